@@ -1,0 +1,121 @@
+"""Checks on straps: whether a hand enters, how they hang, where their ends go."""
+
+from collections.abc import Iterator
+from typing import TYPE_CHECKING
+
+from ambitus.core.checks.mechanism import Fired, check, fired
+
+if TYPE_CHECKING:
+    from ambitus.core.draft import Draft
+
+#: Default (ours): the least drop to carry by.
+LEAST_DROP = {"hand": 75.0, "shoulder": 230.0}
+#: Default (ours): a strip under four of these cannot be folded in four by hand.
+NARROWEST_FOLDED = 12.0
+
+
+@check(
+    "strap-no-hand",
+    "stop",
+    "No hand can enter the strap",
+    "The strap has to reach from end to end over the hand or shoulder that carries it.",
+)
+def strap_no_hand(draft: "Draft") -> Iterator[Fired]:
+    for hang in draft.hangs:
+        if hang.drop is None:
+            field = "length" if draft.bag.choice(f"{hang.prefix}.measure") == "length" else "drop"
+            yield fired(
+                f"{hang.prefix}.{field}",
+                "{visible} of strap between ends {gap} apart does not go over a {held} {hold} across.",
+                "Make it longer than {least}, or bring the ends closer together.",
+                {"held": draft.bag.choice(f"{hang.prefix}.held")},
+                visible=hang.finished_visible,
+                gap=abs(hang.gap),
+                hold=hang.hold,
+                least=hang.hold + abs(hang.gap - hang.hold),
+            )
+
+
+@check(
+    "strap-short",
+    "warn",
+    "A short strap for the way it is carried",
+    "Under 75 mm drop a hand is pinched; under 230 mm a bag does not hang from the shoulder (ours).",
+)
+def strap_short(draft: "Draft") -> Iterator[Fired]:
+    for hang in draft.hangs:
+        held = draft.bag.choice(f"{hang.prefix}.held")
+        if hang.drop is not None and hang.drop < LEAST_DROP[held] - 0.5:
+            field = "length" if draft.bag.choice(f"{hang.prefix}.measure") == "length" else "drop"
+            yield fired(
+                f"{hang.prefix}.{field}",
+                "A drop of {drop}, to be carried {how}.",
+                "Make the drop {least} or more.",
+                {"how": "in the hand" if held == "hand" else "on the shoulder"},
+                drop=hang.drop,
+                least=LEAST_DROP[held],
+            )
+
+
+@check(
+    "strap-off-panel",
+    "stop",
+    "The strap ends do not fit on the top edge",
+    "Each end needs its whole width between the side seam and the other end.",
+)
+def strap_off_panel(draft: "Draft") -> Iterator[Fired]:
+    for hang in draft.hangs:
+        half = hang.finished_width / 2
+        if hang.offset < half - 1e-9 or hang.gap / 2 < half - 1e-9:
+            place = draft.bag.choice(f"{hang.prefix}.place")
+            field = {"side_seam": "from_side", "face_edge": "from_face", "gap": "gap"}[place]
+            yield fired(
+                f"{hang.prefix}.{field}",
+                "Ends {width} wide, {gap} apart between centres, on a top edge {top} long.",
+                "Keep the gap between {width} and {most}.",
+                width=hang.finished_width,
+                gap=hang.gap,
+                top=draft.form.mm("flat_opening"),
+                most=max(0.0, draft.form.mm("flat_opening") - hang.finished_width),
+            )
+
+
+@check(
+    "strap-on-fold",
+    "note",
+    "A strap end sits where the bag turns its corner",
+    "Half of it pulls at the face and half at the side, and the strap twists.",
+)
+def strap_on_fold(draft: "Draft") -> Iterator[Fired]:
+    if "depth" not in draft.form.dimensions:
+        return
+    corner = draft.form.mm("depth") / 2
+    for hang in draft.hangs:
+        if abs(hang.offset - corner) < hang.finished_width / 2 - 1e-9:
+            yield fired(
+                f"{hang.prefix}.from_side",
+                "The strap's centre is {offset} from the side seam; the face begins at {corner}.",
+                "Place it {least} or more from the side seam.",
+                offset=hang.offset,
+                corner=corner,
+                least=corner + hang.finished_width / 2,
+            )
+
+
+@check(
+    "strap-too-narrow",
+    "warn",
+    "A narrow strap to fold in four",
+    "Under 12 mm (ours) the raw edges do not stay inside the fold.",
+)
+def strap_too_narrow(draft: "Draft") -> Iterator[Fired]:
+    for hang in draft.hangs:
+        if hang.item.make.layers == 4 and hang.finished_width < NARROWEST_FOLDED - 1e-9:
+            yield fired(
+                f"{hang.prefix}.width",
+                "{width} finished, cut {cut}.",
+                "Make it {least} or wider.",
+                width=hang.finished_width,
+                cut=hang.width.total,
+                least=NARROWEST_FOLDED,
+            )

@@ -1,0 +1,153 @@
+"""Checks on cloth and interfacing: fraying, bulk, strength, width."""
+
+from collections.abc import Iterator
+from typing import TYPE_CHECKING
+
+from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.lengths import snap
+
+if TYPE_CHECKING:
+    from ambitus.core.draft import Draft
+
+#: Default (ours): the least allowance on a cloth that frays much: 10 mm | 3/8 in.
+LEAST_ON_FRAYING = 9.5
+#: Default (ours): what a home machine feeds under its foot.
+THICKEST_STACK = 6.0
+#: Default (ours): a selvage that is not used, each side.
+SELVAGE = 10.0
+
+
+@check(
+    "allowance-for-fray",
+    "warn",
+    "A narrow seam on a cloth that frays",
+    "The edge works loose before the seam is finished.",
+)
+def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
+    for layer in draft.bag.bag.top.layers:
+        cloth = draft.bag.cloth(layer)
+        narrow = [
+            key for key in draft.bag.bag.classes() if draft.bag.mm(f"allowances.{key}") < LEAST_ON_FRAYING - 1e-9
+        ]
+        if cloth.fray >= 2 and narrow:
+            yield fired(
+                f"allowances.{narrow[0]}",
+                "{cloth} frays; a seam of {allowance} has little to hold.",
+                "Take {least} or more, or overlock the edges first.",
+                {"cloth": cloth.label},
+                allowance=draft.bag.mm(f"allowances.{narrow[0]}"),
+                least=LEAST_ON_FRAYING if draft.bag.unit == "in" else 10.0,
+            )
+
+
+@check(
+    "bulk-in-seams",
+    "warn",
+    "Fleece or foam in the seams",
+    "Bulky interfacing caught in a seam cannot be pressed flat, and the corners will not nest.",
+)
+def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if not bag.bag.interfacing.cuts:
+        return
+    facts = bag.facts.interfacings[bag.choice("interfacing.material")]
+    piece = next((p for p in draft.pieces if p.layer == "interfacing"), None)
+    if facts.bulky and piece is not None:
+        deepest = max(e.finish for e in piece.edges)
+        if deepest > 1.0:
+            yield fired(
+                "interfacing.kind",
+                "{what} reaches {deepest} into the seams.",
+                "Keep it out of the seams.",
+                {"what": facts.label},
+                deepest=deepest,
+            )
+
+
+@check(
+    "inset-wide",
+    "warn",
+    "Interfacing far inside the seam",
+    "Beyond the seam line an inset leaves a soft margin along every edge of the face.",
+)
+def inset_wide(draft: "Draft") -> Iterator[Fired]:
+    if draft.bag.bag.interfacing.kind != "inset":
+        return
+    inset = draft.bag.mm("interfacing.inset")
+    least = min(draft.bag.mm(f"allowances.{key}") for key in draft.bag.bag.classes())
+    if inset > least + 6 + 1e-9:
+        yield fired(
+            "interfacing.inset",
+            "Inset {inset} from the raw edge stops {short} inside the seam.",
+            "Use {least} to end at the seam line.",
+            inset=inset,
+            short=snap(inset - least),
+            least=least,
+        )
+
+
+@check(
+    "stack-too-thick",
+    "warn",
+    "Thick where the straps cross the top seam",
+    "A home machine feeds about 6 mm (ours) under its foot; more is walked over slowly or hammered flat.",
+)
+def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    for hang in draft.hangs:
+        outer, lining = bag.cloth("outer").thickness, bag.cloth("lining").thickness
+        stack = outer * (1 + hang.item.make.layers) + lining
+        if bag.bag.interfacing.cuts:
+            felt = bag.facts.interfacings[bag.choice("interfacing.material")].thickness
+            stack += 2 * felt if hang.tails[-1].mm > 0 else 0.0
+            top = next(e for p in draft.pieces if p.layer == "interfacing" for e in p.edges if e.name == "top")
+            stack += felt if top.finish > 1.0 else 0.0
+        if stack > THICKEST_STACK + 1e-9:
+            yield fired(
+                f"{hang.prefix}.width",
+                "About {stack} of cloth under the needle.",
+                "Use a walking foot and a strong needle, hammer the fold flat, or leave the core out of the ends.",
+                stack=stack,
+            )
+
+
+@check(
+    "weak-for-load",
+    "warn",
+    "A light cloth for a bag that carries",
+    "Straps pull at two points; a light cloth tears there first.",
+)
+def weak_for_load(draft: "Draft") -> Iterator[Fired]:
+    cloth = draft.bag.cloth("outer")
+    if draft.hangs and cloth.strength <= 1:
+        yield fired(
+            "cloth.outer",
+            "{cloth} at the strap ends.",
+            "Choose a stronger cloth, or interface the outer and sew a patch behind each strap end.",
+            {"cloth": cloth.label},
+        )
+
+
+@check(
+    "cloth-too-narrow",
+    "warn",
+    "Wider than the cloth usually comes",
+    "The panel does not fit across the usual width of its cloth with straight grain.",
+)
+def cloth_too_narrow(draft: "Draft") -> Iterator[Fired]:
+    for piece in draft.pieces:
+        if piece.layer not in ("outer", "lining"):
+            continue
+        usable = draft.bag.cloth(piece.layer).usual_width - 2 * SELVAGE
+        width = piece.size("width")
+        if width > usable + 1e-9:
+            flat = draft.form.mm("flat_opening")
+            yield fired(
+                "size.width",
+                "{name} is {width} wide; {cloth} gives about {usable} between its selvages.",
+                "The widest flat opening without a join is {most}; or turn the grain, or join the panel.",
+                {"name": piece.name, "cloth": draft.bag.cloth(piece.layer).label.lower()},
+                width=width,
+                usable=usable,
+                most=snap(flat - (width - usable)),
+            )

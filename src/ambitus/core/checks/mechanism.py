@@ -1,0 +1,76 @@
+"""How a check is written, and how all of them are run."""
+
+from collections.abc import Callable, Iterator, Mapping
+from dataclasses import dataclass
+from typing import TYPE_CHECKING, Literal
+
+if TYPE_CHECKING:
+    from ambitus.core.draft import Draft
+
+Level = Literal["stop", "warn", "note"]
+_ORDER: Mapping[str, int] = {"stop": 0, "warn": 1, "note": 2}
+
+
+@dataclass(frozen=True, slots=True)
+class Fired:
+    """
+    A rule that applies: which field or piece it sits at, what to say and what to do.
+
+    Lengths in ``say`` and ``fix`` are written ``{name}`` and filled from ``numbers`` (mm) in the unit
+    shown. ``words`` fills the rest.
+    """
+
+    where: str
+    say: str
+    fix: str
+    numbers: Mapping[str, float]
+    words: Mapping[str, str]
+
+
+@dataclass(frozen=True, slots=True)
+class Rule:
+    """A check: its permanent id, level, title, why it matters, and the test that may fire."""
+
+    id: str
+    level: Level
+    title: str
+    why: str
+    test: "Callable[[Draft], Iterator[Fired]]"
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """A rule that fired on a draft."""
+
+    rule: Rule
+    fired: Fired
+
+
+RULES: dict[str, Rule] = {}
+
+
+def check(
+    id: str, level: Level, title: str, why: str
+) -> "Callable[[Callable[[Draft], Iterator[Fired]]], Callable[[Draft], Iterator[Fired]]]":
+    """Register the decorated generator as the test of a rule."""
+
+    def register(test: "Callable[[Draft], Iterator[Fired]]") -> "Callable[[Draft], Iterator[Fired]]":
+        if id in RULES:
+            raise ValueError(f"two checks are called {id}")
+        RULES[id] = Rule(id, level, title, why, test)
+        return test
+
+    return register
+
+
+def fired(where: str, say: str, fix: str, words: Mapping[str, str] | None = None, /, **numbers: float) -> Fired:
+    """Return a Fired with lengths as keywords."""
+    return Fired(where, say, fix, numbers, words or {})
+
+
+def run_checks(draft: "Draft") -> tuple[Finding, ...]:
+    """Return every finding on *draft*: stops first, else in the order the rules are written."""
+    from ambitus.core.checks import carrying, layers, shape, top  # noqa: F401  rules register on import
+
+    found = [Finding(rule, hit) for rule in RULES.values() for hit in rule.test(draft)]
+    return tuple(sorted(found, key=lambda f: _ORDER[f.rule.level]))

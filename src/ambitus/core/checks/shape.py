@@ -1,0 +1,192 @@
+"""Checks on the body: depth, width, allowances, the grid, and the two arithmetics."""
+
+from collections.abc import Iterator
+from typing import TYPE_CHECKING
+
+from ambitus.core.checks.mechanism import Fired, check, fired
+
+if TYPE_CHECKING:
+    from ambitus.core.draft import Draft
+
+#: Depth over this share of the width stands like a block and folds badly.
+DEEP_SHARE = 0.8
+#: A seam allowance over this is more likely a slip of the keys: 25 mm | 1 in.
+WIDEST_ALLOWANCE = 25.4
+#: Two measured lengths closer than this are the same.
+SAME = 0.01
+
+
+def _depth(draft: "Draft") -> float | None:
+    made = draft.form.dimensions.get("depth")
+    return made.asked if made else None
+
+
+@check(
+    "depth-under-corner",
+    "stop",
+    "Too shallow for its corner seam",
+    "The cut-out is half the depth less the corner seam; under twice the seam nothing is left to cut out.",
+)
+def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
+    depth = _depth(draft)
+    if depth is None:
+        return
+    corner = draft.bag.mm("allowances.corner")
+    if depth < 2 * corner - 1e-9:
+        yield fired(
+            "size.depth",
+            "A depth of {depth} is less than the two corner seams of {corner} eat.",
+            "Make it {least} deep or more, or the corner seam {most} or less.",
+            depth=depth,
+            corner=corner,
+            least=2 * corner,
+            most=depth / 2,
+        )
+
+
+@check(
+    "no-face-left",
+    "stop",
+    "Deeper than the bag is wide",
+    "Read flat, the width has to hold the face and the depth.",
+)
+def no_face_left(draft: "Draft") -> Iterator[Fired]:
+    made = draft.form.dimensions
+    if "depth" not in made or made["width"].asked > 0:
+        return
+    yield fired(
+        "size.depth",
+        "A flat width of {flat} leaves no face beside a depth of {depth}.",
+        "Make the flat width more than {depth}, or say that the width means the face.",
+        flat=made["flat_opening"].asked,
+        depth=made["depth"].asked,
+    )
+
+
+@check(
+    "depth-over-width",
+    "warn",
+    "Nearly as deep as it is wide",
+    f"Over {DEEP_SHARE} of the width a boxed bag slumps at the sides and its corners crowd the face.",
+)
+def depth_over_width(draft: "Draft") -> Iterator[Fired]:
+    made = draft.form.dimensions
+    if "depth" not in made or made["width"].asked <= 0:
+        return
+    depth, width = made["depth"].asked, made["width"].asked
+    if depth > DEEP_SHARE * width + 1e-9:
+        yield fired(
+            "size.depth",
+            "{depth} deep on a face {width} wide.",
+            "Keep the depth to {most}, or stiffen the base and the sides.",
+            depth=depth,
+            width=width,
+            most=DEEP_SHARE * width,
+        )
+
+
+@check(
+    "allowance-over-piece",
+    "stop",
+    "An allowance larger than its piece",
+    "Two seams would meet in the middle of the cloth between them.",
+)
+def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
+    made = draft.form.dimensions
+    across, up = made["flat_opening"].asked, made["height"].asked
+    for key, name in draft.bag.bag.classes().items():
+        room = across if key == "side" else up if key in ("top", "base") else None
+        allowance = draft.bag.mm(f"allowances.{key}")
+        if room is not None and allowance > room / 2 + 1e-9:
+            yield fired(
+                f"allowances.{key}",
+                "{name}: {allowance} from both sides is more than the {room} between them.",
+                "Use {most} or less.",
+                {"name": name},
+                allowance=allowance,
+                room=room,
+                most=room / 2,
+            )
+
+
+@check(
+    "allowance-out-of-role",
+    "warn",
+    "An allowance wider than any seam needs",
+    "Over 25 mm | 1 in is rarely meant: a hem or a finished length may have been typed here.",
+)
+def allowance_out_of_role(draft: "Draft") -> Iterator[Fired]:
+    for key, name in draft.bag.bag.classes().items():
+        allowance = draft.bag.mm(f"allowances.{key}")
+        if allowance > WIDEST_ALLOWANCE + 1e-9:
+            yield fired(
+                f"allowances.{key}",
+                "{name} of {allowance}.",
+                "Check the number; seams rarely take more than {most}.",
+                {"name": name},
+                allowance=allowance,
+                most=WIDEST_ALLOWANCE,
+            )
+
+
+@check(
+    "grid-moved-size",
+    "note",
+    "The cutting grid moves the finished size",
+    "Both arms of a cut-out come from one core on the grid, so the depth can move by up to a step.",
+)
+def grid_moved_size(draft: "Draft") -> Iterator[Fired]:
+    for made in draft.form.dimensions.values():
+        moved = made.comes_out - made.asked
+        if made.key != "flat_opening" and abs(moved) > draft.bag.grid.step / 2 + 1e-6:
+            yield fired(
+                f"size.{made.key}",
+                "{name}: {asked} asked, {comes_out} comes out.",
+                "Take it as it is, use a finer grid, or choose {comes_out}.",
+                {"name": made.label},
+                asked=made.asked,
+                comes_out=made.comes_out,
+            )
+
+
+@check(
+    "seams-differ",
+    "stop",
+    "Two edges that are sewn together differ",
+    "Edges of one seam have to have the same length at the seam line.",
+)
+def seams_differ(draft: "Draft") -> Iterator[Fired]:
+    for walked in draft.walked:
+        if walked.difference > SAME:
+            yield fired(
+                f"seam:{walked.seam.key}",
+                "{name}: {longest} on one side, {shortest} on the other.",
+                "Do not cut; this bag cannot be sewn as drafted.",
+                {"name": walked.seam.label},
+                longest=max(walked.lengths),
+                shortest=min(walked.lengths),
+            )
+
+
+@check(
+    "reading-differs",
+    "stop",
+    "Read back, the cut sizes make another bag",
+    "The cuts are read back by separate arithmetic; where the two differ neither is to be trusted.",
+)
+def reading_differs(draft: "Draft") -> Iterator[Fired]:
+    for finding in draft.read.findings:
+        numbers = {f"n{i}": mm for i, (_, mm) in enumerate(finding.numbers)}
+        shown = ", ".join(f"{name} {{n{i}}}" for i, (name, _) in enumerate(finding.numbers))
+        yield Fired("pieces", f"{finding.why} {shown}".strip(), finding.fix, numbers, {})
+    for key, read in draft.read.sizes.items():
+        drafted = draft.form.mm(key)
+        if abs(read.total - drafted) > SAME:
+            yield fired(
+                f"size.{key}",
+                "{name}: drafted as {drafted}, read back as {read}.",
+                "Do not cut; tell us how you got here.",
+                {"name": read.label},
+                drafted=drafted,
+                read=read.total,
+            )

@@ -1,0 +1,99 @@
+"""Cutting one face: the one place where cloth is added beyond a seam line."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from ambitus.core.form.model import CutEdge, Face, Measure
+from ambitus.core.geometry import Point, bounds, offset_outline, outward
+from ambitus.core.lengths import Grid, snap
+from ambitus.core.sums import GRID_LABEL, Sum, Term, gathered, grid_term
+
+EdgeTerms = Mapping[str, tuple[Term, ...]]
+
+
+@dataclass(frozen=True, slots=True)
+class CutFace:
+    """A face with its cut line: edges with their finish, outlines, sums and the spans they measure."""
+
+    edges: tuple[CutEdge, ...]
+    cut: tuple[Point, ...]
+    stitch: tuple[Point, ...]
+    sums: Mapping[str, Sum]
+    spans: Mapping[str, tuple[Point, Point]]
+
+
+def _reach(face: Face, measure: Measure) -> tuple[int, int]:
+    """
+    Return +1 or −1 for each end of *measure*: does the finish there add to it or take from it?
+
+    It adds where cloth beyond the edge lies away from the other edge. The nominal outline decides,
+    so that a bag of impossible size still cuts the way it is meant.
+    """
+    axis = 0 if measure.axis == "x" else 1
+
+    def facing(name: str) -> float:
+        i = face.edge_index(name)
+        a, b = face.points[i], face.points[(i + 1) % len(face.points)]
+        return outward(a, b)[axis]
+
+    return (1 if facing(measure.low) <= 0 else -1), (1 if facing(measure.high) >= 0 else -1)
+
+
+def _worked(face: Face, measure: Measure, finishes: EdgeTerms, grid: Grid) -> tuple[Sum, float]:
+    """Return the sum of *measure* as cut, and how far the grid moved it from the seam lines' size."""
+    low, high = (next(e for e in face.edges if e.name == n) for n in (measure.low, measure.high))
+    reach = _reach(face, measure)
+    added = [
+        Term(t.label, t.mm * sign, t.why, t.source, t.times)
+        for edge, sign in ((low, reach[0]), (high, reach[1]))
+        for t in finishes[edge.seam]
+    ]
+    settled = Sum(measure.label, (*measure.terms, *added)).total
+    if not measure.on_grid:
+        return Sum(measure.label, gathered([*measure.terms, *added])), 0.0
+    plain = [t for t in (*measure.terms, *added) if t.label != GRID_LABEL]
+    total = sum(t.mm for t in plain)
+    cut = settled if grid.holds(settled) else grid.fit(snap(total))
+    rest = snap(cut - total)
+    return Sum(measure.label, (*gathered(plain), *grid_term(rest))), snap(cut - settled)
+
+
+def cut_face(face: Face, finishes: EdgeTerms, grid: Grid) -> CutFace:
+    """
+    Return *face* cut with *finishes* (by class of seam).
+
+    A face whose size is settled already lies on the grid. One that is not sewn to it edge to edge
+    (interfacing) may not: its own rounding is then shared by the two edges that it lies between.
+    """
+    amounts = {e.name: sum(t.mm for t in finishes[e.seam]) for e in face.edges}
+    moved: dict[str, float] = {}
+    sums: dict[str, Sum] = {}
+    for measure in face.measures:
+        sums[measure.key], rest = _worked(face, measure, finishes, grid)
+        if rest:
+            for name in (measure.low, measure.high):
+                moved[name] = rest / 2
+    for measure in face.measures:
+        if not measure.on_grid and (measure.low in moved or measure.high in moved):
+            reach = _reach(face, measure)
+            shift = reach[0] * moved.get(measure.low, 0.0) + reach[1] * moved.get(measure.high, 0.0)
+            sums[measure.key] = Sum(measure.label, (*sums[measure.key].terms, *grid_term(snap(shift))))
+    edges = tuple(
+        CutEdge(e.name, e.seam, snap(amounts[e.name] + moved.get(e.name, 0.0)), finishes[e.seam]) for e in face.edges
+    )
+    cut = tuple(
+        (snap(x), snap(y)) for x, y in offset_outline(face.points, [e.finish for e in edges])
+    )
+    spans = {m.key: _span(face, m, cut) for m in face.measures}
+    return CutFace(edges, cut, tuple(face.points), sums, spans)
+
+
+def _span(face: Face, measure: Measure, cut: tuple[Point, ...]) -> tuple[Point, Point]:
+    """Return the two points between which a picture shows *measure*, on the side it belongs to."""
+    left, bottom, right, top = bounds(cut)
+    low, high = cut[face.edge_index(measure.low)], cut[face.edge_index(measure.high)]
+    if measure.axis == "x":
+        y = top if measure.beside == "top" else bottom
+        return (low[0], y), (high[0], y)
+    x = left if measure.beside == "left" else right
+    return (x, low[1]), (x, high[1])

@@ -1,0 +1,97 @@
+"""The recipe: resolved spec → form → cut → pieces, seams walked, read back, checks, steps."""
+
+from dataclasses import dataclass, replace
+from functools import cached_property
+
+from ambitus.core.checks import Finding, run_checks
+from ambitus.core.cut.listing import cut_list_of
+from ambitus.core.cut.pieces import cut_pieces, finishes_for
+from ambitus.core.form.model import Form, Piece, Seam, Stretch
+from ambitus.core.grammar.carry.strap import Hang, hang
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.read.back import ReadBag, Readers, read_back
+from ambitus.core.read.cutlist import CutList
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps import Step
+from ambitus.core.steps.work import steps_of
+from ambitus.core.walk import WalkedSeam, walk_seams
+
+#: Raised whenever a rule changes what is cut, so that a saved plan can say under which it was drafted.
+RULES_VERSION = 1
+
+
+@dataclass(frozen=True)
+class Draft:
+    """A bag worked out. Everything in it follows from ``bag``."""
+
+    bag: Resolved
+    form: Form
+    hangs: tuple[Hang, ...]
+    pieces: tuple[Piece, ...]
+    seams: tuple[Seam, ...]
+
+    @cached_property
+    def walked(self) -> tuple[WalkedSeam, ...]:
+        """Every seam, measured on the cut outlines."""
+        return walk_seams(self.pieces, self.seams)
+
+    @cached_property
+    def cut_list(self) -> CutList:
+        """What is to be cut, as a cut list."""
+        return cut_list_of(self.bag, self.hangs, self.pieces)
+
+    @cached_property
+    def read(self) -> ReadBag:
+        """The bag that the cut list makes, by the other arithmetic."""
+        return read_back(self.cut_list, readers())
+
+    @cached_property
+    def findings(self) -> tuple[Finding, ...]:
+        """What the checks say, stops first."""
+        return run_checks(self)
+
+    @cached_property
+    def steps(self) -> tuple[Step, ...]:
+        """The work, in order."""
+        return steps_of(self.bag, self.form)
+
+    def piece(self, layer: str) -> Piece:
+        """Return the first piece of *layer*."""
+        return next(p for p in self.pieces if p.layer == layer)
+
+
+def readers() -> Readers:
+    """Return how each variant is read back, by slot and kind."""
+    slots = GRAMMAR.slots
+    return Readers(
+        base={k: v.read for k, v in slots["base"].items()},
+        top={k: v.read for k, v in slots["top"].items()},
+        make={k: v.read_width for k, v in slots["make"].items()},
+        attach={k: v.read_tail for k, v in slots["attach"].items()},
+    )
+
+
+def _seams(bag: Resolved, form: Form) -> tuple[Seam, ...]:
+    """Return the seams of every sewn layer, and the one round the mouth that joins the layers."""
+    out = []
+    layers = bag.bag.top.layers
+    for layer in layers:
+        for seam in form.seams:
+            chains = tuple(tuple(replace(s, layer=layer) for s in chain) for chain in seam.chains)
+            out.append(replace(seam, key=f"{layer} {seam.key}", label=f"{seam.label} of the {layer}", chains=chains))
+    if len(layers) > 1:
+        rings = tuple(tuple(Stretch(layer, face, edge) for face, edge in form.mouth) for layer in layers)
+        out.append(Seam("top", "Top seam", "top", rings))
+    return tuple(out)
+
+
+def draft(bag: Resolved) -> Draft:
+    """
+    Return *bag* worked out.
+
+    Whatever its numbers are, as long as they are finite, a bag is drafted: what cannot be sewn is said
+    by a check of level ``stop``, never by an empty answer.
+    """
+    form = bag.bag.base.form(bag, finishes_for(bag, "outer"))
+    hangs = tuple(hang(bag, f"carry.{i}", item, form) for i, item in enumerate(bag.bag.carry))
+    return Draft(bag, form, hangs, cut_pieces(bag, form, hangs), _seams(bag, form))

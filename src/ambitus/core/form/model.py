@@ -1,0 +1,182 @@
+"""Faces with named edges, seams that join stretches of edge, and the pieces cut from them.
+
+Coordinates are millimetres on the flat cloth, x to the right, y towards the top of the bag.
+Outlines run anticlockwise, so the right-hand side of an edge is outside.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Literal
+
+from ambitus.core.geometry import Point
+from ambitus.core.sums import Source, Sum, Term
+
+
+@dataclass(frozen=True, slots=True)
+class Edge:
+    """An edge of a face, from ``start`` to the next edge's start; ``seam`` is its class of seam."""
+
+    name: str
+    seam: str
+    start: Point
+
+
+@dataclass(frozen=True, slots=True)
+class Measure:
+    """
+    A dimension of a face between two of its edges, as the terms of the seam-line distance.
+
+    Cutting adds the finish of both edges (or takes it away, where the cloth lies on the inner side).
+    ``on_grid`` measures are brought to the cutting grid; arms of a cut-out are not, because they
+    follow from a core that already is.
+    """
+
+    key: str
+    label: str
+    axis: Literal["x", "y"]
+    low: str
+    high: str
+    terms: tuple[Term, ...]
+    on_grid: bool = True
+    #: side of the piece along which a picture shows this measure
+    beside: Literal["top", "bottom", "left", "right"] = "top"
+
+
+@dataclass(frozen=True, slots=True)
+class Face:
+    """A flat region of the bag. Faces of one ``group`` are cut alike and share a piece."""
+
+    name: str
+    group: str
+    edges: tuple[Edge, ...]
+    measures: tuple[Measure, ...]
+
+    @property
+    def points(self) -> list[Point]:
+        """The outline, one point per edge."""
+        return [e.start for e in self.edges]
+
+    def edge_index(self, name: str) -> int:
+        """Return the place of the edge called *name*."""
+        return next(i for i, e in enumerate(self.edges) if e.name == name)
+
+
+@dataclass(frozen=True, slots=True)
+class Stretch:
+    """Part of an edge (0 to 1 along it) of one face of one layer."""
+
+    layer: str
+    face: str
+    edge: str
+    start: float = 0.0
+    end: float = 1.0
+
+
+@dataclass(frozen=True, slots=True)
+class Seam:
+    """Stretches joined to stretches: every chain in ``chains`` is sewn to the others, end to end."""
+
+    key: str
+    label: str
+    seam: str
+    chains: tuple[tuple[Stretch, ...], ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Dimension:
+    """A named size of the finished bag: what was asked, and what the cutting grid lets it be."""
+
+    key: str
+    label: str
+    asked: float
+    comes_out: float
+    source: Source
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Form:
+    """
+    The bag before any allowance.
+
+    ``base_ring`` and ``mouth_ring`` are the closed outlines, seen from above, that one loft of
+    ``height`` joins into the standing bag; ``around`` is the class of seam that joins the faces at the
+    sides. ``mouth`` is the mouth as stretches of edge, in order round it from the left side seam.
+    """
+
+    dimensions: Mapping[str, Dimension]
+    faces: tuple[Face, ...]
+    seams: tuple[Seam, ...]
+    mouth: tuple[tuple[str, str], ...]
+    base_ring: tuple[Point, ...]
+    mouth_ring: tuple[Point, ...]
+    height: float
+    #: places on the mouth ring, as a part of its perimeter, where a seam runs down the standing bag
+    standing_seams: tuple[float, ...]
+    #: where the front's top edge starts on the mouth ring (the left side seam), as a part of it
+    front_starts: float
+
+    def mm(self, key: str) -> float:
+        """Return the size called *key* as it comes out."""
+        return self.dimensions[key].comes_out
+
+    @property
+    def mouth_length(self) -> float:
+        """The perimeter of the mouth."""
+        return 2 * self.mm("flat_opening")
+
+
+@dataclass(frozen=True, slots=True)
+class Mark:
+    """
+    Something to mark on a piece: ``points`` to draw, and where it is as sums from a named corner.
+
+    One point is a notch or a dot; two are a stretch. ``readings`` are (what, sum) pairs.
+    """
+
+    kind: Literal["notch", "strap", "gap", "crease", "cut-out"]
+    label: str
+    points: tuple[Point, ...]
+    corner: str
+    readings: tuple[tuple[str, Sum], ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class CutEdge:
+    """An edge of a piece: its name, class of seam, cloth beyond the seam line, and where that is from."""
+
+    name: str
+    seam: str
+    finish: float
+    terms: tuple[Term, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Piece:
+    """
+    One piece to cut ``count`` times.
+
+    ``cut`` is the outline scissors follow, ``stitch`` the seam line, both in the face's coordinates
+    with one point per edge. ``sums`` are its dimensions by key. ``faces`` are the faces it becomes.
+    """
+
+    key: str
+    letter: str
+    name: str
+    layer: str
+    count: int
+    material: str
+    faces: tuple[str, ...]
+    edges: tuple[CutEdge, ...]
+    cut: tuple[Point, ...]
+    stitch: tuple[Point, ...]
+    sums: Mapping[str, Sum]
+    spans: Mapping[str, tuple[Point, Point]]
+    on_fold: Literal["x", "y"] | None = None
+    marks: tuple[Mark, ...] = ()
+    notes: tuple[str, ...] = ()
+    extra: Mapping[str, float] = field(default_factory=dict)
+
+    def size(self, key: str) -> float:
+        """Return the cut dimension called *key*."""
+        return self.sums[key].total

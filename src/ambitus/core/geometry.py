@@ -1,0 +1,70 @@
+"""Plane geometry on closed outlines. Points are (x, y) in mm, y up; outlines run anticlockwise."""
+
+import math
+from collections.abc import Sequence
+
+Point = tuple[float, float]
+
+
+def unit_vector(a: Point, b: Point) -> Point:
+    """Return the direction from *a* to *b*; (0, 0) when they coincide."""
+    dx, dy = b[0] - a[0], b[1] - a[1]
+    size = math.hypot(dx, dy)
+    return (dx / size, dy / size) if size > 1e-9 else (0.0, 0.0)
+
+
+def outward(a: Point, b: Point) -> Point:
+    """Return the outward normal of the edge *a* → *b* of an anticlockwise outline."""
+    ux, uy = unit_vector(a, b)
+    return uy, -ux
+
+
+def offset_outline(points: Sequence[Point], amounts: Sequence[float]) -> list[Point]:
+    """
+    Return the outline with edge *i* (from point *i* to the next) moved outwards by ``amounts[i]``.
+
+    Each corner of the result is where its two moved edges meet, so a corner cut into the outline
+    comes out right for any mixture of amounts. Where two edges run straight on with different
+    amounts the later edge's amount holds at the corner.
+
+    >>> offset_outline([(0, 0), (4, 0), (4, 3), (0, 3)], [1, 0, 2, 0])
+    [(0.0, -1.0), (4.0, -1.0), (4.0, 5.0), (0.0, 5.0)]
+    """
+    n = len(points)
+    directions = [unit_vector(points[i], points[(i + 1) % n]) for i in range(n)]
+    out: list[Point] = []
+    for i in range(n):
+        (px, py), (ux, uy), (vx, vy) = points[i], directions[i - 1], directions[i]
+        a, b = amounts[i - 1], amounts[i]
+        cross = ux * vy - uy * vx
+        if abs(cross) < 1e-9:
+            out.append((px + vy * b + 0.0, py - vx * b + 0.0))
+            continue
+        # the corner p moves by k·u + m·v so that it lies a outside edge i-1 and b outside edge i
+        k, m = b / cross, -a / cross
+        out.append((px + k * ux + m * vx + 0.0, py + k * uy + m * vy + 0.0))
+    return out
+
+
+def length(a: Point, b: Point) -> float:
+    """Return the distance from *a* to *b*."""
+    return math.hypot(b[0] - a[0], b[1] - a[1])
+
+
+def along(a: Point, b: Point, part: float) -> Point:
+    """Return the point *part* of the way (0 to 1) from *a* to *b*."""
+    return a[0] + (b[0] - a[0]) * part, a[1] + (b[1] - a[1]) * part
+
+
+def area(points: Sequence[Point]) -> float:
+    """Return the signed area: positive when the outline runs anticlockwise."""
+    return sum(
+        points[i][0] * points[(i + 1) % len(points)][1] - points[(i + 1) % len(points)][0] * points[i][1]
+        for i in range(len(points))
+    ) / 2
+
+
+def bounds(points: Sequence[Point]) -> tuple[float, float, float, float]:
+    """Return (left, bottom, right, top)."""
+    xs, ys = [p[0] for p in points], [p[1] for p in points]
+    return min(xs), min(ys), max(xs), max(ys)

@@ -1,0 +1,60 @@
+"""Reading a boxed panel back: from its raw size and cut-out to the bag that it makes."""
+
+from collections.abc import Mapping
+
+from ambitus.core.read.cutlist import CutRow, Finding, ReadLayer
+from ambitus.core.sums import Sum, Term
+
+
+def read(row: CutRow, allowances: Mapping[str, float], top: float) -> ReadLayer:
+    """
+    Return width, height, depth and flat opening of the bag that *row* makes.
+
+    depth = 2 (across − side seam + corner seam), and again from the other arm with the base seam. Where
+    the two differ the arms cannot be matched: a stop, and the across arm is believed.
+    """
+    side, base, corner = allowances["side"], allowances["base"], allowances["corner"]
+    if row.cut_out is None:
+        missing = Finding(
+            "no-cut-out", "stop", "A boxed panel needs its corner cut-out.", "Give the cut-out across and up."
+        )
+        return ReadLayer({}, (missing,))
+    across, up = row.cut_out.across, row.cut_out.up
+    depth = Sum(
+        "Depth",
+        (
+            Term("Twice the cut-out, across", 2 * across, "Both panels give their corner."),
+            Term("Side seams", -2 * side, "The cut-out is measured from the raw side.", times=2),
+            Term("Corner seam", 2 * corner, "What the corner seam eats was left on.", times=2),
+        ),
+    )
+    by_up = 2 * (up - base + corner)
+    findings = []
+    if abs(by_up - depth.total) > 0.01:
+        findings.append(
+            Finding(
+                "arms-disagree",
+                "stop",
+                "The two arms of the corner cut-out make different depths, so the corner cannot be closed.",
+                "Cut both arms to the same depth from their own seam lines.",
+                (("across gives", depth.total), ("up gives", by_up)),
+            )
+        )
+    flat = Sum(
+        "Flat opening",
+        (
+            Term("Panel width", row.width, "As cut."),
+            Term("Side seams", -2 * side, "Both sides are sewn.", times=2),
+        ),
+    )
+    width = Sum("Width of the face", (*flat.terms, Term("Depth", -depth.total, "Goes round the corner.")))
+    height = Sum(
+        "Height",
+        (
+            Term("Panel height", row.height, "As cut."),
+            Term("Base seam", -base, "Sewn to the other panel."),
+            Term("Top edge", -top, "What the top finish eats."),
+            Term("Half the depth", -depth.total / 2, "Lies under the bag."),
+        ),
+    )
+    return ReadLayer({"width": width, "height": height, "depth": depth, "flat_opening": flat}, tuple(findings))

@@ -1,0 +1,1 @@
+"""Straps: how they hang, how they are made, how they are attached."""

@@ -1,0 +1,30 @@
+"""Strap ends caught in the top seam, between outer and lining."""
+
+from ambitus.core.grammar.carry.in_seam.cut import core_short, marks, tail
+from ambitus.core.grammar.carry.in_seam.read import read_tail
+from ambitus.core.grammar.carry.in_seam.steps import steps
+from ambitus.core.grammar.contract import Attach, Param
+from ambitus.core.lengths import paired
+
+IN_SEAM = Attach(
+    slot="attach",
+    kind="in_seam",
+    label="Caught in the top seam",
+    help="The ends go down between outer and lining, past the raw edge, and the top seam holds them.",
+    params=(
+        Param(
+            "past",
+            "Strap end past the raw edge",
+            "length",
+            paired(25),
+            low=0,
+            high=300,
+            help="Zero where the ends are to lie flush with the raw edge.",
+        ),
+    ),
+    tail=tail,
+    core_short=core_short,
+    marks=marks,
+    read_tail=read_tail,
+    steps=steps,
+)

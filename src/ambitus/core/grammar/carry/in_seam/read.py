@@ -1,0 +1,8 @@
+"""Reading the end of a strap caught in the top seam."""
+
+from collections.abc import Mapping
+
+
+def read_tail(allowances: Mapping[str, float], row: Mapping[str, float]) -> float:
+    """Return what one end gives up: the top seam, and what lies past its raw edge."""
+    return allowances["top"] + row["past"]

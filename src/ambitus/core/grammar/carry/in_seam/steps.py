@@ -1,0 +1,33 @@
+"""Catching the straps in the top seam."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry.strap import gap_of
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the basting of the straps and the look before the seam is sewn."""
+    at = prefix.rsplit(".", 1)[1]
+    return (
+        Step(
+            f"strap {at} baste",
+            "Baste the straps to the outer",
+            "Each on its own panel, ends at their marks, pointing up past the raw edge and hanging down the right side.",
+            540,
+            needs=(f"carry {at} made", "outer body sewn"),
+            gives=(f"carry {at} basted",),
+            settings="Straight stitch 4, inside the allowance.",
+            lengths=(("Ends past the raw edge", bag.mm(f"{prefix}.past")),),
+            reads=(("Between the two centres", gap_of(bag, prefix, form)),),
+        ),
+        Step(
+            f"strap {at} even",
+            "See that the straps are even and not twisted",
+            "Front equals back, both ends the same height, clear of the side seams.",
+            550,
+            needs=(f"carry {at} basted",),
+            gives=(f"carry {at} caught",),
+            kind="gate",
+        ),
+    )

@@ -1,0 +1,165 @@
+"""What every strap has, however it is made: fields, where its ends go, how long it is."""
+
+from dataclasses import dataclass
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry.hang import visible_for_drop
+from ambitus.core.grammar.carry.read import drop_for_visible
+from ambitus.core.grammar.contract import Option, Param, Strap
+from ambitus.core.lengths import paired, snap
+from ambitus.core.lengths.pairs import Pair
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term, gathered, to_grid
+
+
+def _hold(bag: Resolved, prefix: str) -> float:
+    return paired(60 if bag.choice(f"{prefix}.held") == "hand" else 110).mm(bag.unit)
+
+
+STRAP_PARAMS = (
+    Param("width", "Strap width", "length", paired(25), low=5, high=300, help="Finished."),
+    Param(
+        "measure",
+        "Strap measured by",
+        "choice",
+        "drop",
+        options=(
+            Option("drop", "Drop", "From the top edge of the bag to the top of the carried strap."),
+            Option("length", "Visible length", "From top edge to top edge, along the strap."),
+        ),
+    ),
+    Param("drop", "Drop", "length", Pair(260, paired(25).inch * 10), low=1, high=1500, shown_when=("measure", "drop")),
+    Param(
+        "length", "Visible length", "length", Pair(600, paired(60).inch * 10 - 1), low=10, high=3000, shown_when=("measure", "length")
+    ),
+    Param(
+        "held",
+        "Carried",
+        "choice",
+        "hand",
+        options=(
+            Option("hand", "In the hand", "A hand is 60 mm | 2 1/2 in across."),
+            Option("shoulder", "On the shoulder", "A shoulder is 110 mm | 4 1/2 in across."),
+        ),
+    ),
+    Param(
+        "place",
+        "Strap placed",
+        "choice",
+        "side_seam",
+        options=(
+            Option("side_seam", "From the side seam", "To the strap's centre, along the finished top."),
+            Option("face_edge", "From the edge of the standing face", "Where the bag turns its corner."),
+            Option("gap", "By the gap between its ends", "Centre to centre, in the middle of the face."),
+        ),
+    ),
+    Param("from_side", "From the side seam", "length", paired(100), low=0, high=1500, shown_when=("place", "side_seam")),
+    Param("from_face", "From the edge of the face", "length", paired(75), low=0, high=1500, shown_when=("place", "face_edge")),
+    Param("gap", "Gap between the ends", "length", paired(110), low=1, high=2500, shown_when=("place", "gap")),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Hang:
+    """A strap worked out: everything about it that does not depend on its make."""
+
+    prefix: str
+    item: Strap
+    hold: float
+    gap: float
+    #: distance from the side seam to the strap's centre along the finished top
+    offset: float
+    visible: Term
+    tails: tuple[Term, ...]
+    length: Sum
+    width: Sum
+    #: what the grid lets them be
+    finished_width: float
+    finished_visible: float
+    #: None where no hand can enter
+    drop: float | None
+    asked_drop: float | None
+
+
+def hold_of(bag: Resolved, prefix: str) -> float:
+    """Return the flat width of the hand or shoulder that carries the strap."""
+    return _hold(bag, prefix)
+
+
+def gap_of(bag: Resolved, prefix: str, form: Form) -> float:
+    """Return the distance between the centres of the strap's ends along the finished top."""
+    place = bag.choice(f"{prefix}.place")
+    if place == "gap":
+        return bag.mm(f"{prefix}.gap")
+    if place == "face_edge":
+        return form.mm("width") - 2 * bag.mm(f"{prefix}.from_face")
+    return form.mm("flat_opening") - 2 * bag.mm(f"{prefix}.from_side")
+
+
+def visible_term(bag: Resolved, prefix: str, gap: float, hold: float) -> Term:
+    """Return the visible length, chosen as such or worked out from the drop."""
+    if bag.choice(f"{prefix}.measure") == "length":
+        path = f"{prefix}.length"
+        return Term("Visible length", bag.mm(path), bag.why(path), bag.source(path))
+    drop = bag.mm(f"{prefix}.drop")
+    return Term(
+        "Visible length for the drop",
+        snap(visible_for_drop(drop, gap, hold)),
+        "Up from both ends to the hand or shoulder, and once over it: "
+        "2 × √(drop² + ((gap − hold) ÷ 2)²) + hold.",
+        "derived",
+    )
+
+
+def hang(bag: Resolved, prefix: str, item: Strap, form: Form) -> Hang:
+    """
+    Return the strap at *prefix* worked out on *form*, its cut sizes on the grid.
+
+    The finished width and drop are read off the rounded cut sizes, so they are what will be made.
+    """
+    hold, gap = hold_of(bag, prefix), gap_of(bag, prefix, form)
+    visible = visible_term(bag, prefix, gap, hold)
+    tails = item.attach.tail(bag, prefix)
+    length = to_grid("How long to cut it", gathered((visible, *tails, *tails)), bag.grid)
+    width = to_grid("How wide to cut it", item.make.width(bag, prefix), bag.grid)
+    shown = snap(length.total - 2 * sum(t.mm for t in tails))
+    by_drop = bag.choice(f"{prefix}.measure") == "drop"
+    return Hang(
+        prefix=prefix,
+        item=item,
+        hold=hold,
+        gap=snap(gap),
+        offset=snap((form.mm("flat_opening") - gap) / 2),
+        visible=visible,
+        tails=tails,
+        length=length,
+        width=width,
+        finished_width=snap(item.make.read_width(width.total)),
+        finished_visible=shown,
+        drop=drop_for_visible(shown, gap, hold),
+        asked_drop=bag.mm(f"{prefix}.drop") if by_drop else drop_for_visible(visible.mm, gap, hold),
+    )
+
+
+def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Term, ...]:
+    """Return the way from a panel's raw side edge to the strap's centre, as a maker would add it up."""
+    place = bag.choice(f"{prefix}.place")
+    if place == "side_seam":
+        path = f"{prefix}.from_side"
+        return (side, Term("From the side seam", bag.mm(path), bag.why(path), bag.source(path)))
+    if place == "face_edge":
+        path = f"{prefix}.from_face"
+        half = Term("Half the depth", snap(form.mm("depth") / 2), "The face stands half the depth in.")
+        return (side, half, Term("From the edge of the face", bag.mm(path), bag.why(path), bag.source(path)))
+    half_top = Term("Half the flat opening", snap(form.mm("flat_opening") / 2), "To the middle of the panel.")
+    path = f"{prefix}.gap"
+    return (
+        side,
+        half_top,
+        Term("Half the gap", -snap(bag.mm(path) / 2), "Back from the middle to the strap's centre.", "derived"),
+    )
+
+
+def attached(bag: Resolved, prefix: str) -> str:
+    """Return in words how the strap at *prefix* is attached."""
+    return bag.bag.carry[int(prefix.rsplit(".", 1)[1])].attach.label.lower()

@@ -1,0 +1,34 @@
+"""The cloths a bag is cut from, as choices; their facts come with the library."""
+
+from ambitus.core.grammar.contract import Option, Param, Phrase, Variant
+from ambitus.core.lengths import View
+from ambitus.core.spec.resolved import Resolved
+
+CLOTHS = (
+    Option("canvas", "Canvas"),
+    Option("quilting_cotton", "Quilting cotton"),
+    Option("calico", "Calico"),
+    Option("denim", "Denim"),
+    Option("linen", "Linen"),
+    Option("upholstery", "Upholstery weave"),
+    Option("waxed_cotton", "Waxed cotton"),
+    Option("ripstop", "Ripstop nylon"),
+)
+
+
+def _says(bag: Resolved, view: View, prefix: str) -> str:
+    return bag.cloth("outer").label.lower()
+
+
+WOVEN = Variant(
+    slot="cloth",
+    kind="woven",
+    label="Woven cloth",
+    params=(
+        Param("outer", "Outer cloth", "choice", "canvas", options=CLOTHS),
+        Param("lining", "Lining cloth", "choice", "quilting_cotton", options=CLOTHS),
+    ),
+    phrase=Phrase(
+        "cloth", "Cloth", "A ", _says, choices=("cloth.outer", "cloth.lining")
+    ),
+)

@@ -1,0 +1,236 @@
+"""What a variant declares, so that everything else can follow from it."""
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
+from typing import TYPE_CHECKING, Any, Literal
+
+from ambitus.core.lengths import Pair, View
+from ambitus.core.sums import Term
+
+if TYPE_CHECKING:
+    from ambitus.core.form.model import Form, Mark, Piece
+    from ambitus.core.read.cutlist import Reader
+    from ambitus.core.spec.resolved import Resolved
+    from ambitus.core.steps.model import Step
+
+Slot = Literal["base", "top", "interfacing", "make", "attach", "seams", "cloth"]
+Layer = Literal["outer", "lining", "interfacing", "strap", "strap core"]
+
+#: Cloth beyond the seam line, by class of seam, as terms for the sums.
+Finishes = Mapping[str, tuple[Term, ...]]
+
+
+@dataclass(frozen=True, slots=True)
+class Option:
+    """One value of a choice, with the words a maker reads."""
+
+    key: str
+    label: str
+    help: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Param:
+    """
+    A field of a variant.
+
+    ``path`` is relative to the variant's slot unless it starts with a slot of its own
+    (``size.width``). Lengths have a default (a Pair, or a rule from what is resolved so far) and a
+    range in mm; choices have options. An optional length may be left out. ``shown_when`` hides a
+    field that a choice makes pointless; it keeps its value.
+    """
+
+    path: str
+    label: str
+    kind: Literal["length", "choice", "allowance"]
+    default: "Pair | str | Callable[[Resolved], float] | None" = None
+    low: float = 0.0
+    high: float = 3000.0
+    options: tuple[Option, ...] = ()
+    optional: bool = False
+    shown_when: tuple[str, str] | None = None
+    help: str = ""
+    why: str = "An ordinary trade value; change it if yours differs."
+
+
+@dataclass(frozen=True, slots=True)
+class Phrase:
+    """
+    A variant's words in the making sentence.
+
+    ``before`` is plain text, ``says`` the button's words. Its tiles offer ``choices`` (field paths);
+    ``fields`` are the lengths shown beneath them. Paths are relative like a Param's.
+    """
+
+    key: str
+    label: str
+    before: str
+    says: "Callable[[Resolved, View, str], str]"
+    choices: tuple[str, ...] = ()
+    fields: tuple[str, ...] = ()
+
+
+def nothing_needed(_: "Resolved") -> str:
+    """The ``needs`` of a variant that goes with everything."""
+    return ""
+
+
+def no_steps(_: "Resolved", __: str, ___: "Form") -> "tuple[Step, ...]":
+    """The steps of a variant that adds none."""
+    return ()
+
+
+@dataclass(frozen=True, kw_only=True)
+class Variant:
+    """
+    What every variant declares.
+
+    ``needs(resolved)`` returns an empty text where the variant goes with its neighbours, else the
+    reason it does not. ``steps(resolved, prefix, form)`` returns its steps, to be sorted with the others.
+    """
+
+    slot: Slot
+    kind: str
+    label: str
+    help: str = ""
+    params: tuple[Param, ...] = ()
+    phrase: Phrase | None = None
+    needs: "Callable[[Resolved], str]" = nothing_needed
+    steps: "Callable[[Resolved, str, Form], tuple[Step, ...]]" = no_steps
+
+
+@dataclass(frozen=True, kw_only=True)
+class Base(Variant):
+    """
+    A base: it makes the form. ``classes`` are its seam classes with their plain names;
+    ``form(resolved, finishes)`` settles the size on the cutting grid and draws it in seam lines.
+    """
+
+    slot: Slot = "base"
+    classes: Mapping[str, str] = field(default_factory=dict)
+    form: "Callable[[Resolved, Finishes], Form]"
+    read: "Reader"
+    #: straight stretch of seam that a turning gap could use, by seam class
+    straight: "Callable[[Form], Mapping[str, float]]"
+
+
+@dataclass(frozen=True, kw_only=True)
+class Top(Variant):
+    """A top edge: the layers it asks for, its finish on each, and the marks it makes on pieces."""
+
+    slot: Slot = "top"
+    classes: Mapping[str, str] = field(default_factory=dict)
+    layers: tuple[Layer, ...]
+    finish: "Callable[[Resolved, Layer], tuple[Term, ...]]"
+    marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]"
+    #: allowance on a panel's top edge, from a cut list's allowances
+    read: Callable[[Mapping[str, float]], float]
+
+
+@dataclass(frozen=True, kw_only=True)
+class Interfacing(Variant):
+    """An interfacing policy: the finish of each edge, from the finish its outer has there."""
+
+    slot: Slot = "interfacing"
+    cuts: bool = True
+    finish: "Callable[[Resolved, tuple[Term, ...]], tuple[Term, ...]]"
+
+
+@dataclass(frozen=True, kw_only=True)
+class Make(Variant):
+    """How a strap is made: the terms of its cut width from the finished width, and its creases."""
+
+    slot: Slot = "make"
+    width: "Callable[[Resolved, str], tuple[Term, ...]]"
+    core_width: "Callable[[Resolved, str], tuple[Term, ...]]"
+    creases: Callable[[float], tuple[float, ...]]
+    layers: int
+    read_width: Callable[[float], float]
+
+
+@dataclass(frozen=True, kw_only=True)
+class Attach(Variant):
+    """How a strap is attached: the cloth beyond its visible end, and the marks it makes on a face."""
+
+    slot: Slot = "attach"
+    tail: "Callable[[Resolved, str], tuple[Term, ...]]"
+    core_short: "Callable[[Resolved, str], tuple[Term, ...]]"
+    marks: "Callable[[Resolved, str, Form, Piece], tuple[Mark, ...]]"
+    read_tail: Callable[[Mapping[str, float], Mapping[str, float]], float]
+
+
+@dataclass(frozen=True, kw_only=True)
+class Strap:
+    """One item of the carry list: a make and an attachment."""
+
+    make: Make
+    attach: Attach
+
+
+@dataclass(frozen=True, kw_only=True)
+class Bag:
+    """The variant chosen in every slot."""
+
+    cloth: Variant
+    base: Base
+    top: Top
+    interfacing: Interfacing
+    carry: tuple[Strap, ...]
+    seams: Variant
+
+    def with_prefix(self) -> tuple[tuple[str, Variant], ...]:
+        """Return every variant with the prefix of its fields, in the order of the sentence."""
+        carried: list[tuple[str, Variant]] = []
+        for i, item in enumerate(self.carry):
+            carried += [(f"carry.{i}", item.make), (f"carry.{i}", item.attach)]
+        return (
+            ("cloth", self.cloth),
+            ("base", self.base),
+            ("top", self.top),
+            ("interfacing", self.interfacing),
+            *carried,
+            ("allowances", self.seams),
+        )
+
+    def params(self) -> tuple[tuple[str, Param], ...]:
+        """Return every field of the bag with its full path."""
+        return tuple(
+            (full_path(prefix, p.path), p) for prefix, variant in self.with_prefix() for p in variant.params
+        )
+
+    def classes(self) -> dict[str, str]:
+        """Return every class of seam in the bag with its plain name."""
+        return {**self.base.classes, **self.top.classes}
+
+
+SLOT_ROOTS = ("size", "base", "top", "cloth", "interfacing", "carry", "allowances")
+
+
+def full_path(prefix: str, path: str) -> str:
+    """
+    Return *path* under *prefix*, unless it names a slot itself.
+
+    >>> full_path("base", "width_means"), full_path("base", "size.width")
+    ('base.width_means', 'size.width')
+    """
+    return path if path.split(".", 1)[0] in SLOT_ROOTS and "." in path else f"{prefix}.{path}"
+
+
+@dataclass(frozen=True, slots=True)
+class Grammar:
+    """The variants by slot and kind, in the order their tiles are shown."""
+
+    slots: Mapping[str, Mapping[str, Any]]
+
+    def with_variant(self, variant: Variant) -> "Grammar":
+        """Return this grammar with one more variant; the rest is shared."""
+        slot = {**self.slots.get(variant.slot, {}), variant.kind: variant}
+        return Grammar({**self.slots, variant.slot: slot})
+
+
+def grammar_of(*variants: Variant) -> Grammar:
+    """Return the grammar made of *variants*."""
+    grammar = Grammar({})
+    for variant in variants:
+        grammar = grammar.with_variant(variant)
+    return grammar

@@ -1,0 +1,80 @@
+"""Interfacing: none, full size, kept out of the seams, or inset by an amount."""
+
+from ambitus.core.grammar.contract import Interfacing, Option, Param, Phrase
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+#: Keys and labels are the library's; the options are written out so that a file can be checked.
+MATERIALS = (
+    Option("fusible_light", "Fusible woven, light"),
+    Option("fusible_medium", "Fusible woven, medium"),
+    Option("fusible_fleece", "Fusible fleece"),
+    Option("foam", "Sew-in foam"),
+)
+MATERIAL = Param(
+    "material", "Interfacing", "choice", "fusible_medium", options=MATERIALS, help="Fleece and foam are bulky."
+)
+
+
+def _phrase(words: str) -> Phrase:
+    return Phrase(
+        key="interfacing",
+        label="Interfacing",
+        before=", interfacing ",
+        says=lambda bag, view, prefix: words,
+        choices=("interfacing.kind", "interfacing.material"),
+        fields=("interfacing.inset",),
+    )
+
+
+def _none(bag: Resolved, outer: tuple[Term, ...]) -> tuple[Term, ...]:
+    return ()
+
+
+def _full(bag: Resolved, outer: tuple[Term, ...]) -> tuple[Term, ...]:
+    return outer
+
+
+def _inset(bag: Resolved, outer: tuple[Term, ...]) -> tuple[Term, ...]:
+    path = "interfacing.inset"
+    return (*outer, Term("Inset", -bag.mm(path), bag.why(path), bag.source(path)))
+
+
+NONE = Interfacing(
+    kind="none",
+    label="None",
+    help="Soft, or a cloth that stands by itself.",
+    phrase=Phrase(
+        "interfacing", "Interfacing", ", interfacing ", lambda bag, view, prefix: "left out", ("interfacing.kind",)
+    ),
+    cuts=False,
+    finish=_none,
+)
+FULL = Interfacing(
+    kind="full",
+    label="Full size",
+    help="Cut like the outer and caught in every seam: strongest, bulkiest.",
+    params=(MATERIAL,),
+    phrase=_phrase("full size"),
+    finish=_full,
+)
+KEPT_OUT = Interfacing(
+    kind="kept_out",
+    label="Kept out of the seams",
+    help="Less the allowance all round, so that no seam is thickened.",
+    params=(MATERIAL,),
+    phrase=_phrase("kept out of the seams"),
+    finish=_none,
+)
+INSET = Interfacing(
+    kind="inset",
+    label="Inset",
+    help="Smaller than the outer by an amount of your own, all round.",
+    params=(
+        MATERIAL,
+        Param("inset", "Inset from the raw edge", "length", paired(3), low=0.5, high=100),
+    ),
+    phrase=_phrase("inset"),
+    finish=_inset,
+)

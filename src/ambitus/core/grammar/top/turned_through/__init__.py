@@ -1,0 +1,59 @@
+"""Lining sewn to the outer round the mouth, turned right side out through a gap."""
+
+from ambitus.core.grammar.contract import Option, Param, Phrase, Top
+from ambitus.core.grammar.top.turned_through.gap import default_gap, longest_gap, marks
+from ambitus.core.grammar.top.turned_through.read import read
+from ambitus.core.grammar.top.turned_through.steps import steps
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+__all__ = ["TURNED_THROUGH", "longest_gap"]
+
+
+def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+    path = "allowances.top"
+    return (Term("Top seam", bag.mm(path), bag.why(path), bag.source(path)),)
+
+
+TURNED_THROUGH = Top(
+    kind="turned_through",
+    label="Lined and turned through",
+    help="Lining and outer are sewn together round the mouth, then pulled through a gap in the lining.",
+    layers=("outer", "lining"),
+    params=(
+        Param(
+            "gap_in",
+            "Turning gap in",
+            "choice",
+            "base",
+            options=(
+                Option("base", "The lining's base seam", "Hidden at the bottom, under whatever is carried."),
+                Option("side", "A side seam of the lining", "For a base too short for a hand."),
+            ),
+        ),
+        Param(
+            "gap",
+            "Turning gap",
+            "length",
+            default_gap,
+            low=1,
+            high=1000,
+            help="Left open to turn the bag through, closed last.",
+            why="As usual for these layers, held inside the straight part of its seam.",
+        ),
+    ),
+    phrase=Phrase(
+        key="top",
+        label="Top and lining",
+        before=", ",
+        says=lambda bag, view, prefix: "lined and turned through"
+        + ("" if bag.choice("top.gap_in") == "base" else " a side gap"),
+        choices=("top.kind", "top.gap_in"),
+        fields=("top.gap",),
+    ),
+    classes={"top": "Top seam"},
+    finish=_finish,
+    marks=marks,
+    read=read,
+    steps=steps,
+)

@@ -1,0 +1,75 @@
+"""The turning gap: how long it may be, and where it is marked on the lining."""
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.geometry import along, length
+from ambitus.core.lengths import paired, snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term
+
+WIDEST_MARGIN, NARROWEST_MARGIN = 40.0, 15.0
+
+#: Under this a hand cannot turn a bag. The other seam, or another way in, is offered.
+LEAST_GAP = 60.0
+
+
+def usual_gap(bag: Resolved) -> float:
+    """Return the gap these layers need: 100 mm | 4 in, or 180 | 7 where fleece or foam must pass."""
+    key = bag.values.get("interfacing.material")
+    bulky = bool(key and isinstance(key.value, str) and bag.facts.interfacings[key.value].bulky)
+    bulky = bulky and bag.bag.interfacing.cuts
+    return paired(180 if bulky else 100).mm(bag.unit)
+
+
+def _straight(bag: Resolved) -> float:
+    """Return the straight seam the gap lies in, from the size asked for."""
+    if bag.choice("top.gap_in") == "side":
+        return bag.mm("size.height")
+    flat = bag.values.get("base.width_means")
+    less = bag.mm("size.depth") if flat and flat.value == "flat" else 0.0
+    return bag.mm("size.width") - less
+
+
+def margin(straight: float, gap: float) -> float:
+    """Return the seam to keep sewn at each end of a gap: 40 mm, shrinking to 15 on small bags."""
+    return min(WIDEST_MARGIN, max(NARROWEST_MARGIN, (straight - gap) / 2))
+
+
+def default_gap(bag: Resolved) -> float:
+    """Return the gap these layers need, held inside the straight part of its seam."""
+    straight, gap = _straight(bag), usual_gap(bag)
+    return snap(max(1.0, min(gap, straight - 2 * margin(straight, gap))))
+
+
+def longest_gap(straight: float) -> float:
+    """Return the longest gap a seam of *straight* mm bears, with the least margin at each end."""
+    return straight - 2 * NARROWEST_MARGIN
+
+
+def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return the ends of the gap on the lining, measured along the raw edge from its corner."""
+    if piece.layer != "lining":
+        return ()
+    name = "base" if bag.choice("top.gap_in") == "base" else "side right"
+    at = next((i for i, e in enumerate(piece.edges) if e.name == name), None)
+    if at is None:
+        return ()
+    after = (at + 1) % len(piece.cut)
+    a, b = piece.cut[at], piece.cut[after]
+    seam = length(piece.stitch[at], piece.stitch[after])
+    gap, whole = bag.mm("top.gap"), length(a, b)
+    if whole <= 0:
+        return ()
+    # what lies beyond the seam line at the start of this edge, read along it
+    spare = abs((piece.stitch[at][0] - a[0]) if name == "base" else (piece.stitch[at][1] - a[1]))
+    start = Sum(
+        "From the corner to the gap",
+        (
+            Term("Seam before the gap", snap((seam - gap) / 2), "The gap lies in the middle of its straight seam."),
+            Term(f"{'Corner' if name == 'base' else 'Cut-out'} allowance", spare, "From the raw corner to the seam line."),
+        ),
+    )
+    gap_term = Term("Turning gap", gap, bag.why("top.gap"), bag.source("top.gap"))
+    end = Sum("From the corner to its end", (*start.terms, gap_term))
+    points = (along(a, b, start.total / whole), along(a, b, end.total / whole))
+    corner = "left end of the base edge" if name == "base" else "lower end of the right side"
+    return (Mark("gap", "Turning gap", points, corner, (("gap starts", start), ("gap ends", end))),)

@@ -1,0 +1,97 @@
+"""Joining lining to outer at the mouth, turning through, closing."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the steps from two sewn bodies to a closed bag."""
+    where = "base" if bag.choice("top.gap_in") == "base" else "side"
+    top, gap = bag.mm("allowances.top"), bag.mm("top.gap")
+    straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    return (
+        Step(
+            "gap open",
+            "See that the gap is open",
+            f"The lining's {where} seam has its gap, with both ends secured. Without it the bag is sewn shut.",
+            600,
+            needs=("lining body sewn",),
+            gives=("gap is open",),
+            kind="gate",
+            lengths=(("Gap", gap),),
+        ),
+        Step(
+            "join top",
+            "Sew the top seam",
+            "Outer right side out inside the lining wrong side out, side seams nested, raw edges level, "
+            "straps hanging down between them. Sew once round, starting at a side seam.",
+            620,
+            needs=("outer body sewn", "gap is open", *straps),
+            gives=("top sewn",),
+            settings="Straight stitch 2.5, standard foot; lengthen to 3 over the straps.",
+            lengths=(("Allowance", top),),
+            reads=(("Once round the mouth", form.mouth_length),),
+            cautions=("needle over bulk",),
+        ),
+        Step(
+            "inspect top",
+            "Look all round the top seam before turning",
+            "No pleat, no strap end missed or twisted, lining and outer caught everywhere.",
+            630,
+            needs=("top sewn",),
+            gives=("top inspected",),
+            kind="gate",
+        ),
+        Step(
+            "trim",
+            "Trim the bulk at the corners and over the straps",
+            "Grade the allowances where many layers meet; never through a stitch.",
+            640,
+            needs=("top inspected",),
+            gives=("bulk trimmed",),
+            kind="no return",
+        ),
+        Step(
+            "turn",
+            "Turn the bag through the gap",
+            "Outer first, then push the lining down into it and work the top seam to the edge.",
+            650,
+            needs=("bulk trimmed",),
+            gives=("turned",),
+        ),
+        Step(
+            "topstitch",
+            "Press the top edge and topstitch round it",
+            "The lining rolls just out of sight. Keep the free arm of the machine inside the bag.",
+            660,
+            needs=("turned",),
+            gives=("top finished",),
+            settings=f"Iron: {bag.cloth('outer').iron}. Straight stitch 3, {bag.cloth('outer').needle}.",
+            reads=(("Height at the front", form.height),),
+            cautions=("hot iron", "free arm"),
+        ),
+        Step(
+            "close gap",
+            "Close the gap in the lining",
+            "By hand, or edge-stitched by machine. Look inside for pins first: this closes the bag.",
+            700,
+            needs=("top finished",),
+            gives=("bag closed",),
+            kind="no return",
+            lengths=(("Gap", gap),),
+        ),
+        Step(
+            "measure back",
+            "Lay the bag flat and measure it",
+            "Write down what the tape reads beside what it should read.",
+            710,
+            needs=("bag closed",),
+            gives=("measured",),
+            reads=(
+                ("Across the mouth, flat", form.mm("flat_opening")),
+                ("Height", form.mm("height")),
+                ("Depth at the base", form.mm("depth") if "depth" in form.dimensions else 0.0),
+            ),
+        ),
+    )

@@ -1,0 +1,28 @@
+"""What can be wrong with input, said so that a maker can put it right.
+
+SpecProblems (ValueError): one or more Problem, each naming the field, the value and the remedy.
+"""
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True)
+class Problem:
+    """One thing wrong: ``field`` is its path, ``value`` what was given, ``fix`` what would be right."""
+
+    code: str
+    field: str
+    value: str
+    why: str
+    fix: str
+
+
+class SpecProblems(ValueError):
+    """Input that cannot be read as a bag. All problems are reported at once, in field order."""
+
+    def __init__(self, problems: tuple[Problem, ...]) -> None:
+        super().__init__(problems)
+        self.problems = problems
+
+    def __str__(self) -> str:
+        return " ".join(f"{p.field}: {p.why} {p.fix}" for p in self.problems)

@@ -1,0 +1,84 @@
+"""Reading a whole cut list back."""
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+
+from ambitus.core.grammar.carry.read import drop_for_visible
+from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.read.cutlist import CutList, CutRow, Finding, ReadBag, Reader, ReadLayer, ReadStrap, StrapRow
+
+
+@dataclass(frozen=True, slots=True)
+class Readers:
+    """How each variant is read back, by kind."""
+
+    base: Mapping[str, Reader]
+    top: Mapping[str, Callable[[Mapping[str, float]], float]]
+    make: Mapping[str, Callable[[float], float]]
+    attach: Mapping[str, Callable[[Mapping[str, float], Mapping[str, float]], float]]
+
+
+def _known(kinds: Mapping[str, object], field: str, value: str) -> None:
+    if value not in kinds:
+        raise SpecProblems(
+            (Problem("not-a-choice", field, value[:40], f"“{value[:40]}” is not one of ours.", f"Use one of: {', '.join(kinds)}."),)
+        )
+
+
+def _strap(row: StrapRow, at: int, allowances: Mapping[str, float], readers: Readers) -> ReadStrap:
+    _known(readers.make, f"straps.{at}.make", row.make)
+    _known(readers.attach, f"straps.{at}.attach", row.attach)
+    tail = readers.attach[row.attach](allowances, {"past": row.past})
+    visible = row.length - 2 * tail
+    return ReadStrap(readers.make[row.make](row.width), visible, drop_for_visible(visible, row.gap, row.hold))
+
+
+def _follows(outer: ReadLayer, lining: ReadLayer) -> tuple[Finding, ...]:
+    """Return a finding for each size in which the lining differs from the outer it hangs in."""
+    return tuple(
+        Finding(
+            f"lining-{key.replace('_', '-')}-differs",
+            "warn",
+            f"The lining makes another {key.replace('_', ' ')} than the outer.",
+            "Cut the lining to the outer's size, or take up the difference in its seams.",
+            (("outer", outer.sizes[key].total), ("lining", lining.sizes[key].total)),
+        )
+        for key in outer.sizes
+        if key in lining.sizes and abs(outer.sizes[key].total - lining.sizes[key].total) > 0.01
+    )
+
+
+def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
+    """
+    Return the bag that *cut_list* makes, as sums from the cut sizes down.
+
+    The outer's row is the bag; a lining's row is read the same way and must agree.
+
+    Raises:
+        SpecProblems: If a kind is unknown, the outer is missing, or an allowance is not given.
+    """
+    _known(readers.base, "base", cut_list.base)
+    _known(readers.top, "top", cut_list.top)
+    rows: dict[str, CutRow] = {row.role: row for row in reversed(cut_list.rows)}
+    if "outer" not in rows:
+        raise SpecProblems(
+            (Problem("missing", "rows", "", "There is no row for the outer.", "Add a row with role “outer”."),)
+        )
+    try:
+        top = readers.top[cut_list.top](cut_list.allowances)
+        layers = {
+            role: readers.base[cut_list.base](rows[role], cut_list.allowances, top)
+            for role in ("outer", "lining")
+            if role in rows
+        }
+        straps = tuple(_strap(s, i, cut_list.allowances, readers) for i, s in enumerate(cut_list.straps))
+    except KeyError as missing:
+        name = str(missing.args[0])
+        raise SpecProblems(
+            (Problem("missing", f"allowances.{name}", "", f"The allowance “{name}” is not given.", "Give it in mm."),)
+        ) from missing
+    findings = layers["outer"].findings
+    if "lining" in layers:
+        findings += tuple(f for f in layers["lining"].findings if f not in findings)
+        findings += _follows(layers["outer"], layers["lining"])
+    return ReadBag(layers["outer"].sizes, straps, findings)

@@ -1,0 +1,97 @@
+"""Edits: what a maker types, steps or picks on screen, applied to a spec."""
+
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from ambitus.core.grammar.contract import Grammar, Param
+from ambitus.core.lengths import Unit, View
+from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolve import all_params, choose_variants, default_step, read_length, resolve
+from ambitus.core.spec.resolved import Facts
+
+
+class TypedEdit(BaseModel):
+    """A text typed into a length field; a bare number takes the unit shown. Empty clears an override."""
+
+    model_config = ConfigDict(extra="forbid")
+    kind: Literal["typed"] = "typed"
+    path: str
+    text: str = Field(max_length=200)
+
+
+class SteppedEdit(BaseModel):
+    """A length moved by whole steps of the cutting grid (arrow keys, wheel)."""
+
+    model_config = ConfigDict(extra="forbid")
+    kind: Literal["stepped"] = "stepped"
+    path: str
+    steps: int = Field(ge=-1000, le=1000)
+
+
+class PickedEdit(BaseModel):
+    """A choice, or a plain value (the name of a kind, the unit set, the grid)."""
+
+    model_config = ConfigDict(extra="forbid")
+    kind: Literal["picked"] = "picked"
+    path: str
+    value: str | float | None
+
+
+Edit = Annotated[TypedEdit | SteppedEdit | PickedEdit, Field(discriminator="kind")]
+
+
+def put(spec: Spec, path: str, value: object) -> Spec:
+    """Return *spec* with *value* at *path*; None takes the choice back, so that the default holds."""
+    data = spec.model_dump()
+    *parents, last = path.split(".")
+    at: Any = data
+    for part in parents:
+        at = at[int(part)] if isinstance(at, list) else at[part]
+    if value is None:
+        at.pop(last, None)
+    else:
+        at[last] = value
+    return Spec.model_validate(data)
+
+
+def _no_field(path: str) -> SpecProblems:
+    return SpecProblems(
+        (Problem("unknown-field", path[:60], "", f"“{path[:60]}” is not a field of this bag.", "Take it out."),)
+    )
+
+
+def apply_edit(spec: Spec, edit: Edit, unit: Unit, grammar: Grammar, facts: Facts) -> Spec:
+    """
+    Return *spec* after one edit; *unit* is the one shown, which a bare number takes.
+
+    Raises:
+        SpecProblems: If the text is no length or outside the field's range, or the field unknown.
+    """
+    if isinstance(edit, PickedEdit):
+        if edit.path == "unit":
+            moved = put(spec, "unit", edit.value)
+            return put(moved, "grid.step", default_step(moved.unit))
+        if edit.path in ("preset", "version") or edit.path.split(".")[0] in ("usual",):
+            raise _no_field(edit.path)
+        try:
+            return put(spec, edit.path, edit.value)
+        except (KeyError, IndexError, TypeError, ValueError) as bad:
+            raise _no_field(edit.path) from bad
+    preset = facts.presets[spec.preset]
+    bag, _ = choose_variants(spec, grammar, preset.kinds)
+    param: Param | None = dict(all_params(bag)).get(edit.path)
+    if param is None or param.kind == "choice":
+        raise _no_field(edit.path)
+    view = View(unit, spec.unit)
+    if isinstance(edit, TypedEdit):
+        if not edit.text.strip() and param.optional:
+            return put(spec, edit.path, None)
+        mm = read_length(param, edit.path, edit.text, view, spec.usual.measured, bare=unit)
+        named = edit.text.strip().lower() in {k.lower() for k in spec.usual.measured}
+        return put(spec, edit.path, edit.text.strip() if named and param.kind == "allowance" else mm)
+    resolved = resolve(spec, grammar, facts)
+    at = resolved.mm(edit.path) if resolved.values[edit.path].value is not None else 0.0
+    mm = min(max(resolved.grid.next(at, edit.steps), param.low), param.high)
+    return put(spec, edit.path, mm)

@@ -1,0 +1,65 @@
+"""The spec as it travels and is kept: only what was chosen, in nested plain data."""
+
+from typing import Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from ambitus.core.lengths import Unit
+from ambitus.core.lengths.grid import Rounding
+
+SPEC_VERSION = 1
+
+#: A length in a file: a bare number is millimetres, a string carries its unit.
+Given = float | int | str | None
+
+
+class GridSpec(BaseModel):
+    """The cutting grid: its step in mm, and which way to round."""
+
+    model_config = ConfigDict(extra="forbid")
+    step: float | None = None
+    rounding: Rounding = "nearest"
+
+
+class UsualSpec(BaseModel):
+    """What this plan took from *my usual* when it was begun; later changes there do not reach it."""
+
+    model_config = ConfigDict(extra="forbid")
+    values: dict[str, float] = Field(default_factory=dict, description="Default by field path, in mm.")
+    measured: dict[str, float] = Field(
+        default_factory=dict, description="Named allowances the maker has measured, in mm."
+    )
+
+
+class Spec(BaseModel):
+    """
+    One bag as chosen. Slots hold a ``kind`` and the chosen fields of that variant; anything left
+    out takes its default. Field paths join slot and field: ``size.width``, ``carry.0.drop``.
+    """
+
+    model_config = ConfigDict(
+        extra="forbid",
+        json_schema_extra={
+            "examples": [
+                {
+                    "version": 1,
+                    "unit": "cm",
+                    "size": {"width": 340, "height": 280, "depth": 120},
+                    "carry": [{"drop": 260}],
+                },
+                {"version": 1, "unit": "in", "size": {"width": "13 3/8 in"}, "allowances": {"general": "3/8 in"}},
+            ]
+        },
+    )
+    version: Literal[1] = 1
+    preset: str = "tote"
+    unit: Unit = "cm"
+    grid: GridSpec = Field(default_factory=GridSpec)
+    usual: UsualSpec = Field(default_factory=UsualSpec)
+    size: dict[str, Any] = Field(default_factory=dict)
+    base: dict[str, Any] = Field(default_factory=dict)
+    top: dict[str, Any] = Field(default_factory=dict)
+    cloth: dict[str, Any] = Field(default_factory=dict)
+    interfacing: dict[str, Any] = Field(default_factory=dict)
+    carry: list[dict[str, Any]] = Field(default_factory=lambda: [{}])
+    allowances: dict[str, Any] = Field(default_factory=dict)

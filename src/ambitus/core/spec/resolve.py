@@ -1,0 +1,249 @@
+"""From a spec to a resolved spec: every variant, default and fact filled in, or every problem named.
+
+Where a value comes from, first match wins: chosen here > this plan's *my usual* > the preset >
+the variant's own default. An allowance: its class's own override > *my usual* for that class >
+the seam kind's own default > the general allowance.
+"""
+
+import math
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Grammar, Param, Strap
+from ambitus.core.lengths import Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
+from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
+from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolved import Facts, Resolved, Value
+
+_YOU = "You chose this."
+
+
+def steps_for(unit: Unit) -> tuple[float, ...]:
+    """Return the cutting grids of the unit set of *unit*, in mm."""
+    return METRIC_STEPS if system_of(unit) == "metric" else INCH_STEPS
+
+
+def default_step(unit: Unit) -> float:
+    """Return the default cutting grid: 1 mm, or 1/8 in."""
+    return METRIC_STEPS[0] if system_of(unit) == "metric" else INCH_STEPS[1]
+
+
+def allowance_param(path: str, name: str) -> Param:
+    """Return the field of one class of allowance: optional, because the general one stands in."""
+    return Param(path, name, "allowance", optional=True, high=200.0)
+
+
+def all_params(bag: Bag) -> tuple[tuple[str, Param], ...]:
+    """Return every field of *bag*, allowance overrides included, with its path."""
+    overrides = tuple(
+        (f"allowances.{key}", allowance_param(f"allowances.{key}", name)) for key, name in bag.classes().items()
+    )
+    return bag.params() + overrides
+
+
+def lookup(spec: Spec, path: str) -> Any:
+    """Return what the spec gives at *path*, or None."""
+    at: Any = spec
+    for part in path.split("."):
+        if isinstance(at, list):
+            at = at[int(part)] if int(part) < len(at) else None
+        elif isinstance(at, Mapping):
+            at = at.get(part)
+        else:
+            at = getattr(at, part, None)
+        if at is None:
+            return None
+    return at
+
+
+def leaves(spec: Spec) -> Iterator[tuple[str, Any]]:
+    """Yield every (path, value) that the spec's slots give."""
+    for root in SLOT_ROOTS:
+        given = getattr(spec, root)
+        if isinstance(given, list):
+            for i, item in enumerate(given):
+                yield from ((f"{root}.{i}.{key}", value) for key, value in item.items())
+        else:
+            yield from ((f"{root}.{key}", value) for key, value in given.items())
+
+
+def _shorten(value: object) -> str:
+    text = value if isinstance(value, str) else repr(value)
+    return text if len(text) <= 40 else text[:39] + "…"
+
+
+def read_length(param: Param, path: str, raw: object, view: View, measured: Mapping[str, float], bare: str = "") -> float:
+    """
+    Return *raw* as mm: a number is millimetres; a string carries its unit, or takes *bare*.
+
+    Raises:
+        SpecProblems: If it is no length, or outside the field's range.
+    """
+    low, high = view.with_unit(param.low), view.with_unit(param.high)
+    between = f"Choose a length between {low} and {high}."
+    if isinstance(raw, str):
+        named = {k.lower(): v for k, v in measured.items()}.get(raw.strip().lower())
+        if named is not None and param.kind == "allowance":
+            return named
+        try:
+            if not bare and raw.strip().replace(".", "").replace(",", "").isdigit():
+                raise LengthProblem(raw, f"“{raw}” has no unit.", f"Write {raw} mm or {raw} in.")
+            mm = float(parse_length(raw, bare or view.unit))
+        except LengthProblem as bad:
+            raise SpecProblems((Problem("not-a-length", path, bad.text[:60], bad.why, bad.fix),)) from bad
+    elif isinstance(raw, int | float) and not isinstance(raw, bool) and math.isfinite(raw):
+        mm = float(raw)
+    else:
+        raise SpecProblems((Problem("not-a-length", path, _shorten(raw), f"{_shorten(raw)} is not a length.", between),))
+    typed = _shorten(raw) if isinstance(raw, str) else view.with_unit(mm)
+    if mm < param.low - 1e-9:
+        less = "has to be more than nothing" if mm == 0 else f"is less than {low}"
+        raise SpecProblems((Problem("too-small", path, typed, f"{param.label}: {typed} {less}.", between),))
+    if mm > param.high + 1e-9:
+        raise SpecProblems(
+            (Problem("too-large", path, typed, f"{param.label}: {typed} is more than {high}.", between),)
+        )
+    return mm
+
+
+def read_choice(param: Param, path: str, raw: object) -> str:
+    """Return *raw* if it is one of the field's options, else raise SpecProblems naming them."""
+    if isinstance(raw, str) and any(o.key == raw for o in param.options):
+        return raw
+    allowed = ", ".join(o.key for o in param.options)
+    raise SpecProblems(
+        (Problem("not-a-choice", path, _shorten(raw), f"“{_shorten(raw)}” is not a choice here.", f"Use one of: {allowed}."),)
+    )
+
+
+@dataclass(slots=True)
+class _Resolving:
+    """The work in hand: values found so far, problems met so far."""
+
+    spec: Spec
+    view: View
+    preset: Mapping[str, Pair | str]
+    values: dict[str, Value]
+    problems: list[Problem]
+
+    def default(self, path: str, param: Param, so_far: Resolved) -> Value:
+        usual = self.spec.usual.values.get(path)
+        if usual is not None and param.kind != "choice":
+            return Value(usual, "default", "Your usual.")
+        default = self.preset.get(path, param.default)
+        why = f"The usual size of a {self.spec.preset} here; change it to yours." if path in self.preset else param.why
+        if isinstance(default, Pair):
+            return Value(default.mm(self.spec.unit), "default", why)
+        if callable(default):
+            return Value(default(so_far), "default", why)
+        return Value(default, "default", why)
+
+    def field(self, path: str, param: Param, so_far: Resolved) -> Value:
+        raw = lookup(self.spec, path)
+        if raw is None:
+            return self.default(path, param, so_far)
+        try:
+            if param.kind == "choice":
+                return Value(read_choice(param, path, raw), "chosen", _YOU)
+            mm = read_length(param, path, raw, self.view, self.spec.usual.measured)
+        except SpecProblems as bad:
+            self.problems.extend(bad.problems)
+            return self.default(path, param, so_far)
+        if isinstance(raw, str) and raw.strip().lower() in {k.lower() for k in self.spec.usual.measured}:
+            return Value(mm, "measured", f"Measured: {raw.strip()}.")
+        return Value(mm, "chosen", _YOU)
+
+
+def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> tuple[Bag, list[Problem]]:
+    """Return the variant in every slot; a kind that does not exist is a problem and takes the preset's."""
+    problems: list[Problem] = []
+
+    def pick(slot: str, path: str) -> Any:
+        variants = grammar.slots[slot]
+        kind = lookup(spec, path) or kinds[slot]
+        if isinstance(kind, str) and kind in variants:
+            return variants[kind]
+        problems.append(
+            Problem("not-a-choice", path, _shorten(kind), f"“{_shorten(kind)}” is not one of ours.", f"Use one of: {', '.join(variants)}.")
+        )
+        return variants[kinds[slot]]
+
+    carry = tuple(
+        Strap(make=pick("make", f"carry.{i}.make"), attach=pick("attach", f"carry.{i}.attach"))
+        for i in range(len(spec.carry))
+    )
+    bag = Bag(
+        cloth=pick("cloth", "cloth.kind"),
+        base=pick("base", "base.kind"),
+        top=pick("top", "top.kind"),
+        interfacing=pick("interfacing", "interfacing.kind"),
+        carry=carry,
+        seams=pick("seams", "allowances.kind"),
+    )
+    return bag, problems
+
+
+def _unknown_fields(spec: Spec, bag: Bag) -> list[Problem]:
+    known = {path for path, _ in all_params(bag)} | {f"{slot}.kind" for slot in SLOT_ROOTS}
+    known |= {f"carry.{i}.{slot}" for i in range(len(spec.carry)) for slot in ("make", "attach")}
+    out = []
+    for path, value in leaves(spec):
+        if path not in known:
+            root = path.rsplit(".", 1)[0]
+            near = ", ".join(sorted(k.rsplit(".", 1)[1] for k in known if k.rsplit(".", 1)[0] == root))
+            out.append(
+                Problem("unknown-field", path, _shorten(value), f"“{path}” is not a field of this bag.", f"Take it out, or use one of: {near}.")
+            )
+    return out
+
+
+def _grid(spec: Spec, problems: list[Problem]) -> Grid:
+    step = spec.grid.step
+    if step is None:
+        return Grid(default_step(spec.unit), spec.grid.rounding)
+    if not any(abs(step - s) < 1e-6 for s in steps_for(spec.unit)):
+        offered = ", ".join(f"{s:g}" for s in steps_for(spec.unit))
+        problems.append(
+            Problem("not-a-choice", "grid.step", f"{step:g}", f"A cutting grid of {step:g} mm is not offered here.", f"Use one of (mm): {offered}.")
+        )
+        return Grid(default_step(spec.unit), spec.grid.rounding)
+    return Grid(step, spec.grid.rounding)
+
+
+def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
+    """
+    Return *spec* with every default and fact filled in.
+
+    Raises:
+        SpecProblems: With every field that cannot be read, in the order of the fields.
+    """
+    preset = facts.presets.get(spec.preset)
+    if preset is None:
+        known = ", ".join(facts.presets)
+        raise SpecProblems(
+            (Problem("not-a-choice", "preset", _shorten(spec.preset), f"“{_shorten(spec.preset)}” is not a way to begin.", f"Use one of: {known}."),)
+        )
+    bag, problems = choose_variants(spec, grammar, preset.kinds)
+    problems += _unknown_fields(spec, bag)
+    grid = _grid(spec, problems)
+    values: dict[str, Value] = {}
+    so_far = Resolved(spec.unit, grid, spec.preset, bag, values, facts, spec.usual.measured)
+    work = _Resolving(spec, View(spec.unit, spec.unit), preset.values, values, problems)
+    # defaults that follow from other fields come last, when those are known
+    for path, param in sorted(bag.params(), key=lambda item: callable(item[1].default)):
+        values[path] = work.field(path, param, so_far)
+    general = values["allowances.general"]
+    for path, param in all_params(bag)[len(bag.params()) :]:
+        given = work.field(path, param, so_far)
+        if given.value is None:
+            why = "General allowance." if general.source != "measured" else f"General allowance. {general.why}"
+            given = Value(general.value, general.source, why)
+        elif given.source == "chosen":
+            given = Value(given.value, "chosen", f"Your own allowance for the {param.label.lower()}.")
+        values[path] = given
+    if problems:
+        raise SpecProblems(tuple(problems))
+    return so_far
+

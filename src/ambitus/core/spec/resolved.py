@@ -1,0 +1,111 @@
+"""The resolved spec: every field has a value and a source. The rest of the core sees only this."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import TYPE_CHECKING
+
+from ambitus.core.lengths import Grid, Pair, Unit
+from ambitus.core.sums import Source
+
+if TYPE_CHECKING:
+    from ambitus.core.grammar.contract import Bag
+
+FieldValue = float | str | None
+
+
+@dataclass(frozen=True, slots=True)
+class Value:
+    """A field's value (mm, a choice, or None where an override is left out), its source and why."""
+
+    value: FieldValue
+    source: Source
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class ClothFacts:
+    """What is known of a material: mm thick, how it frays (0 no, 1 little, 2 much), strength, width."""
+
+    key: str
+    label: str
+    thickness: float
+    fray: int
+    strength: int
+    usual_width: float
+    iron: str
+    needle: str
+    stitch: float
+
+
+@dataclass(frozen=True, slots=True)
+class InterfacingFacts:
+    """What is known of an interfacing: mm thick, and whether it is bulky enough to stay out of seams."""
+
+    key: str
+    label: str
+    thickness: float
+    bulky: bool
+    fused: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Preset:
+    """A named starting point: the variant for each slot and defaults by field path. Plain data."""
+
+    key: str
+    label: str
+    help: str
+    kinds: Mapping[str, str]
+    values: Mapping[str, Pair | str]
+
+
+@dataclass(frozen=True, slots=True)
+class Facts:
+    """The shipped facts and starting points that a spec may name."""
+
+    cloths: Mapping[str, ClothFacts]
+    interfacings: Mapping[str, InterfacingFacts]
+    presets: Mapping[str, Preset]
+
+
+@dataclass(frozen=True, slots=True)
+class Resolved:
+    """
+    A whole bag: unit set, grid, the variant in every slot (``bag``), and a value for every field.
+
+    ``values`` is keyed by field path (``size.width``, ``carry.0.drop``, ``allowances.side``).
+    """
+
+    unit: Unit
+    grid: Grid
+    preset: str
+    bag: "Bag"
+    values: Mapping[str, Value]
+    facts: Facts
+    measured: Mapping[str, float] = field(default_factory=dict)
+
+    def mm(self, path: str) -> float:
+        """Return the length at *path*. A missing or non-length field is a fault in the caller."""
+        value = self.values[path].value
+        if not isinstance(value, float):
+            raise TypeError(f"{path} is {value!r}, not a length")
+        return value
+
+    def choice(self, path: str) -> str:
+        """Return the choice at *path*."""
+        value = self.values[path].value
+        if not isinstance(value, str):
+            raise TypeError(f"{path} is {value!r}, not a choice")
+        return value
+
+    def source(self, path: str) -> Source:
+        """Return where the value at *path* came from."""
+        return self.values[path].source
+
+    def why(self, path: str) -> str:
+        """Return the one sentence that says where the value at *path* came from."""
+        return self.values[path].why
+
+    def cloth(self, layer: str) -> ClothFacts:
+        """Return the facts of the cloth of *layer* (``outer`` or ``lining``)."""
+        return self.facts.cloths[self.choice(f"cloth.{layer}")]

@@ -1,0 +1,69 @@
+"""Steps, and the one way they are put in order."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from heapq import heapify, heappop, heappush
+from typing import Literal
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """
+    One step of the work.
+
+    ``needs`` and ``gives`` are plain states ("straps caught in", "top sewn"). ``kind`` is a step, a
+    gate (must be true before going on) or a point of no return. ``reads`` are what a tape should
+    now read, in mm. ``rank`` settles the order where needs leave it open: lower comes first.
+    """
+
+    key: str
+    title: str
+    say: str
+    rank: int
+    needs: tuple[str, ...] = ()
+    gives: tuple[str, ...] = ()
+    kind: Literal["step", "gate", "no return"] = "step"
+    settings: str = ""
+    lengths: tuple[tuple[str, float], ...] = ()
+    reads: tuple[tuple[str, float], ...] = ()
+    cautions: tuple[str, ...] = ()
+
+
+class StepsUnordered(ValueError):
+    """Steps that cannot be put in order: a need that nothing gives, or a circle of needs."""
+
+
+def in_order(steps: Iterable[Step]) -> tuple[Step, ...]:
+    """
+    Return *steps* so that everything a step needs is given before it, else by rank.
+
+    A state given by several steps is given when all of them are done.
+
+    Raises:
+        StepsUnordered: If a step needs what nothing gives, or needs go in a circle.
+    """
+    every = list(steps)
+    givers: dict[str, list[int]] = {}
+    for i, step in enumerate(every):
+        for state in step.gives:
+            givers.setdefault(state, []).append(i)
+    waits: list[set[int]] = []
+    for step in every:
+        missing = [state for state in step.needs if state not in givers]
+        if missing:
+            raise StepsUnordered(f"“{step.title}” needs “{missing[0]}”, which no step gives")
+        waits.append({i for state in step.needs for i in givers[state]})
+    ready = [(s.rank, i) for i, s in enumerate(every) if not waits[i]]
+    heapify(ready)
+    out: list[Step] = []
+    while ready:
+        _, done = heappop(ready)
+        out.append(every[done])
+        for i, waiting in enumerate(waits):
+            if done in waiting:
+                waiting.discard(done)
+                if not waiting:
+                    heappush(ready, (every[i].rank, i))
+    if len(out) < len(every):
+        raise StepsUnordered("the needs of these steps go in a circle")
+    return tuple(out)

@@ -1,0 +1,114 @@
+"""All the work of a bag in order: what every bag needs, and what its variants add."""
+
+from collections.abc import Iterator
+
+from ambitus.core.form.model import Form
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step, in_order
+
+#: Cautions by name, said where a step names them.
+CAUTIONS = {
+    "hot iron": "The iron and its steam burn: keep fingers, cords and children clear of it.",
+    "steam": "Let pressed folds cool before they are moved.",
+    "blade": "Cut on a board, away from the hand; close a rotary cutter whenever it is put down, never cut in the air.",
+    "needle over bulk": "Slow down or turn the wheel by hand over thick places: a needle that strikes pins or bulk can break. Protect your eyes.",
+    "pins": "Take pins out before the needle reaches them.",
+    "free arm": "See that only one side of the bag lies over the plate, or front is sewn to back.",
+    "melting": "This cloth melts and smokes under heat: use no iron on it without a test, and air the room.",
+    "small children": "Straps and cords can strangle, and a bag over the head can suffocate: keep them from small children.",
+}
+
+#: What every sheet ends with.
+LAST_WORD = (
+    "Follow the makers’ instructions for tools and materials, and local rules for goods that are sold, "
+    "for children’s products and for lifting; ask a qualified person where it matters."
+)
+
+
+def _common(bag: Resolved) -> Iterator[Step]:
+    outer = bag.cloth("outer")
+    melts = ("melting",) if "none" in outer.iron else ()
+    yield Step(
+        "press cloth",
+        "Press the cloth before measuring",
+        "Wash first what will be washed later. Press out every fold; find the straight grain.",
+        100,
+        gives=("cloth pressed",),
+        settings=f"Iron: {outer.iron}.",
+        cautions=("hot iron", *melts),
+    )
+    yield Step(
+        "measure",
+        "Measure and draw the pieces",
+        "Grain along the height of the panels. Measure twice; check every size against the sheet.",
+        110,
+        needs=("cloth pressed",),
+        gives=("pieces drawn",),
+    )
+    yield Step(
+        "cut",
+        "Cut out all pieces",
+        "Long straight cuts first. Tick each piece on the sheet.",
+        120,
+        needs=("pieces drawn",),
+        gives=("pieces cut",),
+        kind="no return",
+        cautions=("blade",),
+    )
+    yield Step(
+        "mark",
+        "Mark the pieces",
+        "Strap places, middles and the turning gap, on the wrong side or in the allowance.",
+        160,
+        needs=("pieces cut", "corners cut out") if "corner" in bag.bag.base.classes else ("pieces cut",),
+        gives=("pieces marked",),
+    )
+    if bag.bag.interfacing.cuts:
+        facts = bag.facts.interfacings[bag.choice("interfacing.material")]
+        how = "Fuse" if facts.fused else "Baste"
+        say = "Centred on the wrong side of each outer panel, before anything is joined."
+        yield Step(
+            "interface panels",
+            f"{how} the interfacing to the outer panels",
+            say,
+            200,
+            needs=("pieces marked",),
+            gives=("outer panels ready",),
+            settings="Press, do not slide; let it cool flat." if facts.fused else "Long stitch, inside the allowance.",
+            cautions=("hot iron",) if facts.fused else (),
+        )
+        yield Step(
+            "core straps",
+            f"{how} the cores to the straps",
+            "Centred on the wrong side of each strip.",
+            210,
+            needs=("pieces marked",),
+            gives=("strap cores fused",),
+            cautions=("hot iron",) if facts.fused else (),
+        )
+    else:
+        yield Step(
+            "outer ready",
+            "Lay out the outer panels",
+            "Both the same way up, right sides together.",
+            200,
+            needs=("pieces marked",),
+            gives=("outer panels ready",),
+        )
+    if "lining" in bag.bag.top.layers:
+        yield Step(
+            "lining ready",
+            "Lay out the lining panels",
+            "Right sides together, the gap marked where both can be seen.",
+            220,
+            needs=("pieces marked",),
+            gives=("lining panels ready",),
+        )
+
+
+def steps_of(bag: Resolved, form: Form) -> tuple[Step, ...]:
+    """Return every step of the work, sorted by what it needs and gives."""
+    steps = list(_common(bag))
+    for prefix, variant in bag.bag.with_prefix():
+        steps += variant.steps(bag, prefix, form)
+    return in_order(steps)

@@ -1,0 +1,140 @@
+"""Sums: every number opened to its terms, in the order a maker adds them."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from ambitus.core.lengths import Grid, View, snap
+
+Source = Literal["chosen", "default", "derived", "measured", "borrowed"]
+
+GRID_LABEL = "To the cutting grid"
+
+
+@dataclass(frozen=True, slots=True)
+class Term:
+    """
+    One line of a sum: what, how many millimetres, why in one sentence, and where it came from.
+
+    ``times`` and ``each`` are given when the line is several equal amounts: ``2 × 10``. A term
+    that takes away is negative.
+    """
+
+    label: str
+    mm: float
+    why: str
+    source: Source = "derived"
+    times: int = 1
+
+    @property
+    def each(self) -> float:
+        """One of the equal amounts this term is made of."""
+        return self.mm / self.times
+
+
+@dataclass(frozen=True, slots=True)
+class Sum:
+    """A worked dimension: ``terms`` add up to ``total``, exactly."""
+
+    label: str
+    terms: tuple[Term, ...]
+
+    @property
+    def total(self) -> float:
+        """The number the terms add up to, in millimetres."""
+        return snap(sum(t.mm for t in self.terms))
+
+
+@dataclass(frozen=True, slots=True)
+class ShownTerm:
+    """A term as text; ``shown`` adds up, line by line, to the shown total."""
+
+    label: str
+    shown: str
+    why: str
+    source: Source
+
+
+@dataclass(frozen=True, slots=True)
+class ShownSum:
+    """A sum as text in one view. ``plain`` is the total without padding, ``shown`` lines up with the terms."""
+
+    label: str
+    mm: float
+    plain: str
+    shown: str
+    terms: tuple[ShownTerm, ...]
+
+
+def gathered(terms: Iterable[Term]) -> tuple[Term, ...]:
+    """Return *terms* with equal ones put together: two side seams of 10 become ``2 × 10``."""
+    out: list[Term] = []
+    for term in terms:
+        for at, known in enumerate(out):
+            if (known.label, known.why, known.source) == (term.label, term.why, term.source) and abs(
+                known.each - term.each
+            ) < 1e-9:
+                out[at] = replace(known, mm=known.mm + term.mm, times=known.times + term.times)
+                break
+        else:
+            out.append(term)
+    return tuple(out)
+
+
+def to_grid(label: str, terms: Iterable[Term], grid: Grid) -> Sum:
+    """Return the sum of *terms* on the grid, the rest carried by a last term if there is one."""
+    plain = Sum(label, tuple(terms))
+    rest = snap(grid.fit(plain.total) - plain.total)
+    return Sum(label, (*plain.terms, *grid_term(rest)))
+
+
+def grid_term(rest: float) -> tuple[Term, ...]:
+    """Return the last line of a rounded sum, or nothing where nothing was rounded."""
+    if abs(rest) < 1e-6:
+        return ()
+    return (Term(GRID_LABEL, rest, "Rounded once, at the end, to what a ruler can follow."),)
+
+
+def show_sum(summed: Sum, view: View) -> ShownSum:
+    """
+    Return *summed* as text whose shown terms add up exactly to the shown total.
+
+    Terms are shown on one common quantum. What is lost by that goes into the grid line; where the
+    sum has none and the shown figures would not add up, a line says so.
+    """
+    quanta = [view.quanta(t.mm) for t in summed.terms]
+    total = view.quanta(summed.total)
+    off = total - sum(quanta)
+    terms = list(summed.terms)
+    if off:
+        at = next((i for i, t in enumerate(terms) if t.label == GRID_LABEL), None)
+        if at is None:
+            terms.append(
+                Term("Rounding of the figures shown", 0.0, "The exact terms have more digits than are shown.")
+            )
+            quanta.append(off)
+        else:
+            quanta[at] += off
+    # a grid line that comes to nothing in the figures shown says nothing
+    kept = [(t, q) for t, q in zip(terms, quanta, strict=True) if q or t.label != GRID_LABEL]
+    decimals = max(map(view.decimals_needed, [*quanta, total]), default=0)
+    if view.unit == "cm":
+        decimals = max(decimals, 1)
+    shown = tuple(
+        ShownTerm(
+            t.label
+            if t.times == 1
+            else f"{t.label}, {t.times} × {view.quantum_text(view.quanta(t.each), decimals)}",
+            view.quantum_text(q, decimals),
+            t.why,
+            t.source,
+        )
+        for t, q in kept
+    )
+    return ShownSum(
+        summed.label,
+        summed.total,
+        view.quantum_text(total, 0),
+        view.quantum_text(total, decimals),
+        shown,
+    )

@@ -1,0 +1,45 @@
+"""The walk of the seams: do the edges that are sewn together have the same length?
+
+Lengths are measured on the cut outlines, inset by each edge's own allowance. Nothing is passed along
+from the form: if an outline is wrong, the walk finds it.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from ambitus.core.form.model import Piece, Seam
+from ambitus.core.geometry import length, offset_outline
+from ambitus.core.lengths import snap
+
+
+@dataclass(frozen=True, slots=True)
+class WalkedSeam:
+    """A seam with the measured length of every chain sewn into it, in mm."""
+
+    seam: Seam
+    lengths: tuple[float, ...]
+
+    @property
+    def difference(self) -> float:
+        """How much the longest chain exceeds the shortest."""
+        return snap(max(self.lengths) - min(self.lengths))
+
+
+def walk_seams(pieces: Sequence[Piece], seams: Sequence[Seam]) -> tuple[WalkedSeam, ...]:
+    """Return every seam measured on *pieces*."""
+    edges: dict[tuple[str, str, str], float] = {}
+    for piece in pieces:
+        stitched = offset_outline(piece.cut, [-e.finish for e in piece.edges])
+        for i, edge in enumerate(piece.edges):
+            a, b = stitched[i], stitched[(i + 1) % len(stitched)]
+            for face in piece.faces:
+                edges[piece.layer, face, edge.name] = length(a, b)
+    return tuple(
+        WalkedSeam(
+            seam,
+            tuple(
+                snap(sum(edges[s.layer, s.face, s.edge] * (s.end - s.start) for s in chain)) for chain in seam.chains
+            ),
+        )
+        for seam in seams
+    )
