@@ -9,8 +9,8 @@ from ambitus.core.cut.pieces import cut_pieces, finishes_for
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.grammar.carry.strap import Hang, hang
 from ambitus.core.grammar.registry import GRAMMAR
-from ambitus.core.read.back import ReadBag, Readers, read_back
-from ambitus.core.read.cutlist import CutList
+from ambitus.core.read.back import Readers, read_back
+from ambitus.core.read.cutlist import CutList, ReadBag
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps import Step
 from ambitus.core.steps.work import steps_of
@@ -78,7 +78,9 @@ def _seams(bag: Resolved, form: Form) -> tuple[Seam, ...]:
     for layer in layers:
         for seam in form.seams:
             chains = tuple(tuple(replace(s, layer=layer) for s in chain) for chain in seam.chains)
-            out.append(replace(seam, key=f"{layer} {seam.key}", label=f"{seam.label} of the {layer}", chains=chains))
+            out.append(
+                replace(seam, key=f"{layer} {seam.key}", label=f"{seam.label} of the {layer}", chains=chains)
+            )
     if len(layers) > 1:
         rings = tuple(tuple(Stretch(layer, face, edge) for face, edge in form.mouth) for layer in layers)
         out.append(Seam("top", "Top seam", "top", rings))

@@ -58,10 +58,13 @@ def along(a: Point, b: Point, part: float) -> Point:
 
 def area(points: Sequence[Point]) -> float:
     """Return the signed area: positive when the outline runs anticlockwise."""
-    return sum(
-        points[i][0] * points[(i + 1) % len(points)][1] - points[(i + 1) % len(points)][0] * points[i][1]
-        for i in range(len(points))
-    ) / 2
+    return (
+        sum(
+            points[i][0] * points[(i + 1) % len(points)][1] - points[(i + 1) % len(points)][0] * points[i][1]
+            for i in range(len(points))
+        )
+        / 2
+    )
 
 
 def bounds(points: Sequence[Point]) -> tuple[float, float, float, float]:

@@ -57,7 +57,7 @@ class ShownTerm:
 
 @dataclass(frozen=True, slots=True)
 class ShownSum:
-    """A sum as text in one view. ``plain`` is the total without padding, ``shown`` lines up with the terms."""
+    """A sum as text. ``plain`` is the total without padding, ``shown`` lines up with the terms."""
 
     label: str
     mm: float

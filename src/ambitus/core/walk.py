@@ -38,7 +38,8 @@ def walk_seams(pieces: Sequence[Piece], seams: Sequence[Seam]) -> tuple[WalkedSe
         WalkedSeam(
             seam,
             tuple(
-                snap(sum(edges[s.layer, s.face, s.edge] * (s.end - s.start) for s in chain)) for chain in seam.chains
+                snap(sum(edges[s.layer, s.face, s.edge] * (s.end - s.start) for s in chain))
+                for chain in seam.chains
             ),
         )
         for seam in seams

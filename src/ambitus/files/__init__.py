@@ -1,0 +1,1 @@
+"""Files that leave the house: the cut list as CSV."""

@@ -29,7 +29,11 @@ def shipped() -> Facts:
         interfacings={row["key"]: InterfacingFacts(**row) for row in _data("interfacings")},
         presets={
             row["key"]: Preset(
-                row["key"], row["label"], row["help"], row["kinds"], {k: _value(v) for k, v in row["values"].items()}
+                row["key"],
+                row["label"],
+                row["help"],
+                row["kinds"],
+                {k: _value(v) for k, v in row["values"].items()},
             )
             for row in _data("presets")
         },

@@ -1,0 +1,26 @@
+"""Plans and their revisions, kept in one SQLite file. The only room that knows the database."""
+
+from ambitus.store.database import Database, open_database
+from ambitus.store.plans import (
+    Plan,
+    PlanAway,
+    PlanMoved,
+    PlanNotFound,
+    Plans,
+    Revision,
+    RevisionNotFound,
+    Saved,
+)
+
+__all__ = [
+    "Database",
+    "Plan",
+    "PlanAway",
+    "PlanMoved",
+    "PlanNotFound",
+    "Plans",
+    "Revision",
+    "RevisionNotFound",
+    "Saved",
+    "open_database",
+]

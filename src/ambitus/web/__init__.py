@@ -1,0 +1,1 @@
+"""The HTTP door: JSON under ``/api``, the screens everywhere else. Loopback only."""

@@ -27,7 +27,9 @@ def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
     for layer in draft.bag.bag.top.layers:
         cloth = draft.bag.cloth(layer)
         narrow = [
-            key for key in draft.bag.bag.classes() if draft.bag.mm(f"allowances.{key}") < LEAST_ON_FRAYING - 1e-9
+            key
+            for key in draft.bag.bag.classes()
+            if draft.bag.mm(f"allowances.{key}") < LEAST_ON_FRAYING - 1e-9
         ]
         if cloth.fray >= 2 and narrow:
             yield fired(
@@ -100,13 +102,16 @@ def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
         if bag.bag.interfacing.cuts:
             felt = bag.facts.interfacings[bag.choice("interfacing.material")].thickness
             stack += 2 * felt if hang.tails[-1].mm > 0 else 0.0
-            top = next(e for p in draft.pieces if p.layer == "interfacing" for e in p.edges if e.name == "top")
+            top = next(
+                e for p in draft.pieces if p.layer == "interfacing" for e in p.edges if e.name == "top"
+            )
             stack += felt if top.finish > 1.0 else 0.0
         if stack > THICKEST_STACK + 1e-9:
             yield fired(
                 f"{hang.prefix}.width",
                 "About {stack} of cloth under the needle.",
-                "Use a walking foot and a strong needle, hammer the fold flat, or leave the core out of the ends.",
+                "Use a walking foot and a strong needle, hammer the fold flat, "
+                "or leave the core out of the ends.",
                 stack=stack,
             )
 

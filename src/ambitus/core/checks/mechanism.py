@@ -63,7 +63,9 @@ def check(
     return register
 
 
-def fired(where: str, say: str, fix: str, words: Mapping[str, str] | None = None, /, **numbers: float) -> Fired:
+def fired(
+    where: str, say: str, fix: str, words: Mapping[str, str] | None = None, /, **numbers: float
+) -> Fired:
     """Return a Fired with lengths as keywords."""
     return Fired(where, say, fix, numbers, words or {})
 

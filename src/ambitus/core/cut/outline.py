@@ -79,11 +79,10 @@ def cut_face(face: Face, finishes: EdgeTerms, grid: Grid) -> CutFace:
             shift = reach[0] * moved.get(measure.low, 0.0) + reach[1] * moved.get(measure.high, 0.0)
             sums[measure.key] = Sum(measure.label, (*sums[measure.key].terms, *grid_term(snap(shift))))
     edges = tuple(
-        CutEdge(e.name, e.seam, snap(amounts[e.name] + moved.get(e.name, 0.0)), finishes[e.seam]) for e in face.edges
+        CutEdge(e.name, e.seam, snap(amounts[e.name] + moved.get(e.name, 0.0)), finishes[e.seam])
+        for e in face.edges
     )
-    cut = tuple(
-        (snap(x), snap(y)) for x, y in offset_outline(face.points, [e.finish for e in edges])
-    )
+    cut = tuple((snap(x), snap(y)) for x, y in offset_outline(face.points, [e.finish for e in edges]))
     spans = {m.key: _span(face, m, cut) for m in face.measures}
     return CutFace(edges, cut, tuple(face.points), sums, spans)
 

@@ -15,7 +15,14 @@ LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ"
 def finishes_for(bag: Resolved, layer: Layer) -> Finishes:
     """Return the cloth beyond the seam line by class of seam, for the outer or a sewn layer like it."""
     sewn = {
-        key: (Term(name, bag.mm(f"allowances.{key}"), bag.why(f"allowances.{key}"), bag.source(f"allowances.{key}")),)
+        key: (
+            Term(
+                name,
+                bag.mm(f"allowances.{key}"),
+                bag.why(f"allowances.{key}"),
+                bag.source(f"allowances.{key}"),
+            ),
+        )
         for key, name in bag.bag.base.classes.items()
     }
     return {**sewn, "top": bag.bag.top.finish(bag, layer)}
@@ -102,7 +109,15 @@ def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
             "Fold",
             ((left, y), (right, y)),
             "lower long edge",
-            (("from the lower edge", Sum("From the lower edge to the fold", (Term("Part of the width", y, "The strip is folded in four."),))),),
+            (
+                (
+                    "from the lower edge",
+                    Sum(
+                        "From the lower edge to the fold",
+                        (Term("Part of the width", y, "The strip is folded in four."),),
+                    ),
+                ),
+            ),
         )
         for y in hang.item.make.creases(hang.width.total)
     )
@@ -110,7 +125,13 @@ def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
     if bag.bag.interfacing.cuts:
         # lines the strap's own rounding has already paid for are not rounded again
         short = hang.item.attach.core_short(bag, hang.prefix)
-        plain = Sum("How long to cut it", (Term("Strap, as cut", hang.length.total, "The core follows its strap."), *(Term(t.label, 2 * t.mm, t.why, t.source, 2) for t in short)))
+        plain = Sum(
+            "How long to cut it",
+            (
+                Term("Strap, as cut", hang.length.total, "The core follows its strap."),
+                *(Term(t.label, 2 * t.mm, t.why, t.source, 2) for t in short),
+            ),
+        )
         rest = bag.grid.fit(plain.total) - plain.total
         core_length = Sum(plain.label, (*plain.terms, *grid_term(rest)))
         core_terms = hang.item.make.core_width(bag, hang.prefix)
@@ -130,10 +151,22 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
             a, b = piece.cut[at], piece.cut[(at + 1) % len(piece.cut)]
             middle = Sum(
                 f"To the middle of the {name}",
-                (Term("Half of this edge", abs(b[0] - a[0]) / 2, "Fold the edge in half and snip, or measure."),),
+                (
+                    Term(
+                        "Half of this edge",
+                        abs(b[0] - a[0]) / 2,
+                        "Fold the edge in half and snip, or measure.",
+                    ),
+                ),
             )
             out.append(
-                Mark("notch", f"Middle of the {name}", (((a[0] + b[0]) / 2, a[1]),), f"either end of the {name} edge", (("from the end", middle),))
+                Mark(
+                    "notch",
+                    f"Middle of the {name}",
+                    (((a[0] + b[0]) / 2, a[1]),),
+                    f"either end of the {name} edge",
+                    (("from the end", middle),),
+                )
             )
     return tuple(out)
 

@@ -1,6 +1,6 @@
 """From millimetres to the text a maker reads."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from fractions import Fraction
 
 from ambitus.core.lengths.units import MM_PER, Unit, system_of
@@ -17,11 +17,20 @@ _WORKED = {"mm": 1, "cm": 2}
 _FOREIGN = {"mm": 4, "cm": 5, "in": 3}
 _FINEST_INCH = 64
 _WORKED_INCH = 32
+#: Millionths of a millimetre in 1/64 inch, and how far off one a length still counts as on it.
+_SIXTY_FOURTH, _DUST = 396_875, 50
+_MICRO_PER = {unit: int(MM_PER[unit] * 10**6) for unit in ("mm", "cm", "in")}
 
 
-def _nearest(value: Fraction) -> int:
-    """Return the nearest whole number, halves away from zero."""
-    return int(value + Fraction(1, 2)) if value >= 0 else -int(-value + Fraction(1, 2))
+def _micro(mm: float) -> int:
+    """Return *mm* in millionths of a millimetre: whole numbers from here on, so nothing drifts."""
+    return round(mm * 1e6)
+
+
+def _nearest(value: int, divisor: int) -> int:
+    """Return *value* ÷ *divisor* to the nearest whole number, halves away from zero."""
+    whole = (2 * abs(value) + divisor) // (2 * divisor)
+    return whole if value >= 0 else -whole
 
 
 def fraction_text(sixty_fourths: int) -> str:
@@ -65,16 +74,18 @@ class View:
 
     unit: Unit
     plan_unit: Unit
+    #: true if the unit shown belongs to the plan's own unit set
+    native: bool = field(init=False)
+    #: true if inches are shown as fractions
+    fractions: bool = field(init=False)
+    _decimals: int = field(init=False)
 
-    @property
-    def native(self) -> bool:
-        """True if the unit shown belongs to the plan's own unit set."""
-        return system_of(self.unit) == system_of(self.plan_unit)
-
-    @property
-    def fractions(self) -> bool:
-        """True if inches are shown as fractions."""
-        return self.unit == "in" and self.native
+    def __post_init__(self) -> None:
+        native = system_of(self.unit) == system_of(self.plan_unit)
+        fractions = native and self.unit == "in"
+        decimals = 0 if fractions else (_WORKED if native else _FOREIGN)[self.unit]
+        for name, value in (("native", native), ("fractions", fractions), ("_decimals", decimals)):
+            object.__setattr__(self, name, value)
 
     def chosen(self, mm: float) -> str:
         """
@@ -86,9 +97,10 @@ class View:
         ('339.725', '13.386')
         """
         if self.fractions:
-            parts = Fraction(round(mm * 1e6), 10**6) / MM_PER["in"] * _FINEST_INCH
-            if abs(parts - _nearest(parts)) < Fraction(1, 10000):
-                return fraction_text(_nearest(parts))
+            micro = _micro(mm)
+            parts = _nearest(micro, _SIXTY_FOURTH)
+            if abs(micro - parts * _SIXTY_FOURTH) < _DUST:
+                return fraction_text(parts)
         decimals = _EXACT[self.unit] if self.native else _FOREIGN[self.unit]
         return decimal_text(self._units(mm, decimals), decimals)
 
@@ -119,14 +131,15 @@ class View:
 
     # Sums are shown on one common quantum, so that what is shown adds up.
 
-    def quanta(self, mm: float, fine: bool = True) -> int:
+    def quanta(self, mm: float) -> int:
         """Return *mm* as a whole number of this view's smallest shown amount."""
         if self.fractions:
-            parts = Fraction(round(mm * 1e6), 10**6) / MM_PER["in"] * _FINEST_INCH
-            if fine and abs(parts - _nearest(parts)) < Fraction(1, 10000):
-                return _nearest(parts)
+            micro = _micro(mm)
+            parts = _nearest(micro, _SIXTY_FOURTH)
+            if abs(micro - parts * _SIXTY_FOURTH) < _DUST:
+                return parts
             step = _FINEST_INCH // _WORKED_INCH
-            return _nearest(parts / step) * step
+            return _nearest(micro, _SIXTY_FOURTH * step) * step
         return self._units(mm, self._decimals)
 
     def quantum_text(self, quanta: int, least_decimals: int) -> str:
@@ -145,9 +158,5 @@ class View:
             decimals -= 1
         return decimals
 
-    @property
-    def _decimals(self) -> int:
-        return _WORKED[self.unit] if self.native else _FOREIGN[self.unit]
-
     def _units(self, mm: float, decimals: int) -> int:
-        return _nearest(Fraction(round(mm * 1e6), 10**6) / MM_PER[self.unit] * 10**decimals)
+        return _nearest(_micro(mm) * 10**decimals, _MICRO_PER[self.unit])

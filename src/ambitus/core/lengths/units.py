@@ -18,12 +18,12 @@ MM_PER: dict[str, Fraction] = {
 
 #: Every spelling of a unit that may be typed, in lower case.
 SPELLINGS: dict[str, str] = {
-    **{word: "mm" for word in ("mm", "millimetre", "millimetres", "millimeter", "millimeters")},
-    **{word: "cm" for word in ("cm", "centimetre", "centimetres", "centimeter", "centimeters")},
-    **{word: "m" for word in ("m", "metre", "metres", "meter", "meters")},
-    **{word: "in" for word in ("in", "inch", "inches", '"', "″", "”", "''", "in.")},
-    **{word: "ft" for word in ("ft", "foot", "feet", "'", "′", "’", "ft.")},
-    **{word: "yd" for word in ("yd", "yds", "yard", "yards", "yd.")},
+    **dict.fromkeys(("mm", "millimetre", "millimetres", "millimeter", "millimeters"), "mm"),
+    **dict.fromkeys(("cm", "centimetre", "centimetres", "centimeter", "centimeters"), "cm"),
+    **dict.fromkeys(("m", "metre", "metres", "meter", "meters"), "m"),
+    **dict.fromkeys(("in", "inch", "inches", '"', "″", "”", "''", "in."), "in"),
+    **dict.fromkeys(("ft", "foot", "feet", "'", "′", "’", "ft."), "ft"),
+    **dict.fromkeys(("yd", "yds", "yard", "yards", "yd."), "yd"),
 }
 
 

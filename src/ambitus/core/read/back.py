@@ -5,7 +5,16 @@ from dataclasses import dataclass
 
 from ambitus.core.grammar.carry.read import drop_for_visible
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.read.cutlist import CutList, CutRow, Finding, ReadBag, Reader, ReadLayer, ReadStrap, StrapRow
+from ambitus.core.read.cutlist import (
+    CutList,
+    CutRow,
+    Finding,
+    ReadBag,
+    Reader,
+    ReadLayer,
+    ReadStrap,
+    StrapRow,
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,7 +30,15 @@ class Readers:
 def _known(kinds: Mapping[str, object], field: str, value: str) -> None:
     if value not in kinds:
         raise SpecProblems(
-            (Problem("not-a-choice", field, value[:40], f"“{value[:40]}” is not one of ours.", f"Use one of: {', '.join(kinds)}."),)
+            (
+                Problem(
+                    "not-a-choice",
+                    field,
+                    value[:40],
+                    f"“{value[:40]}” is not one of ours.",
+                    f"Use one of: {', '.join(kinds)}.",
+                ),
+            )
         )
 
 
@@ -62,7 +79,11 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     rows: dict[str, CutRow] = {row.role: row for row in reversed(cut_list.rows)}
     if "outer" not in rows:
         raise SpecProblems(
-            (Problem("missing", "rows", "", "There is no row for the outer.", "Add a row with role “outer”."),)
+            (
+                Problem(
+                    "missing", "rows", "", "There is no row for the outer.", "Add a row with role “outer”."
+                ),
+            )
         )
     try:
         top = readers.top[cut_list.top](cut_list.allowances)
@@ -75,7 +96,15 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     except KeyError as missing:
         name = str(missing.args[0])
         raise SpecProblems(
-            (Problem("missing", f"allowances.{name}", "", f"The allowance “{name}” is not given.", "Give it in mm."),)
+            (
+                Problem(
+                    "missing",
+                    f"allowances.{name}",
+                    "",
+                    f"The allowance “{name}” is not given.",
+                    "Give it in mm.",
+                ),
+            )
         ) from missing
     findings = layers["outer"].findings
     if "lining" in layers:

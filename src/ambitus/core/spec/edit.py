@@ -58,7 +58,11 @@ def put(spec: Spec, path: str, value: object) -> Spec:
 
 def _no_field(path: str) -> SpecProblems:
     return SpecProblems(
-        (Problem("unknown-field", path[:60], "", f"“{path[:60]}” is not a field of this bag.", "Take it out."),)
+        (
+            Problem(
+                "unknown-field", path[:60], "", f"“{path[:60]}” is not a field of this bag.", "Take it out."
+            ),
+        )
     )
 
 

@@ -13,6 +13,10 @@ SPEC_VERSION = 1
 Given = float | int | str | None
 
 
+def _one_strap() -> list[dict[str, Any]]:
+    return [{}]
+
+
 class GridSpec(BaseModel):
     """The cutting grid: its step in mm, and which way to round."""
 
@@ -47,7 +51,12 @@ class Spec(BaseModel):
                     "size": {"width": 340, "height": 280, "depth": 120},
                     "carry": [{"drop": 260}],
                 },
-                {"version": 1, "unit": "in", "size": {"width": "13 3/8 in"}, "allowances": {"general": "3/8 in"}},
+                {
+                    "version": 1,
+                    "unit": "in",
+                    "size": {"width": "13 3/8 in"},
+                    "allowances": {"general": "3/8 in"},
+                },
             ]
         },
     )
@@ -61,5 +70,5 @@ class Spec(BaseModel):
     top: dict[str, Any] = Field(default_factory=dict)
     cloth: dict[str, Any] = Field(default_factory=dict)
     interfacing: dict[str, Any] = Field(default_factory=dict)
-    carry: list[dict[str, Any]] = Field(default_factory=lambda: [{}])
+    carry: list[dict[str, Any]] = Field(default_factory=_one_strap)
     allowances: dict[str, Any] = Field(default_factory=dict)

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Grammar, Param, Strap
-from ambitus.core.lengths import Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
+from ambitus.core.lengths import MM_PER, Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import Spec
@@ -38,7 +38,8 @@ def allowance_param(path: str, name: str) -> Param:
 def all_params(bag: Bag) -> tuple[tuple[str, Param], ...]:
     """Return every field of *bag*, allowance overrides included, with its path."""
     overrides = tuple(
-        (f"allowances.{key}", allowance_param(f"allowances.{key}", name)) for key, name in bag.classes().items()
+        (f"allowances.{key}", allowance_param(f"allowances.{key}", name))
+        for key, name in bag.classes().items()
     )
     return bag.params() + overrides
 
@@ -74,14 +75,27 @@ def _shorten(value: object) -> str:
     return text if len(text) <= 40 else text[:39] + "…"
 
 
-def read_length(param: Param, path: str, raw: object, view: View, measured: Mapping[str, float], bare: str = "") -> float:
+def _limits(param: Param, view: View) -> tuple[str, str]:
+    """Return the range of a field as text, in inches rounded inwards to what a ruler shows."""
+    if view.unit != "in":
+        return view.with_unit(param.low), view.with_unit(param.high)
+    eighth, inch = float(MM_PER["in"] / 8), float(MM_PER["in"])
+    low = math.ceil(param.low / eighth) * eighth
+    high = math.floor(param.high / inch) * inch if param.high >= inch else param.high
+    whole = View("in", "in")
+    return whole.with_unit(low), whole.with_unit(high)
+
+
+def read_length(
+    param: Param, path: str, raw: object, view: View, measured: Mapping[str, float], bare: str = ""
+) -> float:
     """
     Return *raw* as mm: a number is millimetres; a string carries its unit, or takes *bare*.
 
     Raises:
         SpecProblems: If it is no length, or outside the field's range.
     """
-    low, high = view.with_unit(param.low), view.with_unit(param.high)
+    low, high = _limits(param, view)
     between = f"Choose a length between {low} and {high}."
     if isinstance(raw, str):
         named = {k.lower(): v for k, v in measured.items()}.get(raw.strip().lower())
@@ -96,7 +110,9 @@ def read_length(param: Param, path: str, raw: object, view: View, measured: Mapp
     elif isinstance(raw, int | float) and not isinstance(raw, bool) and math.isfinite(raw):
         mm = float(raw)
     else:
-        raise SpecProblems((Problem("not-a-length", path, _shorten(raw), f"{_shorten(raw)} is not a length.", between),))
+        raise SpecProblems(
+            (Problem("not-a-length", path, _shorten(raw), f"{_shorten(raw)} is not a length.", between),)
+        )
     typed = _shorten(raw) if isinstance(raw, str) else view.with_unit(mm)
     if mm < param.low - 1e-9:
         less = "has to be more than nothing" if mm == 0 else f"is less than {low}"
@@ -114,7 +130,15 @@ def read_choice(param: Param, path: str, raw: object) -> str:
         return raw
     allowed = ", ".join(o.key for o in param.options)
     raise SpecProblems(
-        (Problem("not-a-choice", path, _shorten(raw), f"“{_shorten(raw)}” is not a choice here.", f"Use one of: {allowed}."),)
+        (
+            Problem(
+                "not-a-choice",
+                path,
+                _shorten(raw),
+                f"“{_shorten(raw)}” is not a choice here.",
+                f"Use one of: {allowed}.",
+            ),
+        )
     )
 
 
@@ -133,7 +157,11 @@ class _Resolving:
         if usual is not None and param.kind != "choice":
             return Value(usual, "default", "Your usual.")
         default = self.preset.get(path, param.default)
-        why = f"The usual size of a {self.spec.preset} here; change it to yours." if path in self.preset else param.why
+        why = (
+            f"The usual size of a {self.spec.preset} here; change it to yours."
+            if path in self.preset
+            else param.why
+        )
         if isinstance(default, Pair):
             return Value(default.mm(self.spec.unit), "default", why)
         if callable(default):
@@ -166,7 +194,13 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
         if isinstance(kind, str) and kind in variants:
             return variants[kind]
         problems.append(
-            Problem("not-a-choice", path, _shorten(kind), f"“{_shorten(kind)}” is not one of ours.", f"Use one of: {', '.join(variants)}.")
+            Problem(
+                "not-a-choice",
+                path,
+                _shorten(kind),
+                f"“{_shorten(kind)}” is not one of ours.",
+                f"Use one of: {', '.join(variants)}.",
+            )
         )
         return variants[kinds[slot]]
 
@@ -194,7 +228,13 @@ def _unknown_fields(spec: Spec, bag: Bag) -> list[Problem]:
             root = path.rsplit(".", 1)[0]
             near = ", ".join(sorted(k.rsplit(".", 1)[1] for k in known if k.rsplit(".", 1)[0] == root))
             out.append(
-                Problem("unknown-field", path, _shorten(value), f"“{path}” is not a field of this bag.", f"Take it out, or use one of: {near}.")
+                Problem(
+                    "unknown-field",
+                    path,
+                    _shorten(value),
+                    f"“{path}” is not a field of this bag.",
+                    f"Take it out, or use one of: {near}.",
+                )
             )
     return out
 
@@ -206,7 +246,13 @@ def _grid(spec: Spec, problems: list[Problem]) -> Grid:
     if not any(abs(step - s) < 1e-6 for s in steps_for(spec.unit)):
         offered = ", ".join(f"{s:g}" for s in steps_for(spec.unit))
         problems.append(
-            Problem("not-a-choice", "grid.step", f"{step:g}", f"A cutting grid of {step:g} mm is not offered here.", f"Use one of (mm): {offered}.")
+            Problem(
+                "not-a-choice",
+                "grid.step",
+                f"{step:g}",
+                f"A cutting grid of {step:g} mm is not offered here.",
+                f"Use one of (mm): {offered}.",
+            )
         )
         return Grid(default_step(spec.unit), spec.grid.rounding)
     return Grid(step, spec.grid.rounding)
@@ -223,7 +269,15 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
     if preset is None:
         known = ", ".join(facts.presets)
         raise SpecProblems(
-            (Problem("not-a-choice", "preset", _shorten(spec.preset), f"“{_shorten(spec.preset)}” is not a way to begin.", f"Use one of: {known}."),)
+            (
+                Problem(
+                    "not-a-choice",
+                    "preset",
+                    _shorten(spec.preset),
+                    f"“{_shorten(spec.preset)}” is not a way to begin.",
+                    f"Use one of: {known}.",
+                ),
+            )
         )
     bag, problems = choose_variants(spec, grammar, preset.kinds)
     problems += _unknown_fields(spec, bag)
@@ -238,7 +292,9 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
     for path, param in all_params(bag)[len(bag.params()) :]:
         given = work.field(path, param, so_far)
         if given.value is None:
-            why = "General allowance." if general.source != "measured" else f"General allowance. {general.why}"
+            why = (
+                "General allowance." if general.source != "measured" else f"General allowance. {general.why}"
+            )
             given = Value(general.value, general.source, why)
         elif given.source == "chosen":
             given = Value(given.value, "chosen", f"Your own allowance for the {param.label.lower()}.")
@@ -246,4 +302,3 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
     if problems:
         raise SpecProblems(tuple(problems))
     return so_far
-

@@ -10,12 +10,15 @@ from ambitus.core.steps.model import Step, in_order
 CAUTIONS = {
     "hot iron": "The iron and its steam burn: keep fingers, cords and children clear of it.",
     "steam": "Let pressed folds cool before they are moved.",
-    "blade": "Cut on a board, away from the hand; close a rotary cutter whenever it is put down, never cut in the air.",
-    "needle over bulk": "Slow down or turn the wheel by hand over thick places: a needle that strikes pins or bulk can break. Protect your eyes.",
+    "blade": "Cut on a board, away from the hand; close a rotary cutter whenever it is put down, "
+    "never cut in the air.",
+    "needle over bulk": "Slow down or turn the wheel by hand over thick places: a needle that strikes "
+    "pins or bulk can break. Protect your eyes.",
     "pins": "Take pins out before the needle reaches them.",
     "free arm": "See that only one side of the bag lies over the plate, or front is sewn to back.",
     "melting": "This cloth melts and smokes under heat: use no iron on it without a test, and air the room.",
-    "small children": "Straps and cords can strangle, and a bag over the head can suffocate: keep them from small children.",
+    "small children": "Straps and cords can strangle, and a bag over the head can suffocate: "
+    "keep them from small children.",
 }
 
 #: What every sheet ends with.
@@ -74,7 +77,9 @@ def _common(bag: Resolved) -> Iterator[Step]:
             200,
             needs=("pieces marked",),
             gives=("outer panels ready",),
-            settings="Press, do not slide; let it cool flat." if facts.fused else "Long stitch, inside the allowance.",
+            settings="Press, do not slide; let it cool flat."
+            if facts.fused
+            else "Long stitch, inside the allowance.",
             cautions=("hot iron",) if facts.fused else (),
         )
         yield Step(

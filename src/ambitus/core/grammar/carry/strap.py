@@ -28,9 +28,23 @@ STRAP_PARAMS = (
             Option("length", "Visible length", "From top edge to top edge, along the strap."),
         ),
     ),
-    Param("drop", "Drop", "length", Pair(260, paired(25).inch * 10), low=1, high=1500, shown_when=("measure", "drop")),
     Param(
-        "length", "Visible length", "length", Pair(600, paired(60).inch * 10 - 1), low=10, high=3000, shown_when=("measure", "length")
+        "drop",
+        "Drop",
+        "length",
+        Pair(260, paired(25).inch * 10),
+        low=1,
+        high=1500,
+        shown_when=("measure", "drop"),
+    ),
+    Param(
+        "length",
+        "Visible length",
+        "length",
+        Pair(600, paired(60).inch * 10 - 1),
+        low=10,
+        high=3000,
+        shown_when=("measure", "length"),
     ),
     Param(
         "held",
@@ -53,9 +67,27 @@ STRAP_PARAMS = (
             Option("gap", "By the gap between its ends", "Centre to centre, in the middle of the face."),
         ),
     ),
-    Param("from_side", "From the side seam", "length", paired(100), low=0, high=1500, shown_when=("place", "side_seam")),
-    Param("from_face", "From the edge of the face", "length", paired(75), low=0, high=1500, shown_when=("place", "face_edge")),
-    Param("gap", "Gap between the ends", "length", paired(110), low=1, high=2500, shown_when=("place", "gap")),
+    Param(
+        "from_side",
+        "From the side seam",
+        "length",
+        paired(100),
+        low=0,
+        high=1500,
+        shown_when=("place", "side_seam"),
+    ),
+    Param(
+        "from_face",
+        "From the edge of the face",
+        "length",
+        paired(75),
+        low=0,
+        high=1500,
+        shown_when=("place", "face_edge"),
+    ),
+    Param(
+        "gap", "Gap between the ends", "length", paired(110), low=1, high=2500, shown_when=("place", "gap")
+    ),
 )
 
 
@@ -156,7 +188,9 @@ def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Te
     return (
         side,
         half_top,
-        Term("Half the gap", -snap(bag.mm(path) / 2), "Back from the middle to the strap's centre.", "derived"),
+        Term(
+            "Half the gap", -snap(bag.mm(path) / 2), "Back from the middle to the strap's centre.", "derived"
+        ),
     )
 
 

@@ -28,7 +28,5 @@ WOVEN = Variant(
         Param("outer", "Outer cloth", "choice", "canvas", options=CLOTHS),
         Param("lining", "Lining cloth", "choice", "quilting_cotton", options=CLOTHS),
     ),
-    phrase=Phrase(
-        "cloth", "Cloth", "A ", _says, choices=("cloth.outer", "cloth.lining")
-    ),
+    phrase=Phrase("cloth", "Cloth", "A ", _says, choices=("cloth.outer", "cloth.lining")),
 )

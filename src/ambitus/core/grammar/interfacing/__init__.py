@@ -13,7 +13,12 @@ MATERIALS = (
     Option("foam", "Sew-in foam"),
 )
 MATERIAL = Param(
-    "material", "Interfacing", "choice", "fusible_medium", options=MATERIALS, help="Fleece and foam are bulky."
+    "material",
+    "Interfacing",
+    "choice",
+    "fusible_medium",
+    options=MATERIALS,
+    help="Fleece and foam are bulky.",
 )
 
 
@@ -46,7 +51,11 @@ NONE = Interfacing(
     label="None",
     help="Soft, or a cloth that stands by itself.",
     phrase=Phrase(
-        "interfacing", "Interfacing", ", interfacing ", lambda bag, view, prefix: "left out", ("interfacing.kind",)
+        "interfacing",
+        "Interfacing",
+        ", interfacing ",
+        lambda bag, view, prefix: "left out",
+        ("interfacing.kind",),
     ),
     cuts=False,
     finish=_none,

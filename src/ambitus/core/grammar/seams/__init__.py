@@ -29,6 +29,12 @@ PLAIN = Variant(
         "Seams and allowances",
         ", sewn with ",
         _says,
-        fields=("allowances.general", "allowances.side", "allowances.base", "allowances.corner", "allowances.top"),
+        fields=(
+            "allowances.general",
+            "allowances.side",
+            "allowances.base",
+            "allowances.corner",
+            "allowances.top",
+        ),
     ),
 )

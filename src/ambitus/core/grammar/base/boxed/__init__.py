@@ -21,7 +21,11 @@ BOXED = Base(
             "face",
             options=(
                 Option("face", "The face that stands", "Width is read across the front of the filled bag."),
-                Option("flat", "The flat bag", "Width is read across the mouth, laid flat: face and depth together."),
+                Option(
+                    "flat",
+                    "The flat bag",
+                    "Width is read across the mouth, laid flat: face and depth together.",
+                ),
             ),
         ),
     ),
@@ -29,8 +33,9 @@ BOXED = Base(
         key="base",
         label="Base",
         before="with a ",
-        says=lambda bag, view, prefix: "boxed base"
-        + (" measured flat" if bag.choice("base.width_means") == "flat" else ""),
+        says=lambda bag, view, prefix: (
+            "boxed base" + (" measured flat" if bag.choice("base.width_means") == "flat" else "")
+        ),
         choices=("base.kind", "base.width_means"),
     ),
     classes={"side": "Side seam", "base": "Base seam", "corner": "Corner seam"},

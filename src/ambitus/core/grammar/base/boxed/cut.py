@@ -67,7 +67,9 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     asked_height, half = bag.mm("size.height"), snap(depth / 2)
     plain = asked_height + half + base + top
     height = snap(asked_height + bag.grid.fit(plain) - plain)
-    half_term = depth_term(bag, "Half the depth", half, "The panel runs under to the middle of the base.", 0.5)
+    half_term = depth_term(
+        bag, "Half the depth", half, "The panel runs under to the middle of the base.", 0.5
+    )
     height_terms = (
         Term("Finished height", asked_height, bag.why("size.height"), bag.source("size.height")),
         half_term,
@@ -85,13 +87,24 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
         Edge("corner left rise", "corner", (half, half)),
     )
     cut_half = depth_term(
-        bag, "Half the depth", half, "The cut-out is half the depth each way, from seam line to seam line.", 0.5
+        bag,
+        "Half the depth",
+        half,
+        "The cut-out is half the depth each way, from seam line to seam line.",
+        0.5,
     )
     measures = (
         Measure("width", "How wide to cut it", "x", "side left", "side right", width_terms, beside="top"),
         Measure("height", "How high to cut it", "y", "base", "top", height_terms, beside="left"),
         Measure(
-            "across", "Corner cut-out, across", "x", "side left", "corner left rise", (cut_half,), False, "bottom"
+            "across",
+            "Corner cut-out, across",
+            "x",
+            "side left",
+            "corner left rise",
+            (cut_half,),
+            False,
+            "bottom",
         ),
         Measure("up", "Corner cut-out, up", "y", "base", "corner left run", (cut_half,), False, "left"),
     )

@@ -57,4 +57,6 @@ def read(row: CutRow, allowances: Mapping[str, float], top: float) -> ReadLayer:
             Term("Half the depth", -depth.total / 2, "Lies under the bag."),
         ),
     )
-    return ReadLayer({"width": width, "height": height, "depth": depth, "flat_opening": flat}, tuple(findings))
+    return ReadLayer(
+        {"width": width, "height": height, "depth": depth, "flat_opening": flat}, tuple(findings)
+    )

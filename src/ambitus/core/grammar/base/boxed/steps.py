@@ -15,7 +15,8 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
         Step(
             key="cut corners",
             title="Cut the corner squares out of the panels",
-            say="Measure each cut-out again before cutting it: it sets the depth, and cloth cannot be put back.",
+            say="Measure each cut-out again before cutting it: it sets the depth, and "
+            "cloth cannot be put back.",
             rank=150,
             needs=("pieces cut",),
             gives=("corners cut out",),

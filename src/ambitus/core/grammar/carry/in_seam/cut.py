@@ -37,12 +37,30 @@ def marks(bag: Resolved, prefix: str, form: Form, piece: Piece) -> tuple[Mark, .
     if bag.choice(f"{prefix}.place") != "gap":
         # the other strap end mirrors this one, so the middle of the panel stays the middle
         rest = snap((right[0] - left[0]) / 2)
-        gap = Sum("Between the two centres", (Term("Panel", 2 * rest, "As cut."), Term("Both strap places", -2 * placed.total, "From either side.", times=2)))
+        gap = Sum(
+            "Between the two centres",
+            (
+                Term("Panel", 2 * rest, "As cut."),
+                Term("Both strap places", -2 * placed.total, "From either side.", times=2),
+            ),
+        )
     else:
         path = f"{prefix}.gap"
         gap = Sum("Between the two centres", (Term("Gap", bag.mm(path), bag.why(path), bag.source(path)),))
     y = right[1]
     return (
-        Mark("strap", "Strap centre", ((left[0] + placed.total, y),), "top left", (("from the left", placed), ("apart", gap))),
-        Mark("strap", "Strap centre", ((right[0] - placed.total, y),), "top right", (("from the right", placed),)),
+        Mark(
+            "strap",
+            "Strap centre",
+            ((left[0] + placed.total, y),),
+            "top left",
+            (("from the left", placed), ("apart", gap)),
+        ),
+        Mark(
+            "strap",
+            "Strap centre",
+            ((right[0] - placed.total, y),),
+            "top right",
+            (("from the right", placed),),
+        ),
     )

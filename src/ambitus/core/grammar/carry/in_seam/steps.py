@@ -13,7 +13,8 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
         Step(
             f"strap {at} baste",
             "Baste the straps to the outer",
-            "Each on its own panel, ends at their marks, pointing up past the raw edge and hanging down the right side.",
+            "Each on its own panel, both ends at their marks and reaching up past the raw edge, "
+            "the strap hanging down the right side.",
             540,
             needs=(f"carry {at} made", "outer body sewn"),
             gives=(f"carry {at} basted",),

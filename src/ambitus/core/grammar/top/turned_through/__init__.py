@@ -46,8 +46,9 @@ TURNED_THROUGH = Top(
         key="top",
         label="Top and lining",
         before=", ",
-        says=lambda bag, view, prefix: "lined and turned through"
-        + ("" if bag.choice("top.gap_in") == "base" else " a side gap"),
+        says=lambda bag, view, prefix: (
+            "lined and turned through" + ("" if bag.choice("top.gap_in") == "base" else " a side gap")
+        ),
         choices=("top.kind", "top.gap_in"),
         fields=("top.gap",),
     ),

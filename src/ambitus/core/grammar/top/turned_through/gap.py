@@ -64,8 +64,16 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     start = Sum(
         "From the corner to the gap",
         (
-            Term("Seam before the gap", snap((seam - gap) / 2), "The gap lies in the middle of its straight seam."),
-            Term(f"{'Corner' if name == 'base' else 'Cut-out'} allowance", spare, "From the raw corner to the seam line."),
+            Term(
+                "Seam before the gap",
+                snap((seam - gap) / 2),
+                "The gap lies in the middle of its straight seam.",
+            ),
+            Term(
+                f"{'Corner' if name == 'base' else 'Cut-out'} allowance",
+                spare,
+                "From the raw corner to the seam line.",
+            ),
         ),
     )
     gap_term = Term("Turning gap", gap, bag.why("top.gap"), bag.source("top.gap"))

@@ -14,7 +14,8 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
         Step(
             "gap open",
             "See that the gap is open",
-            f"The lining's {where} seam has its gap, with both ends secured. Without it the bag is sewn shut.",
+            f"The lining's {where} seam has its gap, with both ends secured. "
+            "Without it the bag is sewn shut.",
             600,
             needs=("lining body sewn",),
             gives=("gap is open",),

@@ -1,0 +1,47 @@
+"""Sample plans from the kit room of an invented village band. Laid out once; then they are the user's."""
+
+from ambitus.core.spec.model import Spec
+from ambitus.store import Plans
+from ambitus.web.drafting import saved_from
+
+DEMO: tuple[tuple[str, dict[str, object]], ...] = (
+    (
+        "March folder tote",
+        {
+            "unit": "cm",
+            "size": {"width": 340, "height": 280, "depth": 120},
+            "cloth": {"outer": "canvas", "lining": "quilting_cotton"},
+            "carry": [{"width": 28, "drop": 260, "from_side": 165}],
+        },
+    ),
+    (
+        "Librarian’s score carrier",
+        {
+            "unit": "mm",
+            "size": {"width": 395, "height": 330, "depth": 75},
+            "cloth": {"outer": "denim", "lining": "calico"},
+            "interfacing": {"kind": "full", "material": "fusible_light"},
+            "allowances": {"general": 12, "corner": 10},
+            "carry": [{"width": 32, "drop": 245, "held": "shoulder", "place": "gap", "gap": 140}],
+        },
+    ),
+    (
+        "Cornet bench tote",
+        {
+            "unit": "in",
+            "size": {"width": "13 3/8 in", "height": "11 in", "depth": "4 3/4 in"},
+            "cloth": {"outer": "linen", "lining": "quilting_cotton"},
+            "allowances": {"general": "1/2 in"},
+            "carry": [{"width": "1 1/8 in", "measure": "length", "length": "24 in", "from_side": "6 1/2 in"}],
+        },
+    ),
+)
+
+
+def lay_out(plans: Plans) -> None:
+    """Begin the sample plans, unless that was done before in this database."""
+    if plans.kept("demo") is not None:
+        return
+    for name, spec in reversed(DEMO):
+        plans.begin(name, saved_from(Spec.model_validate(spec)), "Sample plan")
+    plans.keep("demo", {"laid_out": True})

@@ -1,0 +1,58 @@
+"""``ambitus serve`` and ``ambitus demo``."""
+
+import argparse
+import socket
+from collections.abc import Sequence
+from pathlib import Path
+
+import uvicorn
+
+from ambitus.cli.demo_data import lay_out
+from ambitus.web.app import make_app
+
+_HOST = "127.0.0.1"
+
+
+def _free_port(wanted: int) -> int:
+    """Return *wanted*, or the next free port after it."""
+    for port in range(wanted, wanted + 50):
+        with socket.socket() as probe:
+            probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+            try:
+                probe.bind((_HOST, port))
+            except OSError:
+                continue
+            return port
+    raise SystemExit(f"No free port from {wanted} to {wanted + 49}. Give another with --port.")
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(
+        "ambitus", description="Works out every piece of a bag from its finished size."
+    )
+    commands = parser.add_subparsers(dest="command", required=True)
+    for name, text in (("serve", "serve the screens"), ("demo", "serve with the sample plans laid out")):
+        one = commands.add_parser(name, help=text)
+        one.add_argument(
+            "--data", type=Path, default=Path("data"), help="folder that keeps the plans (default: data)"
+        )
+        one.add_argument("--dist", type=Path, default=Path("frontend/dist"), help="built screens")
+        one.add_argument("--port", type=int, default=8340, help="first port to try (default: 8340)")
+    return parser
+
+
+def main(arguments: Sequence[str] | None = None) -> int:
+    """Run a command; return its exit code."""
+    given = _parser().parse_args(arguments)
+    demo = given.command == "demo"
+    app = make_app(given.data / ("demo.sqlite" if demo else "ambitus.sqlite"), given.dist)
+    if demo:
+        lay_out(app.state.plans)
+    port = _free_port(given.port)
+    print(f"Ambitus is at http://{_HOST}:{port} — stop it with Ctrl+C.", flush=True)
+    uvicorn.run(app, host=_HOST, port=port, log_level="warning", access_log=False, server_header=False)
+    return 0
+
+
+if __name__ == "__main__":
+    raise SystemExit(main())

@@ -1,0 +1,105 @@
+"""Pieces lying flat: cut line, stitch line, marks, grain, and where each dimension is read."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from ambitus.core.drawing.paths import path
+from ambitus.core.form.model import Piece
+from ambitus.core.geometry import Point, bounds
+
+#: A strip longer than this many times the widest other piece is drawn with a break.
+_BREAK_OVER = 1.5
+
+
+@dataclass(frozen=True, slots=True)
+class MarkShape:
+    """A mark to paint: path data and its kind."""
+
+    d: str
+    kind: str
+
+
+@dataclass(frozen=True, slots=True)
+class FlatPiece:
+    """A piece as a picture: its box is (left, top, width, height) in mm, at true scale unless broken."""
+
+    box: tuple[float, float, float, float]
+    cut: str
+    stitch: str
+    grain: str
+    marks: tuple[MarkShape, ...]
+    spans: Mapping[str, str]
+    broken: str
+
+
+def _notch(p: Point, size: float, kind: str) -> str:
+    x, y = p
+    if kind == "strap":
+        return path([(x - size, y), (x, y + size * 1.4), (x + size, y)], closed=True)
+    return path([(x, y - size * 0.1), (x, y + size)])
+
+
+def flat_piece(piece: Piece, widest: float) -> FlatPiece:
+    """Return the picture of *piece*; *widest* is the width of the widest panel, which sets the scale."""
+    left, bottom, right, top = bounds(piece.cut)
+    width, tall = right - left, top - bottom
+    limit = widest * _BREAK_OVER
+    taken = width - limit if width > limit > 0 else 0.0
+    middle = (left + right) / 2
+
+    def here(p: Point) -> Point:
+        x = p[0] - taken if p[0] > middle else p[0]
+        return x, -p[1]
+
+    def drawn(points: Sequence[Point], closed: bool = True) -> str:
+        return path([here(p) for p in points], closed=closed)
+
+    size = min(tall, width - taken) * 0.06
+    marks = []
+    for mark in piece.marks:
+        if len(mark.points) == 1:
+            x, y = here(mark.points[0])
+            down = mark.points[0][1] > (top + bottom) / 2
+            marks.append(MarkShape(_notch((x, y), size if down else -size, mark.kind), mark.kind))
+        else:
+            marks.append(MarkShape(drawn(mark.points, False), mark.kind))
+    spans = {}
+    for key, (a, b) in piece.spans.items():
+        spans[key] = path([here(a), here(b)])
+    zigzag = ""
+    if taken:
+        step = tall / 4
+        zigzag = path(
+            [
+                (here((middle, 0))[0] + (tall * 0.05 if i % 2 else -tall * 0.05), -top + step * i)
+                for i in range(5)
+            ]
+        )
+    return FlatPiece(
+        box=(left, -top, width - taken, tall),
+        cut=drawn(piece.cut),
+        stitch=drawn(piece.stitch),
+        grain=_grain(piece, (left, bottom, right - taken, top)),
+        marks=tuple(marks),
+        spans=spans,
+        broken=zigzag,
+    )
+
+
+def _grain(piece: Piece, box: tuple[float, float, float, float]) -> str:
+    """Return the grain arrow: along the height of panels, along the length of strips."""
+    left, bottom, right, top = box
+    cx, cy = (left + right) / 2, -(top + bottom) / 2
+    if piece.on_fold:
+        half, head = (top - bottom) * 0.2, (top - bottom) * 0.025
+        return (
+            path([(cx, cy - half), (cx, cy + half)])
+            + path([(cx - head, cy - half + head * 2), (cx, cy - half), (cx + head, cy - half + head * 2)])
+            + path([(cx - head, cy + half - head * 2), (cx, cy + half), (cx + head, cy + half - head * 2)])
+        )
+    half, head = (right - left) * 0.14, (top - bottom) * 0.09
+    return (
+        path([(cx - half, cy), (cx + half, cy)])
+        + path([(cx - half + head * 2, cy - head), (cx - half, cy), (cx - half + head * 2, cy + head)])
+        + path([(cx + half - head * 2, cy - head), (cx + half, cy), (cx + half - head * 2, cy + head)])
+    )

@@ -1,0 +1,214 @@
+"""The bag standing up: one loft from base ring to mouth ring, seen a little from the right and above."""
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+from ambitus.core.drawing.paths import path
+from ambitus.core.form.model import Form
+from ambitus.core.geometry import Point, area, bounds, unit_vector
+from ambitus.core.grammar.carry.strap import Hang
+
+#: What one millimetre of depth becomes, to the right and up.
+_RIGHT, _UP = 0.5, 0.3
+#: Topstitching below the mouth, in the picture only.
+_TOPSTITCH = 9.0
+_STRAP_POINTS = 28
+
+Point3 = tuple[float, float, float]
+
+
+@dataclass(frozen=True, slots=True)
+class Shape:
+    """Something to paint: path data, what layer it belongs to, and how."""
+
+    d: str
+    layer: str
+    style: Literal["fill", "stitch", "line", "far"]
+
+
+@dataclass(frozen=True, slots=True)
+class DimensionLine:
+    """A dimension on the picture: which field it shows, its line with end ticks, where its number goes."""
+
+    path: str
+    label: str
+    d: str
+    x: float
+    y: float
+    anchor: Literal["start", "middle", "end"]
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """The whole picture: what it spans (left, top, width, height), shapes from far to near, dimensions."""
+
+    box: tuple[float, float, float, float]
+    shapes: tuple[Shape, ...]
+    dimensions: tuple[DimensionLine, ...]
+
+
+def project(p: Point3) -> Point:
+    """Return a point (x right, y away, z up) on the picture, y down."""
+    x, y, z = p
+    return x + y * _RIGHT, -(z + y * _UP)
+
+
+def ring_point(ring: tuple[Point, ...], part: float) -> Point:
+    """Return the point *part* of the way round *ring*, starting at its first point."""
+    sides = [math.dist(ring[i], ring[(i + 1) % len(ring)]) for i in range(len(ring))]
+    left = (part % 1.0) * sum(sides)
+    for i, side in enumerate(sides):
+        if left <= side and side > 0:
+            a, b = ring[i], ring[(i + 1) % len(ring)]
+            return a[0] + (b[0] - a[0]) * left / side, a[1] + (b[1] - a[1]) * left / side
+        left -= side
+    return ring[0]
+
+
+def _at(ring: tuple[Point, ...], z: float) -> list[Point3]:
+    return [(x, y, z) for x, y in ring]
+
+
+def _walls(form: Form) -> list[list[Point3]]:
+    """Return the walls that face the eye, neighbours in one plane put together."""
+    base, mouth = _at(form.base_ring, 0.0), _at(form.mouth_ring, form.height)
+    n = len(base)
+    walls: list[tuple[Point, list[Point3]]] = []
+    for i in range(n):
+        j = (i + 1) % n
+        quad = [base[i], base[j], mouth[j], mouth[i]]
+        seen = [project(p) for p in quad]
+        if area([(x, -y) for x, y in seen]) <= 1e-6:
+            continue
+        way = unit_vector(form.base_ring[i], form.base_ring[j])
+        if walls and math.dist(walls[-1][0], way) < 1e-6 and walls[-1][1][1] == base[i]:
+            walls[-1][1][1:3] = [base[j], mouth[j]]
+        else:
+            walls.append((way, quad))
+    return [quad for _, quad in walls]
+
+
+def _strap(form: Form, hang: Hang, back: bool) -> str:
+    """Return one strap as a closed band, rising from its two places on the mouth."""
+    around = form.mouth_length
+    first = form.front_starts + (0.5 if back else 0.0)
+    ends = [first + hang.offset / around, first + (hang.offset + hang.gap) / around]
+    (ax, ay), (bx, by) = (ring_point(form.mouth_ring, e) for e in ends)
+    rise = max(0.0, hang.drop or 0.0) + hang.finished_width / 2
+    half = hang.finished_width / 2
+    # across the chord t runs 0…1, up z; the control points make the top of the curve `rise` high
+    chord = math.dist((ax, ay), (bx, by))
+    centre: list[Point] = []
+    for i in range(_STRAP_POINTS + 1):
+        t = i / _STRAP_POINTS
+        along = 3 * (1 - t) * t**2 + t**3
+        centre.append((along * chord, 4 * rise * (1 - t) * t))
+    outer: list[Point] = []
+    inner: list[Point] = []
+    for i, (x, z) in enumerate(centre):
+        before, after = centre[max(0, i - 1)], centre[min(_STRAP_POINTS, i + 1)]
+        ux, uz = unit_vector(before, after)
+        if i in (0, _STRAP_POINTS):
+            ux, uz = 0.0, 1.0 if i == 0 else -1.0
+        outer.append((x - uz * half, z + ux * half))
+        inner.append((x + uz * half, z - ux * half))
+
+    def placed(p: Point) -> Point:
+        t = p[0] / chord if chord > 1e-9 else 0.0
+        return project((ax + (bx - ax) * t, ay + (by - ay) * t, form.height + max(0.0, p[1])))
+
+    return path([placed(p) for p in [*outer, *reversed(inner)]], closed=True)
+
+
+def _ticked(a: Point, b: Point, tick: float) -> str:
+    ux, uy = unit_vector(a, b)
+    nx, ny = -uy * tick / 2, ux * tick / 2
+    ends = [path([(p[0] - nx, p[1] - ny), (p[0] + nx, p[1] + ny)]) for p in (a, b)]
+    return path([a, b]) + "".join(ends)
+
+
+def standing(form: Form, hangs: tuple[Hang, ...], size_paths: dict[str, str]) -> Standing:
+    """
+    Return the standing view of *form* with its straps.
+
+    *size_paths* gives, for width, height and depth, the field that a change of its number goes to.
+    """
+    shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs]
+    mouth = [project(p) for p in _at(form.mouth_ring, form.height)]
+    shapes.append(Shape(path(mouth, closed=True), "lining", "fill"))
+    shapes += [Shape(_strap(form, h, back=False), "strap", "fill") for h in hangs]
+    walls = _walls(form)
+    for i, quad in enumerate(walls):
+        shapes.append(
+            Shape(path([project(p) for p in quad], closed=True), "outer", "fill" if i == 0 else "far")
+        )
+        low = max(0.0, form.height - _TOPSTITCH)
+        stitches = [project((quad[2][0], quad[2][1], low)), project((quad[3][0], quad[3][1], low))]
+        shapes.append(Shape(path(stitches), "outer", "stitch"))
+    for part in form.standing_seams:
+        (bx, by), (mx, my) = ring_point(form.base_ring, part), ring_point(form.mouth_ring, part)
+        if any(_on_wall((bx, by), wall) for wall in walls):
+            shapes.append(
+                Shape(path([project((bx, by, 0.0)), project((mx, my, form.height))]), "outer", "stitch")
+            )
+    return _with_dimensions(form, hangs, size_paths, shapes, mouth, walls)
+
+
+def _on_wall(p: Point, wall: list[Point3]) -> bool:
+    a, b = wall[0][:2], wall[1][:2]
+    return abs(math.dist(a, p) + math.dist(p, b) - math.dist(a, b)) < 1e-6
+
+
+def _with_dimensions(
+    form: Form,
+    hangs: tuple[Hang, ...],
+    size_paths: dict[str, str],
+    shapes: list[Shape],
+    mouth: list[Point],
+    walls: list[list[Point3]],
+) -> Standing:
+    ground = [project(p) for p in _at(form.base_ring, 0.0)]
+    every = [*ground, *mouth]
+    rises = [(h, (h.drop or 0.0) + h.finished_width) for h in hangs]
+    top = min(y for _, y in mouth)
+    every += [(0.0, top - rise) for _, rise in rises]
+    left, y0, right, y1 = bounds(every)
+    reach = max(right - left, y1 - y0)
+    gap, tick = reach * 0.055, reach * 0.024
+    lines: list[DimensionLine] = []
+
+    def line(
+        key: str, label: str, a: Point, b: Point, at: Point, anchor: Literal["start", "middle", "end"]
+    ) -> None:
+        if key in size_paths:
+            lines.append(DimensionLine(size_paths[key], label, _ticked(a, b, tick), *at, anchor))
+
+    front_left, front_right = project((*form.base_ring[1], 0.0)), project((*form.base_ring[2], 0.0))
+    below = gap + max(0.0, front_left[1])
+    a, b = (front_left[0], below), (front_right[0], below)
+    line("width", "wide", a, b, ((a[0] + b[0]) / 2, below + gap * 0.5), "middle")
+    a, b = (left - gap, front_left[1]), (left - gap, front_left[1] - form.height)
+    line("height", "high", a, b, (left - gap * 1.5, (a[1] + b[1]) / 2), "end")
+    if "depth" in form.dimensions:
+        corner, deep = front_right, project((*form.base_ring[4], 0.0))
+        a, b = (corner[0] + gap * 0.8, corner[1] + gap * 0.6), (deep[0] + gap * 0.8, deep[1] + gap * 0.6)
+        line("depth", "deep", a, b, ((a[0] + b[0]) / 2 + gap * 0.9, (a[1] + b[1]) / 2 + gap * 0.5), "start")
+    for hang in hangs:
+        if hang.drop:
+            x = right + gap
+            base = front_left[1] - form.height
+            a, b = (x, base), (x, base - hang.drop)
+            field = "drop" if f"{hang.prefix}.measure drop" in size_paths else "length"
+            lines.append(
+                DimensionLine(
+                    f"{hang.prefix}.{field}",
+                    "drop" if field == "drop" else "strap, visible",
+                    _ticked(a, b, tick),
+                    x + gap * 0.5,
+                    (a[1] + b[1]) / 2,
+                    "start",
+                )
+            )
+    box = (left - gap * 2, y0 - gap * 0.4, (right - left) + gap * 4, (y1 - y0) + gap * 2)
+    return Standing(box, tuple(shapes), tuple(lines))

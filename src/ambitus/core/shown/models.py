@@ -1,0 +1,228 @@
+"""The shapes of what is shown. Every length is both ``mm`` (a number) and ``shown`` (text without unit)."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ambitus.core.drawing.flat import FlatPiece
+from ambitus.core.drawing.standing import Standing
+from ambitus.core.lengths import Unit
+from ambitus.core.spec.model import Spec
+from ambitus.core.sums import ShownSum, Source
+
+
+@dataclass(frozen=True, slots=True)
+class Token:
+    """A run of the making sentence: plain text, or a choice whose phrase can be opened."""
+
+    kind: Literal["text", "choice"]
+    text: str
+    phrase: str = ""
+    label: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class FieldShown:
+    """
+    A length field as it stands: its text, how it is spoken, and where its value is from.
+
+    ``given`` is false where an override is left out and ``shown`` is what stands in for it.
+    """
+
+    path: str
+    label: str
+    mm: float
+    shown: str
+    spoken: str
+    source: Source
+    why: str
+    help: str
+    optional: bool
+    given: bool
+    visible: bool
+
+
+@dataclass(frozen=True, slots=True)
+class DimensionShown:
+    """A named size of the bag: as asked, and as it comes out of the cutting grid."""
+
+    key: str
+    label: str
+    asked: str
+    comes_out: str
+    mm: float
+    source: Source
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class ReadingShown:
+    """One reading of a mark: what, and its sum."""
+
+    label: str
+    sum: ShownSum
+
+
+@dataclass(frozen=True, slots=True)
+class MarkShown:
+    """A mark to make on a piece."""
+
+    kind: str
+    label: str
+    corner: str
+    readings: tuple[ReadingShown, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class PieceShown:
+    """A piece: letter, count, cloth, its size in one line, its sums by key, marks and picture."""
+
+    key: str
+    letter: str
+    name: str
+    layer: str
+    count: int
+    material: str
+    size: str
+    cut_out: str
+    half: str
+    sums: dict[str, ShownSum]
+    marks: tuple[MarkShown, ...]
+    picture: FlatPiece
+
+
+@dataclass(frozen=True, slots=True)
+class SeamShown:
+    """A seam walked on the cut pieces: the measured length of each chain, and the difference."""
+
+    key: str
+    label: str
+    lengths: tuple[str, ...]
+    difference: str
+    agrees: bool
+
+
+@dataclass(frozen=True, slots=True)
+class FindingShown:
+    """What a check says, in the unit shown."""
+
+    id: str
+    level: Literal["stop", "warn", "note"]
+    where: str
+    title: str
+    say: str
+    fix: str
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class ReadShown:
+    """The bag read back from the cut sizes, and what rounding did, in a sentence."""
+
+    size: str
+    strap: str
+    rounding: str
+
+
+@dataclass(frozen=True, slots=True)
+class GridShown:
+    """A cutting grid that can be chosen: its step, and its name in its own unit."""
+
+    step: float
+    label: str
+    chosen: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Drafted:
+    """Everything the Draft place shows of one bag."""
+
+    spec: Spec
+    rules_version: int
+    unit: Unit
+    plan_unit: Unit
+    native: bool
+    grid: tuple[GridShown, ...]
+    sentence: tuple[Token, ...]
+    fields: dict[str, FieldShown]
+    dimensions: tuple[DimensionShown, ...]
+    pieces: tuple[PieceShown, ...]
+    seams: tuple[SeamShown, ...]
+    findings: tuple[FindingShown, ...]
+    read: ReadShown
+    standing: Standing
+
+
+@dataclass(frozen=True, slots=True)
+class TileEdit:
+    """One pick that a tile makes: a field and its value."""
+
+    path: str
+    value: str | float
+
+
+@dataclass(frozen=True, slots=True)
+class Tile:
+    """One way to have it: this bag redrafted with the choice made; ``brings`` are checks it sets off."""
+
+    key: str
+    label: str
+    help: str
+    chosen: bool
+    edit: TileEdit
+    size: str
+    changes: tuple[str, ...]
+    brings: tuple[str, ...]
+    piece: FlatPiece
+    piece_layer: str
+    standing: Standing
+
+
+@dataclass(frozen=True, slots=True)
+class TileGroup:
+    """The tiles of one choice."""
+
+    label: str
+    path: str
+    tiles: tuple[Tile, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Tiles:
+    """What opens under a phrase: its tiles by choice, and the lengths that belong to it."""
+
+    phrase: str
+    label: str
+    groups: tuple[TileGroup, ...]
+    fields: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class StepShown:
+    """One step as printed: number, what to do, settings, lengths, what to read, cautions."""
+
+    number: int
+    title: str
+    say: str
+    kind: Literal["step", "gate", "no return"]
+    settings: str
+    lengths: tuple[str, ...]
+    reads: tuple[str, ...]
+    cautions: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Sheet:
+    """The cut sheet of one revision: everything the print route shows."""
+
+    sentence: str
+    unit: Unit
+    grid: str
+    size: tuple[DimensionShown, ...]
+    pieces: tuple[PieceShown, ...]
+    readings: tuple[str, ...]
+    read: ReadShown
+    findings: tuple[FindingShown, ...]
+    steps: tuple[StepShown, ...]
+    last_word: str
+    standing: Standing
+    allowances: tuple[DimensionShown, ...]

@@ -1,0 +1,261 @@
+"""From a draft to what is shown in one unit."""
+
+from ambitus.core.checks import Finding
+from ambitus.core.draft import RULES_VERSION, Draft
+from ambitus.core.drawing.flat import flat_piece
+from ambitus.core.drawing.standing import Standing, standing
+from ambitus.core.form.model import Dimension, Piece
+from ambitus.core.lengths import Unit, View
+from ambitus.core.shown.models import (
+    DimensionShown,
+    Drafted,
+    FieldShown,
+    FindingShown,
+    GridShown,
+    MarkShown,
+    PieceShown,
+    ReadingShown,
+    ReadShown,
+    SeamShown,
+    Token,
+)
+from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolve import all_params, lookup, steps_for
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Source, show_sum
+
+
+def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
+    """Return the making sentence: every variant's phrase in turn."""
+    out: list[Token] = []
+    seen: dict[str, int] = {}
+    for prefix, variant in bag.bag.with_prefix():
+        phrase = variant.phrase
+        if phrase is None:
+            continue
+        at = seen[phrase.key] = seen.get(phrase.key, -1) + 1
+        before = f" {bag.facts.presets[bag.preset].label.lower()} " if phrase.key == "base" else ""
+        says = phrase.says(bag, view, prefix)
+        text = before + phrase.before
+        if text == "A " and says[:1] in "aeiou":
+            text = "An "
+        out.append(Token("text", text))
+        key = phrase.key if not prefix.startswith("carry") else f"{phrase.key}.{at}"
+        out.append(Token("choice", says, key, phrase.label))
+    return (*out, Token("text", "."))
+
+
+def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
+    """Return every length field of the bag by path."""
+    out = {}
+    for path, param in all_params(bag.bag):
+        if param.kind == "choice":
+            continue
+        value = bag.values[path]
+        mm = value.value if isinstance(value.value, float) else 0.0
+        visible = True
+        if param.shown_when:
+            root = path.rsplit(".", 1)[0]
+            visible = bag.choice(f"{root}.{param.shown_when[0]}") == param.shown_when[1]
+        out[path] = FieldShown(
+            path,
+            param.label,
+            mm,
+            view.chosen(mm) if value.source in ("chosen", "default", "measured") else view.worked(mm),
+            view.spoken(mm),
+            value.source,
+            value.why,
+            param.help,
+            param.optional,
+            lookup(spec, path) is not None,
+            visible,
+        )
+    return out
+
+
+def dimension(made: Dimension, view: View) -> DimensionShown:
+    """Return a named size as text."""
+    return DimensionShown(
+        made.key,
+        made.label,
+        view.worked(made.asked),
+        view.worked(made.comes_out),
+        made.comes_out,
+        made.source,
+        made.why,
+    )
+
+
+def sizes(draft: Draft, view: View) -> tuple[DimensionShown, ...]:
+    """Return every named size of the bag, and of its straps."""
+    out = [dimension(d, view) for d in draft.form.dimensions.values()]
+    for hang in draft.hangs:
+        known = "You chose this, or it follows from what you chose."
+        out.append(
+            dimension(
+                Dimension(
+                    "strap_visible",
+                    "Strap, visible",
+                    hang.visible.mm,
+                    hang.finished_visible,
+                    hang.visible.source,
+                    known,
+                ),
+                view,
+            )
+        )
+        if hang.drop is not None and hang.asked_drop is not None:
+            source: Source = "chosen" if draft.bag.choice(f"{hang.prefix}.measure") == "drop" else "derived"
+            out.append(
+                dimension(Dimension("strap_drop", "Drop", hang.asked_drop, hang.drop, source, known), view)
+            )
+    return tuple(out)
+
+
+def size_line(piece: Piece, view: View) -> str:
+    """Return a piece's cut size in one line: ``48 × 36``."""
+    first, second = ("length", "width") if "length" in piece.sums else ("width", "height")
+    return f"{view.worked(piece.size(first))} × {view.worked(piece.size(second))}"
+
+
+def _half_line(piece: Piece, view: View) -> str:
+    if not piece.on_fold:
+        return ""
+    return f"{view.worked(piece.size('width') / 2)} × {view.worked(piece.size('height'))}"
+
+
+def _cut_out_line(piece: Piece, view: View) -> str:
+    if "across" not in piece.sums:
+        return ""
+    return f"{view.worked(piece.size('across'))} × {view.worked(piece.size('up'))}"
+
+
+def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
+    """Return every piece with its sums, marks and picture, all pictures to one scale."""
+    widest = max(p.size("width") for p in draft.pieces if "height" in p.sums)
+    return tuple(
+        PieceShown(
+            p.key,
+            p.letter,
+            p.name,
+            p.layer,
+            p.count,
+            p.material,
+            size_line(p, view),
+            _cut_out_line(p, view),
+            _half_line(p, view),
+            {key: show_sum(s, view) for key, s in p.sums.items()},
+            tuple(
+                MarkShown(
+                    m.kind,
+                    m.label,
+                    m.corner,
+                    tuple(ReadingShown(n, show_sum(s, view)) for n, s in m.readings),
+                )
+                for m in p.marks
+            ),
+            flat_piece(p, widest),
+        )
+        for p in draft.pieces
+    )
+
+
+def finding(found: Finding, view: View) -> FindingShown:
+    """Return a finding with its lengths written in the unit shown."""
+    rule, hit = found.rule, found.fired
+    words = {**{k: view.with_unit(v) for k, v in hit.numbers.items()}, **hit.words}
+    return FindingShown(
+        rule.id,
+        rule.level,
+        hit.where,
+        rule.title,
+        hit.say.format_map(words),
+        hit.fix.format_map(words),
+        rule.why,
+    )
+
+
+def read_back(draft: Draft, view: View) -> ReadShown:
+    """Return the bag read back from its cuts, and what the grid did to it."""
+    read = draft.read
+    size = " × ".join(view.worked(read.mm(k)) for k in ("width", "height", "depth") if k in read.sizes)
+    moved = [
+        f"{d.label.lower()} {view.worked(d.asked)} → {view.worked(d.comes_out)}"
+        for d in draft.form.dimensions.values()
+        if view.worked(d.asked) != view.worked(d.comes_out)
+    ]
+    grid = grid_label(draft.bag.grid.step, draft.bag.unit)
+    rounding = (
+        f"Cutting on the {grid} grid: {', '.join(moved)}."
+        if moved
+        else f"Cutting on the {grid} grid changes nothing."
+    )
+    strap = ""
+    if read.straps:
+        one = read.straps[0]
+        strap = f"strap {view.worked(one.width)} wide, " + (
+            f"drop {view.worked(one.drop)}" if one.drop is not None else "no room for a hand"
+        )
+    return ReadShown(size, strap, rounding)
+
+
+def grid_label(step: float, unit: Unit) -> str:
+    """
+    Return the name of a cutting grid.
+
+    >>> grid_label(1.0, "cm"), grid_label(3.175, "in")
+    ('1 mm', '1/8 in')
+    """
+    shown: Unit = "in" if unit == "in" else "mm"
+    return f"{View(shown, shown).chosen(step)} {shown}"
+
+
+def picture(draft: Draft) -> Standing:
+    """Return the standing view, its dimensions tied to the fields that they change."""
+    paths = {key: f"size.{key}" for key in draft.form.dimensions}
+    for hang in draft.hangs:
+        paths[f"{hang.prefix}.measure {draft.bag.choice(hang.prefix + '.measure')}"] = ""
+    if draft.bag.values.get("base.width_means") and draft.bag.choice("base.width_means") == "flat":
+        made = standing(draft.form, draft.hangs, paths)
+        return Standing(
+            made.box,
+            made.shapes,
+            tuple(
+                type(d)(d.path, "wide, laid flat", d.d, d.x, d.y, d.anchor) if d.path == "size.width" else d
+                for d in made.dimensions
+            ),
+        )
+    return standing(draft.form, draft.hangs, paths)
+
+
+def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
+    """Return everything the Draft place shows of *draft*, in *unit*."""
+    bag = draft.bag
+    view = View(unit, bag.unit)
+    return Drafted(
+        spec=spec,
+        rules_version=RULES_VERSION,
+        unit=unit,
+        plan_unit=bag.unit,
+        native=view.native,
+        grid=tuple(
+            GridShown(s, grid_label(s, bag.unit), abs(s - bag.grid.step) < 1e-6) for s in steps_for(bag.unit)
+        ),
+        sentence=sentence(bag, view),
+        fields=fields(bag, spec, view),
+        dimensions=sizes(draft, view),
+        pieces=pieces(draft, view),
+        seams=tuple(
+            SeamShown(
+                w.seam.key,
+                w.seam.label,
+                tuple(view.worked(n) for n in w.lengths),
+                view.worked(w.difference),
+                w.difference <= 0.01,
+            )
+            for w in draft.walked
+        ),
+        findings=tuple(finding(f, view) for f in draft.findings),
+        read=read_back(draft, view),
+        standing=picture(draft),
+    )

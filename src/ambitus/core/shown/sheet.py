@@ -1,0 +1,64 @@
+"""The cut sheet: what is taken to the table."""
+
+from ambitus.core.draft import Draft
+from ambitus.core.lengths import Unit, View
+from ambitus.core.shown.models import DimensionShown, Sheet, StepShown
+from ambitus.core.shown.present import finding, grid_label, picture, pieces, read_back, sentence, sizes
+from ambitus.core.steps.work import CAUTIONS, LAST_WORD
+
+
+def _steps(draft: Draft, view: View) -> tuple[StepShown, ...]:
+    return tuple(
+        StepShown(
+            i,
+            s.title,
+            s.say,
+            s.kind,
+            s.settings,
+            tuple(f"{name} {view.with_unit(mm)}" for name, mm in s.lengths),
+            tuple(f"{name}: {view.with_unit(mm)}" for name, mm in s.reads if mm > 0),
+            tuple(CAUTIONS[c] for c in s.cautions),
+        )
+        for i, s in enumerate(draft.steps, 1)
+    )
+
+
+def _readings(draft: Draft, view: View) -> tuple[str, ...]:
+    """Return what the tape reads in between: each step's reading, said after its step."""
+    return tuple(
+        f"After “{s.title}”: {name.lower()} {view.with_unit(mm)}"
+        for s in draft.steps
+        for name, mm in s.reads
+        if mm > 0
+    )
+
+
+def sheet(draft: Draft, unit: Unit) -> Sheet:
+    """Return the cut sheet of *draft* in *unit*."""
+    view = View(unit, draft.bag.unit)
+    bag = draft.bag
+    return Sheet(
+        sentence="".join(t.text for t in sentence(bag, view)),
+        unit=unit,
+        grid=grid_label(bag.grid.step, bag.unit),
+        size=sizes(draft, view),
+        pieces=pieces(draft, view),
+        readings=_readings(draft, view),
+        read=read_back(draft, view),
+        findings=tuple(finding(f, view) for f in draft.findings),
+        steps=_steps(draft, view),
+        last_word=LAST_WORD,
+        standing=picture(draft),
+        allowances=tuple(
+            DimensionShown(
+                key,
+                name,
+                view.worked(bag.mm(f"allowances.{key}")),
+                view.worked(bag.mm(f"allowances.{key}")),
+                bag.mm(f"allowances.{key}"),
+                bag.source(f"allowances.{key}"),
+                bag.why(f"allowances.{key}"),
+            )
+            for key, name in bag.bag.classes().items()
+        ),
+    )

@@ -1,0 +1,48 @@
+"""The tables. A change here needs a migration beside it."""
+
+from typing import Any
+
+from sqlalchemy import JSON, ForeignKey, Index, String, UniqueConstraint
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+
+class Base(DeclarativeBase):
+    """All tables of the product."""
+
+
+class PlanRow(Base):
+    """A plan: its name, its newest revision, and what the shelf shows of it without drafting."""
+
+    __tablename__ = "plans"
+    __table_args__ = (Index("plans_by_time", "put_away_at", "updated_at"),)
+    id: Mapped[str] = mapped_column(String(32), primary_key=True)
+    name: Mapped[str] = mapped_column(String(200))
+    head: Mapped[int]
+    printed: Mapped[int | None]
+    created_at: Mapped[str] = mapped_column(String(32))
+    updated_at: Mapped[str] = mapped_column(String(32))
+    put_away_at: Mapped[str | None] = mapped_column(String(32))
+    summary: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class RevisionRow(Base):
+    """One settled edit: the spec as chosen, every value it was drafted with, and the rules' version."""
+
+    __tablename__ = "revisions"
+    __table_args__ = (UniqueConstraint("plan_id", "edit_id", name="one_revision_per_edit"),)
+    plan_id: Mapped[str] = mapped_column(ForeignKey("plans.id"), primary_key=True)
+    number: Mapped[int] = mapped_column(primary_key=True)
+    edit_id: Mapped[str] = mapped_column(String(64))
+    spec: Mapped[dict[str, Any]] = mapped_column(JSON)
+    resolved: Mapped[dict[str, Any]] = mapped_column(JSON)
+    rules_version: Mapped[int]
+    cause: Mapped[str] = mapped_column(String(300))
+    saved_at: Mapped[str] = mapped_column(String(32))
+
+
+class KeptRow(Base):
+    """Small things kept by name: my usual, whether the demo has been laid out."""
+
+    __tablename__ = "kept"
+    name: Mapped[str] = mapped_column(String(64), primary_key=True)
+    value: Mapped[dict[str, Any]] = mapped_column(JSON)

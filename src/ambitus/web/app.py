@@ -1,0 +1,198 @@
+"""The application: the API, the screens, and the one database behind them."""
+
+from pathlib import Path
+from typing import Any
+
+from fastapi import FastAPI, Request, Response
+from fastapi.responses import FileResponse
+from fastapi.staticfiles import StaticFiles
+from pydantic import BaseModel, TypeAdapter
+
+from ambitus import __version__
+from ambitus.core.draft import readers
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.lengths import Unit
+from ambitus.core.problems import Problem
+from ambitus.core.read.back import read_back
+from ambitus.core.read.cutlist import CutList
+from ambitus.core.shown.models import Drafted, Tiles
+from ambitus.core.shown.present import grid_label, present
+from ambitus.core.shown.tiles import tiles
+from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolve import steps_for
+from ambitus.library import shipped
+from ambitus.store import Plans, open_database
+from ambitus.web import plans_api
+from ambitus.web.drafting import DraftRequest, drafted, with_edits
+from ambitus.web.guard import Guard
+from ambitus.web.problem import ProblemDetail, answer, install
+from ambitus.web.usual import Usual, UsualEdit, UsualShown, edited, shown
+
+_DRAFTED = TypeAdapter(Drafted)
+_TILES = TypeAdapter(Tiles)
+_WRONG: dict[int | str, dict[str, Any]] = {400: {"model": ProblemDetail}, 422: {"model": ProblemDetail}}
+_HEADERS = {
+    "Content-Security-Policy": (
+        "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'"
+    ),
+    "X-Content-Type-Options": "nosniff",
+    "Referrer-Policy": "no-referrer",
+}
+
+
+class TilesRequest(BaseModel):
+    """A spec, the phrase that was opened, and the unit shown."""
+
+    spec: Spec
+    phrase: str
+    unit: Unit | None = None
+
+
+class WayToBegin(BaseModel):
+    """A preset as the shelf offers it."""
+
+    key: str
+    label: str
+    help: str
+
+
+class ReadSize(BaseModel):
+    """A size read back, in mm, with the terms it was read by."""
+
+    key: str
+    label: str
+    mm: float
+    terms: list[tuple[str, float]]
+
+
+class ReadStrapOut(BaseModel):
+    """A strap read back, in mm."""
+
+    width: float
+    visible: float
+    drop: float | None
+
+
+class ReadFinding(BaseModel):
+    """Something the cut list says about itself."""
+
+    key: str
+    level: str
+    why: str
+    fix: str
+    numbers: list[tuple[str, float]]
+
+
+class ReadOut(BaseModel):
+    """The bag that a cut list makes."""
+
+    sizes: list[ReadSize]
+    straps: list[ReadStrapOut]
+    findings: list[ReadFinding]
+
+
+def _json(content: bytes) -> Response:
+    return Response(content, media_type="application/json")
+
+
+def _working(app: FastAPI) -> None:
+    @app.post("/api/draft", response_model=Drafted, responses=_WRONG, tags=["draft"], summary="Draft a bag")
+    async def draft_bag(body: DraftRequest) -> Response:
+        """Return the bag worked out: sentence, fields, pieces with sums, seams, checks, pictures."""
+        spec, unit = with_edits(body)
+        return _json(_DRAFTED.dump_json(present(drafted(spec), spec, unit)))
+
+    @app.post("/api/tiles", response_model=Tiles, responses=_WRONG, tags=["draft"], summary="Open a phrase")
+    async def open_phrase(body: TilesRequest) -> Response:
+        """Return this bag redrafted with each choice of a phrase of its sentence."""
+        return _json(
+            _TILES.dump_json(tiles(body.spec, body.phrase, body.unit or body.spec.unit, GRAMMAR, shipped()))
+        )
+
+    @app.post("/api/read", responses=_WRONG, tags=["draft"], summary="Read a cut list back")
+    async def read(body: CutList) -> ReadOut:
+        """Return the bag that a cut list makes, by arithmetic of its own."""
+        made = read_back(body, readers())
+        return ReadOut(
+            sizes=[
+                ReadSize(key=k, label=s.label, mm=s.total, terms=[(t.label, t.mm) for t in s.terms])
+                for k, s in made.sizes.items()
+            ],
+            straps=[ReadStrapOut(width=s.width, visible=s.visible, drop=s.drop) for s in made.straps],
+            findings=[
+                ReadFinding(key=f.key, level=f.level, why=f.why, fix=f.fix, numbers=list(f.numbers))
+                for f in made.findings
+            ],
+        )
+
+    @app.get("/api/begin", tags=["plans"], summary="Ways to begin")
+    async def begin() -> list[WayToBegin]:
+        """Return the presets a plan can begin from."""
+        return [WayToBegin(key=p.key, label=p.label, help=p.help) for p in shipped().presets.values()]
+
+
+def _usual(app: FastAPI, plans: Plans) -> None:
+    def show(usual: Usual) -> UsualShown:
+        units: tuple[Unit, Unit] = ("mm", "in")
+        metric, inch = ([(s, grid_label(s, u)) for s in steps_for(u)] for u in units)
+        return shown(usual, {"metric": metric, "inch": inch})
+
+    @app.get("/api/usual", tags=["usual"], summary="My usual")
+    def get_usual() -> UsualShown:
+        """Return what every new plan starts from."""
+        return show(Usual.model_validate(plans.kept("usual") or {}))
+
+    @app.put("/api/usual", responses=_WRONG, tags=["usual"], summary="Change my usual")
+    def put_usual(body: UsualEdit) -> UsualShown:
+        """Change my usual. Saved plans keep what they were begun with."""
+        usual = edited(Usual.model_validate(plans.kept("usual") or {}), body)
+        plans.keep("usual", usual.model_dump(mode="json"))
+        return show(usual)
+
+
+def _screens(app: FastAPI, dist: Path) -> None:
+    @app.get("/api/{rest:path}", include_in_schema=False)
+    async def no_such_thing(rest: str) -> Response:
+        return answer(
+            404, Problem("no-such-thing", "path", rest[:60], "There is nothing here.", "See /api/docs.")
+        )
+
+    if (dist / "assets").is_dir():
+        app.mount("/assets", StaticFiles(directory=dist / "assets"), name="assets")
+
+    @app.get("/{rest:path}", include_in_schema=False)
+    async def screen(rest: str) -> Response:
+        direct = dist / rest
+        if rest and direct.is_file() and direct.resolve().is_relative_to(dist.resolve()):
+            return FileResponse(direct)
+        if (dist / "index.html").is_file():
+            return FileResponse(dist / "index.html", headers={"Cache-Control": "no-cache"})
+        return answer(503, Problem("not-built", "", "", "The screens are not built yet.", "Run `make demo`."))
+
+
+def make_app(database: Path, dist: Path) -> FastAPI:
+    """Return the application on the database file at *database*, serving the built screens in *dist*."""
+    app = FastAPI(
+        title="Ambitus",
+        version=__version__,
+        summary="From the bag a maker wants to every piece to cut, and back again.",
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+    )
+    opened = open_database(database)
+    app.state.database, app.state.plans = opened, Plans(opened)
+    install(app)
+
+    @app.middleware("http")
+    async def headers(request: Request, call_next: Any) -> Response:
+        response: Response = await call_next(request)
+        response.headers.update(_HEADERS)
+        return response
+
+    _working(app)
+    _usual(app, app.state.plans)
+    app.include_router(plans_api.router)
+    _screens(app, dist)
+    app.add_middleware(Guard)
+    return app

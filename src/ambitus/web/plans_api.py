@@ -1,0 +1,269 @@
+"""Plans over HTTP: begin, save, rename, copy, put away, take back, revisions, sheets, downloads."""
+
+import json
+import re
+from dataclasses import asdict
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Depends, Query, Request, Response
+from pydantic import BaseModel, ConfigDict, Field, StringConstraints, TypeAdapter
+
+from ambitus.core.lengths import Unit
+from ambitus.core.shown.models import Sheet
+from ambitus.core.shown.sheet import sheet
+from ambitus.core.spec.model import Spec
+from ambitus.files.cut_list_csv import cut_list_csv
+from ambitus.store import Plan, Plans, Revision
+from ambitus.web.drafting import drafted, saved_from, spec_of
+from ambitus.web.problem import ProblemDetail
+from ambitus.web.usual import Usual, new_spec
+
+router = APIRouter(prefix="/api/plans", tags=["plans"])
+
+Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
+_WRONG: dict[int | str, dict[str, Any]] = {
+    404: {"model": ProblemDetail},
+    409: {"model": ProblemDetail},
+    422: {"model": ProblemDetail},
+}
+
+
+def plans_of(request: Request) -> Plans:
+    """Return the plans of the application that answers."""
+    plans: Plans = request.app.state.plans
+    return plans
+
+
+Kept = Annotated[Plans, Depends(plans_of)]
+
+
+class PlanOut(BaseModel):
+    """A plan as the shelf shows it; ``summary`` holds its silhouette and size."""
+
+    id: str
+    name: str
+    head: int
+    printed: int | None
+    created_at: str
+    updated_at: str
+    put_away_at: str | None
+    summary: dict[str, Any]
+
+
+class ShelfOut(BaseModel):
+    """A stretch of the shelf, newest change first."""
+
+    plans: list[PlanOut]
+    total: int
+
+
+class OpenPlan(BaseModel):
+    """A plan with the spec of its newest revision."""
+
+    plan: PlanOut
+    spec: Spec
+    rules_version: int
+
+
+class RevisionOut(BaseModel):
+    """A revision in a plan's list."""
+
+    number: int
+    cause: str
+    saved_at: str
+    rules_version: int
+
+
+class Begin(BaseModel):
+    """A new plan: a way to begin, or a spec of one's own."""
+
+    model_config = ConfigDict(
+        extra="forbid", json_schema_extra={"examples": [{"name": "March folder tote", "preset": "tote"}]}
+    )
+    name: Name | None = None
+    preset: str = "tote"
+    spec: Spec | None = None
+
+
+class Save(BaseModel):
+    """One settled edit. ``base_revision`` is the one it started from; ``edit_id`` makes a retry safe."""
+
+    model_config = ConfigDict(
+        extra="forbid",
+        json_schema_extra={
+            "examples": [
+                {"spec": {"unit": "cm"}, "base_revision": 1, "edit_id": "3f0c", "cause": "Width 34 → 36"}
+            ]
+        },
+    )
+    spec: Spec
+    base_revision: int = Field(ge=1)
+    edit_id: str = Field(min_length=1, max_length=64)
+    cause: str = Field(default="", max_length=300)
+
+
+class Named(BaseModel):
+    """A new name."""
+
+    model_config = ConfigDict(extra="forbid")
+    name: Name
+
+
+def _out(plan: Plan) -> PlanOut:
+    return PlanOut(**asdict(plan))
+
+
+def _opened(plans: Plans, plan: Plan) -> OpenPlan:
+    revision = plans.revision(plan.id)
+    return OpenPlan(plan=_out(plan), spec=spec_of(revision), rules_version=revision.rules_version)
+
+
+@router.get("", summary="The shelf")
+def shelf(
+    plans: Kept,
+    put_away: bool = False,
+    limit: Annotated[int, Query(ge=1, le=200)] = 60,
+    offset: Annotated[int, Query(ge=0, le=10**9)] = 0,
+) -> ShelfOut:
+    """Return saved plans, or the ones put away."""
+    found, total = plans.list(put_away=put_away, limit=limit, offset=offset)
+    return ShelfOut(plans=[_out(p) for p in found], total=total)
+
+
+@router.post("", status_code=201, responses=_WRONG, summary="Begin a plan")
+def begin(body: Begin, plans: Kept) -> OpenPlan:
+    """Begin a plan from a preset with my usual, or from a spec, and keep its first revision."""
+    usual = Usual.model_validate(plans.kept("usual") or {})
+    spec = body.spec or new_spec(usual, body.preset)
+    plan = plans.begin(body.name or f"New {spec.preset}", saved_from(spec))
+    return _opened(plans, plan)
+
+
+@router.get("/{plan_id}", responses=_WRONG, summary="Open a plan")
+def open_plan(plan_id: str, plans: Kept) -> OpenPlan:
+    """Return a plan and the spec of its newest revision."""
+    return _opened(plans, plans.get(plan_id))
+
+
+@router.put("/{plan_id}/spec", responses=_WRONG, summary="Keep a settled edit")
+def save(plan_id: str, body: Save, plans: Kept) -> PlanOut:
+    """Keep one settled edit as a revision. When this answers, it is on the disk."""
+    kept = saved_from(body.spec)
+    return _out(plans.save(plan_id, kept, base=body.base_revision, edit_id=body.edit_id, cause=body.cause))
+
+
+@router.put("/{plan_id}/name", responses=_WRONG, summary="Rename a plan")
+def rename(plan_id: str, body: Named, plans: Kept) -> PlanOut:
+    """Give a plan another name."""
+    return _out(plans.rename(plan_id, body.name))
+
+
+@router.post("/{plan_id}/copy", status_code=201, responses=_WRONG, summary="Copy a plan")
+def copy(plan_id: str, body: Named, plans: Kept) -> PlanOut:
+    """Begin a new plan from this one's newest revision."""
+    return _out(plans.copy(plan_id, body.name))
+
+
+@router.post("/{plan_id}/put-away", responses=_WRONG, summary="Put a plan away")
+def put_away(plan_id: str, plans: Kept) -> PlanOut:
+    """Take a plan off the shelf; nothing is deleted."""
+    return _out(plans.put_away(plan_id))
+
+
+@router.post("/{plan_id}/take-back", responses=_WRONG, summary="Take a plan back")
+def take_back(plan_id: str, plans: Kept) -> PlanOut:
+    """Put a plan back on the shelf."""
+    return _out(plans.take_back(plan_id))
+
+
+@router.get("/{plan_id}/revisions", responses=_WRONG, summary="A plan's revisions")
+def revisions(plan_id: str, plans: Kept) -> list[RevisionOut]:
+    """Return the plan's revisions, newest first."""
+    return [
+        RevisionOut(**{k: getattr(r, k) for k in RevisionOut.model_fields}) for r in plans.revisions(plan_id)
+    ]
+
+
+@router.post("/{plan_id}/revisions/{number}/restore", responses=_WRONG, summary="Restore a revision")
+def restore(plan_id: str, number: int, plans: Kept) -> OpenPlan:
+    """Make an older revision the newest again, as a revision of its own."""
+    old = plans.revision(plan_id, number)
+    head = plans.get(plan_id).head
+    plans.save(
+        plan_id,
+        saved_from(spec_of(old)),
+        base=head,
+        edit_id=f"restore-{number}-{head}",
+        cause=f"Revision {number} restored",
+    )
+    return _opened(plans, plans.get(plan_id))
+
+
+@router.post(
+    "/{plan_id}/revisions/{number}/printed", responses=_WRONG, summary="Note that a sheet was printed"
+)
+def printed(plan_id: str, number: int, plans: Kept) -> PlanOut:
+    """Remember which revision was last printed, so that a stale sheet is noticed."""
+    return _out(plans.printed(plan_id, number))
+
+
+class SheetOut(BaseModel):
+    """A cut sheet and where it stands: its revision, and the plan's newest one."""
+
+    plan: PlanOut
+    revision: RevisionOut
+    paper: str
+    sheet: Sheet
+
+
+_SHEET_OUT = TypeAdapter(SheetOut)
+
+
+def _sheet(plans: Plans, plan_id: str, number: int, unit: Unit | None) -> tuple[Plan, Revision, Sheet]:
+    plan, revision = plans.get(plan_id), plans.revision(plan_id, number)
+    spec = spec_of(revision)
+    return plan, revision, sheet(drafted(spec), unit or spec.unit)
+
+
+@router.get("/{plan_id}/revisions/{number}/sheet", responses=_WRONG, summary="The cut sheet")
+def cut_sheet(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) -> SheetOut:
+    """Return everything the printed cut sheet shows."""
+    plan, revision, made = _sheet(plans, plan_id, number, unit)
+    usual = Usual.model_validate(plans.kept("usual") or {})
+    told = RevisionOut(**{k: getattr(revision, k) for k in RevisionOut.model_fields})
+    return SheetOut(plan=_out(plan), revision=told, paper=usual.paper, sheet=made)
+
+
+def _download(content: str, media: str, plan: Plan, number: int, ending: str) -> Response:
+    name = re.sub(r"[^A-Za-z0-9]+", "-", plan.name).strip("-").lower() or "plan"
+    return Response(
+        content,
+        media_type=media,
+        headers={"Content-Disposition": f'attachment; filename="{name}-r{number}.{ending}"'},
+    )
+
+
+@router.get("/{plan_id}/revisions/{number}/cut-list.csv", responses=_WRONG, summary="The cut list as CSV")
+def cut_list(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) -> Response:
+    """Return the pieces as CSV."""
+    plan, _, made = _sheet(plans, plan_id, number, unit)
+    return _download(cut_list_csv(made), "text/csv; charset=utf-8", plan, number, "csv")
+
+
+@router.get("/{plan_id}/revisions/{number}/plan.json", responses=_WRONG, summary="The plan as JSON")
+def plan_json(plan_id: str, number: int, plans: Kept) -> Response:
+    """Return the plan as a file: its spec, every value it was drafted with, and its cut list in mm."""
+    plan, revision = plans.get(plan_id), plans.revision(plan_id, number)
+    made = drafted(spec_of(revision))
+    body = {
+        "ambitus": "plan",
+        "version": 1,
+        "name": plan.name,
+        "revision": number,
+        "saved_at": revision.saved_at,
+        "rules_version": revision.rules_version,
+        "spec": revision.spec,
+        "resolved": revision.resolved,
+        "cut_list": made.cut_list.model_dump(),
+    }
+    return _download(json.dumps(body, indent=2, ensure_ascii=False), "application/json", plan, number, "json")

@@ -1,0 +1,135 @@
+"""Every error as a problem detail (RFC 9457) with the field, the value and the remedy."""
+
+from typing import Any
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel
+from starlette.exceptions import HTTPException
+
+from ambitus.core.problems import Problem, SpecProblems
+from ambitus.store import PlanAway, PlanMoved, PlanNotFound, RevisionNotFound
+
+
+class OneProblem(BaseModel):
+    """One thing wrong: the field's path, what was given, why, and what would be right."""
+
+    code: str
+    field: str
+    value: str
+    why: str
+    fix: str
+
+
+class ProblemDetail(BaseModel):
+    """An error answer, ``application/problem+json``."""
+
+    type: str
+    title: str
+    status: int
+    detail: str
+    problems: list[OneProblem]
+
+
+def answer(status: int, *problems: Problem, **more: object) -> JSONResponse:
+    """Return *problems* as one problem detail; the first gives it its type and title."""
+    first = problems[0]
+    body: dict[str, Any] = {
+        "type": f"/problems/{first.code}",
+        "title": first.why,
+        "status": status,
+        "detail": first.fix,
+        "problems": [
+            {"code": p.code, "field": p.field, "value": p.value, "why": p.why, "fix": p.fix} for p in problems
+        ],
+        **more,
+    }
+    return JSONResponse(body, status, media_type="application/problem+json")
+
+
+def _from_validation(error: dict[str, Any]) -> Problem:
+    place = [str(part) for part in error["loc"] if part not in ("body", "query", "path")]
+    field, kind = ".".join(place), error["type"]
+    value = "" if kind in ("missing", "json_invalid") else repr(error.get("input"))[:60]
+    if kind == "json_invalid":
+        return Problem(
+            "not-json",
+            "",
+            "",
+            "What was sent stops in the middle or is not JSON.",
+            "Send the whole file again.",
+        )
+    if kind == "extra_forbidden":
+        return Problem("unknown-field", field, value, f"“{field}” is not a field here.", "Take it out.")
+    if kind == "missing":
+        return Problem("missing", field, value, f"“{field}” is missing.", "Give it.")
+    said = error["msg"].removeprefix("Input ").removeprefix("Value error, ")
+    return Problem(
+        "not-valid", field, value, f"“{field}”: {said}.", "See the API’s own page for what goes here."
+    )
+
+
+def install(app: FastAPI) -> None:
+    """Teach *app* to answer every error as a problem detail."""
+
+    @app.exception_handler(SpecProblems)
+    async def _spec(_: Request, error: SpecProblems) -> JSONResponse:
+        return answer(422, *error.problems)
+
+    @app.exception_handler(RequestValidationError)
+    async def _validation(_: Request, error: RequestValidationError) -> JSONResponse:
+        problems = [_from_validation(dict(e)) for e in error.errors()]
+        return answer(400 if problems[0].code == "not-json" else 422, *problems)
+
+    @app.exception_handler(PlanNotFound)
+    async def _no_plan(_: Request, error: PlanNotFound) -> JSONResponse:
+        return answer(
+            404,
+            Problem("no-plan", "plan", str(error)[:60], "There is no such plan.", "Go back to the shelf."),
+        )
+
+    @app.exception_handler(RevisionNotFound)
+    async def _no_revision(_: Request, error: RevisionNotFound) -> JSONResponse:
+        return answer(
+            404,
+            Problem(
+                "no-revision",
+                "revision",
+                str(error),
+                "The plan has no such revision.",
+                "Choose one from its list.",
+            ),
+        )
+
+    @app.exception_handler(PlanAway)
+    async def _away(_: Request, error: PlanAway) -> JSONResponse:
+        return answer(
+            409,
+            Problem(
+                "plan-away",
+                "plan",
+                str(error)[:60],
+                f"“{error}” has been put away.",
+                "Take it back from the shelf to go on; nothing of it is lost.",
+            ),
+        )
+
+    @app.exception_handler(PlanMoved)
+    async def _moved(_: Request, error: PlanMoved) -> JSONResponse:
+        return answer(
+            409,
+            Problem(
+                "plan-moved",
+                "base_revision",
+                str(error.head),
+                "The plan has been changed elsewhere since.",
+                "Open the newer revision, or keep yours as a copy.",
+            ),
+            head=error.head,
+        )
+
+    @app.exception_handler(HTTPException)
+    async def _http(_: Request, error: HTTPException) -> JSONResponse:
+        fix = "See /api/docs for what can be asked." if error.status_code in (404, 405) else "Try again."
+        return answer(error.status_code, Problem(f"http-{error.status_code}", "", "", str(error.detail), fix))

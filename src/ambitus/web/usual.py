@@ -1,0 +1,130 @@
+"""My usual: what every new plan starts from. Kept per unit set, because pairs are never converted."""
+
+from typing import Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from ambitus.core.grammar.contract import Param
+from ambitus.core.lengths import Unit, View, paired, system_of
+from ambitus.core.lengths.units import System
+from ambitus.core.spec.model import GridSpec, Spec, UsualSpec
+from ambitus.core.spec.resolve import default_step, read_length
+
+ALLOWANCE = Param("usual", "Allowance", "allowance", high=200.0)
+MEASURED = Param("usual.measured", "Foot edge", "length", low=0.5, high=100.0)
+
+
+class UsualSet(BaseModel):
+    """What is usual in one unit set: grid step and allowances in mm; None takes the trade's default."""
+
+    model_config = ConfigDict(extra="forbid")
+    step: float | None = None
+    general: float | None = None
+    allowances: dict[str, float] = Field(default_factory=dict)
+
+
+class Usual(BaseModel):
+    """What every new plan starts from."""
+
+    model_config = ConfigDict(extra="forbid")
+    asked: bool = False
+    unit: Unit = "cm"
+    paper: Literal["A4", "Letter"] = "A4"
+    metric: UsualSet = Field(default_factory=UsualSet)
+    inch: UsualSet = Field(default_factory=UsualSet)
+    measured: dict[str, float] = Field(default_factory=dict)
+    keys: bool = Field(default=True, description="Whether single keys such as ? do something.")
+
+    def set_for(self, unit: Unit) -> UsualSet:
+        """Return what is usual in the unit set of *unit*."""
+        return self.metric if system_of(unit) == "metric" else self.inch
+
+
+class UsualEdit(BaseModel):
+    """Changes to my usual. Lengths are texts, a bare number in ``unit``; an empty text takes one back."""
+
+    model_config = ConfigDict(extra="forbid")
+    unit: Unit
+    paper: Literal["A4", "Letter"] | None = None
+    step: float | None = None
+    general: str | None = Field(default=None, max_length=60)
+    allowances: dict[Literal["side", "base", "corner", "top"], str] = Field(default_factory=dict)
+    foot_edge: str | None = Field(default=None, max_length=60)
+    asked: bool | None = None
+    keys: bool | None = None
+
+
+class UsualShown(BaseModel):
+    """My usual with its lengths as text in its own unit."""
+
+    usual: Usual
+    general: str
+    general_default: str
+    allowances: dict[str, str]
+    foot_edge: str
+    step: float
+    steps: dict[str, list[tuple[float, str]]]
+
+
+def edited(usual: Usual, edit: UsualEdit) -> Usual:
+    """
+    Return *usual* after *edit*.
+
+    Raises:
+        SpecProblems: If a text is no length or out of range.
+    """
+    out = usual.model_copy(deep=True)
+    out.unit = edit.unit
+    view = View(edit.unit, edit.unit)
+    mine = out.set_for(edit.unit)
+
+    def read(text: str, field: str, param: Param) -> float | None:
+        return read_length(param, field, text, view, {}, bare=edit.unit) if text.strip() else None
+
+    if edit.general is not None:
+        mine.general = read(edit.general, "usual.general", ALLOWANCE)
+    for key, text in edit.allowances.items():
+        value = read(text, f"usual.allowances.{key}", ALLOWANCE)
+        if value is None:
+            mine.allowances.pop(key, None)
+        else:
+            mine.allowances[key] = value
+    if edit.foot_edge is not None:
+        value = read(edit.foot_edge, "usual.foot_edge", MEASURED)
+        out.measured = {} if value is None else {"foot edge": value}
+    if edit.step is not None:
+        mine.step = edit.step
+    if edit.paper is not None:
+        out.paper = edit.paper
+    out.asked = out.asked if edit.asked is None else edit.asked
+    out.keys = out.keys if edit.keys is None else edit.keys
+    return out
+
+
+def new_spec(usual: Usual, preset: str) -> Spec:
+    """Return the spec of a new plan: the preset, and this maker's usual as it stands today."""
+    mine = usual.set_for(usual.unit)
+    values = {f"allowances.{key}": mm for key, mm in mine.allowances.items()}
+    if mine.general is not None:
+        values["allowances.general"] = mine.general
+    return Spec(
+        preset=preset,
+        unit=usual.unit,
+        grid=GridSpec(step=mine.step or default_step(usual.unit)),
+        usual=UsualSpec(values=values, measured=dict(usual.measured)),
+    )
+
+
+def shown(usual: Usual, steps: dict[System, list[tuple[float, str]]]) -> UsualShown:
+    """Return *usual* with its lengths as text."""
+    view, mine = View(usual.unit, usual.unit), usual.set_for(usual.unit)
+    foot = usual.measured.get("foot edge")
+    return UsualShown(
+        usual=usual,
+        general=view.chosen(mine.general) if mine.general is not None else "",
+        general_default=view.chosen(paired(10).mm(usual.unit)),
+        allowances={key: view.chosen(mm) for key, mm in mine.allowances.items()},
+        foot_edge=view.chosen(foot) if foot is not None else "",
+        step=mine.step or default_step(usual.unit),
+        steps={**steps},
+    )
