@@ -103,23 +103,19 @@ def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
     ends = sum(t.mm for t in hang.tails)
     strap = _strip(hang, "strap", "Strap", bag, hang.length, hang.width, ends)
     left, right = strap.cut[0][0], strap.cut[1][0]
-    creases = tuple(
-        Mark(
-            "crease",
-            "Fold",
-            ((left, y), (right, y)),
-            "lower long edge",
-            (
-                (
-                    "from the lower edge",
-                    Sum(
-                        "From the lower edge to the fold",
-                        (Term("Part of the width", y, "The strip is folded in four."),),
-                    ),
-                ),
-            ),
+    folds = hang.item.make.creases(hang.width.total)
+    why = "Creases divide the strip evenly."
+    readings = tuple(
+        (
+            "from the lower edge" if i == 0 else "then",
+            Sum("From the lower edge to the fold", (Term("Part of the width", y, why),)),
         )
-        for y in hang.item.make.creases(hang.width.total)
+        for i, y in enumerate(folds)
+    )
+    creases = tuple(
+        # one mark tells all the folds; the others only draw theirs
+        Mark("crease", "Folds", ((left, y), (right, y)), "lower long edge", readings if i == 0 else ())
+        for i, y in enumerate(folds)
     )
     out = [replace(strap, marks=creases)]
     if bag.bag.interfacing.cuts:

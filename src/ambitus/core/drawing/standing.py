@@ -199,16 +199,19 @@ def _with_dimensions(
             x = right + gap
             base = front_left[1] - form.height
             a, b = (x, base), (x, base - hang.drop)
-            field = "drop" if f"{hang.prefix}.measure drop" in size_paths else "length"
-            lines.append(
-                DimensionLine(
-                    f"{hang.prefix}.{field}",
-                    "drop" if field == "drop" else "strap, visible",
-                    _ticked(a, b, tick),
-                    x + gap * 0.5,
-                    (a[1] + b[1]) / 2,
-                    "start",
+            if f"{hang.prefix}.measure drop" in size_paths:
+                middle = (a[1] + b[1]) / 2
+                way = _ticked(a, b, tick)
+                lines.append(
+                    DimensionLine(f"{hang.prefix}.drop", "drop", way, x + gap * 0.5, middle, "start")
                 )
-            )
+            else:
+                # a length along the strap has no straight line of its own: a leader from its top
+                high = base - hang.drop
+                leader = path([((front_left[0] + front_right[0]) / 2 + gap, high), (x, high)])
+                say = "strap, visible"
+                lines.append(
+                    DimensionLine(f"{hang.prefix}.length", say, leader, x + gap * 0.5, high, "start")
+                )
     box = (left - gap * 2, y0 - gap * 0.4, (right - left) + gap * 4, (y1 - y0) + gap * 2)
     return Standing(box, tuple(shapes), tuple(lines))

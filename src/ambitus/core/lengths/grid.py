@@ -34,6 +34,10 @@ class Grid:
         whole = math.floor(steps + 0.5) if self.rounding == "nearest" else math.ceil(steps - 1e-9)
         return whole * self.step
 
+    def on_tape(self, mm: float) -> float:
+        """Return *mm* as a tape reads it: to the nearest step, whichever way cuts are rounded."""
+        return math.floor(round(mm * 1e6) / round(self.step * 1e6) + 0.5) * self.step
+
     def holds(self, mm: float) -> bool:
         """True if *mm* already lies on the grid (to a millionth)."""
         return abs(snap(mm / self.step) - round(mm / self.step)) < 1e-6

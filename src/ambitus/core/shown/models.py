@@ -142,6 +142,9 @@ class Drafted:
     plan_unit: Unit
     native: bool
     grid: tuple[GridShown, ...]
+    #: how far apart the dots of the paper are, in mm, and that length as text
+    dots: float
+    dots_shown: str
     sentence: tuple[Token, ...]
     fields: dict[str, FieldShown]
     dimensions: tuple[DimensionShown, ...]

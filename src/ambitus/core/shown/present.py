@@ -5,7 +5,7 @@ from ambitus.core.draft import RULES_VERSION, Draft
 from ambitus.core.drawing.flat import flat_piece
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
-from ambitus.core.lengths import Unit, View
+from ambitus.core.lengths import Unit, View, paired
 from ambitus.core.shown.models import (
     DimensionShown,
     Drafted,
@@ -86,29 +86,30 @@ def dimension(made: Dimension, view: View) -> DimensionShown:
     )
 
 
+def _strap_size(
+    key: str, label: str, asked: float, out: float, source: Source, draft: Draft, view: View
+) -> DimensionShown:
+    """Return a strap's size as a tape reads it: within half a step of the grid it came out as asked."""
+    grid, why = draft.bag.grid, "Chosen, or worked out from what was chosen."
+    if abs(asked - out) <= grid.step / 2 + 1e-6:
+        asked = out = asked if source == "chosen" else grid.on_tape(out)
+    return dimension(Dimension(key, label, asked, out, source, why), view)
+
+
 def sizes(draft: Draft, view: View) -> tuple[DimensionShown, ...]:
     """Return every named size of the bag, and of its straps."""
     out = [dimension(d, view) for d in draft.form.dimensions.values()]
     for hang in draft.hangs:
-        known = "You chose this, or it follows from what you chose."
+        visible, source = hang.visible.mm, hang.visible.source
         out.append(
-            dimension(
-                Dimension(
-                    "strap_visible",
-                    "Strap, visible",
-                    hang.visible.mm,
-                    hang.finished_visible,
-                    hang.visible.source,
-                    known,
-                ),
-                view,
+            _strap_size(
+                "strap_visible", "Strap, visible", visible, hang.finished_visible, source, draft, view
             )
         )
         if hang.drop is not None and hang.asked_drop is not None:
-            source: Source = "chosen" if draft.bag.choice(f"{hang.prefix}.measure") == "drop" else "derived"
-            out.append(
-                dimension(Dimension("strap_drop", "Drop", hang.asked_drop, hang.drop, source, known), view)
-            )
+            chosen: Source = "chosen" if draft.bag.choice(f"{hang.prefix}.measure") == "drop" else "derived"
+            asked = hang.asked_drop if chosen == "chosen" else hang.drop
+            out.append(_strap_size("strap_drop", "Drop", asked, hang.drop, chosen, draft, view))
     return tuple(out)
 
 
@@ -194,7 +195,9 @@ def read_back(draft: Draft, view: View) -> ReadShown:
     if read.straps:
         one = read.straps[0]
         strap = f"strap {view.worked(one.width)} wide, " + (
-            f"drop {view.worked(one.drop)}" if one.drop is not None else "no room for a hand"
+            f"drop {view.worked(draft.bag.grid.on_tape(one.drop))}"
+            if one.drop is not None
+            else "no room for a hand"
         )
     return ReadShown(size, strap, rounding)
 
@@ -232,6 +235,7 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
     """Return everything the Draft place shows of *draft*, in *unit*."""
     bag = draft.bag
     view = View(unit, bag.unit)
+    dots = paired(50).mm(unit)
     return Drafted(
         spec=spec,
         rules_version=RULES_VERSION,
@@ -241,6 +245,8 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
         grid=tuple(
             GridShown(s, grid_label(s, bag.unit), abs(s - bag.grid.step) < 1e-6) for s in steps_for(bag.unit)
         ),
+        dots=dots,
+        dots_shown=f"{View(unit, unit).chosen(dots)} {unit}",
         sentence=sentence(bag, view),
         fields=fields(bag, spec, view),
         dimensions=sizes(draft, view),

@@ -8,6 +8,15 @@ from ambitus.core.steps.work import CAUTIONS, LAST_WORD
 
 
 def _steps(draft: Draft, view: View) -> tuple[StepShown, ...]:
+    """Return the steps as printed; a caution is told in full once, and by its name after that."""
+    told: set[str] = set()
+
+    def caution(name: str) -> str:
+        if name in told:
+            return name.capitalize()
+        told.add(name)
+        return CAUTIONS[name]
+
     return tuple(
         StepShown(
             i,
@@ -17,7 +26,7 @@ def _steps(draft: Draft, view: View) -> tuple[StepShown, ...]:
             s.settings,
             tuple(f"{name} {view.with_unit(mm)}" for name, mm in s.lengths),
             tuple(f"{name}: {view.with_unit(mm)}" for name, mm in s.reads if mm > 0),
-            tuple(CAUTIONS[c] for c in s.cautions),
+            tuple(caution(c) for c in s.cautions),
         )
         for i, s in enumerate(draft.steps, 1)
     )

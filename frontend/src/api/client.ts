@@ -1,0 +1,88 @@
+/** The one door to the server: typed calls, and failures told apart by kind, never by message. */
+import type { components } from './schema'
+
+type Schemas = components['schemas']
+export type Drafted = Schemas['Drafted']
+export type Spec = Schemas['Spec']
+export type Unit = Drafted['unit']
+export type Piece = Schemas['PieceShown']
+export type Sum = Schemas['ShownSum']
+export type Field = Schemas['FieldShown']
+export type Finding = Schemas['FindingShown']
+export type FlatPiece = Schemas['FlatPiece']
+export type Standing = Schemas['Standing']
+export type Tiles = Schemas['Tiles']
+export type Tile = Schemas['Tile']
+export type Plan = Schemas['PlanOut']
+export type OpenPlan = Schemas['OpenPlan']
+export type Revision = Schemas['RevisionOut']
+export type SheetOut = Schemas['SheetOut']
+export type UsualShown = Schemas['UsualShown']
+export type UsualEdit = Schemas['UsualEdit']
+export type Problem = Schemas['OneProblem']
+export type WayToBegin = Schemas['WayToBegin']
+export type Edit = NonNullable<Schemas['DraftRequest']['edits']>[number]
+
+/** The server answered, and says what is wrong. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    readonly problems: readonly Problem[],
+    readonly head?: number,
+  ) {
+    super(problems.map((p) => `${p.why} ${p.fix}`).join(' '))
+  }
+  get code(): string {
+    return this.problems[0]?.code ?? ''
+  }
+}
+
+/** No answer came: the server is stopped or cannot be reached. */
+export class Unreachable extends Error {}
+
+async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let answer: Response
+  try {
+    answer = await fetch(`/api${path}`, {
+      method,
+      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    })
+  } catch (cause) {
+    throw new Unreachable('The server does not answer.', { cause })
+  }
+  if (answer.ok) return (await answer.json()) as T
+  const told = (await answer.json().catch(() => ({}))) as { problems?: Problem[]; head?: number }
+  if (!told.problems) throw new Unreachable(`The server answered ${answer.status}.`)
+  throw new Refused(answer.status, told.problems, told.head)
+}
+
+const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
+
+export const api = {
+  draft: (spec: Spec, edits: Edit[], unit: Unit) => ask<Drafted>('POST', '/draft', { spec, edits, unit }),
+  tiles: (spec: Spec, phrase: string, unit: Unit) => ask<Tiles>('POST', '/tiles', { spec, phrase, unit }),
+  shelf: (putAway: boolean, offset = 0) =>
+    ask<Schemas['ShelfOut']>('GET', `/plans?put_away=${putAway}&offset=${offset}`),
+  waysToBegin: () => ask<WayToBegin[]>('GET', '/begin'),
+  begin: (preset: string) => ask<OpenPlan>('POST', '/plans', { preset }),
+  beginFrom: (name: string, spec: Spec) => ask<OpenPlan>('POST', '/plans', { name, spec }),
+  open: (id: string) => ask<OpenPlan>('GET', plan(id)),
+  save: (id: string, spec: Spec, base_revision: number, edit_id: string, cause: string) =>
+    ask<Plan>('PUT', `${plan(id)}/spec`, { spec, base_revision, edit_id, cause }),
+  rename: (id: string, name: string) => ask<Plan>('PUT', `${plan(id)}/name`, { name }),
+  copy: (id: string, name: string) => ask<Plan>('POST', `${plan(id)}/copy`, { name }),
+  putAway: (id: string) => ask<Plan>('POST', `${plan(id)}/put-away`),
+  takeBack: (id: string) => ask<Plan>('POST', `${plan(id)}/take-back`),
+  revisions: (id: string) => ask<Revision[]>('GET', `${plan(id)}/revisions`),
+  restore: (id: string, number: number) => ask<OpenPlan>('POST', `${plan(id)}/revisions/${number}/restore`),
+  printed: (id: string, number: number) => ask<Plan>('POST', `${plan(id)}/revisions/${number}/printed`),
+  sheet: (id: string, number: number, unit?: Unit) =>
+    ask<SheetOut>('GET', `${plan(id)}/revisions/${number}/sheet${unit ? `?unit=${unit}` : ''}`),
+  usual: () => ask<UsualShown>('GET', '/usual'),
+  keepUsual: (edit: UsualEdit) => ask<UsualShown>('PUT', '/usual', edit),
+}
+
+/** Where a plan's files are, for links. */
+export const fileOf = (id: string, revision: number, file: 'cut-list.csv' | 'plan.json', unit: Unit) =>
+  `/api${plan(id)}/revisions/${revision}/${file}${file === 'cut-list.csv' ? `?unit=${unit}` : ''}`

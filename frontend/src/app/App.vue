@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed, provide, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useTheme } from 'vuetify'
+import HatchDefinitions from '../bag-drawing/HatchDefinitions.vue'
+import { useUsual } from '../usual/useUsual'
+import KeysSheet from './KeysSheet.vue'
+import { headerSlot } from './header'
+import { useKeys } from './keys'
+import { switchTheme } from './theme'
+
+const route = useRoute()
+const router = useRouter()
+const theme = useTheme()
+const usual = useUsual()
+void usual.load()
+
+const keysShown = ref(false)
+const bare = computed(() => Boolean(route.meta.bare))
+const last = ref('')
+provide(headerSlot, { draftOf: (id: string) => (last.value = id), showKeys: () => (keysShown.value = true) })
+
+useKeys(
+  { '?': () => (keysShown.value = true), s: () => void router.push('/') },
+  () => usual.single.value && !bare.value,
+)
+</script>
+
+<template>
+  <v-app :class="{ bare }">
+    <HatchDefinitions />
+    <a class="skip" href="#place">To the work</a>
+    <header v-if="!bare" class="top-bar">
+      <RouterLink to="/" class="mark" aria-label="Ambitus, to the shelf">
+        <svg viewBox="0 0 32 32" width="30" height="30" aria-hidden="true">
+          <circle cx="16" cy="16" r="11.5" class="mark-round" />
+          <circle cx="16" cy="16" r="3.6" class="mark-middle" />
+        </svg>
+        <span>Ambitus</span>
+      </RouterLink>
+      <nav aria-label="Places">
+        <RouterLink to="/" :aria-current="route.name === 'shelf' ? 'page' : undefined">Shelf</RouterLink>
+        <span class="running" aria-hidden="true" />
+        <RouterLink
+          v-if="last"
+          :to="{ name: 'draft', params: { id: last } }"
+          :aria-current="route.name === 'draft' ? 'page' : undefined"
+          >Draft</RouterLink
+        >
+        <span v-else class="not-yet">Draft</span>
+      </nav>
+      <div id="header-here" />
+      <div class="top-tools">
+        <button
+          type="button"
+          class="quiet"
+          :aria-label="theme.current.value.dark ? 'Light paper' : 'Dark paper'"
+          @click="switchTheme"
+        >
+          {{ theme.current.value.dark ? 'Light' : 'Dark' }}
+        </button>
+        <button type="button" class="quiet round" aria-label="Keys" @click="keysShown = true">?</button>
+      </div>
+    </header>
+    <main id="place">
+      <RouterView :key="route.fullPath" />
+    </main>
+    <KeysSheet v-model="keysShown" :single="usual.single.value" @single="usual.setSingle" />
+  </v-app>
+</template>

@@ -1,0 +1,30 @@
+<template>
+  <!-- one shared set of hatches, so that no layer is told by colour alone -->
+  <svg width="0" height="0" class="hatch-definitions" aria-hidden="true">
+    <defs>
+      <pattern
+        id="hatch-lining"
+        width="7"
+        height="7"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <rect width="7" height="7" class="hatch-ground-lining" />
+        <line x1="0" y1="0" x2="0" y2="7" class="hatch-line" />
+      </pattern>
+      <pattern id="hatch-interfacing" width="6" height="6" patternUnits="userSpaceOnUse">
+        <rect width="6" height="6" class="hatch-ground-interfacing" />
+        <circle cx="1.6" cy="1.6" r="0.8" class="hatch-dot" />
+      </pattern>
+      <pattern id="hatch-core" width="6" height="6" patternUnits="userSpaceOnUse">
+        <rect width="6" height="6" class="hatch-ground-interfacing" />
+        <circle cx="1.6" cy="1.6" r="0.8" class="hatch-dot" />
+        <line x1="0" y1="4.6" x2="6" y2="4.6" class="hatch-line" />
+      </pattern>
+      <pattern id="hatch-strap" width="8" height="8" patternUnits="userSpaceOnUse">
+        <rect width="8" height="8" class="hatch-ground-strap" />
+        <line x1="0" y1="4" x2="8" y2="4" class="hatch-line" />
+      </pattern>
+    </defs>
+  </svg>
+</template>

@@ -1,0 +1,433 @@
+<script setup lang="ts">
+/** The Draft place: the sentence, the bag with its numbers, the pieces, and beside them sum and checks. */
+import { computed, inject, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, fileOf, type Revision, type Unit } from '../../api/client'
+import { headerSlot } from '../../app/header'
+import { useKeys } from '../../app/keys'
+import { steppedScale } from '../../bag-drawing/scale'
+import StandingBag from '../../bag-drawing/StandingBag.vue'
+import LengthField from '../../length-field/LengthField.vue'
+import ShownLength from '../../length-field/ShownLength.vue'
+import SumOnPaper from '../../sum/SumOnPaper.vue'
+import { useUsual } from '../../usual/useUsual'
+import ChecksList from './ChecksList.vue'
+import MakingSentence from './MakingSentence.vue'
+import PhraseTiles from './PhraseTiles.vue'
+import PiecesFlat from './PiecesFlat.vue'
+import { usePlan } from './usePlan'
+
+const props = defineProps<{ id: string }>()
+const router = useRouter()
+const header = inject(headerSlot)
+const usual = useUsual()
+const at = usePlan()
+const { plan, drafted, unit, problems, keeping, trouble, left, changed, offline, waiting } = at
+
+const phrase = ref('')
+const opened = ref<{ piece: string; sum: string }>()
+const revisions = shallowRef<Revision[]>()
+const menu = ref(false)
+const sure = ref(false)
+const board = ref<HTMLElement>()
+const root = ref<HTMLElement>()
+const room = ref({ width: 800, height: 360 })
+const piecesRoom = ref({ width: 800, height: 132 })
+const focusedField = ref('')
+
+onMounted(async () => {
+  header?.draftOf(props.id)
+  await at.open(props.id)
+  if (plan.value) document.title = `${plan.value.name} · Ambitus`
+  await nextTick()
+  measure()
+})
+const watcher = new ResizeObserver(() => measure())
+watch(board, (el) => el && watcher.observe(el))
+onBeforeUnmount(() => watcher.disconnect())
+function measure() {
+  if (!board.value) return
+  const { width, height } = board.value.getBoundingClientRect()
+  const narrow = window.innerWidth < 960
+  room.value = { width: width - (narrow ? 120 : 230), height: narrow ? 330 : Math.max(height - 48, 180) }
+  piecesRoom.value = { width: board.value.clientWidth, height: narrow ? 150 : 118 }
+}
+
+/** The scale moves in steps and stands still while a number is being changed. */
+const frozen = ref<number>()
+const scale = computed(() => {
+  if (frozen.value) return frozen.value
+  const box = drafted.value?.standing.box
+  return box ? steppedScale({ width: box[2]!, height: box[3]! }, room.value) : 0.4
+})
+function onFocus(path: string) {
+  focusedField.value = path
+  frozen.value = scale.value
+  openSumOf(path)
+}
+function onBlur() {
+  focusedField.value = ''
+  frozen.value = undefined
+}
+
+/** A number on the drawing opens the sum that it goes into first. */
+function openSumOf(path: string) {
+  const leaf = path.split('.').at(-1)!
+  const key = { width: 'width', height: 'height', depth: 'across', drop: 'length', length: 'length' }[leaf]
+  const piece = drafted.value?.pieces.find((p) =>
+    path.startsWith('size.') ? key && key in p.sums && p.layer === 'outer' : key && p.layer === 'strap',
+  )
+  if (piece && key) opened.value = { piece: piece.key, sum: key }
+}
+const openSum = computed(() => {
+  const pieces = drafted.value?.pieces ?? []
+  const piece = pieces.find((p) => p.key === opened.value?.piece) ?? pieces[0]
+  if (!piece) return undefined
+  const key = opened.value && opened.value.sum in piece.sums ? opened.value.sum : Object.keys(piece.sums)[0]!
+  return { piece, key, sum: piece.sums[key]! }
+})
+
+const findingsAt = (path: string) => drafted.value?.findings.filter((f) => f.where === path) ?? []
+const worst = (path: string) => findingsAt(path)[0]?.level
+const marks = { stop: '■', warn: '▲', note: '●' } as const
+/** The sizes that are not numbers on the drawing, and those that the grid moved. */
+const ownNames = computed(() => {
+  const drawn = new Set(drafted.value?.standing.dimensions.map((d) => d.path.split('.').at(-1)))
+  return (
+    drafted.value?.dimensions.filter(
+      (d) => d.asked !== d.comes_out || !drawn.has(d.key.replace('strap_', '')),
+    ) ?? []
+  )
+})
+const stops = computed(() => drafted.value?.findings.filter((f) => f.level === 'stop') ?? [])
+
+function goTo(path: string) {
+  const field = root.value?.querySelector<HTMLElement>(`[data-path="${CSS.escape(path)}"]`)
+  if (field) return field.focus()
+  const owner: Record<string, string> = {
+    cloth: 'cloth',
+    base: 'base',
+    top: 'top',
+    interfacing: 'interfacing',
+    allowances: 'seams',
+    carry: 'strap.0',
+  }
+  const key = owner[path.split('.')[0]!]
+  if (!key) return
+  phrase.value = key
+  window.setTimeout(
+    () => root.value?.querySelector<HTMLElement>(`[data-path="${CSS.escape(path)}"]`)?.focus(),
+    400,
+  )
+}
+async function togglePhrase(key: string) {
+  phrase.value = phrase.value === key ? '' : key
+}
+async function closePhrase() {
+  const key = phrase.value
+  phrase.value = ''
+  await nextTick()
+  root.value?.querySelector<HTMLElement>(`[data-phrase="${CSS.escape(key)}"]`)?.focus()
+}
+
+const said = computed(() => {
+  if (keeping.value === 'away') return 'put away'
+  if (offline.value) return 'not kept yet: the server does not answer'
+  return { kept: 'kept', keeping: 'keeping…', waiting: 'not kept yet', moved: 'changed elsewhere', away: '' }[
+    keeping.value
+  ]
+})
+const behind = computed(() => {
+  const p = plan.value
+  return p?.printed && p.printed < p.head ? p.printed : 0
+})
+
+function nextUnit() {
+  const all: Unit[] = ['mm', 'cm', 'in']
+  at.setUnit(all[(all.indexOf(unit.value) + 1) % 3]!)
+}
+function toSheet() {
+  if (!plan.value) return
+  if (stops.value.length && !sure.value) {
+    sure.value = true
+    return
+  }
+  sure.value = false
+  at.settle()
+  const go = () =>
+    void router.push({
+      name: 'sheet',
+      params: { id: plan.value!.id, revision: String(plan.value!.head) },
+      query: { unit: unit.value },
+    })
+  if (keeping.value === 'keeping') window.setTimeout(go, 250)
+  else go()
+}
+async function showHistory() {
+  menu.value = false
+  if (plan.value) revisions.value = await api.revisions(plan.value.id)
+}
+async function restoreRevision(number: number) {
+  revisions.value = undefined
+  await at.act(() => api.restore(props.id, number))
+}
+async function copyPlan() {
+  menu.value = false
+  if (!plan.value) return
+  const copy = await api.copy(plan.value.id, `${plan.value.name}, copy`.slice(0, 120))
+  await router.push({ name: 'draft', params: { id: copy.id } })
+}
+async function keepMine() {
+  const id = await at.keepAsCopy()
+  if (id) await router.push({ name: 'draft', params: { id } })
+}
+async function rename(event: Event) {
+  const input = event.target as HTMLInputElement
+  const name = input.value.trim()
+  if (!plan.value || name === plan.value.name) return
+  if (!name) {
+    input.value = plan.value.name
+    return
+  }
+  await at.act(() => api.rename(props.id, name))
+}
+
+const single = () => usual.single.value
+useKeys(
+  {
+    w: () => goTo('size.width'),
+    h: () => goTo('size.height'),
+    d: () => goTo('size.depth'),
+    u: nextUnit,
+    p: toSheet,
+  },
+  single,
+  { undo: at.undo, redo: at.redo },
+)
+const when = (iso: string) =>
+  new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+</script>
+
+<template>
+  <div ref="root" class="draft-place">
+    <Teleport v-if="plan" defer to="#header-here">
+      <input
+        class="plan-name-field"
+        :value="plan.name"
+        aria-label="Name of the plan"
+        maxlength="120"
+        :disabled="keeping === 'away'"
+        @change="rename"
+        @keydown.enter="($event.target as HTMLInputElement).blur()"
+      />
+      <span class="keeping" :class="keeping" role="status">{{ said }}</span>
+      <span class="units" role="group" aria-label="Unit shown">
+        <button
+          v-for="u in ['mm', 'cm', 'in'] as const"
+          :key="u"
+          type="button"
+          :aria-pressed="unit === u"
+          @click="at.setUnit(u)"
+        >
+          {{ u }}
+        </button>
+      </span>
+    </Teleport>
+
+    <div v-if="!drafted" class="opening">
+      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+      <p v-else-if="offline" class="trouble" role="alert">The server does not answer. Trying again…</p>
+      <p v-else>Opening…</p>
+    </div>
+
+    <template v-else>
+      <div class="draft-main">
+        <div class="notices">
+          <p v-if="left" class="notice" role="status">
+            Not yet kept from last time:
+            <b>{{ left.typed ? `${left.typed.label} ${left.typed.text}` : left.cause || 'an edit' }}</b>
+            <button type="button" class="quiet" @click="at.useLeft">Use it</button>
+            <button type="button" class="quiet" @click="at.dropLeft">Let it go</button>
+          </p>
+          <p v-if="keeping === 'away'" class="notice" role="alert">
+            This plan has been put away. Nothing of it is lost.
+            <button type="button" class="quiet" @click="at.act(() => api.takeBack(id))">Take it back</button>
+            <button type="button" class="quiet" @click="keepMine">Keep what is here as a copy</button>
+          </p>
+          <p v-else-if="keeping === 'moved'" class="notice" role="alert">
+            This plan was changed in another window.
+            <button type="button" class="quiet" @click="keepMine">Keep mine as a copy</button>
+            <button type="button" class="quiet" @click="(at.dropLeft(), at.open(id))">
+              Open the newer one
+            </button>
+          </p>
+          <p v-else-if="trouble" class="notice" role="alert">{{ trouble }}</p>
+          <p v-if="offline" class="notice" role="status">
+            The server does not answer. What you type stays here; every worked-out number waits.
+          </p>
+          <p v-if="behind" class="notice" role="status">
+            The sheet you printed shows revision {{ behind }}; the plan has moved on since.
+          </p>
+        </div>
+
+        <MakingSentence :drafted="drafted" :open="phrase" @open="togglePhrase" />
+
+        <PhraseTiles
+          v-if="phrase"
+          :drafted="drafted"
+          :phrase="phrase"
+          :problems="problems"
+          :waiting="waiting"
+          @edit="at.edit"
+          @settle="at.settle"
+          @restore="at.restore"
+          @close="closePhrase"
+        />
+
+        <div
+          ref="board"
+          class="board"
+          :class="{ waiting }"
+          :style="{ '--dots': `${drafted.dots * scale}px` }"
+        >
+          <span class="dots-say">dots {{ drafted.dots_shown }} apart</span>
+          <StandingBag :standing="drafted.standing" :scale="scale">
+            <template #default="{ dimension }">
+              <LengthField
+                v-if="drafted.fields[dimension.path]"
+                :field="drafted.fields[dimension.path]!"
+                :unit="unit"
+                :caption="dimension.label"
+                :problem="problems[dimension.path]"
+                :waiting="offline"
+                large
+                @typed="(text) => at.edit({ kind: 'typed', path: dimension.path, text })"
+                @stepped="(steps) => at.edit({ kind: 'stepped', path: dimension.path, steps })"
+                @settle="at.settle"
+                @restore="at.restore(dimension.path)"
+                @focus="onFocus(dimension.path)"
+                @blur="onBlur"
+              />
+              <button
+                v-if="worst(dimension.path)"
+                type="button"
+                class="badge"
+                :class="worst(dimension.path)"
+                :aria-label="findingsAt(dimension.path)[0]!.title"
+                :title="findingsAt(dimension.path)[0]!.title"
+                @click="goTo(dimension.path)"
+              >
+                {{ marks[worst(dimension.path)!] }}
+              </button>
+            </template>
+          </StandingBag>
+          <dl class="own-names">
+            <div v-for="d in ownNames" :key="d.key">
+              <dt>{{ d.label.toLowerCase() }}</dt>
+              <dd>
+                <ShownLength :text="d.comes_out" :unit="unit" />
+                <small v-if="d.asked !== d.comes_out">asked <ShownLength :text="d.asked" /></small>
+              </dd>
+            </div>
+          </dl>
+        </div>
+
+        <PiecesFlat
+          :drafted="drafted"
+          :changed="changed"
+          :open="openSum && { piece: openSum.piece.key, sum: openSum.key }"
+          :waiting="waiting"
+          :room="piecesRoom"
+          @open="(piece, sum) => (opened = { piece, sum })"
+        />
+      </div>
+
+      <aside class="draft-side" aria-label="Sum and checks">
+        <div class="side-tools">
+          <button type="button" class="quiet" :disabled="!at.canUndo.value" @click="at.undo">Undo</button>
+          <button type="button" class="quiet" :disabled="!at.canRedo.value" @click="at.redo">Redo</button>
+          <button
+            type="button"
+            class="quiet"
+            data-phrase="grid"
+            :aria-expanded="phrase === 'grid'"
+            @click="togglePhrase('grid')"
+          >
+            Grid {{ drafted.grid.find((g) => g.chosen)?.label }}
+          </button>
+          <v-menu v-model="menu">
+            <template #activator="{ props: more }">
+              <button type="button" class="quiet" v-bind="more">More</button>
+            </template>
+            <v-list density="compact">
+              <v-list-item title="Revisions" @click="showHistory" />
+              <v-list-item title="Copy this plan" @click="copyPlan" />
+              <v-list-item title="Cut list, CSV" :href="fileOf(id, plan!.head, 'cut-list.csv', unit)" />
+              <v-list-item title="Plan, JSON" :href="fileOf(id, plan!.head, 'plan.json', unit)" />
+              <v-list-item title="Put away" @click="at.act(() => api.putAway(id))" />
+            </v-list>
+          </v-menu>
+          <button type="button" class="to-sheet" @click="toSheet">Cut sheet</button>
+        </div>
+        <div v-if="sure" class="sure" role="alertdialog" aria-label="Print with a stop">
+          <p>
+            <b>{{ stops[0]?.title }}.</b> This bag cannot be made as it is. The sheet will say so at its top.
+          </p>
+          <button type="button" class="quiet" @click="toSheet">Yes, make the sheet</button>
+          <button type="button" class="quiet" @click="sure = false">Go back</button>
+        </div>
+        <SumOnPaper
+          v-if="openSum"
+          :sum="openSum.sum"
+          :unit="unit"
+          :about="`${openSum.piece.letter} · ${openSum.piece.name}, ${openSum.piece.count} to cut`"
+          :waiting="waiting"
+        />
+        <section class="read-back" :class="{ waiting }" aria-label="Read back">
+          <p>
+            Read back from the cut sizes:
+            <strong data-testid="read-back"><ShownLength :text="drafted.read.size" :unit="unit" /></strong>
+          </p>
+          <p v-if="drafted.read.strap"><ShownLength :text="drafted.read.strap" /></p>
+          <p class="hint"><ShownLength :text="drafted.read.rounding" /></p>
+          <details>
+            <summary>
+              Seams walked: {{ drafted.seams.every((s) => s.agrees) ? 'all agree' : 'some differ' }}
+            </summary>
+            <ul>
+              <li v-for="s in drafted.seams" :key="s.key">
+                {{ s.label }}: <ShownLength :text="s.lengths.join(' = ')" />
+              </li>
+            </ul>
+          </details>
+        </section>
+        <ChecksList :findings="drafted.findings" @go="goTo" />
+      </aside>
+    </template>
+
+    <v-dialog :model-value="Boolean(revisions)" max-width="560" @update:model-value="revisions = undefined">
+      <v-card class="keys-sheet">
+        <h2>Revisions</h2>
+        <ol class="revisions">
+          <li v-for="r in revisions" :key="r.number">
+            <b>{{ r.number }}</b>
+            <span
+              ><ShownLength :text="r.cause" /><small>{{ when(r.saved_at) }}</small></span
+            >
+            <button
+              v-if="r.number !== plan?.head"
+              type="button"
+              class="quiet"
+              :aria-label="`Restore revision ${r.number}`"
+              @click="restoreRevision(r.number)"
+            >
+              Restore
+            </button>
+            <small v-else>now</small>
+          </li>
+        </ol>
+        <v-btn variant="outlined" @click="revisions = undefined">Close</v-btn>
+      </v-card>
+    </v-dialog>
+  </div>
+</template>

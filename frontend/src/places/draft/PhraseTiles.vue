@@ -1,0 +1,141 @@
+<script setup lang="ts">
+/** What opens under a phrase: this bag with each choice made, and the lengths that belong to it. */
+import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
+import { api, type Drafted, type Edit, type Problem, type Tile, type Tiles } from '../../api/client'
+import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
+import { steppedScale } from '../../bag-drawing/scale'
+import StandingBag from '../../bag-drawing/StandingBag.vue'
+import LengthField from '../../length-field/LengthField.vue'
+import ShownLength from '../../length-field/ShownLength.vue'
+
+const props = defineProps<{
+  drafted: Drafted
+  phrase: string
+  problems: Record<string, Problem>
+  waiting: boolean
+}>()
+const emit = defineEmits<{ edit: [edit: Edit]; settle: []; restore: [path: string]; close: [] }>()
+
+const tiles = shallowRef<Tiles>()
+const failed = ref('')
+const panel = ref<HTMLElement>()
+let latest = 0
+
+async function load() {
+  const mine = ++latest
+  try {
+    const got = await api.tiles(props.drafted.spec, props.phrase, props.drafted.unit)
+    if (mine !== latest) return
+    tiles.value = got
+    failed.value = ''
+  } catch (cause) {
+    if (mine === latest) failed.value = cause instanceof Error ? cause.message : String(cause)
+  }
+}
+watch(() => [props.drafted.spec, props.phrase, props.drafted.unit], load, { immediate: true })
+watch(
+  () => props.phrase,
+  async () => {
+    await nextTick()
+    panel.value?.focus()
+  },
+)
+onMounted(() => panel.value?.focus())
+
+const fields = computed(() =>
+  (tiles.value?.fields ?? []).map((p) => props.drafted.fields[p]).filter((f) => f?.visible),
+)
+/** All tiles of one group share one scale, so that sizes can be compared. */
+const PX = { width: 104, height: 84 }
+function scaleOf(group: Tile[], of: 'standing' | 'piece') {
+  const boxes = group.map((t) => (of === 'standing' ? t.standing.box : t.piece.box))
+  return steppedScale(
+    { width: Math.max(...boxes.map((b) => b[2]!)), height: Math.max(...boxes.map((b) => b[3]!)) },
+    { width: PX.width, height: PX.height - 10 },
+  )
+}
+const shows = computed(() =>
+  ['interfacing', 'strap'].includes(props.phrase.split('.')[0]!) ? 'piece' : 'standing',
+)
+function pick(tile: Tile) {
+  if (!tile.chosen) emit('edit', { kind: 'picked', path: tile.edit.path, value: tile.edit.value })
+}
+</script>
+
+<template>
+  <section
+    ref="panel"
+    class="phrase-tiles"
+    tabindex="-1"
+    role="region"
+    :aria-label="tiles?.label ?? 'Choices'"
+    @keydown.esc="emit('close')"
+  >
+    <header>
+      <h2>{{ tiles?.label ?? '…' }}</h2>
+      <button type="button" class="quiet" @click="emit('close')">Close</button>
+    </header>
+    <p v-if="failed" class="wrong-text" role="alert">{{ failed }}</p>
+    <div
+      v-for="group in tiles?.groups ?? []"
+      :key="group.path"
+      class="tile-group"
+      role="group"
+      :aria-label="group.label"
+    >
+      <h3>{{ group.label }}</h3>
+      <div class="tiles">
+        <button
+          v-for="tile in group.tiles"
+          :key="tile.key"
+          type="button"
+          class="tile"
+          :class="{ chosen: tile.chosen }"
+          :aria-pressed="tile.chosen"
+          :data-tile="`${tile.edit.path}=${tile.key}`"
+          @click="pick(tile)"
+        >
+          <span class="tile-picture">
+            <StandingBag
+              v-if="shows === 'standing'"
+              :standing="tile.standing"
+              :scale="scaleOf(group.tiles, 'standing')"
+              plain
+              :label="tile.label"
+            />
+            <FlatPieceDrawing
+              v-else
+              :picture="tile.piece"
+              :layer="tile.piece_layer"
+              :scale="scaleOf(group.tiles, 'piece')"
+              bare
+            />
+          </span>
+          <span class="tile-words">
+            <strong>{{ tile.label }}</strong>
+            <span v-if="tile.help" class="tile-help">{{ tile.help }}</span>
+            <span class="tile-size"><ShownLength :text="tile.size" /></span>
+            <span v-for="b in tile.brings" :key="b" class="tile-brings">{{ b }}</span>
+          </span>
+        </button>
+      </div>
+    </div>
+    <div v-if="fields.length" class="phrase-fields">
+      <LengthField
+        v-for="f in fields"
+        :key="f!.path"
+        :field="f!"
+        :unit="drafted.unit"
+        :problem="problems[f!.path]"
+        :waiting="waiting"
+        @typed="(text) => emit('edit', { kind: 'typed', path: f!.path, text })"
+        @stepped="(steps) => emit('edit', { kind: 'stepped', path: f!.path, steps })"
+        @settle="emit('settle')"
+        @restore="emit('restore', f!.path)"
+      />
+      <p v-if="phrase === 'seams'" class="hint">
+        Leave one empty and the general allowance holds. A name you measured, such as foot edge, works too.
+      </p>
+    </div>
+  </section>
+</template>

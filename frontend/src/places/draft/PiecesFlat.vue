@@ -1,0 +1,99 @@
+<script setup lang="ts">
+/** The pieces, lying flat to one scale; each dimension opens its sum. */
+import { computed } from 'vue'
+import type { Drafted, Piece } from '../../api/client'
+import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
+import { steppedScale } from '../../bag-drawing/scale'
+import ShownLength from '../../length-field/ShownLength.vue'
+
+const props = defineProps<{
+  drafted: Drafted
+  changed: Record<string, string>
+  open?: { piece: string; sum: string }
+  waiting: boolean
+  room: { width: number; height: number }
+}>()
+const emit = defineEmits<{ open: [piece: string, sum: string] }>()
+
+const strips = computed(() => props.drafted.pieces.filter((p) => 'length' in p.sums))
+const panels = computed(() => props.drafted.pieces.filter((p) => !('length' in p.sums)))
+const scale = computed(() => {
+  const wide = panels.value.reduce((all, p) => all + p.picture.box[2]!, 0)
+  const longest = Math.max(0, ...strips.value.map((p) => p.picture.box[2]!))
+  const gaps = 38 * (panels.value.length + 1)
+  const tallest = Math.max(...panels.value.map((p) => p.picture.box[3]!))
+  const room = props.room.width
+  // on a narrow screen two panels stand side by side and the rest wraps under them
+  const need = room < 560 ? 2 * Math.max(...panels.value.map((p) => p.picture.box[2]!)) : wide + longest
+  return steppedScale(
+    { width: need, height: tallest },
+    { width: room - (room < 560 ? 60 : gaps), height: props.room.height },
+  )
+})
+const columns = computed(() => [
+  ...panels.value.map((p) => [p]),
+  ...(strips.value.length ? [strips.value] : []),
+])
+const names: Record<string, string> = {
+  width: 'width',
+  height: 'height',
+  across: 'cut-out across',
+  up: 'cut-out up',
+  length: 'length',
+}
+const order = ['length', 'width', 'height', 'across', 'up']
+const sums = (p: Piece) => order.filter((k) => k in p.sums)
+const isOpen = (p: Piece, k: string) => props.open?.piece === p.key && props.open.sum === k
+</script>
+
+<template>
+  <section class="pieces-flat" :class="{ waiting }" aria-label="Pieces to cut">
+    <div v-for="(column, i) in columns" :key="i" class="piece-column">
+      <article v-for="p in column" :key="p.key" class="piece" :data-piece="p.key">
+        <FlatPieceDrawing
+          :picture="p.picture"
+          :layer="p.layer"
+          :letter="p.letter"
+          :scale="scale"
+          :open="open?.piece === p.key ? open.sum : undefined"
+        />
+        <p class="piece-size">
+          <b class="letter">{{ p.letter }}</b>
+          <template v-for="(k, n) in sums(p).slice(0, 2)" :key="k"
+            ><span v-if="n" class="by">×</span
+            ><button
+              type="button"
+              class="number-button"
+              :class="{ open: isOpen(p, k) }"
+              :aria-label="`${p.name}, ${names[k]} ${p.sums[k]!.plain} ${drafted.unit}, show the sum`"
+              :data-sum="`${p.key}/${k}`"
+              @click="emit('open', p.key, k)"
+            >
+              <ShownLength :text="p.sums[k]!.plain" /></button
+          ></template>
+          <span class="unit">{{ drafted.unit }}</span>
+        </p>
+        <p v-if="changed[p.key]" class="changed">
+          <s><ShownLength :text="changed[p.key]!" /></s> → <b><ShownLength :text="p.size" /></b>
+        </p>
+        <p class="piece-name">
+          <b>×{{ p.count }}</b> {{ p.name.toLowerCase() }}
+          <span v-if="p.cut_out" class="corner"
+            >· corner
+            <template v-for="(k, n) in sums(p).slice(2)" :key="k"
+              ><template v-if="n"> × </template
+              ><button
+                type="button"
+                class="number-button small"
+                :class="{ open: isOpen(p, k) }"
+                :aria-label="`${p.name}, ${names[k]} ${p.sums[k]!.plain} ${drafted.unit}, show the sum`"
+                :data-sum="`${p.key}/${k}`"
+                @click="emit('open', p.key, k)"
+              >
+                <ShownLength :text="p.sums[k]!.plain" /></button></template
+          ></span>
+        </p>
+      </article>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,429 @@
+/**
+ * One open plan: the settled spec, the draft on screen, edits on their way, undo and redo, saving.
+ *
+ * Edits go to the server one at a time, later ones of the same field put together while they wait. A
+ * draft that comes back is shown at once; it settles after a pause, on Enter, or when the field is left,
+ * and each settled edit is kept as one revision.
+ */
+import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
+import {
+  api,
+  Refused,
+  Unreachable,
+  type Drafted,
+  type Edit,
+  type OpenPlan,
+  type Plan,
+  type Problem,
+  type Spec,
+  type Unit,
+} from '../../api/client'
+import { holdUnsent, releaseUnsent, unsentOf, type Unsent } from './unsent'
+
+const SETTLE_MS = 800
+const CHANGED_MS = 9000
+const RETRY_MS = 1500
+
+export type Keeping = 'kept' | 'keeping' | 'waiting' | 'away' | 'moved'
+
+interface Step {
+  before: Spec
+  after: Spec
+  cause: string
+}
+
+export function usePlan() {
+  const plan = shallowRef<Plan>()
+  const drafted = shallowRef<Drafted>()
+  const settled = shallowRef<Spec>()
+  const unit = ref<Unit>('cm')
+  const problems = ref<Record<string, Problem>>({})
+  const offline = ref(false)
+  const keeping = ref<Keeping>('kept')
+  const trouble = ref('')
+  const left = shallowRef<Unsent>()
+  const changed = ref<Record<string, string>>({})
+  const undone = shallowRef<Step[]>([])
+  const done = shallowRef<Step[]>([])
+
+  /** the spec that the draft on screen shows, settled or not */
+  let working: Spec | undefined
+  let queue: Edit[] = []
+  let busy = false
+  let baseline: Record<string, string> = {}
+  let settleTimer = 0
+  let changedTimer = 0
+  let retryTimer = 0
+  let causes: Record<string, string> = {}
+  let saving = false
+  let unsaved: Unsent | undefined
+
+  const waiting = computed(() => offline.value || Object.keys(problems.value).length > 0)
+
+  const sizesOf = (d: Drafted) => Object.fromEntries(d.pieces.map((p) => [p.key, p.size]))
+
+  function show(d: Drafted, noting: boolean) {
+    if (drafted.value && noting && drafted.value.unit === d.unit) {
+      if (!changedTimer) baseline = sizesOf(drafted.value)
+      const now = sizesOf(d)
+      changed.value = Object.fromEntries(
+        Object.entries(now)
+          .filter(([key, size]) => baseline[key] !== undefined && baseline[key] !== size)
+          .map(([key]) => [key, baseline[key]!]),
+      )
+      window.clearTimeout(changedTimer)
+      changedTimer = window.setTimeout(() => {
+        changed.value = {}
+        changedTimer = 0
+      }, CHANGED_MS)
+    } else {
+      changed.value = {}
+      window.clearTimeout(changedTimer)
+      changedTimer = 0
+    }
+    drafted.value = d
+    working = d.spec
+  }
+
+  async function open(id: string) {
+    trouble.value = ''
+    try {
+      take(await api.open(id))
+    } catch (cause) {
+      trouble.value = cause instanceof Error ? cause.message : String(cause)
+      return
+    }
+    const held = unsentOf(id)
+    if (!held) return
+    const same = JSON.stringify(held.spec) === JSON.stringify(settled.value)
+    if (same && !held.typed) releaseUnsent(id)
+    else left.value = held
+  }
+
+  function take(opened: OpenPlan) {
+    plan.value = opened.plan
+    settled.value = opened.spec
+    working = opened.spec
+    unit.value = opened.spec.unit ?? 'cm'
+    keeping.value = opened.plan.put_away_at ? 'away' : 'kept'
+    problems.value = {}
+    undone.value = []
+    done.value = []
+    queue = []
+    void draftAgain(false)
+  }
+
+  /** Draft the settled spec again, for another unit or another spec. */
+  async function draftAgain(noting = true) {
+    if (!settled.value) return
+    try {
+      show(await api.draft(settled.value, [], unit.value), noting)
+      offline.value = false
+    } catch (cause) {
+      fail(cause)
+    }
+  }
+
+  function fail(cause: unknown) {
+    if (cause instanceof Unreachable) {
+      offline.value = true
+      window.clearTimeout(retryTimer)
+      retryTimer = window.setTimeout(() => void (unsaved ? send() : run()), RETRY_MS)
+    } else trouble.value = cause instanceof Error ? cause.message : String(cause)
+  }
+
+  const pathOf = (edit: Edit) => edit.path
+
+  /** Put an edit in line; a waiting edit of the same field is replaced or added to. */
+  function edit(next: Edit) {
+    const last = queue.at(-1)
+    if (last && pathOf(last) === pathOf(next) && last.kind === next.kind) {
+      if (last.kind === 'stepped' && next.kind === 'stepped')
+        queue[queue.length - 1] = { ...last, steps: last.steps + next.steps }
+      else queue[queue.length - 1] = next
+    } else queue.push(next)
+    void run()
+  }
+
+  async function run() {
+    if (busy || !settled.value || keeping.value === 'away') return
+    busy = true
+    try {
+      while (queue.length) {
+        const next = queue[0]!
+        const from = working ?? settled.value
+        try {
+          const got = await api.draft(from, [next], unit.value)
+          offline.value = false
+          forget(next.path)
+          note(next, got)
+          show(got, true)
+          settleSoon()
+        } catch (cause) {
+          if (cause instanceof Unreachable) {
+            hold(next)
+            fail(cause)
+            return
+          }
+          if (!(cause instanceof Refused)) throw cause
+          refuse(next, cause)
+        }
+        if (queue[0] === next) queue.shift()
+      }
+      if (offline.value) await draftAgain(false)
+    } finally {
+      busy = false
+    }
+  }
+
+  function refuse(edit: Edit, cause: Refused) {
+    const about = cause.problems.find((p) => p.field === edit.path) ?? cause.problems[0]
+    if (about) problems.value = { ...problems.value, [edit.path]: about }
+  }
+
+  function forget(path: string) {
+    if (!(path in problems.value)) return
+    problems.value = Object.fromEntries(Object.entries(problems.value).filter(([p]) => p !== path))
+  }
+
+  /** Remember in words what an edit did, for the list of revisions. */
+  function note(edit: Edit, got: Drafted) {
+    const before = drafted.value?.fields[edit.path]
+    const after = got.fields[edit.path]
+    if (after)
+      causes[edit.path] =
+        `${after.label} ${causes[edit.path]?.match(/ (\S.*) →/)?.[1] ?? before?.shown ?? ''} → ${after.shown}`
+    else causes[edit.path] = labelOf(edit)
+  }
+
+  const labelOf = (edit: Edit) =>
+    edit.kind === 'picked'
+      ? `${edit.path.split('.').at(-1)!.replace(/_/g, ' ')}: ${String(edit.value).replace(/_/g, ' ')}`
+      : edit.path
+
+  /** Keep in the browser what could not be sent. */
+  function hold(edit: Edit) {
+    if (!plan.value || !settled.value) return
+    const field = drafted.value?.fields[edit.path]
+    holdUnsent(plan.value.id, {
+      spec: working ?? settled.value,
+      base: plan.value.head,
+      editId: crypto.randomUUID(),
+      cause: Object.values(causes).join(', '),
+      typed:
+        edit.kind === 'typed'
+          ? { path: edit.path, label: field?.label ?? edit.path, text: edit.text }
+          : undefined,
+    })
+  }
+
+  function settleSoon() {
+    if (plan.value && drafted.value) holdPending()
+    window.clearTimeout(settleTimer)
+    settleTimer = window.setTimeout(settle, SETTLE_MS)
+  }
+
+  let pendingId = ''
+  function holdPending() {
+    pendingId ||= crypto.randomUUID()
+    holdUnsent(plan.value!.id, {
+      spec: working!,
+      base: plan.value!.head,
+      editId: pendingId,
+      cause: Object.values(causes).join(', '),
+    })
+  }
+
+  /** Settle what is on screen: one step of undo, one revision. */
+  function settle() {
+    window.clearTimeout(settleTimer)
+    const after = working
+    const before = settled.value
+    if (!after || !before || busy || queue.length) {
+      if (busy || queue.length) settleTimer = window.setTimeout(settle, 60)
+      return
+    }
+    const cause = Object.values(causes).join(', ') || 'Edited'
+    causes = {}
+    if (JSON.stringify(after) === JSON.stringify(before)) {
+      if (plan.value && pendingId && !unsaved) releaseUnsent(plan.value.id, pendingId)
+      pendingId = ''
+      return
+    }
+    done.value = [...done.value, { before, after, cause }]
+    undone.value = []
+    keep(after, cause)
+  }
+
+  function keep(spec: Spec, cause: string) {
+    settled.value = spec
+    working = spec
+    unsaved = { spec, base: plan.value!.head, editId: pendingId || crypto.randomUUID(), cause }
+    pendingId = ''
+    holdUnsent(plan.value!.id, unsaved)
+    void send()
+  }
+
+  async function send() {
+    if (saving || !unsaved || !plan.value) return
+    saving = true
+    keeping.value = 'keeping'
+    const sent = unsaved
+    const id = plan.value.id
+    try {
+      plan.value = await api.save(id, sent.spec, plan.value.head, sent.editId, sent.cause)
+      offline.value = false
+      releaseUnsent(id, sent.editId)
+      if (unsaved === sent) {
+        unsaved = undefined
+        keeping.value = 'kept'
+      }
+      if (queue.length) void run()
+    } catch (cause) {
+      if (cause instanceof Refused) {
+        keeping.value =
+          cause.code === 'plan-away' ? 'away' : cause.code === 'plan-moved' ? 'moved' : 'waiting'
+        trouble.value = cause.message
+        return
+      }
+      keeping.value = 'waiting'
+      fail(cause)
+      return
+    } finally {
+      saving = false
+    }
+    if (unsaved) void send()
+  }
+
+  /** Give a field its last settled value back. */
+  function restore(path: string) {
+    queue = queue.filter((e) => e.path !== path)
+    forget(path)
+    const before = settled.value
+    if (before && JSON.stringify(working) !== JSON.stringify(before)) {
+      window.clearTimeout(settleTimer)
+      causes = {}
+      pendingId = ''
+      working = before
+      if (plan.value && !unsaved) releaseUnsent(plan.value.id)
+      void draftAgain(false)
+    }
+  }
+
+  function step(from: typeof done, to: typeof undone, which: 'before' | 'after', word: string) {
+    settle()
+    const last = from.value.at(-1)
+    if (!last || busy || queue.length) return
+    from.value = from.value.slice(0, -1)
+    to.value = [...to.value, last]
+    problems.value = {}
+    keep(last[which], `${word}: ${last.cause}`)
+    void draftAgain()
+  }
+  const undo = () => step(done, undone, 'before', 'Undone')
+  const redo = () => step(undone, done, 'after', 'Redone')
+
+  function setUnit(next: Unit) {
+    if (next === unit.value) return
+    settle()
+    unit.value = next
+    void reshow()
+  }
+  async function reshow() {
+    const spec = working ?? settled.value
+    if (!spec) return
+    try {
+      show(await api.draft(spec, [], unit.value), false)
+    } catch (cause) {
+      fail(cause)
+    }
+  }
+
+  /** Use what an earlier visit left unsent. */
+  function useLeft() {
+    const held = left.value
+    if (!held || !settled.value) return
+    left.value = undefined
+    const differs = JSON.stringify(held.spec) !== JSON.stringify(settled.value)
+    if (differs) {
+      done.value = [
+        ...done.value,
+        { before: settled.value, after: held.spec, cause: held.cause || 'Edit kept from last time' },
+      ]
+      keep(held.spec, held.cause || 'Edit kept from last time')
+      void draftAgain().then(
+        () => held.typed && edit({ kind: 'typed', path: held.typed.path, text: held.typed.text }),
+      )
+    } else if (held.typed) edit({ kind: 'typed', path: held.typed.path, text: held.typed.text })
+  }
+  function dropLeft() {
+    if (plan.value) releaseUnsent(plan.value.id)
+    left.value = undefined
+  }
+
+  /** Keep what is on screen as a plan of its own, where this one cannot be saved to. */
+  async function keepAsCopy(): Promise<string | undefined> {
+    const spec = working ?? settled.value
+    if (!plan.value || !spec) return undefined
+    try {
+      const opened = await api.beginFrom(`${plan.value.name}, mine`, spec)
+      releaseUnsent(plan.value.id)
+      return opened.plan.id
+    } catch (cause) {
+      fail(cause)
+      return undefined
+    }
+  }
+
+  async function act(what: () => Promise<Plan | OpenPlan>) {
+    settle()
+    try {
+      const got = await what()
+      if ('spec' in got) take(got)
+      else {
+        plan.value = got
+        keeping.value = got.put_away_at ? 'away' : unsaved ? keeping.value : 'kept'
+        if (!got.put_away_at && unsaved) void send()
+      }
+      trouble.value = ''
+    } catch (cause) {
+      fail(cause)
+    }
+  }
+
+  const leaving = () => settle()
+  window.addEventListener('pagehide', leaving)
+  onBeforeUnmount(() => {
+    settle()
+    window.removeEventListener('pagehide', leaving)
+    window.clearTimeout(retryTimer)
+    window.clearTimeout(changedTimer)
+  })
+
+  return {
+    plan,
+    drafted,
+    settled,
+    unit,
+    problems,
+    offline,
+    waiting,
+    keeping,
+    trouble,
+    left,
+    changed,
+    canUndo: computed(() => done.value.length > 0),
+    canRedo: computed(() => undone.value.length > 0),
+    open,
+    edit,
+    settle,
+    restore,
+    undo,
+    redo,
+    setUnit,
+    useLeft,
+    dropLeft,
+    keepAsCopy,
+    act,
+  }
+}
