@@ -4,9 +4,10 @@ import { computed } from 'vue'
 
 const props = defineProps<{ text: string; unit?: string }>()
 const runs = computed(() =>
-  // a whole number and its fraction are never parted by a line's end
+  // a number is never parted from its fraction, its unit or its partner by a line's end
   props.text
-    .replace(/(\d) (?=\d+\/\d)/g, '$1\u00a0')
+    .replace(/(\d) (?=\d+\/\d|(?:mm|cm|in)\b)/g, '$1\u00a0')
+    .replace(/ × /g, '\u00a0×\u00a0')
     .split(/(\d+\/\d+)/)
     .map((text) => ({ text, fraction: /^\d+\/\d+$/.test(text) })),
 )

@@ -1,0 +1,35 @@
+# Two commands do everything: `make demo` and `make test`. The rest is for work on the product.
+PORT ?= 8340
+.PHONY: demo serve dev test lint types bench shots
+
+demo:  ## install what is missing, build, start with the sample plans, print the address
+	@python3 tools/ready.py demo
+	@.venv/bin/ambitus demo --port $(PORT)
+
+serve:  ## the same with your own plans
+	@python3 tools/ready.py demo
+	@.venv/bin/ambitus serve --port $(PORT)
+
+dev:  ## API on PORT and the screens with live reload beside it
+	@python3 tools/ready.py test
+	@.venv/bin/python tools/dev.py $(PORT)
+
+test:  ## install what is missing, run every check and test
+	@python3 tools/ready.py test
+	@.venv/bin/python tools/check.py
+
+lint:
+	@python3 tools/ready.py test
+	@.venv/bin/python tools/check.py --lint
+
+types:  ## write the front end's API types anew
+	@python3 tools/ready.py test
+	@.venv/bin/python tools/check.py --write
+
+bench:  ## ratios measured side by side in one run
+	@python3 tools/ready.py test
+	@.venv/bin/python tools/bench.py
+
+shots:  ## retake docs/screenshots from the demo data
+	@python3 tools/ready.py test
+	@.venv/bin/python tools/shots.py

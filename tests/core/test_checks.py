@@ -1,0 +1,121 @@
+"""Every check: one bag that just fires it, one that just does not."""
+
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+
+import bags
+from ambitus.core.checks.mechanism import RULES
+from ambitus.core.lengths import View
+from ambitus.core.shown.present import finding
+from bags import drafted, tote
+
+FOAM = {"kind": "kept_out", "material": "foam"}
+
+#: id -> (just fires, just does not)
+EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
+    "depth-under-corner": (tote(depth=19.9), tote(depth=20)),
+    "no-face-left": (
+        tote(width=120, depth=120, base={"width_means": "flat"}),
+        tote(width=121, depth=120, base={"width_means": "flat"}),
+    ),
+    "depth-over-width": (tote(width=200, depth=161), tote(width=200, depth=160)),
+    "allowance-over-piece": (
+        tote(height=60, allowances={"top": 30.5}),
+        tote(height=60, allowances={"top": 30}),
+    ),
+    "allowance-out-of-role": (tote(allowances={"base": 25.5}), tote(allowances={"base": 25.4})),
+    "grid-moved-size": (tote(depth=103), tote(depth=102)),
+    "gap-over-seam": (tote(width=150, top={"gap": 120.5}), tote(width=150, top={"gap": 120})),
+    "gap-too-small": (tote(interfacing=FOAM, top={"gap": 119.5}), tote(interfacing=FOAM, top={"gap": 120})),
+    "mouth-under-free-arm": (tote(width=99, depth=40), tote(width=100, depth=40)),
+    "allowance-for-fray": (
+        tote(cloth={"outer": "linen"}, allowances={"side": 9.4}),
+        tote(cloth={"outer": "linen"}, allowances={"side": 9.5}),
+    ),
+    "bulk-in-seams": (tote(interfacing={**FOAM, "kind": "full"}), tote(interfacing=FOAM)),
+    "inset-wide": (
+        tote(interfacing={"kind": "inset", "inset": 16.1}),
+        tote(interfacing={"kind": "inset", "inset": 16}),
+    ),
+    "stack-too-thick": (
+        tote(cloth={"outer": "upholstery"}),
+        tote(cloth={"outer": "denim"}),
+    ),
+    "weak-for-load": (tote(cloth={"outer": "calico"}), tote(cloth={"outer": "quilting_cotton"})),
+    "cloth-too-narrow": (
+        tote(width=941, cloth={"lining": "quilting_cotton"}),
+        tote(width=940, cloth={"lining": "quilting_cotton"}),
+    ),
+    "strap-no-hand": (
+        tote(carry=[{"measure": "length", "length": 160, "from_side": 150}]),
+        tote(carry=[{"measure": "length", "length": 161, "from_side": 150}]),
+    ),
+    "strap-short": (tote(carry=[{"drop": 74}]), tote(carry=[{"drop": 75}])),
+    "strap-off-panel": (
+        tote(carry=[{"place": "gap", "gap": 24, "width": 25}]),
+        tote(carry=[{"place": "gap", "gap": 25, "width": 25}]),
+    ),
+    "strap-on-fold": (tote(carry=[{"from_side": 72}]), tote(carry=[{"from_side": 72.5}])),
+    "strap-too-narrow": (tote(carry=[{"width": 11.5}]), tote(carry=[{"width": 12}])),
+}
+#: These guard the arithmetic itself and fire on a broken draft only: see the planted faults.
+SELF_CHECKS = {"seams-differ", "reading-differs"}
+
+
+def _fired(spec: dict[str, Any]) -> set[str]:
+    return {f.rule.id for f in drafted(spec).findings}
+
+
+def test_every_rule_has_its_two_bags() -> None:
+    """A new check brings its pair."""
+    drafted(tote()).findings  # noqa: B018  rules register when they are first run
+    assert set(EDGES) | SELF_CHECKS == set(RULES)
+    assert len(EDGES) >= 10
+
+
+@pytest.mark.parametrize("rule", EDGES)
+def test_a_check_fires_at_its_limit_and_not_inside_it(rule: str) -> None:
+    """The limit is where the rule says."""
+    fires, quiet = EDGES[rule]
+    assert rule in _fired(fires)
+    assert rule not in _fired(quiet)
+
+
+@pytest.mark.parametrize("rule", EDGES)
+@pytest.mark.parametrize("unit", ["mm", "in"])
+def test_a_finding_is_a_sentence_with_its_numbers(rule: str, unit: Any) -> None:
+    """Every placeholder is filled, in the unit shown, and there is always something to do."""
+    found = next(f for f in drafted(EDGES[rule][0]).findings if f.rule.id == rule)
+    shown = finding(found, View(unit, "mm"))
+    text = shown.say + shown.fix + shown.title + shown.why
+    assert not set("{}!") & set(text)
+    assert shown.fix.endswith(".")
+    assert shown.say.endswith(".")
+    for name in found.fired.numbers:
+        assert f"{{{name}}}" in found.fired.say + found.fired.fix, f"{name} is not said"
+
+
+def test_a_plain_tote_has_nothing_against_it() -> None:
+    """Calm by default."""
+    assert _fired(tote()) == set()
+
+
+@settings(max_examples=60, deadline=None)
+@given(bags.totes())
+def test_a_cuttable_bag_never_trips_the_self_checks(spec: dict[str, Any]) -> None:
+    """The two arithmetics agree, and every seam walks, on any bag that can be cut."""
+    assert not SELF_CHECKS & _fired(spec)
+
+
+def test_a_stop_never_blanks_the_bag() -> None:
+    """Impossible numbers still draft, draw and say so."""
+    for spec in (
+        tote(depth=5),
+        tote(width=20, depth=900, base={"width_means": "flat"}),
+        tote(allowances={"general": 200}),
+    ):
+        made = drafted(spec)
+        assert any(f.rule.level == "stop" for f in made.findings)
+        assert len(made.pieces) == 5
