@@ -49,8 +49,8 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(width=940, cloth={"lining": "quilting_cotton"}),
     ),
     "strap-no-hand": (
+        tote(carry=[{"measure": "length", "length": 159, "from_side": 150}]),
         tote(carry=[{"measure": "length", "length": 160, "from_side": 150}]),
-        tote(carry=[{"measure": "length", "length": 161, "from_side": 150}]),
     ),
     "strap-short": (tote(carry=[{"drop": 74}]), tote(carry=[{"drop": 75}])),
     "strap-off-panel": (

@@ -32,5 +32,5 @@ def test_circles_and_missing_needs_are_faults() -> None:
     two = Step("b", "B", "", 2, needs=("a done",), gives=("b done",))
     with pytest.raises(StepsUnordered, match="circle"):
         in_order([one, two])
-    with pytest.raises(StepsUnordered, match="nothing|no step"):
+    with pytest.raises(StepsUnordered, match="which no step gives"):
         in_order([one])
