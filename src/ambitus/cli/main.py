@@ -26,6 +26,16 @@ def _free_port(wanted: int) -> int:
     raise SystemExit(f"No free port from {wanted} to {wanted + 49}. Give another with --port.")
 
 
+class _Telling(uvicorn.Server):
+    """A server that says where it is once it really listens."""
+
+    async def startup(self, sockets: list[socket.socket] | None = None) -> None:
+        await super().startup(sockets)
+        if self.started:
+            address = f"http://{_HOST}:{self.config.port}"
+            print(f"Ambitus is at {address} — stop it with Ctrl+C.", flush=True)
+
+
 def _parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(
         "ambitus", description="Works out every piece of a bag from its finished size."
@@ -49,8 +59,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
     if demo:
         lay_out(app.state.plans)
     port = _free_port(given.port)
-    print(f"Ambitus is at http://{_HOST}:{port} — stop it with Ctrl+C.", flush=True)
-    uvicorn.run(app, host=_HOST, port=port, log_level="warning", access_log=False, server_header=False)
+    _Telling(
+        uvicorn.Config(app, _HOST, port, log_level="warning", access_log=False, server_header=False)
+    ).run()
     return 0
 
 

@@ -20,10 +20,6 @@ def _host_name(host: str) -> str:
     return host if host.endswith("]") else host.rsplit(":", 1)[0] if ":" in host else host
 
 
-class TooLarge(Exception):
-    """A body went over the limit while it was read."""
-
-
 class Guard:
     """ASGI middleware that refuses foreign Host and Origin, and bodies over the limit."""
 
@@ -59,26 +55,26 @@ class Guard:
         if length.isdigit() and int(length) > LARGEST_BODY:
             await _refuse(send, 413, *too_large)
             return
-        read, started = 0, False
+        read, refused = 0, False
 
         async def counted() -> Message:
             nonlocal read
             message = await receive()
             read += len(message.get("body", b""))
-            if read > LARGEST_BODY:
-                raise TooLarge
-            return message
+            # whatever comes after the limit is not read on: the application sees a body that ends
+            return (
+                {"type": "http.request", "body": b"", "more_body": False} if read > LARGEST_BODY else message
+            )
 
-        async def noted(message: Message) -> None:
-            nonlocal started
-            started = True
-            await send(message)
-
-        try:
-            await self._app(scope, counted, noted)
-        except TooLarge:
-            if not started:
+        async def judged(message: Message) -> None:
+            nonlocal refused
+            if read <= LARGEST_BODY:
+                await send(message)
+            elif not refused:
+                refused = True
                 await _refuse(send, 413, *too_large)
+
+        await self._app(scope, counted, judged)
 
 
 async def _refuse(send: Send, status: int, code: str, why: str, fix: str) -> None:
