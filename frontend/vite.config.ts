@@ -5,5 +5,8 @@ import vuetify from 'vite-plugin-vuetify'
 export default defineConfig({
   plugins: [vue(), vuetify({ autoImport: true })],
   build: { target: 'es2022', chunkSizeWarningLimit: 900, assetsInlineLimit: 0 },
-  server: { host: '127.0.0.1', proxy: { '/api': { target: process.env.AMBITUS_API ?? 'http://127.0.0.1:8340', changeOrigin: true } } },
+  server: {
+    host: '127.0.0.1',
+    proxy: { '/api': { target: process.env.AMBITUS_API ?? 'http://127.0.0.1:8340', changeOrigin: true } },
+  },
 })

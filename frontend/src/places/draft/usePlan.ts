@@ -136,6 +136,7 @@ export function usePlan() {
 
   /** Put an edit in line; a waiting edit of the same field is replaced or added to. */
   function edit(next: Edit) {
+    if (next.kind === 'typed') hold(next)
     const last = queue.at(-1)
     if (last && pathOf(last) === pathOf(next) && last.kind === next.kind) {
       if (last.kind === 'stepped' && next.kind === 'stepped')
@@ -161,7 +162,7 @@ export function usePlan() {
           settleSoon()
         } catch (cause) {
           if (cause instanceof Unreachable) {
-            hold(next)
+            hold(queue[0] ?? next)
             fail(cause)
             return
           }
@@ -246,7 +247,7 @@ export function usePlan() {
     const cause = Object.values(causes).join(', ') || 'Edited'
     causes = {}
     if (JSON.stringify(after) === JSON.stringify(before)) {
-      if (plan.value && pendingId && !unsaved) releaseUnsent(plan.value.id, pendingId)
+      if (plan.value && !unsaved && !waiting.value) releaseUnsent(plan.value.id)
       pendingId = ''
       return
     }
@@ -305,9 +306,9 @@ export function usePlan() {
       causes = {}
       pendingId = ''
       working = before
-      if (plan.value && !unsaved) releaseUnsent(plan.value.id)
       void draftAgain(false)
     }
+    if (plan.value && !unsaved && !waiting.value) releaseUnsent(plan.value.id)
   }
 
   function step(from: typeof done, to: typeof undone, which: 'before' | 'after', word: string) {

@@ -1,0 +1,207 @@
+"""The Draft place: numbers changed in place, sums, tiles, undo, units, checks."""
+
+from fractions import Fraction
+
+import pytest
+
+from browser.conftest import Screen
+
+pytestmark = pytest.mark.browser
+OUTER = "outer panel"
+
+
+def _number(text: str) -> Fraction:
+    text = text.replace("\xa0", " ").strip()
+    sign = -1 if text.startswith("−") else 1
+    return sign * sum(map(Fraction, text.lstrip("−").split(" ")), Fraction(0))
+
+
+def test_a_tote_from_nothing_with_keys_only(screen: Screen) -> None:
+    """From the shelf to the cut sheet without touching the mouse."""
+    page = screen.shelf().page
+    for _ in range(40):
+        page.keyboard.press("Tab")
+        if page.evaluate("document.activeElement.dataset.way") == "tote":
+            break
+    page.keyboard.press("Enter")
+    page.wait_for_selector("[data-piece]")
+    page.keyboard.press("w")
+    page.keyboard.type("36")
+    page.keyboard.press("Tab")
+    page.keyboard.type("30")
+    page.keyboard.press("Tab")
+    page.keyboard.type("10")
+    page.keyboard.press("Enter")
+    screen.shows(OUTER, "width", "48")
+    screen.shows(OUTER, "height", "37")
+    screen.kept()
+    page.keyboard.press("Escape")
+    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("p")
+    page.wait_for_selector(".sheet-pieces")
+    assert "48 × 37" in screen.said()
+
+
+def test_a_width_by_typing_by_arrow_and_by_undo(screen: Screen) -> None:
+    """13 3/8 stands; an arrow adds an eighth; undo and redo go back and forth."""
+    screen.open("Cornet bench tote")
+    page = screen.page
+    screen.type("size.width", "13 3/4")
+    screen.shows(OUTER, "width", "19 1/2")
+    page.keyboard.press("Enter")
+    screen.type("size.width", "13 3/8")
+    screen.shows(OUTER, "width", "19 1/8")
+    page.keyboard.press("Enter")
+    page.keyboard.press("ArrowUp")
+    screen.shows(OUTER, "width", "19 1/4")
+    assert screen.field("size.width").input_value() == "13 1/2"
+    assert screen.field("size.width").get_attribute("aria-valuetext") == "13 and one half inches"
+    page.keyboard.press("Enter")
+    screen.kept()
+    page.keyboard.press("Control+z")
+    screen.shows(OUTER, "width", "19 1/8")
+    page.keyboard.press("Control+z")
+    screen.shows(OUTER, "width", "19 1/2")
+    page.keyboard.press("Control+Shift+z")
+    screen.shows(OUTER, "width", "19 1/8")
+    screen.kept()
+    page.reload()
+    screen.shows(OUTER, "width", "19 1/8")
+
+
+def test_every_open_sum_adds_up_as_shown(screen: Screen) -> None:
+    """Each dimension of each piece, opened and added from what the screen shows."""
+    for plan in ("Cornet bench tote", "Librarian’s score carrier"):
+        screen.open(plan)
+        buttons = screen.page.locator("[data-sum]")
+        assert buttons.count() == 16
+        for i in range(buttons.count()):
+            buttons.nth(i).click()
+            terms = screen.page.locator(".sum-on-paper .term-mm").all_inner_texts()
+            total = (
+                screen.page.get_by_test_id("sum-total").inner_text().replace("\xa0", " ").rsplit(" ", 1)[0]
+            )
+            assert sum(map(_number, terms)) == _number(total) == _number(buttons.nth(i).inner_text())
+
+
+def test_what_cannot_be_read_is_told_and_nothing_is_lost(screen: Screen) -> None:
+    """The last good bag stays, dimmed; what was typed stays until it is right or given back."""
+    screen.open("March folder tote")
+    page = screen.page
+    for text, says in (
+        ("wide", "not a length"),
+        ("40 m", "more than"),
+        ("1/0", "divides by zero"),
+        ("0", "nothing"),
+    ):
+        screen.type("size.width", text)
+        page.wait_for_function(
+            "(says) => document.querySelector('.wrong-text')?.innerText.includes(says)", arg=says
+        )
+        assert screen.cut(OUTER, "width") == "48"
+        assert page.locator(".pieces-flat.waiting").count() == 1
+    page.keyboard.press("Tab")
+    assert screen.field("size.width").input_value() == "0"
+    screen.field("size.width").focus()
+    page.keyboard.press("Escape")
+    page.wait_for_function("!document.querySelector('.wrong-text')")
+    assert screen.field("size.width").input_value() == "34"
+    screen.type("size.width", "35")
+    screen.shows(OUTER, "width", "49")
+    screen.kept()
+
+
+def test_an_edit_shows_old_and_new_cut_sizes(screen: Screen) -> None:
+    """What changed stands beside the piece for a while."""
+    screen.open("March folder tote")
+    screen.type("size.depth", "14")
+    screen.shows(OUTER, "width", "50")
+    changed = screen.page.locator(f"[data-piece='{OUTER}'] .changed").inner_text().replace("\xa0", " ")
+    assert changed == "48 × 36 → 50 × 37"
+    assert screen.page.locator("[data-piece='strap carry.0'] .changed").count() == 1
+
+
+def test_a_phrase_opens_tiles_and_a_tile_changes_the_bag(screen: Screen) -> None:
+    """The tile says what it will give; the bag then is that."""
+    screen.open("March folder tote")
+    page = screen.page
+    page.click("[data-phrase='interfacing']")
+    tile = page.locator("[data-tile='interfacing.kind=full']")
+    assert "48 × 36" in tile.inner_text().replace("\xa0", " ")
+    tile.click()
+    screen.shows("interfacing panel", "width", "48")
+    page.wait_for_selector("[data-tile='interfacing.kind=full'][aria-pressed='true']")
+    page.keyboard.press("Escape")
+    assert page.evaluate("document.activeElement.dataset.phrase") == "interfacing"
+    assert "full size" in page.inner_text(".making-sentence")
+    screen.kept()
+
+
+def test_fields_under_a_phrase_change_allowances(screen: Screen) -> None:
+    """An override is typed, holds, and is taken back by emptying it."""
+    screen.open("March folder tote")
+    page = screen.page
+    page.click("[data-phrase='seams']")
+    screen.type("allowances.side", "1,5")
+    screen.shows(OUTER, "width", "49")
+    screen.type("allowances.side", " ")
+    screen.shows(OUTER, "width", "48")
+    assert page.locator("[data-path='allowances.side']").get_attribute("placeholder") == "1"
+
+
+def test_the_unit_switch_changes_only_the_view(screen: Screen) -> None:
+    """The same lengths, exact, in each unit; nothing is saved by looking."""
+    screen.open("March folder tote")
+    page = screen.page
+    for unit, shown in (("mm", "480"), ("in", "18.898"), ("cm", "48")):
+        page.click(f".units button:text-is('{unit}')")
+        screen.shows(OUTER, "width", shown)
+    page.click("text=More")
+    page.click("text=Revisions")
+    page.wait_for_selector(".revisions li")
+    assert page.locator(".revisions li").count() == 1
+
+
+def test_the_grid_is_chosen_by_what_it_does(screen: Screen) -> None:
+    """Cutting to 5 mm says what it changes before it does."""
+    screen.open("Librarian’s score carrier")
+    page = screen.page
+    page.click("[data-phrase='grid']")
+    assert "500 × 395" in page.locator("[data-tile='grid.step=5']").inner_text().replace("\xa0", " ")
+    page.click("[data-tile='grid.step=5']")
+    screen.shows(OUTER, "width", "500")
+    assert "Grid 5 mm" in page.inner_text(".side-tools")
+
+
+def test_a_check_stands_at_its_number_and_leads_to_it(screen: Screen) -> None:
+    """Too shallow for its seams: a stop at the depth, in the list, and before the sheet."""
+    screen.open("March folder tote")
+    page = screen.page
+    screen.type("size.depth", "1,5")
+    page.wait_for_selector("[data-check='depth-under-corner']")
+    assert page.locator(".on-drawing .badge.stop").count() == 1
+    page.keyboard.press("Enter")
+    page.click("[data-check='depth-under-corner'] .check-title")
+    assert page.evaluate("document.activeElement.dataset.path") == "size.depth"
+    screen.kept()
+    page.click(".side-tools .to-sheet")
+    page.wait_for_selector(".sure")
+    page.click("text=Yes, make the sheet")
+    page.wait_for_selector(".sheet-stop")
+    assert "STOP. Too shallow for its corner seam" in screen.said()
+
+
+def test_the_question_mark_lists_the_keys_and_can_be_switched_off(screen: Screen) -> None:
+    """Single keys do nothing once they are switched off, and that is remembered."""
+    screen.open("March folder tote")
+    page = screen.page
+    page.keyboard.press("?")
+    page.wait_for_selector(".keys-sheet")
+    page.click("text=Single keys")
+    page.click(".keys-sheet >> text=Close")
+    page.wait_for_selector(".keys-sheet", state="hidden")
+    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("?")
+    page.keyboard.press("w")
+    assert page.locator(".keys-sheet:visible").count() == 0
+    assert page.evaluate("document.activeElement.dataset.path") is None

@@ -1,0 +1,141 @@
+"""The cut sheet against the API; every place against axe, in both themes and on a phone."""
+
+import json
+import urllib.request
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+from axe_playwright_python.sync_playwright import Axe
+from playwright.sync_api import Browser
+
+from browser.conftest import Screen
+
+pytestmark = pytest.mark.browser
+RULES = {"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]}
+
+
+def _api(screen: Screen, path: str) -> Any:
+    with urllib.request.urlopen(f"{screen.server.address}/api{path}") as answer:
+        return json.load(answer)
+
+
+def test_the_printed_sheet_is_what_the_api_says(screen: Screen) -> None:
+    """Every piece: letter, count, size, cut-out, half, marks; every reading and step."""
+    screen.open("Librarian’s score carrier")
+    page = screen.page
+    page.click(".side-tools .to-sheet")
+    page.wait_for_selector(".sheet-pieces")
+    plan = page.url.split("/plan/")[1].split("/")[0]
+    sheet = _api(screen, f"/plans/{plan}/revisions/1/sheet")["sheet"]
+    for piece in sheet["pieces"]:
+        row = page.locator(f".sheet-pieces [data-piece='{piece['key']}']")
+        text = " ".join(row.inner_text().replace("\xa0", " ").split())
+        assert row.locator("th .letter").inner_text() == piece["letter"]
+        assert row.locator(".sheet-size").inner_text().replace("\xa0", " ") == piece["size"]
+        assert row.locator(".tick-box").count() == piece["count"]
+        assert piece["cut_out"] in text
+        assert piece["half"] in text
+        for mark in piece["marks"]:
+            for reading in mark["readings"]:
+                assert f"{reading['label']} {reading['sum']['plain']}" in text
+    said = screen.said()
+    for line in sheet["readings"]:
+        assert line in said
+    assert page.locator(".sheet-steps li").count() == len(sheet["steps"])
+    assert sheet["last_word"] in said
+
+
+def test_a_sheet_fits_two_pages_and_is_black_on_white(screen: Screen) -> None:
+    """Front and back of one sheet, also from the dark theme."""
+    screen.open("Cornet bench tote")
+    page = screen.page
+    page.click("text=Dark")
+    page.click(".side-tools .to-sheet")
+    page.wait_for_selector(".sheet-pieces")
+    assert page.evaluate("getComputedStyle(document.querySelector('.paper')).color") == "rgb(0, 0, 0)"
+    for paper in ("Letter", "A4"):
+        page.check(f".sheet-tools [value='{paper}']")
+        assert page.pdf(prefer_css_page_size=True).count(b"/Type /Page\n") == 2, paper
+
+
+def test_a_sheet_left_open_says_when_the_plan_has_moved(screen: Screen) -> None:
+    """On the sheet itself, and on the draft after printing."""
+    screen.open("March folder tote")
+    page = screen.page
+    draft = page.url
+    page.click(".side-tools .to-sheet")
+    page.wait_for_selector(".sheet-pieces")
+    sheet = page.url
+    with page.expect_response("**/printed"):
+        page.evaluate("window.dispatchEvent(new Event('beforeprint'))")
+    page.goto(draft)
+    page.wait_for_selector("[data-piece]")
+    screen.type("size.width", "36")
+    screen.shows("outer panel", "width", "50")
+    page.keyboard.press("Enter")
+    page.wait_for_selector("text=The sheet you printed shows revision 1")
+    page.goto(sheet)
+    page.wait_for_selector("text=moved on to revision 2")
+    assert "480" not in page.inner_text(".sheet-size >> nth=0")
+
+
+def _violations(screen: Screen) -> list[str]:
+    # a colour fading in is neither of its two colours
+    screen.page.evaluate("document.getAnimations().forEach((a) => { try { a.finish() } catch { } })")
+    found = Axe().run(screen.page, options=RULES).response["violations"]
+    return [f"{v['id']}: {v['nodes'][0]['target']} {v['nodes'][0].get('failureSummary', '')}" for v in found]
+
+
+@pytest.fixture
+def look(browser: Browser, server: Any) -> Any:
+    """Open a screen of a given size and theme."""
+    opened = []
+
+    def make(width: int, height: int, theme: Any) -> Screen:
+        context = browser.new_context(viewport={"width": width, "height": height}, color_scheme=theme)
+        opened.append(context)
+        return Screen(context.new_page(), server)
+
+    yield make
+    for context in opened:
+        context.close()
+
+
+@pytest.mark.parametrize("theme", ["light", "dark"])
+@pytest.mark.parametrize("size", [(1280, 800), (390, 844)], ids=["desk", "phone"])
+def test_axe_finds_nothing(look: Callable[..., Screen], theme: str, size: tuple[int, int]) -> None:
+    """Shelf with my usual; draft with a sum, tiles, a stop and a wrong number; the keys; the sheet."""
+    screen = look(*size, theme)
+    page = screen.shelf().page
+    page.wait_for_selector(".usual-panel")
+    assert _violations(screen) == []
+    screen.open("Cornet bench tote")
+    assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), "it scrolls sideways"
+    page.click("[data-sum='outer panel/height']")
+    page.click("[data-phrase='base']")
+    page.wait_for_selector("[data-tile]")
+    assert _violations(screen) == []
+    page.keyboard.press("Escape")
+    screen.type("size.depth", "1/2")
+    page.wait_for_selector("[data-check='depth-under-corner']")
+    screen.type("size.height", "tall")
+    page.wait_for_selector(".wrong-text")
+    assert _violations(screen) == []
+    page.keyboard.press("Escape")
+    page.click("[aria-label='Keys']")
+    page.wait_for_selector(".keys-sheet")
+    assert _violations(screen) == []
+    page.keyboard.press("Escape")
+    page.goto(f"{page.url}/sheet/1")
+    page.wait_for_selector(".sheet-pieces")
+    assert _violations(screen) == []
+
+
+def test_nothing_is_asked_of_another_machine(screen: Screen) -> None:
+    """Fonts, styles, scripts and pictures all come from here."""
+    hosts: set[str] = set()
+    screen.page.on("request", lambda request: hosts.add(request.url.split("/")[2]))
+    screen.open("March folder tote")
+    screen.page.wait_for_load_state("networkidle")
+    assert hosts == {screen.server.address.removeprefix("http://")}
