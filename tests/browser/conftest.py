@@ -59,6 +59,12 @@ class Screen:
         """Return the number at a field's path."""
         return self.page.locator(f"[data-path='{path}']")
 
+    def paste(self, path: str, text: str) -> None:
+        """Put a whole text in place of what stands there, with no readable text on the way to it."""
+        self.field(path).focus()
+        self.page.keyboard.press("Control+A")
+        self.page.keyboard.insert_text(text)
+
     def type(self, path: str, text: str) -> None:
         """Type a number in place of what stands there, as keys."""
         self.field(path).focus()

@@ -94,7 +94,7 @@ def test_what_cannot_be_read_is_told_and_nothing_is_lost(screen: Screen) -> None
         ("1/0", "divides by zero"),
         ("0", "nothing"),
     ):
-        screen.type("size.width", text)
+        screen.paste("size.width", text)
         page.wait_for_function(
             "(says) => document.querySelector('.wrong-text')?.innerText.includes(says)", arg=says
         )
@@ -198,7 +198,7 @@ def test_the_question_mark_lists_the_keys_and_can_be_switched_off(screen: Screen
     page.keyboard.press("?")
     page.wait_for_selector(".keys-sheet")
     page.click("text=Single keys")
-    page.click(".keys-sheet >> text=Close")
+    page.get_by_role("button", name="Close").click()
     page.wait_for_selector(".keys-sheet", state="hidden")
     page.evaluate("document.activeElement.blur()")
     page.keyboard.press("?")

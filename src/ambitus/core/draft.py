@@ -1,7 +1,7 @@
 """The recipe: resolved spec → form → cut → pieces, seams walked, read back, checks, steps."""
 
 from dataclasses import dataclass, replace
-from functools import cached_property
+from functools import cache, cached_property
 
 from ambitus.core.checks import Finding, run_checks
 from ambitus.core.cut.listing import cut_list_of
@@ -60,6 +60,7 @@ class Draft:
         return next(p for p in self.pieces if p.layer == layer)
 
 
+@cache
 def readers() -> Readers:
     """Return how each variant is read back, by slot and kind."""
     slots = GRAMMAR.slots
@@ -71,18 +72,19 @@ def readers() -> Readers:
     )
 
 
-def _seams(bag: Resolved, form: Form) -> tuple[Seam, ...]:
+@cache
+def _layered(
+    seams: tuple[Seam, ...], mouth: tuple[tuple[str, str], ...], layers: tuple[str, ...]
+) -> tuple[Seam, ...]:
     """Return the seams of every sewn layer, and the one round the mouth that joins the layers."""
     out = []
-    layers = bag.bag.top.layers
     for layer in layers:
-        for seam in form.seams:
+        for seam in seams:
             chains = tuple(tuple(replace(s, layer=layer) for s in chain) for chain in seam.chains)
-            out.append(
-                replace(seam, key=f"{layer} {seam.key}", label=f"{seam.label} of the {layer}", chains=chains)
-            )
+            key, label = f"{layer} {seam.key}", f"{seam.label} of the {layer}"
+            out.append(replace(seam, key=key, label=label, chains=chains))
     if len(layers) > 1:
-        rings = tuple(tuple(Stretch(layer, face, edge) for face, edge in form.mouth) for layer in layers)
+        rings = tuple(tuple(Stretch(layer, face, edge) for face, edge in mouth) for layer in layers)
         out.append(Seam("top", "Top seam", "top", rings))
     return tuple(out)
 
@@ -96,4 +98,6 @@ def draft(bag: Resolved) -> Draft:
     """
     form = bag.bag.base.form(bag, finishes_for(bag, "outer"))
     hangs = tuple(hang(bag, f"carry.{i}", item, form) for i, item in enumerate(bag.bag.carry))
-    return Draft(bag, form, hangs, cut_pieces(bag, form, hangs), _seams(bag, form))
+    return Draft(
+        bag, form, hangs, cut_pieces(bag, form, hangs), _layered(form.seams, form.mouth, bag.bag.top.layers)
+    )

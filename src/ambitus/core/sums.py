@@ -1,7 +1,7 @@
 """Sums: every number opened to its terms, in the order a maker adds them."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ambitus.core.lengths import Grid, View, snap
@@ -38,11 +38,11 @@ class Sum:
 
     label: str
     terms: tuple[Term, ...]
+    #: the number the terms add up to, in millimetres
+    total: float = field(init=False)
 
-    @property
-    def total(self) -> float:
-        """The number the terms add up to, in millimetres."""
-        return snap(sum(t.mm for t in self.terms))
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "total", snap(sum([t.mm for t in self.terms])))
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,9 +117,11 @@ def show_sum(summed: Sum, view: View) -> ShownSum:
             quanta[at] += off
     # a grid line that comes to nothing in the figures shown says nothing
     kept = [(t, q) for t, q in zip(terms, quanta, strict=True) if q or t.label != GRID_LABEL]
-    decimals = max(map(view.decimals_needed, [*quanta, total]), default=0)
-    if view.unit == "cm":
-        decimals = max(decimals, 1)
+    decimals = 0
+    if not view.fractions:
+        decimals = max(map(view.decimals_needed, [*quanta, total]))
+        if view.unit == "cm":
+            decimals = max(decimals, 1)
     shown = tuple(
         ShownTerm(
             t.label

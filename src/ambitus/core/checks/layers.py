@@ -28,7 +28,7 @@ def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
         cloth = draft.bag.cloth(layer)
         narrow = [
             key
-            for key in draft.bag.bag.classes()
+            for key in draft.bag.bag.classes
             if draft.bag.mm(f"allowances.{key}") < LEAST_ON_FRAYING - 1e-9
         ]
         if cloth.fray >= 2 and narrow:
@@ -76,7 +76,7 @@ def inset_wide(draft: "Draft") -> Iterator[Fired]:
     if draft.bag.bag.interfacing.kind != "inset":
         return
     inset = draft.bag.mm("interfacing.inset")
-    least = min(draft.bag.mm(f"allowances.{key}") for key in draft.bag.bag.classes())
+    least = min(draft.bag.mm(f"allowances.{key}") for key in draft.bag.bag.classes)
     if inset > least + 6 + 1e-9:
         yield fired(
             "interfacing.inset",

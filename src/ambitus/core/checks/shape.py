@@ -94,7 +94,7 @@ def depth_over_width(draft: "Draft") -> Iterator[Fired]:
 def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     made = draft.form.dimensions
     across, up = made["flat_opening"].asked, made["height"].asked
-    for key, name in draft.bag.bag.classes().items():
+    for key, name in draft.bag.bag.classes.items():
         room = across if key == "side" else up if key in ("top", "base") else None
         allowance = draft.bag.mm(f"allowances.{key}")
         if room is not None and allowance > room / 2 + 1e-9:
@@ -116,7 +116,7 @@ def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     "Over 25 mm | 1 in is rarely meant: a hem or a finished length may have been typed here.",
 )
 def allowance_out_of_role(draft: "Draft") -> Iterator[Fired]:
-    for key, name in draft.bag.bag.classes().items():
+    for key, name in draft.bag.bag.classes.items():
         allowance = draft.bag.mm(f"allowances.{key}")
         if allowance > WIDEST_ALLOWANCE + 1e-9:
             yield fired(

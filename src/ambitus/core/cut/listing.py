@@ -41,7 +41,7 @@ def cut_list_of(bag: Resolved, hangs: Sequence[Hang], pieces: Sequence[Piece]) -
         version=1,
         base=bag.bag.base.kind,
         top=bag.bag.top.kind,
-        allowances={key: bag.mm(f"allowances.{key}") for key in bag.bag.classes()},
+        allowances={key: bag.mm(f"allowances.{key}") for key in bag.bag.classes},
         rows=rows,
         straps=straps,
     )

@@ -41,7 +41,7 @@ def _reach(face: Face, measure: Measure) -> tuple[int, int]:
 
 def _worked(face: Face, measure: Measure, finishes: EdgeTerms, grid: Grid) -> tuple[Sum, float]:
     """Return the sum of *measure* as cut, and how far the grid moved it from the seam lines' size."""
-    low, high = (next(e for e in face.edges if e.name == n) for n in (measure.low, measure.high))
+    low, high = (face.edges[face.edge_index(n)] for n in (measure.low, measure.high))
     reach = _reach(face, measure)
     added = [
         Term(t.label, t.mm * sign, t.why, t.source, t.times)
@@ -84,7 +84,7 @@ def cut_face(face: Face, finishes: EdgeTerms, grid: Grid) -> CutFace:
     )
     cut = tuple((snap(x), snap(y)) for x, y in offset_outline(face.points, [e.finish for e in edges]))
     spans = {m.key: _span(face, m, cut) for m in face.measures}
-    return CutFace(edges, cut, tuple(face.points), sums, spans)
+    return CutFace(edges, cut, face.points, sums, spans)
 
 
 def _span(face: Face, measure: Measure, cut: tuple[Point, ...]) -> tuple[Point, Point]:

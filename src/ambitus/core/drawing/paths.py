@@ -6,9 +6,10 @@ from ambitus.core.geometry import Point
 
 
 def number(value: float) -> str:
-    """Return a coordinate with at most two decimals, as short as it can be."""
-    text = f"{value:.2f}".rstrip("0").rstrip(".")
-    return "0" if text in ("-0", "") else text
+    """Return a coordinate with at most one decimal, as short as it can be."""
+    rounded = round(value, 1)
+    whole = int(rounded)
+    return str(whole) if whole == rounded else repr(rounded)
 
 
 def path(points: Iterable[Point], *, closed: bool = False) -> str:

@@ -6,6 +6,7 @@ Outlines run anticlockwise, so the right-hand side of an edge is outside.
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import Literal
 
 from ambitus.core.geometry import Point
@@ -42,7 +43,7 @@ class Measure:
     beside: Literal["top", "bottom", "left", "right"] = "top"
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Face:
     """A flat region of the bag. Faces of one ``group`` are cut alike and share a piece."""
 
@@ -51,14 +52,18 @@ class Face:
     edges: tuple[Edge, ...]
     measures: tuple[Measure, ...]
 
-    @property
-    def points(self) -> list[Point]:
+    @cached_property
+    def points(self) -> tuple[Point, ...]:
         """The outline, one point per edge."""
-        return [e.start for e in self.edges]
+        return tuple(e.start for e in self.edges)
+
+    @cached_property
+    def _places(self) -> dict[str, int]:
+        return {e.name: i for i, e in enumerate(self.edges)}
 
     def edge_index(self, name: str) -> int:
         """Return the place of the edge called *name*."""
-        return next(i for i, e in enumerate(self.edges) if e.name == name)
+        return self._places[name]
 
 
 @dataclass(frozen=True, slots=True)

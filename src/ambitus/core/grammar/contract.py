@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import TYPE_CHECKING, Any, Literal
 
 from ambitus.core.lengths import Pair, View
@@ -178,8 +179,9 @@ class Bag:
     carry: tuple[Strap, ...]
     seams: Variant
 
+    @cached_property
     def with_prefix(self) -> tuple[tuple[str, Variant], ...]:
-        """Return every variant with the prefix of its fields, in the order of the sentence."""
+        """Every variant with the prefix of its fields, in the order of the sentence."""
         carried: list[tuple[str, Variant]] = []
         for i, item in enumerate(self.carry):
             carried += [(f"carry.{i}", item.make), (f"carry.{i}", item.attach)]
@@ -192,14 +194,29 @@ class Bag:
             ("allowances", self.seams),
         )
 
+    @cached_property
     def params(self) -> tuple[tuple[str, Param], ...]:
-        """Return every field of the bag with its full path."""
+        """Every field that the variants declare, with its full path."""
         return tuple(
-            (full_path(prefix, p.path), p) for prefix, variant in self.with_prefix() for p in variant.params
+            (full_path(prefix, p.path), p) for prefix, variant in self.with_prefix for p in variant.params
         )
 
+    @cached_property
+    def params_in_turn(self) -> tuple[tuple[str, Param], ...]:
+        """The same fields; those whose default follows from other fields come last."""
+        return tuple(sorted(self.params, key=lambda item: callable(item[1].default)))
+
+    @cached_property
+    def overrides(self) -> tuple[tuple[str, Param], ...]:
+        """The allowance of each class of seam: optional, because the general one stands in."""
+        return tuple(
+            (f"allowances.{key}", Param(f"allowances.{key}", name, "allowance", optional=True, high=200.0))
+            for key, name in self.classes.items()
+        )
+
+    @cached_property
     def classes(self) -> dict[str, str]:
-        """Return every class of seam in the bag with its plain name."""
+        """Every class of seam in the bag with its plain name."""
         return {**self.base.classes, **self.top.classes}
 
 
@@ -221,6 +238,20 @@ class Grammar:
     """The variants by slot and kind, in the order their tiles are shown."""
 
     slots: Mapping[str, Mapping[str, Any]]
+    _bags: dict[object, Bag] = field(default_factory=dict, repr=False, compare=False)
+
+    def bag(self, *, carry: tuple[tuple[str, str], ...], **kinds: str) -> Bag:
+        """Return the bag of these kinds; the same kinds give the same bag, made once."""
+        names = (carry, *sorted(kinds.items()))
+        found = self._bags.get(names)
+        if found is None:
+            chosen = {slot: self.slots[slot][kind] for slot, kind in kinds.items()}
+            straps = tuple(
+                Strap(make=self.slots["make"][make], attach=self.slots["attach"][attach])
+                for make, attach in carry
+            )
+            found = self._bags[names] = Bag(carry=straps, **chosen)
+        return found
 
     def with_variant(self, variant: Variant) -> "Grammar":
         """Return this grammar with one more variant; the rest is shared."""

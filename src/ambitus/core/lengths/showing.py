@@ -33,6 +33,10 @@ def _nearest(value: int, divisor: int) -> int:
     return whole if value >= 0 else -whole
 
 
+#: every part of an inch in its lowest terms
+_PARTS = [str(Fraction(n, _FINEST_INCH)) for n in range(_FINEST_INCH)]
+
+
 def fraction_text(sixty_fourths: int) -> str:
     """
     Return a count of 1/64 as a mixed fraction.
@@ -44,7 +48,7 @@ def fraction_text(sixty_fourths: int) -> str:
     whole, part = divmod(abs(sixty_fourths), _FINEST_INCH)
     if not part:
         return f"{sign}{whole}"
-    f = Fraction(part, _FINEST_INCH)
+    f = _PARTS[part]
     return f"{sign}{whole} {f}" if whole else f"{sign}{f}"
 
 

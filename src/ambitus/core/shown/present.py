@@ -29,7 +29,7 @@ def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
     """Return the making sentence: every variant's phrase in turn."""
     out: list[Token] = []
     seen: dict[str, int] = {}
-    for prefix, variant in bag.bag.with_prefix():
+    for prefix, variant in bag.bag.with_prefix:
         phrase = variant.phrase
         if phrase is None:
             continue

@@ -130,7 +130,7 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
         return _grid_tiles(now, spec, view, grammar)
     key, _, number = phrase_key.partition(".")
     params = dict(all_params(bag.bag))
-    for prefix, variant in bag.bag.with_prefix():
+    for prefix, variant in bag.bag.with_prefix:
         phrase = variant.phrase
         if phrase is None or phrase.key != key or (number and prefix != f"carry.{number}"):
             continue

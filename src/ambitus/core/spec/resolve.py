@@ -10,7 +10,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Grammar, Param, Strap
+from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Grammar, Param
 from ambitus.core.lengths import MM_PER, Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
 from ambitus.core.problems import Problem, SpecProblems
@@ -30,28 +30,20 @@ def default_step(unit: Unit) -> float:
     return METRIC_STEPS[0] if system_of(unit) == "metric" else INCH_STEPS[1]
 
 
-def allowance_param(path: str, name: str) -> Param:
-    """Return the field of one class of allowance: optional, because the general one stands in."""
-    return Param(path, name, "allowance", optional=True, high=200.0)
-
-
 def all_params(bag: Bag) -> tuple[tuple[str, Param], ...]:
     """Return every field of *bag*, allowance overrides included, with its path."""
-    overrides = tuple(
-        (f"allowances.{key}", allowance_param(f"allowances.{key}", name))
-        for key, name in bag.classes().items()
-    )
-    return bag.params() + overrides
+    return bag.params + bag.overrides
 
 
 def lookup(spec: Spec, path: str) -> Any:
     """Return what the spec gives at *path*, or None."""
-    at: Any = spec
-    for part in path.split("."):
-        if isinstance(at, list):
-            at = at[int(part)] if int(part) < len(at) else None
-        elif isinstance(at, Mapping):
+    root, *rest = path.split(".")
+    at: Any = getattr(spec, root, None)
+    for part in rest:
+        if isinstance(at, dict):
             at = at.get(part)
+        elif isinstance(at, list):
+            at = at[int(part)] if int(part) < len(at) else None
         else:
             at = getattr(at, part, None)
         if at is None:
@@ -188,11 +180,11 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
     """Return the variant in every slot; a kind that does not exist is a problem and takes the preset's."""
     problems: list[Problem] = []
 
-    def pick(slot: str, path: str) -> Any:
+    def pick(slot: str, path: str) -> str:
         variants = grammar.slots[slot]
         kind = lookup(spec, path) or kinds[slot]
         if isinstance(kind, str) and kind in variants:
-            return variants[kind]
+            return kind
         problems.append(
             Problem(
                 "not-a-choice",
@@ -202,13 +194,12 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
                 f"Use one of: {', '.join(variants)}.",
             )
         )
-        return variants[kinds[slot]]
+        return kinds[slot]
 
     carry = tuple(
-        Strap(make=pick("make", f"carry.{i}.make"), attach=pick("attach", f"carry.{i}.attach"))
-        for i in range(len(spec.carry))
+        (pick("make", f"carry.{i}.make"), pick("attach", f"carry.{i}.attach")) for i in range(len(spec.carry))
     )
-    bag = Bag(
+    bag = grammar.bag(
         cloth=pick("cloth", "cloth.kind"),
         base=pick("base", "base.kind"),
         top=pick("top", "top.kind"),
@@ -286,10 +277,10 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
     so_far = Resolved(spec.unit, grid, spec.preset, bag, values, facts, spec.usual.measured)
     work = _Resolving(spec, View(spec.unit, spec.unit), preset.values, values, problems)
     # defaults that follow from other fields come last, when those are known
-    for path, param in sorted(bag.params(), key=lambda item: callable(item[1].default)):
+    for path, param in bag.params_in_turn:
         values[path] = work.field(path, param, so_far)
     general = values["allowances.general"]
-    for path, param in all_params(bag)[len(bag.params()) :]:
+    for path, param in bag.overrides:
         given = work.field(path, param, so_far)
         if given.value is None:
             why = (

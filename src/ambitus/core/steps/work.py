@@ -114,6 +114,6 @@ def _common(bag: Resolved) -> Iterator[Step]:
 def steps_of(bag: Resolved, form: Form) -> tuple[Step, ...]:
     """Return every step of the work, sorted by what it needs and gives."""
     steps = list(_common(bag))
-    for prefix, variant in bag.bag.with_prefix():
+    for prefix, variant in bag.bag.with_prefix:
         steps += variant.steps(bag, prefix, form)
     return in_order(steps)

@@ -6,6 +6,7 @@ equal and unequal allowances.
 """
 
 from collections.abc import Mapping
+from functools import cache
 
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Measure, Seam, Stretch
 from ambitus.core.grammar.contract import Finishes
@@ -154,6 +155,7 @@ def _dimensions(bag: Resolved, width: float, height: float, depth: float) -> dic
     }
 
 
+@cache
 def seams() -> tuple[Seam, ...]:
     """
     Return the seams within one layer (``layer`` is filled in for each layer that is sewn so).

@@ -1,0 +1,188 @@
+"""Ratios measured side by side in one run. Never a pass or a failure: numbers to read.
+
+1. POST /api/draft, every request another bag, against an endpoint that takes the same request and builds and
+   returns a same-sized answer, and against one that returns nothing.
+2. The gzipped first page against a bare page of themed Vuetify.
+3. A key press to the new cut size on screen.
+"""
+
+import gzip
+import http.client
+import json
+import re
+import statistics
+import sys
+import tempfile
+import threading
+from collections.abc import Callable
+from pathlib import Path
+from time import perf_counter
+from typing import Any
+
+import uvicorn
+from fastapi import FastAPI, Response
+from playwright.sync_api import sync_playwright
+from pydantic import TypeAdapter
+from ready import FRONTEND, ROOT, chromium, node, run
+
+from ambitus.cli.demo_data import lay_out
+from ambitus.core.shown.models import Drafted
+from ambitus.core.shown.present import present
+from ambitus.web.app import make_app
+from ambitus.web.drafting import DraftRequest, drafted, with_edits
+
+ROUNDS, PRESSES = 300, 80
+_DRAFTED = TypeAdapter(Drafted)
+
+
+def spec(i: int) -> dict[str, Any]:
+    """Return the i-th bag: no two alike."""
+    size = {"width": 300 + i * 0.37, "height": 280 + i * 0.21, "depth": 90 + i * 0.11}
+    return {"unit": ("mm", "cm", "in")[i % 3], "size": size, "allowances": {"general": 8 + i % 7}}
+
+
+def with_references(app: FastAPI) -> FastAPI:
+    """Add the two endpoints that the draft is held against."""
+    request = DraftRequest.model_validate({"spec": spec(0)})
+    given, unit = with_edits(request)
+    plain = _DRAFTED.dump_python(present(drafted(given), given, unit))
+    routes = len(app.router.routes)
+
+    @app.post("/api/bench/same-size")
+    async def same_size(body: DraftRequest) -> Response:
+        return Response(_DRAFTED.dump_json(_DRAFTED.validate_python(plain)), media_type="application/json")
+
+    @app.post("/api/bench/empty")
+    async def empty(body: DraftRequest) -> Response:
+        return Response(b"{}", media_type="application/json")
+
+    # the screens answer every other path, so the two new routes go before theirs
+    made = app.router.routes[routes:]
+    app.router.routes[:] = [*made, *app.router.routes[:routes]]
+    return app
+
+
+class Served:
+    """The application on a free port, in a thread of its own."""
+
+    def __init__(self, app: FastAPI) -> None:
+        self.server = uvicorn.Server(uvicorn.Config(app, "127.0.0.1", 0, log_level="error", access_log=False))
+        self.thread = threading.Thread(target=self.server.run, daemon=True)
+
+    def __enter__(self) -> int:
+        self.thread.start()
+        while not self.server.started:
+            self.thread.join(0.02)
+        port: int = self.server.servers[0].sockets[0].getsockname()[1]
+        return port
+
+    def __exit__(self, *_: object) -> None:
+        self.server.should_exit = True
+        self.thread.join(10)
+
+
+def _asker(port: int) -> Callable[[str, int], tuple[float, int]]:
+    connection = http.client.HTTPConnection("127.0.0.1", port)
+
+    def ask(path: str, i: int) -> tuple[float, int]:
+        body = json.dumps({"spec": spec(i)})
+        start = perf_counter()
+        connection.request("POST", path, body, {"content-type": "application/json"})
+        answer = connection.getresponse()
+        size = len(answer.read())
+        if answer.status != 200:
+            raise SystemExit(f"{path} answered {answer.status}")
+        return perf_counter() - start, size
+
+    return ask
+
+
+def draft_ratio(port: int) -> None:
+    """Print p50 of the draft against a same-sized and an empty answer, asked in turn."""
+    paths = ("/api/draft", "/api/bench/same-size", "/api/bench/empty")
+    ask = _asker(port)
+    times: dict[str, list[float]] = {p: [] for p in paths}
+    sizes: dict[str, int] = {}
+    for i in range(ROUNDS + 20):
+        for path in paths:
+            took, sizes[path] = ask(path, i)
+            if i >= 20:
+                times[path].append(took)
+    p50 = {p: statistics.median(t) for p, t in times.items()}
+    for path in paths:
+        p95 = statistics.quantiles(times[path], n=20)[-1]
+        print(f"  {path:24} p50 {p50[path] * 1e3:6.2f} ms   p95 {p95 * 1e3:6.2f} ms   {sizes[path]:6} bytes")
+    print(f"  draft / same-sized answer, p50: {p50[paths[0]] / p50[paths[1]]:.2f}   (aim 1.3 or less)")
+    print(f"  draft / empty answer, p50:      {p50[paths[0]] / p50[paths[2]]:.2f}   (for information)")
+
+
+def _first_page(dist: Path) -> int:
+    """Return the gzipped bytes of a built index.html with the scripts and styles that it names."""
+    page = (dist / "index.html").read_text()
+    named = re.findall(r'(?:src|href)="(/?(?:\./)?assets/[^"]+\.(?:js|css))"', page)
+    files = [dist / "index.html", *(dist / n.lstrip("./") for n in named)]
+    return sum(len(gzip.compress(f.read_bytes())) for f in files)
+
+
+def page_ratio() -> None:
+    """Print the gzipped first page against the bare one."""
+    run("npx", "vite", "build", "--config", "bench/vite.config.ts", cwd=FRONTEND, env=node())
+    ours, bare = _first_page(FRONTEND / "dist"), _first_page(FRONTEND / "node_modules" / ".bare")
+    print(
+        f"  first page {ours / 1000:.1f} kB, bare themed Vuetify {bare / 1000:.1f} kB, gzipped, fonts apart"
+    )
+    print(f"  first page / bare page: {ours / bare:.2f}   (aim 1.5 or less)")
+
+
+_WATCH = """(at) => {
+    window.took = []
+    let pressed = 0
+    addEventListener('keydown', () => { pressed = performance.now() }, true)
+    const number = document.querySelector(`[data-sum='${at}']`)
+    new MutationObserver(() => requestAnimationFrame(() => {
+        if (pressed) took.push(performance.now() - pressed)
+        pressed = 0
+    })).observe(number, { subtree: true, characterData: true, childList: true })
+}"""
+
+
+def key_to_number(port: int) -> None:
+    """Print how long a key takes to become a new cut size on the screen."""
+    arguments = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-sync"]
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=chromium(), args=arguments)
+        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        page.goto(f"http://127.0.0.1:{port}")
+        page.click("[data-plan='March folder tote'] a")
+        page.wait_for_selector("[data-piece]")
+        page.focus("[data-path='size.width']")
+        page.evaluate(_WATCH, "outer panel/width")
+        for i in range(PRESSES):
+            before = page.evaluate("took.length")
+            page.keyboard.press("ArrowUp" if i % 2 else "ArrowDown")
+            while page.evaluate("took.length") == before:
+                page.wait_for_timeout(2)
+        took = page.evaluate("took")
+        browser.close()
+    p95 = statistics.quantiles(took, n=20)[-1]
+    print(f"  key to new number on screen: p50 {statistics.median(took):.0f} ms, p95 {p95:.0f} ms")
+
+
+def main() -> int:
+    """Measure everything once."""
+    with tempfile.TemporaryDirectory() as folder:
+        app = make_app(Path(folder) / "bench.sqlite", FRONTEND / "dist")
+        lay_out(app.state.plans)
+        with Served(with_references(app)) as port:
+            print("Draft:")
+            draft_ratio(port)
+            print("Screen:")
+            key_to_number(port)
+    print("Size:")
+    page_ratio()
+    return 0
+
+
+if __name__ == "__main__":
+    sys.path.insert(0, str(ROOT / "tools"))
+    raise SystemExit(main())
