@@ -48,6 +48,7 @@ def lint(env: dict[str, str]) -> bool:
             step("mypy, strict", BIN / "mypy"),
             step("rooms (import rules)", BIN / "lint-imports"),
             fresh_types(env),
+            step("docs fresh", BIN / "python", "tools/docs.py"),
             step("vue-tsc", "npm", "run", "types", cwd=FRONTEND, env=env),
             step("eslint, prettier", "npm", "run", "lint", cwd=FRONTEND, env=env),
         ]
@@ -58,7 +59,8 @@ def main() -> int:
     """Run the checks; with ``--lint`` not the tests, with ``--types`` only rewrite the API types."""
     env = node()
     if "--write" in sys.argv:
-        return 0 if fresh_types(env) else 1
+        docs = step("docs written", BIN / "python", "tools/docs.py", "--write")
+        return 0 if fresh_types(env) and docs else 1
     good = lint(env)
     if "--lint" in sys.argv:
         return 0 if good else 1

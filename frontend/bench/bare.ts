@@ -6,7 +6,10 @@ import { VApp, VBtn, VCard, VDialog } from 'vuetify/components'
 import { vuetify } from '../src/app/theme'
 
 const page = { render: () => h(VCard, () => h(VBtn, () => 'Bare')) }
-const router = createRouter({ history: createWebHistory(), routes: [{ path: '/:any(.*)*', component: page }] })
+const router = createRouter({
+  history: createWebHistory(),
+  routes: [{ path: '/:any(.*)*', component: page }],
+})
 createApp({ render: () => h(VApp, () => [h(RouterView), h(VDialog)]) })
   .use(router)
   .use(vuetify)

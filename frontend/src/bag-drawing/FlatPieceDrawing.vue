@@ -2,6 +2,7 @@
 /** One piece lying flat: solid cut line, stitched seam line, marks, grain, and the measure that is open. */
 import { computed } from 'vue'
 import type { FlatPiece } from '../api/client'
+import './bag-drawing.css'
 
 const props = defineProps<{
   picture: FlatPiece

@@ -2,6 +2,7 @@
 /** The standing bag as the core drew it; numbers, if any, are laid over it by the slot. */
 import { computed } from 'vue'
 import type { Standing } from '../api/client'
+import './bag-drawing.css'
 
 const props = defineProps<{ standing: Standing; scale: number; plain?: boolean; label?: string }>()
 const box = computed(() => {

@@ -6,6 +6,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Field, Problem } from '../api/client'
 import ShownLength from './ShownLength.vue'
+import './length-field.css'
 
 const props = defineProps<{
   field: Field
@@ -63,7 +64,7 @@ function onKey(event: KeyboardEvent) {
     own.value = false
     emit('settle')
     if (!props.problem) void nextTick(() => (text.value = standing.value))
-  } else if (event.key === 'Escape') {
+  } else if (event.key === 'Escape' && (own.value || props.problem)) {
     event.stopPropagation()
     own.value = false
     emit('restore')

@@ -2,6 +2,7 @@
 /** A sum as on paper: terms, a line, the cut size largest. */
 import type { Sum } from '../api/client'
 import ShownLength from '../length-field/ShownLength.vue'
+import './sum.css'
 
 defineProps<{ sum: Sum; unit: string; about: string; was?: string; waiting?: boolean; total?: string }>()
 const sources: Record<string, string> = {

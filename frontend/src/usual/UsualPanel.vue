@@ -3,6 +3,7 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { Refused, type Problem, type Unit } from '../api/client'
 import { useUsual } from './useUsual'
+import './usual.css'
 
 const props = defineProps<{ first?: boolean }>()
 const emit = defineEmits<{ done: [] }>()

@@ -16,6 +16,8 @@ import MakingSentence from './MakingSentence.vue'
 import PhraseTiles from './PhraseTiles.vue'
 import PiecesFlat from './PiecesFlat.vue'
 import { usePlan } from './usePlan'
+import './beside.css'
+import './draft.css'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
@@ -49,7 +51,7 @@ function measure() {
   if (!board.value) return
   const { width, height } = board.value.getBoundingClientRect()
   const narrow = window.innerWidth < 960
-  room.value = { width: width - (narrow ? 120 : 230), height: narrow ? 330 : Math.max(height - 48, 180) }
+  room.value = { width: width - (narrow ? 120 : 230), height: narrow ? 330 : Math.max(height - 58, 180) }
   piecesRoom.value = { width: board.value.clientWidth, height: narrow ? 150 : 118 }
 }
 
@@ -83,8 +85,13 @@ const openSum = computed(() => {
   const pieces = drafted.value?.pieces ?? []
   const piece = pieces.find((p) => p.key === opened.value?.piece) ?? pieces[0]
   if (!piece) return undefined
-  const key = opened.value && opened.value.sum in piece.sums ? opened.value.sum : Object.keys(piece.sums)[0]!
-  return { piece, key, sum: piece.sums[key]! }
+  const asked = opened.value?.sum ?? ''
+  // a mark's reading is asked for by its place: "mark 2/0"
+  const [mark, reading] = asked.startsWith('mark ') ? asked.slice(5).split('/').map(Number) : []
+  const read = piece.marks[mark ?? -1]?.readings[reading ?? -1]
+  if (read) return { piece, key: asked, sum: read.sum, total: 'Mark' }
+  const key = asked in piece.sums ? asked : Object.keys(piece.sums)[0]!
+  return { piece, key, sum: piece.sums[key]!, total: 'Cut' }
 })
 
 const findingsAt = (path: string) => drafted.value?.findings.filter((f) => f.where === path) ?? []
@@ -382,7 +389,31 @@ const when = (iso: string) =>
           :unit="unit"
           :about="`${openSum.piece.letter} · ${openSum.piece.name}, ${openSum.piece.count} to cut`"
           :waiting="waiting"
+          :total="openSum.total"
         />
+        <section v-if="openSum?.piece.marks.some((m) => m.readings.length)" class="marks-of">
+          <h3>To mark on {{ openSum.piece.letter }}</h3>
+          <ul>
+            <template v-for="(m, i) in openSum.piece.marks" :key="i">
+              <li v-if="m.readings.length">
+                <span>{{ m.label }}</span>
+                <span v-for="(r, j) in m.readings" :key="j"
+                  >{{ r.label }}
+                  <button
+                    type="button"
+                    class="number-button small"
+                    :class="{ open: openSum.key === `mark ${i}/${j}` }"
+                    :aria-label="`${m.label} ${r.label} ${r.sum.plain} ${unit}, show the sum`"
+                    :data-mark="`${openSum.piece.key}/${i}/${j}`"
+                    @click="opened = { piece: openSum.piece.key, sum: `mark ${i}/${j}` }"
+                  >
+                    <ShownLength :text="r.sum.plain" /></button
+                ></span>
+                <small>{{ m.corner }}</small>
+              </li>
+            </template>
+          </ul>
+        </section>
         <section class="read-back" :class="{ waiting }" aria-label="Read back">
           <p>
             Read back from the cut sizes:

@@ -7,6 +7,7 @@ import { steppedScale } from '../../bag-drawing/scale'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import LengthField from '../../length-field/LengthField.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
+import './tiles.css'
 
 const props = defineProps<{
   drafted: Drafted

@@ -5,6 +5,7 @@ import type { Drafted, Piece } from '../../api/client'
 import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
 import { steppedScale } from '../../bag-drawing/scale'
 import ShownLength from '../../length-field/ShownLength.vue'
+import './pieces.css'
 
 const props = defineProps<{
   drafted: Drafted

@@ -7,6 +7,8 @@ import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import { steppedScale } from '../../bag-drawing/scale'
 import ShownLength from '../../length-field/ShownLength.vue'
+import '../draft/pieces.css'
+import './sheet.css'
 
 const props = defineProps<{ id: string; revision: string }>()
 const route = useRoute()

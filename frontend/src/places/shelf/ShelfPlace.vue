@@ -8,6 +8,7 @@ import { steppedScale } from '../../bag-drawing/scale'
 import ShownLength from '../../length-field/ShownLength.vue'
 import UsualPanel from '../../usual/UsualPanel.vue'
 import { useUsual } from '../../usual/useUsual'
+import './shelf.css'
 
 const router = useRouter()
 const usual = useUsual()

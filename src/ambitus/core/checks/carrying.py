@@ -18,6 +18,7 @@ NARROWEST_FOLDED = 12.0
     "strap-no-hand",
     "stop",
     "No hand can enter the strap",
+    "visible < hold + distance between gap and hold",
     "The strap has to reach from end to end over the hand or shoulder that carries it.",
 )
 def strap_no_hand(draft: "Draft") -> Iterator[Fired]:
@@ -40,6 +41,7 @@ def strap_no_hand(draft: "Draft") -> Iterator[Fired]:
     "strap-short",
     "warn",
     "A short strap for the way it is carried",
+    "drop < 75 mm in the hand, < 230 mm on the shoulder",
     "Under 75 mm drop a hand is pinched; under 230 mm a bag does not hang from the shoulder (ours).",
 )
 def strap_short(draft: "Draft") -> Iterator[Fired]:
@@ -61,6 +63,7 @@ def strap_short(draft: "Draft") -> Iterator[Fired]:
     "strap-off-panel",
     "stop",
     "The strap ends do not fit on the top edge",
+    "half the strap > offset from the side seam, or > half the gap",
     "Each end needs its whole width between the side seam and the other end.",
 )
 def strap_off_panel(draft: "Draft") -> Iterator[Fired]:
@@ -84,6 +87,7 @@ def strap_off_panel(draft: "Draft") -> Iterator[Fired]:
     "strap-on-fold",
     "note",
     "A strap end sits where the bag turns its corner",
+    "distance from strap centre to the face's edge < half the strap",
     "Half of it pulls at the face and half at the side, and the strap twists.",
 )
 def strap_on_fold(draft: "Draft") -> Iterator[Fired]:
@@ -106,6 +110,7 @@ def strap_on_fold(draft: "Draft") -> Iterator[Fired]:
     "strap-too-narrow",
     "warn",
     "A narrow strap to fold in four",
+    "folded in four and finished < 12 mm",
     "Under 12 mm (ours) the raw edges do not stay inside the fold.",
 )
 def strap_too_narrow(draft: "Draft") -> Iterator[Fired]:

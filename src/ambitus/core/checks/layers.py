@@ -21,6 +21,7 @@ SELVAGE = 10.0
     "allowance-for-fray",
     "warn",
     "A narrow seam on a cloth that frays",
+    "cloth that frays much, an allowance < 9.5 mm",
     "The edge works loose before the seam is finished.",
 )
 def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
@@ -46,6 +47,7 @@ def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
     "bulk-in-seams",
     "warn",
     "Fleece or foam in the seams",
+    "fleece or foam reaching more than 1 mm into a seam",
     "Bulky interfacing caught in a seam cannot be pressed flat, and the corners will not nest.",
 )
 def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
@@ -70,6 +72,7 @@ def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
     "inset-wide",
     "warn",
     "Interfacing far inside the seam",
+    "inset > least allowance + 6 mm",
     "Beyond the seam line an inset leaves a soft margin along every edge of the face.",
 )
 def inset_wide(draft: "Draft") -> Iterator[Fired]:
@@ -92,6 +95,7 @@ def inset_wide(draft: "Draft") -> Iterator[Fired]:
     "stack-too-thick",
     "warn",
     "Thick where the straps cross the top seam",
+    "cloth under the needle at a strap end > 6 mm",
     "A home machine feeds about 6 mm (ours) under its foot; more is walked over slowly or hammered flat.",
 )
 def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
@@ -120,6 +124,7 @@ def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
     "weak-for-load",
     "warn",
     "A light cloth for a bag that carries",
+    "straps on an outer of strength 1 (see the library)",
     "Straps pull at two points; a light cloth tears there first.",
 )
 def weak_for_load(draft: "Draft") -> Iterator[Fired]:
@@ -137,6 +142,7 @@ def weak_for_load(draft: "Draft") -> Iterator[Fired]:
     "cloth-too-narrow",
     "warn",
     "Wider than the cloth usually comes",
+    "panel > usual width of its cloth − 2 × 10 mm",
     "The panel does not fit across the usual width of its cloth with straight grain.",
 )
 def cloth_too_narrow(draft: "Draft") -> Iterator[Fired]:

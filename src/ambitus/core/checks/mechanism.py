@@ -29,11 +29,12 @@ class Fired:
 
 @dataclass(frozen=True, slots=True)
 class Rule:
-    """A check: its permanent id, level, title, why it matters, and the test that may fire."""
+    """A check: its permanent id, level, title, when it fires, why it matters, and its test."""
 
     id: str
     level: Level
     title: str
+    when: str
     why: str
     test: "Callable[[Draft], Iterator[Fired]]"
 
@@ -50,14 +51,14 @@ RULES: dict[str, Rule] = {}
 
 
 def check(
-    id: str, level: Level, title: str, why: str
+    id: str, level: Level, title: str, when: str, why: str
 ) -> "Callable[[Callable[[Draft], Iterator[Fired]]], Callable[[Draft], Iterator[Fired]]]":
     """Register the decorated generator as the test of a rule."""
 
     def register(test: "Callable[[Draft], Iterator[Fired]]") -> "Callable[[Draft], Iterator[Fired]]":
         if id in RULES:
             raise ValueError(f"two checks are called {id}")
-        RULES[id] = Rule(id, level, title, why, test)
+        RULES[id] = Rule(id, level, title, when, why, test)
         return test
 
     return register
@@ -70,9 +71,14 @@ def fired(
     return Fired(where, say, fix, numbers, words or {})
 
 
-def run_checks(draft: "Draft") -> tuple[Finding, ...]:
-    """Return every finding on *draft*: stops first, else in the order the rules are written."""
+def all_rules() -> tuple[Rule, ...]:
+    """Return every rule, in the order they are written."""
     from ambitus.core.checks import carrying, layers, shape, top  # noqa: F401  rules register on import
 
-    found = [Finding(rule, hit) for rule in RULES.values() for hit in rule.test(draft)]
+    return tuple(RULES.values())
+
+
+def run_checks(draft: "Draft") -> tuple[Finding, ...]:
+    """Return every finding on *draft*: stops first, else in the order the rules are written."""
+    found = [Finding(rule, hit) for rule in all_rules() for hit in rule.test(draft)]
     return tuple(sorted(found, key=lambda f: _ORDER[f.rule.level]))

@@ -25,6 +25,7 @@ def _depth(draft: "Draft") -> float | None:
     "depth-under-corner",
     "stop",
     "Too shallow for its corner seam",
+    "depth < 2 × corner seam",
     "The cut-out is half the depth less the corner seam; under twice the seam nothing is left to cut out.",
 )
 def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
@@ -48,6 +49,7 @@ def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
     "no-face-left",
     "stop",
     "Deeper than the bag is wide",
+    "flat width ≤ depth",
     "Read flat, the width has to hold the face and the depth.",
 )
 def no_face_left(draft: "Draft") -> Iterator[Fired]:
@@ -67,6 +69,7 @@ def no_face_left(draft: "Draft") -> Iterator[Fired]:
     "depth-over-width",
     "warn",
     "Nearly as deep as it is wide",
+    "depth > 0.8 × width of the face",
     f"Over {DEEP_SHARE} of the width a boxed bag slumps at the sides and its corners crowd the face.",
 )
 def depth_over_width(draft: "Draft") -> Iterator[Fired]:
@@ -89,6 +92,7 @@ def depth_over_width(draft: "Draft") -> Iterator[Fired]:
     "allowance-over-piece",
     "stop",
     "An allowance larger than its piece",
+    "an allowance > half the size between its two seams",
     "Two seams would meet in the middle of the cloth between them.",
 )
 def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
@@ -113,6 +117,7 @@ def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     "allowance-out-of-role",
     "warn",
     "An allowance wider than any seam needs",
+    "a seam allowance > 25.4 mm (25 mm, 1 in)",
     "Over 25 mm | 1 in is rarely meant: a hem or a finished length may have been typed here.",
 )
 def allowance_out_of_role(draft: "Draft") -> Iterator[Fired]:
@@ -133,6 +138,7 @@ def allowance_out_of_role(draft: "Draft") -> Iterator[Fired]:
     "grid-moved-size",
     "note",
     "The cutting grid moves the finished size",
+    "a size comes out more than half a step from what was asked",
     "Both arms of a cut-out come from one core on the grid, so the depth can move by up to a step.",
 )
 def grid_moved_size(draft: "Draft") -> Iterator[Fired]:
@@ -153,6 +159,7 @@ def grid_moved_size(draft: "Draft") -> Iterator[Fired]:
     "seams-differ",
     "stop",
     "Two edges that are sewn together differ",
+    "lengths walked on the cut pieces differ by more than 0.01 mm",
     "Edges of one seam have to have the same length at the seam line.",
 )
 def seams_differ(draft: "Draft") -> Iterator[Fired]:
@@ -172,6 +179,7 @@ def seams_differ(draft: "Draft") -> Iterator[Fired]:
     "reading-differs",
     "stop",
     "Read back, the cut sizes make another bag",
+    "a size read back differs by more than 0.01 mm, or the cut list finds fault with itself",
     "The cuts are read back by separate arithmetic; where the two differ neither is to be trusted.",
 )
 def reading_differs(draft: "Draft") -> Iterator[Fired]:

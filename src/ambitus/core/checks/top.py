@@ -26,6 +26,7 @@ def _gap(draft: "Draft") -> tuple[float, float] | None:
     "gap-over-seam",
     "stop",
     "The turning gap is longer than its seam",
+    "gap > straight seam − 2 × 15 mm",
     "A gap needs at least 15 mm of sewn, straight seam at each end, or it runs into the corner.",
 )
 def gap_over_seam(draft: "Draft") -> Iterator[Fired]:
@@ -46,6 +47,7 @@ def gap_over_seam(draft: "Draft") -> Iterator[Fired]:
     "gap-too-small",
     "warn",
     "The turning gap is tight for its layers",
+    "gap < 60 mm, or < 120 mm with fleece or foam",
     "A hand needs 60 mm to pull a soft bag through; fleece and foam need 120 mm (ours).",
 )
 def gap_too_small(draft: "Draft") -> Iterator[Fired]:
@@ -73,6 +75,7 @@ def _bulky(draft: "Draft") -> bool:
     "mouth-under-free-arm",
     "warn",
     "Too narrow to slip over a machine's free arm",
+    "2 × flat opening < 280 mm",
     "Once round a home machine's free arm is about 280 mm (ours); a smaller mouth is sewn flat or by hand.",
 )
 def mouth_under_free_arm(draft: "Draft") -> Iterator[Fired]:

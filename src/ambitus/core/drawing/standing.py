@@ -13,7 +13,7 @@ from ambitus.core.grammar.carry.strap import Hang
 _RIGHT, _UP = 0.5, 0.3
 #: Topstitching below the mouth, in the picture only.
 _TOPSTITCH = 9.0
-_STRAP_POINTS = 16
+_STRAP_POINTS = 22
 
 Point3 = tuple[float, float, float]
 

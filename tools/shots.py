@@ -1,0 +1,103 @@
+"""Retake docs/screenshots from the demo data: one current picture of each main view."""
+
+import tempfile
+from collections.abc import Callable
+from pathlib import Path
+
+from bench import Served
+from playwright.sync_api import Page, sync_playwright
+from ready import FRONTEND, ROOT, chromium
+
+from ambitus.cli.demo_data import lay_out
+from ambitus.web.app import make_app
+
+OUT = ROOT / "docs" / "screenshots"
+
+
+def _open(page: Page, plan: str) -> None:
+    page.click(f"[data-plan='{plan}'] a")
+    page.wait_for_selector("[data-piece]")
+
+
+def shelf(page: Page) -> None:
+    """Saved plans, my usual already told."""
+
+
+def draft(page: Page) -> None:
+    """A tote in centimetres, the sum of its width open."""
+    _open(page, "March folder tote")
+
+
+def draft_inches(page: Page) -> None:
+    """A tote in inches while its width is typed: old and new cut sizes."""
+    _open(page, "Cornet bench tote")
+    page.focus("[data-path='size.width']")
+    page.keyboard.type("14 1/2")
+    page.wait_for_selector(".changed")
+
+
+def tiles(page: Page) -> None:
+    """The straps' phrase open."""
+    _open(page, "Librarian’s score carrier")
+    page.click("[data-phrase='strap.0']")
+    page.wait_for_selector("[data-tile]")
+
+
+def stop(page: Page) -> None:
+    """A bag that cannot be cut, and why."""
+    _open(page, "March folder tote")
+    page.focus("[data-path='size.depth']")
+    page.keyboard.type("1,5")
+    page.wait_for_selector("[data-check]")
+
+
+def sheet(page: Page) -> None:
+    """The cut sheet."""
+    _open(page, "Cornet bench tote")
+    page.click(".side-tools .to-sheet")
+    page.wait_for_selector(".sheet-pieces")
+
+
+VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
+    "shelf": (shelf, 1280, 800, "light"),
+    "draft": (draft, 1280, 800, "light"),
+    "draft-inches": (draft_inches, 1280, 800, "light"),
+    "draft-dark": (draft, 1280, 800, "dark"),
+    "draft-phone": (draft, 390, 844, "light"),
+    "tiles": (tiles, 1280, 800, "light"),
+    "stop": (stop, 1280, 800, "light"),
+    "sheet": (sheet, 1000, 1250, "light"),
+}
+
+
+def main() -> int:
+    """Take every picture."""
+    OUT.mkdir(parents=True, exist_ok=True)
+    arguments = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-sync"]
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=chromium(), args=arguments)
+        for name, (take, width, height, theme) in VIEWS.items():
+            with tempfile.TemporaryDirectory() as folder:
+                app = make_app(Path(folder) / "shots.sqlite", FRONTEND / "dist")
+                lay_out(app.state.plans)
+                app.state.plans.keep("usual", {"asked": True})
+                with Served(app) as port:
+                    context = browser.new_context(
+                        viewport={"width": width, "height": height},
+                        color_scheme="dark" if theme == "dark" else "light",
+                        locale="en-GB",
+                    )
+                    page = context.new_page()
+                    page.goto(f"http://127.0.0.1:{port}")
+                    page.wait_for_selector("[data-plan]")
+                    take(page)
+                    page.wait_for_timeout(700)
+                    page.screenshot(path=OUT / f"{name}.png")
+                    context.close()
+            print(f"  {name}.png")
+        browser.close()
+    return 0
+
+
+if __name__ == "__main__":
+    raise SystemExit(main())
