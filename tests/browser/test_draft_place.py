@@ -84,6 +84,40 @@ def test_every_open_sum_adds_up_as_shown(screen: Screen) -> None:
             assert sum(map(_number, terms)) == _number(total) == _number(buttons.nth(i).inner_text())
 
 
+def test_pieces_seams_and_marks_open_their_sums_too(screen: Screen) -> None:
+    """A piece's picture, a walked seam, and every reading of a mark."""
+    screen.open("Cornet bench tote")
+    page = screen.page
+    page.locator("[data-piece='lining panel'] svg").click()
+    assert "B · Lining" in page.inner_text(".sum-on-paper .about")
+    marks = page.locator("[data-mark]")
+    for i in range(marks.count()):
+        marks.nth(i).click()
+        terms = page.locator(".sum-on-paper .term-mm").all_inner_texts()
+        assert sum(map(_number, terms)) == _number(marks.nth(i).inner_text())
+    page.click("text=Seams walked")
+    page.click("[data-seam='outer corner left']")
+    chains = page.locator(".sum-on-paper")
+    assert chains.count() == 2
+    for i in range(2):
+        terms = chains.nth(i).locator(".term-mm").all_inner_texts()
+        assert sum(map(_number, terms)) == Fraction("4.75")
+
+
+def test_a_check_that_is_no_number_on_the_drawing_sits_at_its_phrase(screen: Screen) -> None:
+    """A cloth that frays in narrow seams: told at the seams' phrase, and the list leads there."""
+    screen.open("Cornet bench tote")
+    page = screen.page
+    page.click("[data-phrase='seams']")
+    screen.type("allowances.general", "1/4")
+    page.wait_for_selector("[data-phrase='seams'] .level-here.warn")
+    page.keyboard.press("Enter")
+    page.keyboard.press("Escape")
+    page.wait_for_selector(".phrase-tiles", state="detached")
+    page.click("[data-check='allowance-for-fray'] .check-title")
+    page.wait_for_function("document.activeElement.dataset.path === 'allowances.side'")
+
+
 def test_what_cannot_be_read_is_told_and_nothing_is_lost(screen: Screen) -> None:
     """The last good bag stays, dimmed; what was typed stays until it is right or given back."""
     screen.open("March folder tote")

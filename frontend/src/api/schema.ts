@@ -956,15 +956,15 @@ export interface components {
         };
         /**
          * SeamShown
-         * @description A seam walked on the cut pieces: the measured length of each chain, and the difference.
+         * @description A seam walked on the cut pieces: each chain as a sum of what was measured, and the difference.
          */
         SeamShown: {
             /** Key */
             key: string;
             /** Label */
             label: string;
-            /** Lengths */
-            lengths: string[];
+            /** Chains */
+            chains: components["schemas"]["ShownSum"][];
             /** Difference */
             difference: string;
             /** Agrees */

@@ -4,25 +4,43 @@ Lengths are measured on the cut outlines, inset by each edge's own allowance. No
 from the form: if an outline is wrong, the walk finds it.
 """
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from ambitus.core.form.model import Piece, Seam
+from ambitus.core.form.model import Piece, Seam, Stretch
 from ambitus.core.geometry import length, offset_outline
 from ambitus.core.lengths import snap
+from ambitus.core.sums import Sum, Term
 
 
 @dataclass(frozen=True, slots=True)
 class WalkedSeam:
-    """A seam with the measured length of every chain sewn into it, in mm."""
+    """A seam with every chain sewn into it as a sum of its measured stretches, in mm."""
 
     seam: Seam
-    lengths: tuple[float, ...]
+    chains: tuple[Sum, ...]
+
+    @property
+    def lengths(self) -> tuple[float, ...]:
+        """The measured length of every chain."""
+        return tuple(chain.total for chain in self.chains)
 
     @property
     def difference(self) -> float:
         """How much the longest chain exceeds the shortest."""
         return snap(max(self.lengths) - min(self.lengths))
+
+
+def _chain(chain: tuple[Stretch, ...], edges: Mapping[tuple[str, str, str], float]) -> Sum:
+    """Return the measured stretches of *chain*, end to end."""
+    why = "Measured on the cut piece, inside its allowances."
+    return Sum(
+        "Sewn length",
+        tuple(
+            Term(f"{s.layer}, {s.face}: {s.edge}", edges[s.layer, s.face, s.edge] * (s.end - s.start), why)
+            for s in chain
+        ),
+    )
 
 
 def walk_seams(pieces: Sequence[Piece], seams: Sequence[Seam]) -> tuple[WalkedSeam, ...]:
@@ -37,10 +55,7 @@ def walk_seams(pieces: Sequence[Piece], seams: Sequence[Seam]) -> tuple[WalkedSe
     return tuple(
         WalkedSeam(
             seam,
-            tuple(
-                snap(sum(edges[s.layer, s.face, s.edge] * (s.end - s.start) for s in chain))
-                for chain in seam.chains
-            ),
+            tuple(_chain(chain, edges) for chain in seam.chains),
         )
         for seam in seams
     )

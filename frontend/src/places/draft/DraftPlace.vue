@@ -28,6 +28,7 @@ const { plan, drafted, unit, problems, keeping, trouble, left, changed, offline,
 
 const phrase = ref('')
 const opened = ref<{ piece: string; sum: string }>()
+const openedSeam = ref('')
 const revisions = shallowRef<Revision[]>()
 const menu = ref(false)
 const sure = ref(false)
@@ -79,8 +80,13 @@ function openSumOf(path: string) {
   const piece = drafted.value?.pieces.find((p) =>
     path.startsWith('size.') ? key && key in p.sums && p.layer === 'outer' : key && p.layer === 'strap',
   )
-  if (piece && key) opened.value = { piece: piece.key, sum: key }
+  if (piece && key) show(piece.key, key)
 }
+function show(piece: string, sum: string) {
+  openedSeam.value = ''
+  opened.value = { piece, sum }
+}
+const openSeam = computed(() => drafted.value?.seams.find((s) => s.key === openedSeam.value))
 const openSum = computed(() => {
   const pieces = drafted.value?.pieces ?? []
   const piece = pieces.find((p) => p.key === opened.value?.piece) ?? pieces[0]
@@ -108,18 +114,30 @@ const ownNames = computed(() => {
 })
 const stops = computed(() => drafted.value?.findings.filter((f) => f.level === 'stop') ?? [])
 
+/** The phrase under which a field is found, where it is no number on the drawing. */
+const owners: Record<string, string> = {
+  cloth: 'cloth',
+  base: 'base',
+  top: 'top',
+  interfacing: 'interfacing',
+  allowances: 'seams',
+  carry: 'strap.0',
+}
+const phraseOf = (path: string) => owners[path.split('.')[0]!]
+/** The worst finding under each phrase, so that a check sits where it applies. */
+const phraseLevels = computed(() => {
+  const drawn = new Set(drafted.value?.standing.dimensions.map((d) => d.path))
+  const out: Record<string, 'stop' | 'warn' | 'note'> = {}
+  for (const f of drafted.value?.findings ?? []) {
+    const key = drawn.has(f.where) ? undefined : phraseOf(f.where)
+    if (key) out[key] ??= f.level
+  }
+  return out
+})
 function goTo(path: string) {
   const field = root.value?.querySelector<HTMLElement>(`[data-path="${CSS.escape(path)}"]`)
   if (field) return field.focus()
-  const owner: Record<string, string> = {
-    cloth: 'cloth',
-    base: 'base',
-    top: 'top',
-    interfacing: 'interfacing',
-    allowances: 'seams',
-    carry: 'strap.0',
-  }
-  const key = owner[path.split('.')[0]!]
+  const key = phraseOf(path)
   if (!key) return
   phrase.value = key
   window.setTimeout(
@@ -277,7 +295,7 @@ const when = (iso: string) =>
           </p>
         </div>
 
-        <MakingSentence :drafted="drafted" :open="phrase" @open="togglePhrase" />
+        <MakingSentence :drafted="drafted" :open="phrase" :levels="phraseLevels" @open="togglePhrase" />
 
         <PhraseTiles
           v-if="phrase"
@@ -345,7 +363,7 @@ const when = (iso: string) =>
           :open="openSum && { piece: openSum.piece.key, sum: openSum.key }"
           :waiting="waiting"
           :room="piecesRoom"
-          @open="(piece, sum) => (opened = { piece, sum })"
+          @open="show"
         />
       </div>
 
@@ -383,15 +401,27 @@ const when = (iso: string) =>
           <button type="button" class="quiet" @click="toSheet">Yes, make the sheet</button>
           <button type="button" class="quiet" @click="sure = false">Go back</button>
         </div>
+        <template v-if="openSeam">
+          <SumOnPaper
+            v-for="(chain, i) in openSeam.chains"
+            :key="i"
+            :sum="chain"
+            :unit="unit"
+            :about="i ? 'sewn to' : openSeam.label"
+            :waiting="waiting"
+            total="Measured"
+          />
+          <button type="button" class="quiet" @click="openedSeam = ''">Back to the piece</button>
+        </template>
         <SumOnPaper
-          v-if="openSum"
+          v-else-if="openSum"
           :sum="openSum.sum"
           :unit="unit"
           :about="`${openSum.piece.letter} · ${openSum.piece.name}, ${openSum.piece.count} to cut`"
           :waiting="waiting"
           :total="openSum.total"
         />
-        <section v-if="openSum?.piece.marks.some((m) => m.readings.length)" class="marks-of">
+        <section v-if="!openSeam && openSum?.piece.marks.some((m) => m.readings.length)" class="marks-of">
           <h3>To mark on {{ openSum.piece.letter }}</h3>
           <ul>
             <template v-for="(m, i) in openSum.piece.marks" :key="i">
@@ -405,7 +435,7 @@ const when = (iso: string) =>
                     :class="{ open: openSum.key === `mark ${i}/${j}` }"
                     :aria-label="`${m.label} ${r.label} ${r.sum.plain} ${unit}, show the sum`"
                     :data-mark="`${openSum.piece.key}/${i}/${j}`"
-                    @click="opened = { piece: openSum.piece.key, sum: `mark ${i}/${j}` }"
+                    @click="show(openSum.piece.key, `mark ${i}/${j}`)"
                   >
                     <ShownLength :text="r.sum.plain" /></button
                 ></span>
@@ -427,7 +457,9 @@ const when = (iso: string) =>
             </summary>
             <ul>
               <li v-for="s in drafted.seams" :key="s.key">
-                {{ s.label }}: <ShownLength :text="s.lengths.join(' = ')" />
+                <button type="button" class="quiet seam" :data-seam="s.key" @click="openedSeam = s.key">
+                  {{ s.label }}: <ShownLength :text="s.chains.map((c) => c.plain).join(' = ')" />
+                </button>
               </li>
             </ul>
           </details>

@@ -3,9 +3,15 @@
 import { computed, ref } from 'vue'
 import type { Drafted } from '../../api/client'
 
-const props = defineProps<{ drafted: Drafted; open?: string }>()
+const props = defineProps<{
+  drafted: Drafted
+  open?: string
+  levels: Record<string, 'stop' | 'warn' | 'note'>
+}>()
 const emit = defineEmits<{ open: [phrase: string] }>()
 const unfolded = ref(false)
+const marks = { stop: '■', warn: '▲', note: '●' }
+const words = { stop: 'a stop', warn: 'look again', note: 'a note' }
 
 interface Run {
   text: string
@@ -27,11 +33,18 @@ const runs = computed<Run[]>(() =>
           class="phrase"
           :class="{ open: open === run.phrase }"
           :aria-expanded="open === run.phrase"
-          :aria-label="`${run.label}: ${run.text}, change`"
+          :aria-label="`${run.label}: ${run.text}, change${levels[run.phrase] ? `, ${words[levels[run.phrase]!]}` : ''}`"
           :data-phrase="run.phrase"
           @click="emit('open', run.phrase)"
         >
-          {{ run.text }}</button
+          {{ run.text
+          }}<span
+            v-if="levels[run.phrase]"
+            class="level-here"
+            :class="levels[run.phrase]"
+            aria-hidden="true"
+            >{{ marks[levels[run.phrase]!] }}</span
+          ></button
         ><span v-else class="plain">{{ run.text }}</span></template
       >
     </p>

@@ -52,11 +52,13 @@ const isOpen = (p: Piece, k: string) => props.open?.piece === p.key && props.ope
     <div v-for="(column, i) in columns" :key="i" class="piece-column">
       <article v-for="p in column" :key="p.key" class="piece" :data-piece="p.key">
         <FlatPieceDrawing
+          class="choosable"
           :picture="p.picture"
           :layer="p.layer"
           :letter="p.letter"
           :scale="scale"
           :open="open?.piece === p.key ? open.sum : undefined"
+          @click="emit('open', p.key, sums(p)[0]!)"
         />
         <p class="piece-size">
           <b class="letter">{{ p.letter }}</b>

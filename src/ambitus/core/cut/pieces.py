@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from ambitus.core.cut.outline import cut_face
+from ambitus.core.cut.outline import CutFace, cut_face
 from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.contract import Finishes, Layer
@@ -39,13 +39,19 @@ def _material(bag: Resolved, layer: Layer) -> str:
     return bag.cloth("lining" if layer == "lining" else "outer").label
 
 
-def _panels(bag: Resolved, form: Form, layer: Layer, finishes: Finishes) -> list[Piece]:
+def _panels(
+    bag: Resolved, form: Form, layer: Layer, finishes: Finishes, known: list[tuple[str, Finishes, CutFace]]
+) -> list[Piece]:
+    """Return the panels of *layer*; *known* holds what was cut before, for layers that are cut alike."""
     groups: dict[str, list[Face]] = {}
     for face in form.faces:
         groups.setdefault(face.group, []).append(face)
     out = []
     for group, faces in groups.items():
-        made = cut_face(faces[0], finishes, bag.grid)
+        made = next((cut for g, f, cut in known if g == group and f == finishes), None)
+        if made is None:
+            made = cut_face(faces[0], finishes, bag.grid)
+            known.append((group, finishes, made))
         name = layer.capitalize() if len(groups) == 1 else f"{layer.capitalize()} {group}"
         out.append(
             Piece(
@@ -170,10 +176,11 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
 def cut_pieces(bag: Resolved, form: Form, hangs: tuple[Hang, ...]) -> tuple[Piece, ...]:
     """Return every piece with its letter and marks: outer, lining, interfacing, straps, cores."""
     pieces: list[Piece] = []
+    known: list[tuple[str, Finishes, CutFace]] = []
     for layer in bag.bag.top.layers:
-        pieces += _panels(bag, form, layer, finishes_for(bag, layer))
+        pieces += _panels(bag, form, layer, finishes_for(bag, layer), known)
     if bag.bag.interfacing.cuts:
-        pieces += _panels(bag, form, "interfacing", _interfacing_finishes(bag))
+        pieces += _panels(bag, form, "interfacing", _interfacing_finishes(bag), known)
     for hang in hangs:
         pieces += _straps(bag, hang)
     out = []

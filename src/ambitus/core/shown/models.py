@@ -92,11 +92,11 @@ class PieceShown:
 
 @dataclass(frozen=True, slots=True)
 class SeamShown:
-    """A seam walked on the cut pieces: the measured length of each chain, and the difference."""
+    """A seam walked on the cut pieces: each chain as a sum of what was measured, and the difference."""
 
     key: str
     label: str
-    lengths: tuple[str, ...]
+    chains: tuple[ShownSum, ...]
     difference: str
     agrees: bool
 

@@ -22,7 +22,7 @@ from ambitus.core.shown.models import (
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, lookup, steps_for
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import Source, show_sum
+from ambitus.core.sums import ShownSum, Source, Sum, show_sum
 
 
 def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
@@ -134,6 +134,14 @@ def _cut_out_line(piece: Piece, view: View) -> str:
 def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
     """Return every piece with its sums, marks and picture, all pictures to one scale."""
     widest = max(p.size("width") for p in draft.pieces if "height" in p.sums)
+    known: dict[int, ShownSum] = {}
+
+    def shown(summed: Sum) -> ShownSum:
+        """Pieces cut alike share their sums; each is put into words once."""
+        if id(summed) not in known:
+            known[id(summed)] = show_sum(summed, view)
+        return known[id(summed)]
+
     return tuple(
         PieceShown(
             p.key,
@@ -145,7 +153,7 @@ def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
             size_line(p, view),
             _cut_out_line(p, view),
             _half_line(p, view),
-            {key: show_sum(s, view) for key, s in p.sums.items()},
+            {key: shown(s) for key, s in p.sums.items()},
             tuple(
                 MarkShown(
                     m.kind,
@@ -255,7 +263,7 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
             SeamShown(
                 w.seam.key,
                 w.seam.label,
-                tuple(view.worked(n) for n in w.lengths),
+                tuple(show_sum(chain, view) for chain in w.chains),
                 view.worked(w.difference),
                 w.difference <= 0.01,
             )
