@@ -101,7 +101,7 @@ def python(wanted: str) -> None:
     say(f"installing Python packages ({wanted})")
     pip = [PYTHON, "-m", "pip", "install", "-q", "--disable-pip-version-check"]
     run(*pip, "-r", lock)
-    run(*pip, "setuptools>=68", "wheel")
+    run(*pip, "-r", ROOT / "requirements" / "build.txt")
     run(*pip, "--no-deps", "--no-build-isolation", "-e", ".")
     stamp(f"python-{wanted}", mark)
 

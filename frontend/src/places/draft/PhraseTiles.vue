@@ -58,6 +58,8 @@ function scaleOf(group: Tile[], of: 'standing' | 'piece') {
 const shows = computed(() =>
   ['interfacing', 'strap'].includes(props.phrase.split('.')[0]!) ? 'piece' : 'standing',
 )
+/** A cloth changes no shape: its tiles tell what is known of it instead of drawing the same bag again. */
+const pictured = computed(() => props.phrase !== 'cloth')
 function pick(tile: Tile) {
   if (!tile.chosen) emit('edit', { kind: 'picked', path: tile.edit.path, value: tile.edit.value })
 }
@@ -96,7 +98,7 @@ function pick(tile: Tile) {
           :data-tile="`${tile.edit.path}=${tile.key}`"
           @click="pick(tile)"
         >
-          <span class="tile-picture">
+          <span v-if="pictured" class="tile-picture">
             <StandingBag
               v-if="shows === 'standing'"
               :standing="tile.standing"
@@ -115,7 +117,7 @@ function pick(tile: Tile) {
           <span class="tile-words">
             <strong>{{ tile.label }}</strong>
             <span v-if="tile.help" class="tile-help">{{ tile.help }}</span>
-            <span class="tile-size"><ShownLength :text="tile.size" /></span>
+            <span v-if="pictured" class="tile-size"><ShownLength :text="tile.size" /></span>
             <span v-for="b in tile.brings" :key="b" class="tile-brings">{{ b }}</span>
           </span>
         </button>

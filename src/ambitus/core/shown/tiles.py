@@ -1,5 +1,7 @@
 """What opens under a phrase: this bag redrafted with each choice, in one go."""
 
+from dataclasses import replace
+
 from ambitus.core.draft import Draft, draft
 from ambitus.core.drawing.flat import flat_piece
 from ambitus.core.grammar.contract import Grammar, Option, full_path
@@ -10,7 +12,7 @@ from ambitus.core.shown.present import grid_label, picture, size_line
 from ambitus.core.spec.edit import put
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, default_step, resolve, steps_for
-from ambitus.core.spec.resolved import Facts
+from ambitus.core.spec.resolved import ClothFacts, Facts
 
 #: The layer whose piece a tile shows, where the standing bag would not change.
 _SHOWS = {"interfacing": "interfacing", "strap": "strap"}
@@ -65,6 +67,15 @@ def _tile(
         piece_layer=shown.layer,
         standing=picture(after),
     )
+
+
+_FRAYS = ("does not fray", "frays a little", "frays much")
+
+
+def _cloth_help(cloth: ClothFacts, view: View) -> str:
+    """Return in a line what is known of a cloth: how it frays, its usual width, how it is pressed."""
+    wide = view.with_unit(cloth.usual_width)
+    return f"{_FRAYS[cloth.fray].capitalize()}, usually {wide} wide. Iron: {cloth.iron}."
 
 
 def _grid_tiles(now: Draft, spec: Spec, view: View, grammar: Grammar) -> Tiles:
@@ -144,6 +155,8 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
                 label, chosen = phrase.label, variant.kind
             else:
                 options, label, chosen = params[path].options, params[path].label, bag.choice(path)
+                if key == "cloth":
+                    options = tuple(replace(o, help=_cloth_help(facts.cloths[o.key], view)) for o in options)
             if len(options) < 2:
                 continue
             groups.append(

@@ -1,0 +1,47 @@
+"""The command line: serve and demo."""
+
+import socket
+from pathlib import Path
+
+import pytest
+
+from ambitus.cli import main as cli
+from ambitus.cli.demo_data import DEMO, lay_out
+from ambitus.core.spec.model import Spec
+from ambitus.store import Plans, open_database
+from ambitus.web.drafting import drafted
+
+
+def test_a_taken_port_gives_the_next_free_one() -> None:
+    """Two demos beside each other do not fight."""
+    with socket.socket() as taken:
+        taken.bind(("127.0.0.1", 0))
+        taken.listen()
+        port = taken.getsockname()[1]
+        assert cli._free_port(port) > port
+
+
+def test_no_command_is_an_error_that_names_the_commands(capsys: pytest.CaptureFixture[str]) -> None:
+    """Exit code 2, with what can be said."""
+    with pytest.raises(SystemExit) as ended:
+        cli.main([])
+    assert ended.value.code == 2
+    assert "serve" in capsys.readouterr().err
+
+
+def test_the_demo_is_laid_out_once(tmp_path: Path) -> None:
+    """A second time finds it done, whatever became of the plans."""
+    plans = Plans(open_database(tmp_path / "demo.sqlite"))
+    lay_out(plans)
+    for plan in plans.list()[0]:
+        plans.put_away(plan.id)
+    lay_out(plans)
+    assert plans.list()[1] == 0
+    assert plans.list(put_away=True)[1] == len(DEMO)
+
+
+@pytest.mark.parametrize(("name", "spec"), DEMO, ids=[name for name, _ in DEMO])
+def test_a_sample_plan_can_be_made(name: str, spec: dict[str, object]) -> None:
+    """No sample carries a stop or a warning, and each is named by the band's kit room."""
+    made = drafted(Spec.model_validate(spec))
+    assert [f.rule.id for f in made.findings if f.rule.level != "note"] == []
