@@ -4,7 +4,7 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from ambitus.core.drawing.paths import path
+from ambitus.core.drawing.paths import number, path
 from ambitus.core.form.model import Form
 from ambitus.core.geometry import Point, area, bounds, unit_vector
 from ambitus.core.grammar.carry.strap import Hang
@@ -13,7 +13,6 @@ from ambitus.core.grammar.carry.strap import Hang
 _RIGHT, _UP = 0.5, 0.3
 #: Topstitching below the mouth, in the picture only.
 _TOPSTITCH = 9.0
-_STRAP_POINTS = 22
 
 Point3 = tuple[float, float, float]
 
@@ -90,35 +89,26 @@ def _walls(form: Form) -> list[list[Point3]]:
 
 
 def _strap(form: Form, hang: Hang, back: bool) -> str:
-    """Return one strap as a closed band, rising from its two places on the mouth."""
+    """Return one strap as a closed band, rising from its two places on the mouth to its drop."""
     around = form.mouth_length
     first = form.front_starts + (0.5 if back else 0.0)
     ends = [first + hang.offset / around, first + (hang.offset + hang.gap) / around]
     (ax, ay), (bx, by) = (ring_point(form.mouth_ring, e) for e in ends)
-    rise = max(0.0, hang.drop or 0.0) + hang.finished_width / 2
-    half = hang.finished_width / 2
-    # across the chord t runs 0…1, up z; the control points make the top of the curve `rise` high
-    chord = math.dist((ax, ay), (bx, by))
-    centre: list[Point] = []
-    for i in range(_STRAP_POINTS + 1):
-        t = i / _STRAP_POINTS
-        along = 3 * (1 - t) * t**2 + t**3
-        centre.append((along * chord, 4 * rise * (1 - t) * t))
-    outer: list[Point] = []
-    inner: list[Point] = []
-    for i, (x, z) in enumerate(centre):
-        before, after = centre[max(0, i - 1)], centre[min(_STRAP_POINTS, i + 1)]
-        ux, uz = unit_vector(before, after)
-        if i in (0, _STRAP_POINTS):
-            ux, uz = 0.0, 1.0 if i == 0 else -1.0
-        outer.append((x - uz * half, z + ux * half))
-        inner.append((x + uz * half, z - ux * half))
+    chord, half = math.dist((ax, ay), (bx, by)), hang.finished_width / 2
+    way = ((bx - ax) / chord, (by - ay) / chord) if chord > 1e-9 else (1.0, 0.0)
+    drop = max(0.0, hang.drop or 0.0)
 
-    def placed(p: Point) -> Point:
-        t = p[0] / chord if chord > 1e-9 else 0.0
-        return project((ax + (bx - ax) * t, ay + (by - ay) * t, form.height + max(0.0, p[1])))
+    def at(along: float, up: float) -> str:
+        x, y = project((ax + way[0] * along, ay + way[1] * along, form.height + up))
+        return f"{number(x)} {number(y)}"
 
-    return path([placed(p) for p in [*outer, *reversed(inner)]], closed=True)
+    def arch(left: float, right: float, high: float) -> str:
+        # a cubic whose middle controls stand 4/3 as high as the top that is wanted
+        return f"C{at(left, high * 4 / 3)} {at(right, high * 4 / 3)} {at(right, 0)}"
+
+    outer = arch(-half, chord + half, drop + 2 * half)
+    inner = arch(chord - half, half, drop)
+    return f"M{at(-half, 0)}{outer}L{at(chord - half, 0)}{inner}Z"
 
 
 def _ticked(a: Point, b: Point, tick: float) -> str:
