@@ -7,6 +7,7 @@ import pytest
 
 from ambitus.core.draft import readers
 from ambitus.core.grammar.carry.hang import visible_for_drop
+from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
 from bags import drafted, tote
@@ -43,7 +44,10 @@ def _grown(names: tuple[str, ...]) -> CutList:
 @pytest.mark.parametrize("names", TABLE, ids="+".join)
 def test_one_more_millimetre_moves_the_bag_as_the_table_says(names: tuple[str, ...]) -> None:
     """Reading follows the hand-written table, and finds nothing wrong with the list."""
-    before, after = read_back(CutList.model_validate(LIST), readers()), read_back(_grown(names), readers())
+    before, after = (
+        read_back(CutList.model_validate(LIST), readers(GRAMMAR)),
+        read_back(_grown(names), readers(GRAMMAR)),
+    )
     moved = tuple(round(after.mm(k) - before.mm(k), 6) for k in ("width", "height", "depth", "flat_opening"))
     assert moved == TABLE[names]
     assert after.findings == ()
@@ -52,7 +56,7 @@ def test_one_more_millimetre_moves_the_bag_as_the_table_says(names: tuple[str, .
 @pytest.mark.parametrize("name", ["across", "up"])
 def test_one_arm_alone_cannot_be_closed(name: str) -> None:
     """Arms that disagree are a stop that shows both depths."""
-    found = read_back(_grown((name,)), readers()).findings
+    found = read_back(_grown((name,)), readers(GRAMMAR)).findings
     assert [f.key for f in found] == ["arms-disagree"]
     assert abs(found[0].numbers[0][1] - found[0].numbers[1][1]) == pytest.approx(2)
 
@@ -61,17 +65,17 @@ def test_a_lining_that_differs_is_told() -> None:
     """A lining cut 4 mm wider than its outer is found, with both numbers."""
     data = json.loads(json.dumps(LIST))
     data["rows"][1]["width"] += 4
-    found = {f.key: f for f in read_back(CutList.model_validate(data), readers()).findings}
+    found = {f.key: f for f in read_back(CutList.model_validate(data), readers(GRAMMAR)).findings}
     assert set(found) == {"lining-width-differs", "lining-flat-opening-differs"}
 
 
 def test_a_strap_reads_back() -> None:
     """Four millimetres wider folds to one; a millimetre longer shows a millimetre more."""
     data = json.loads(json.dumps(LIST))
-    before = read_back(CutList.model_validate(data), readers()).straps[0]
+    before = read_back(CutList.model_validate(data), readers(GRAMMAR)).straps[0]
     data["straps"][0]["width"] += 4
     data["straps"][0]["length"] += 1
-    after = read_back(CutList.model_validate(data), readers()).straps[0]
+    after = read_back(CutList.model_validate(data), readers(GRAMMAR)).straps[0]
     assert (after.width - before.width, after.visible - before.visible) == pytest.approx((1, 1))
 
 

@@ -609,6 +609,8 @@ export interface components {
             given: boolean;
             /** Visible */
             visible: boolean;
+            /** Opens */
+            opens: string;
         };
         /**
          * FindingShown

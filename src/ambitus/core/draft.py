@@ -8,7 +8,7 @@ from ambitus.core.cut.listing import cut_list_of
 from ambitus.core.cut.pieces import cut_pieces, finishes_for
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.grammar.carry.strap import Hang, hang
-from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.grammar.contract import Bag, Grammar
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
 from ambitus.core.spec.resolved import Resolved
@@ -43,7 +43,7 @@ class Draft:
     @cached_property
     def read(self) -> ReadBag:
         """The bag that the cut list makes, by the other arithmetic."""
-        return read_back(self.cut_list, readers())
+        return read_back(self.cut_list, readers_of(self.bag.bag))
 
     @cached_property
     def findings(self) -> tuple[Finding, ...]:
@@ -60,15 +60,24 @@ class Draft:
         return next(p for p in self.pieces if p.layer == layer)
 
 
-@cache
-def readers() -> Readers:
-    """Return how each variant is read back, by slot and kind."""
-    slots = GRAMMAR.slots
+def readers(grammar: Grammar) -> Readers:
+    """Return how each variant of *grammar* is read back, by slot and kind."""
+    slots = grammar.slots
     return Readers(
         base={k: v.read for k, v in slots["base"].items()},
         top={k: v.read for k, v in slots["top"].items()},
         make={k: v.read_width for k, v in slots["make"].items()},
         attach={k: v.read_tail for k, v in slots["attach"].items()},
+    )
+
+
+def readers_of(bag: Bag) -> Readers:
+    """Return how the variants of one bag are read back."""
+    return Readers(
+        base={bag.base.kind: bag.base.read},
+        top={bag.top.kind: bag.top.read},
+        make={s.make.kind: s.make.read_width for s in bag.carry},
+        attach={s.attach.kind: s.attach.read_tail for s in bag.carry},
     )
 
 

@@ -112,7 +112,7 @@ def _working(app: FastAPI) -> None:
     @app.post("/api/read", responses=_WRONG, tags=["draft"], summary="Read a cut list back")
     async def read(body: CutList) -> ReadOut:
         """Return the bag that a cut list makes, by arithmetic of its own."""
-        made = read_back(body, readers())
+        made = read_back(body, readers(GRAMMAR))
         return ReadOut(
             sizes=[
                 ReadSize(key=k, label=s.label, mm=s.total, terms=[(t.label, t.mm) for t in s.terms])

@@ -75,11 +75,8 @@ function onBlur() {
 
 /** A number on the drawing opens the sum that it goes into first. */
 function openSumOf(path: string) {
-  const leaf = path.split('.').at(-1)!
-  const key = { width: 'width', height: 'height', depth: 'across', drop: 'length', length: 'length' }[leaf]
-  const piece = drafted.value?.pieces.find((p) =>
-    path.startsWith('size.') ? key && key in p.sums && p.layer === 'outer' : key && p.layer === 'strap',
-  )
+  const [layer, key] = (drafted.value?.fields[path]?.opens ?? '').split('/')
+  const piece = drafted.value?.pieces.find((p) => p.layer === layer && key && key in p.sums)
   if (piece && key) show(piece.key, key)
 }
 function show(piece: string, sum: string) {

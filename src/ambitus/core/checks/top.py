@@ -19,7 +19,7 @@ def _gap(draft: "Draft") -> tuple[float, float] | None:
     if "top.gap" not in draft.bag.values:
         return None
     where = draft.bag.choice("top.gap_in")
-    return draft.bag.mm("top.gap"), draft.bag.bag.base.straight(draft.form).get(where, 0.0)
+    return draft.bag.mm("top.gap"), draft.bag.bag.base.straight(draft.bag).get(where, 0.0)
 
 
 @check(

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ambitus.core.drawing.paths import number, path
-from ambitus.core.form.model import Form
+from ambitus.core.form.model import Form, SizeLine
 from ambitus.core.geometry import Point, area, bounds, unit_vector
 from ambitus.core.grammar.carry.strap import Hang
 
@@ -118,12 +118,8 @@ def _ticked(a: Point, b: Point, tick: float) -> str:
     return path([a, b]) + "".join(ends)
 
 
-def standing(form: Form, hangs: tuple[Hang, ...], size_paths: dict[str, str]) -> Standing:
-    """
-    Return the standing view of *form* with its straps.
-
-    *size_paths* gives, for width, height and depth, the field that a change of its number goes to.
-    """
+def standing(form: Form, hangs: tuple[Hang, ...], by_drop: set[str]) -> Standing:
+    """Return the standing view of *form*; straps in *by_drop* show their drop, the others their length."""
     shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs]
     mouth = [project(p) for p in _at(form.mouth_ring, form.height)]
     shapes.append(Shape(path(mouth, closed=True), "lining", "fill"))
@@ -142,7 +138,7 @@ def standing(form: Form, hangs: tuple[Hang, ...], size_paths: dict[str, str]) ->
             shapes.append(
                 Shape(path([project((bx, by, 0.0)), project((mx, my, form.height))]), "outer", "stitch")
             )
-    return _with_dimensions(form, hangs, size_paths, shapes, mouth, walls)
+    return _with_dimensions(form, hangs, by_drop, shapes, mouth)
 
 
 def _on_wall(p: Point, wall: list[Point3]) -> bool:
@@ -151,57 +147,47 @@ def _on_wall(p: Point, wall: list[Point3]) -> bool:
 
 
 def _with_dimensions(
-    form: Form,
-    hangs: tuple[Hang, ...],
-    size_paths: dict[str, str],
-    shapes: list[Shape],
-    mouth: list[Point],
-    walls: list[list[Point3]],
+    form: Form, hangs: tuple[Hang, ...], by_drop: set[str], shapes: list[Shape], mouth: list[Point]
 ) -> Standing:
-    ground = [project(p) for p in _at(form.base_ring, 0.0)]
-    every = [*ground, *mouth]
-    rises = [(h, (h.drop or 0.0) + h.finished_width) for h in hangs]
+    """Return the picture with its dimension lines: sizes beside the bag, straps to its right."""
+    every = [*(project(p) for p in _at(form.base_ring, 0.0)), *mouth]
     top = min(y for _, y in mouth)
-    every += [(0.0, top - rise) for _, rise in rises]
+    every += [(0.0, top - (h.drop or 0.0) - h.finished_width) for h in hangs]
     left, y0, right, y1 = bounds(every)
-    reach = max(right - left, y1 - y0)
-    gap, tick = reach * 0.055, reach * 0.024
-    lines: list[DimensionLine] = []
-
-    def line(
-        key: str, label: str, a: Point, b: Point, at: Point, anchor: Literal["start", "middle", "end"]
-    ) -> None:
-        if key in size_paths:
-            lines.append(DimensionLine(size_paths[key], label, _ticked(a, b, tick), *at, anchor))
-
-    front_left, front_right = project((*form.base_ring[1], 0.0)), project((*form.base_ring[2], 0.0))
-    below = gap + max(0.0, front_left[1])
-    a, b = (front_left[0], below), (front_right[0], below)
-    line("width", "wide", a, b, ((a[0] + b[0]) / 2, below + gap * 0.5), "middle")
-    a, b = (left - gap, front_left[1]), (left - gap, front_left[1] - form.height)
-    line("height", "high", a, b, (left - gap * 1.5, (a[1] + b[1]) / 2), "end")
-    if "depth" in form.dimensions:
-        corner, deep = front_right, project((*form.base_ring[4], 0.0))
-        a, b = (corner[0] + gap * 0.8, corner[1] + gap * 0.6), (deep[0] + gap * 0.8, deep[1] + gap * 0.6)
-        line("depth", "deep", a, b, ((a[0] + b[0]) / 2 + gap * 0.9, (a[1] + b[1]) / 2 + gap * 0.5), "start")
+    gap = max(right - left, y1 - y0) * 0.055
+    lines = [_size_line(line, gap, left) for line in form.lines]
+    edge = -form.height
     for hang in hangs:
-        if hang.drop:
-            x = right + gap
-            base = front_left[1] - form.height
-            a, b = (x, base), (x, base - hang.drop)
-            if f"{hang.prefix}.measure drop" in size_paths:
-                middle = (a[1] + b[1]) / 2
-                way = _ticked(a, b, tick)
-                lines.append(
-                    DimensionLine(f"{hang.prefix}.drop", "drop", way, x + gap * 0.5, middle, "start")
-                )
-            else:
-                # a length along the strap has no straight line of its own: a leader from its top
-                high = base - hang.drop
-                leader = path([((front_left[0] + front_right[0]) / 2 + gap, high), (x, high)])
-                say = "strap, visible"
-                lines.append(
-                    DimensionLine(f"{hang.prefix}.length", say, leader, x + gap * 0.5, high, "start")
-                )
+        if not hang.drop:
+            continue
+        x, high = right + gap, edge - hang.drop
+        if hang.prefix in by_drop:
+            way, middle = _ticked((x, edge), (x, high), gap * 0.44), (edge + high) / 2
+            lines.append(DimensionLine(f"{hang.prefix}.drop", "drop", way, x + gap * 0.5, middle, "start"))
+        else:
+            # a length along the strap has no straight line of its own: a leader from its top
+            leader = path([((left + right) / 2, high), (x, high)])
+            say = "strap, visible"
+            lines.append(DimensionLine(f"{hang.prefix}.length", say, leader, x + gap * 0.5, high, "start"))
     box = (left - gap * 2, y0 - gap * 0.4, (right - left) + gap * 4, (y1 - y0) + gap * 2)
     return Standing(box, tuple(shapes), tuple(lines))
+
+
+def _size_line(line: SizeLine, gap: float, left: float) -> DimensionLine:
+    """Return where a size is shown: heights to the left, widths below, depths off the lower corner."""
+    (ax, ay), (bx, by) = project(line.a), project(line.b)
+    field = f"size.{line.size}"
+    if line.a[2] != line.b[2]:
+        a, b = (left - gap, ay), (left - gap, by)
+        return DimensionLine(
+            field, line.label, _ticked(a, b, gap * 0.44), left - gap * 1.5, (ay + by) / 2, "end"
+        )
+    if line.a[1] == line.b[1]:
+        below = gap + max(0.0, ay)
+        a, b = (ax, below), (bx, below)
+        return DimensionLine(
+            field, line.label, _ticked(a, b, gap * 0.44), (ax + bx) / 2, below + gap * 0.5, "middle"
+        )
+    a, b = (ax + gap * 0.8, ay + gap * 0.6), (bx + gap * 0.8, by + gap * 0.6)
+    at = ((a[0] + b[0]) / 2 + gap * 0.9, (a[1] + b[1]) / 2 + gap * 0.5)
+    return DimensionLine(field, line.label, _ticked(a, b, gap * 0.44), *at, "start")

@@ -100,6 +100,16 @@ class Dimension:
 
 
 @dataclass(frozen=True, slots=True)
+class SizeLine:
+    """Where a picture of the standing bag shows a size: between two points (right, away, up), in mm."""
+
+    size: str
+    label: str
+    a: tuple[float, float, float]
+    b: tuple[float, float, float]
+
+
+@dataclass(frozen=True, slots=True)
 class Form:
     """
     The bag before any allowance.
@@ -120,6 +130,7 @@ class Form:
     standing_seams: tuple[float, ...]
     #: where the front's top edge starts on the mouth ring (the left side seam), as a part of it
     front_starts: float
+    lines: tuple[SizeLine, ...]
 
     def mm(self, key: str) -> float:
         """Return the size called *key* as it comes out."""

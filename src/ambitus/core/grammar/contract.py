@@ -51,6 +51,8 @@ class Param:
     optional: bool = False
     shown_when: tuple[str, str] | None = None
     help: str = ""
+    #: the layer and dimension whose sum this field goes into first: ``outer/width``
+    opens: str = ""
     why: str = "An ordinary trade value; change it if yours differs."
 
 
@@ -111,8 +113,8 @@ class Base(Variant):
     classes: Mapping[str, str] = field(default_factory=dict)
     form: "Callable[[Resolved, Finishes], Form]"
     read: "Reader"
-    #: straight stretch of seam that a turning gap could use, by seam class
-    straight: "Callable[[Form], Mapping[str, float]]"
+    #: straight stretch of seam that a turning gap could use, by seam class, from the size asked for
+    straight: "Callable[[Resolved], Mapping[str, float]]"
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -220,6 +222,8 @@ class Bag:
         return {**self.base.classes, **self.top.classes}
 
 
+#: where a slot's fields live, when not under its own name
+_PREFIXES = {"seams": "allowances"}
 SLOT_ROOTS = ("size", "base", "top", "cloth", "interfacing", "carry", "allowances")
 
 
@@ -239,6 +243,7 @@ class Grammar:
 
     slots: Mapping[str, Mapping[str, Any]]
     _bags: dict[object, Bag] = field(default_factory=dict, repr=False, compare=False)
+    _paths: dict[int, frozenset[str]] = field(default_factory=dict, repr=False, compare=False)
 
     def bag(self, *, carry: tuple[tuple[str, str], ...], **kinds: str) -> Bag:
         """Return the bag of these kinds; the same kinds give the same bag, made once."""
@@ -251,6 +256,21 @@ class Grammar:
                 for make, attach in carry
             )
             found = self._bags[names] = Bag(carry=straps, **chosen)
+        return found
+
+    def every_path(self, straps: int) -> frozenset[str]:
+        """Return every field path that some variant of this grammar has, kinds included."""
+        found = self._paths.get(straps)
+        if found is None:
+            paths = {f"{slot}.kind" for slot in SLOT_ROOTS}
+            carried = [f"carry.{i}" for i in range(straps)]
+            paths |= {f"{item}.{slot}" for item in carried for slot in ("make", "attach")}
+            for slot, variants in self.slots.items():
+                prefixes = carried if slot in ("make", "attach") else [_PREFIXES.get(slot, slot)]
+                for variant in variants.values():
+                    paths |= {full_path(prefix, p.path) for prefix in prefixes for p in variant.params}
+                    paths |= {f"allowances.{key}" for key in getattr(variant, "classes", ())}
+            found = self._paths[straps] = frozenset(paths)
         return found
 
     def with_variant(self, variant: Variant) -> "Grammar":

@@ -39,6 +39,8 @@ class FieldShown:
     optional: bool
     given: bool
     visible: bool
+    #: the layer and dimension whose sum it goes into first, or nothing
+    opens: str
 
 
 @dataclass(frozen=True, slots=True)

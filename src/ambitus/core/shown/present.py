@@ -69,6 +69,7 @@ def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
             param.optional,
             lookup(spec, path) is not None,
             visible,
+            param.opens,
         )
     return out
 
@@ -222,21 +223,9 @@ def grid_label(step: float, unit: Unit) -> str:
 
 
 def picture(draft: Draft) -> Standing:
-    """Return the standing view, its dimensions tied to the fields that they change."""
-    paths = {key: f"size.{key}" for key in draft.form.dimensions}
-    for hang in draft.hangs:
-        paths[f"{hang.prefix}.measure {draft.bag.choice(hang.prefix + '.measure')}"] = ""
-    if draft.bag.values.get("base.width_means") and draft.bag.choice("base.width_means") == "flat":
-        made = standing(draft.form, draft.hangs, paths)
-        return Standing(
-            made.box,
-            made.shapes,
-            tuple(
-                type(d)(d.path, "wide, laid flat", d.d, d.x, d.y, d.anchor) if d.path == "size.width" else d
-                for d in made.dimensions
-            ),
-        )
-    return standing(draft.form, draft.hangs, paths)
+    """Return the standing view, its numbers tied to the fields that they change."""
+    by_drop = {h.prefix for h in draft.hangs if draft.bag.choice(f"{h.prefix}.measure") == "drop"}
+    return standing(draft.form, draft.hangs, by_drop)
 
 
 def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:

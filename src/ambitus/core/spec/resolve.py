@@ -210,9 +210,9 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
     return bag, problems
 
 
-def _unknown_fields(spec: Spec, bag: Bag) -> list[Problem]:
-    known = {path for path, _ in all_params(bag)} | {f"{slot}.kind" for slot in SLOT_ROOTS}
-    known |= {f"carry.{i}.{slot}" for i in range(len(spec.carry)) for slot in ("make", "attach")}
+def _unknown_fields(spec: Spec, bag: Bag, grammar: Grammar) -> list[Problem]:
+    """Return what the spec gives that no variant has; another variant's fields wait for it unseen."""
+    known = {path for path, _ in all_params(bag)} | grammar.every_path(len(spec.carry))
     out = []
     for path, value in leaves(spec):
         if path not in known:
@@ -271,7 +271,7 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
             )
         )
     bag, problems = choose_variants(spec, grammar, preset.kinds)
-    problems += _unknown_fields(spec, bag)
+    problems += _unknown_fields(spec, bag, grammar)
     grid = _grid(spec, problems)
     values: dict[str, Value] = {}
     so_far = Resolved(spec.unit, grid, spec.preset, bag, values, facts, spec.usual.measured)

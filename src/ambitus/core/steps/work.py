@@ -63,7 +63,7 @@ def _common(bag: Resolved) -> Iterator[Step]:
         "Mark the pieces",
         "Strap places, middles and the turning gap, on the wrong side or in the allowance.",
         160,
-        needs=("pieces cut", "corners cut out") if "corner" in bag.bag.base.classes else ("pieces cut",),
+        needs=("pieces cut",),
         gives=("pieces marked",),
     )
     if bag.bag.interfacing.cuts:

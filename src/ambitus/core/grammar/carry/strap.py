@@ -17,7 +17,9 @@ def _hold(bag: Resolved, prefix: str) -> float:
 
 
 STRAP_PARAMS = (
-    Param("width", "Strap width", "length", paired(25), low=5, high=300, help="Finished."),
+    Param(
+        "width", "Strap width", "length", paired(25), low=5, high=300, help="Finished.", opens="strap/width"
+    ),
     Param(
         "measure",
         "Strap measured by",
@@ -36,6 +38,7 @@ STRAP_PARAMS = (
         low=1,
         high=1500,
         shown_when=("measure", "drop"),
+        opens="strap/length",
     ),
     Param(
         "length",
@@ -45,6 +48,7 @@ STRAP_PARAMS = (
         low=10,
         high=3000,
         shown_when=("measure", "length"),
+        opens="strap/length",
     ),
     Param(
         "held",
@@ -181,7 +185,11 @@ def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Te
         return (side, Term("From the side seam", bag.mm(path), bag.why(path), bag.source(path)))
     if place == "face_edge":
         path = f"{prefix}.from_face"
-        half = Term("Half the depth", snap(form.mm("depth") / 2), "The face stands half the depth in.")
+        half = Term(
+            "Half the depth",
+            snap((form.mm("flat_opening") - form.mm("width")) / 2),
+            "The face stands half the depth in.",
+        )
         return (side, half, Term("From the edge of the face", bag.mm(path), bag.why(path), bag.source(path)))
     half_top = Term("Half the flat opening", snap(form.mm("flat_opening") / 2), "To the middle of the panel.")
     path = f"{prefix}.gap"

@@ -11,9 +11,9 @@ BOXED = Base(
     label="Boxed, corners cut out first",
     help="A corner is cut from each panel; sewn across, it makes the depth.",
     params=(
-        Param("size.width", "Width", "length", paired(100), low=20, high=3000),
-        Param("size.height", "Height", "length", paired(100), low=20, high=3000),
-        Param("size.depth", "Depth", "length", paired(50), low=5, high=1500),
+        Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width"),
+        Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height"),
+        Param("size.depth", "Depth", "length", paired(50), low=5, high=1500, opens="outer/across"),
         Param(
             "width_means",
             "What the width means",

@@ -8,7 +8,7 @@ equal and unequal allowances.
 from collections.abc import Mapping
 from functools import cache
 
-from ambitus.core.form.model import Dimension, Edge, Face, Form, Measure, Seam, Stretch
+from ambitus.core.form.model import Dimension, Edge, Face, Form, Measure, Seam, SizeLine, Stretch
 from ambitus.core.grammar.contract import Finishes
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -76,7 +76,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
         half_term,
         *grid_term(snap(height - asked_height)),
     )
-    tall = height + half
+    tall, flat_reading = height + half, bag.choice("base.width_means") == "flat"
     outline = (
         Edge("base", "base", (half, 0.0)),
         Edge("corner right rise", "corner", (half + width, 0.0)),
@@ -120,6 +120,11 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
         height=height,
         standing_seams=(0.0, 0.5),
         front_starts=0.0,
+        lines=(
+            SizeLine("width", "wide" if not flat_reading else "wide, laid flat", (0, 0, 0), (width, 0, 0)),
+            SizeLine("height", "high", (0, 0, 0), (0, 0, height)),
+            SizeLine("depth", "deep", (width, 0, 0), (width, depth, 0)),
+        ),
     )
 
 
@@ -192,6 +197,9 @@ def _s(face: str, edge: str) -> Stretch:
     return Stretch("", face, edge)
 
 
-def straight(made: Form) -> Mapping[str, float]:
+def straight(bag: Resolved) -> Mapping[str, float]:
     """Return the straight seam a turning gap could use: the base between corners, or a side."""
-    return {"base": made.mm("width"), "side": made.mm("height")}
+    face = bag.mm("size.width")
+    if bag.choice("base.width_means") == "flat":
+        face -= bag.mm("size.depth")
+    return {"base": face, "side": bag.mm("size.height")}

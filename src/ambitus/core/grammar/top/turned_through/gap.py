@@ -1,7 +1,7 @@
 """The turning gap: how long it may be, and where it is marked on the lining."""
 
 from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.geometry import along, length
+from ambitus.core.geometry import along, length, unit_vector
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
@@ -20,15 +20,6 @@ def usual_gap(bag: Resolved) -> float:
     return paired(180 if bulky else 100).mm(bag.unit)
 
 
-def _straight(bag: Resolved) -> float:
-    """Return the straight seam the gap lies in, from the size asked for."""
-    if bag.choice("top.gap_in") == "side":
-        return bag.mm("size.height")
-    flat = bag.values.get("base.width_means")
-    less = bag.mm("size.depth") if flat and flat.value == "flat" else 0.0
-    return bag.mm("size.width") - less
-
-
 def margin(straight: float, gap: float) -> float:
     """Return the seam to keep sewn at each end of a gap: 40 mm, shrinking to 15 on small bags."""
     return min(WIDEST_MARGIN, max(NARROWEST_MARGIN, (straight - gap) / 2))
@@ -36,7 +27,7 @@ def margin(straight: float, gap: float) -> float:
 
 def default_gap(bag: Resolved) -> float:
     """Return the gap these layers need, held inside the straight part of its seam."""
-    straight, gap = _straight(bag), usual_gap(bag)
+    straight, gap = bag.bag.base.straight(bag).get(bag.choice("top.gap_in"), 0.0), usual_gap(bag)
     return snap(max(1.0, min(gap, straight - 2 * margin(straight, gap))))
 
 
@@ -49,8 +40,8 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the ends of the gap on the lining, measured along the raw edge from its corner."""
     if piece.layer != "lining":
         return ()
-    name = "base" if bag.choice("top.gap_in") == "base" else "side right"
-    at = next((i for i, e in enumerate(piece.edges) if e.name == name), None)
+    seam_class = bag.choice("top.gap_in")
+    at = next((i for i, e in enumerate(piece.edges) if e.seam == seam_class), None)
     if at is None:
         return ()
     after = (at + 1) % len(piece.cut)
@@ -60,7 +51,9 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     if whole <= 0:
         return ()
     # what lies beyond the seam line at the start of this edge, read along it
-    spare = abs((piece.stitch[at][0] - a[0]) if name == "base" else (piece.stitch[at][1] - a[1]))
+    ux, uy = unit_vector(a, b)
+    spare = abs((piece.stitch[at][0] - a[0]) * ux + (piece.stitch[at][1] - a[1]) * uy)
+    name = piece.edges[at].name
     start = Sum(
         "From the corner to the gap",
         (
@@ -69,15 +62,18 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
                 snap((seam - gap) / 2),
                 "The gap lies in the middle of its straight seam.",
             ),
-            Term(
-                f"{'Corner' if name == 'base' else 'Cut-out'} allowance",
-                spare,
-                "From the raw corner to the seam line.",
-            ),
+            Term("Allowance at the corner", spare, "From the raw corner to the seam line."),
         ),
     )
     gap_term = Term("Turning gap", gap, bag.why("top.gap"), bag.source("top.gap"))
     end = Sum("From the corner to its end", (*start.terms, gap_term))
     points = (along(a, b, start.total / whole), along(a, b, end.total / whole))
-    corner = "left end of the base edge" if name == "base" else "lower end of the right side"
-    return (Mark("gap", "Turning gap", points, corner, (("gap starts", start), ("gap ends", end))),)
+    return (
+        Mark(
+            "gap",
+            "Turning gap",
+            points,
+            f"start of the {name} edge",
+            (("gap starts", start), ("gap ends", end)),
+        ),
+    )

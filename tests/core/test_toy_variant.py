@@ -1,0 +1,180 @@
+"""The variant contract, proved: a base that exists only here gets everything with no other edit."""
+
+from collections.abc import Mapping
+from typing import Any
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from ambitus.core.form.model import Dimension, Edge, Face, Form, Measure, Seam, SizeLine, Stretch
+from ambitus.core.grammar.contract import Base, Finishes, Param, Phrase
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.lengths import View, paired, snap
+from ambitus.core.read.cutlist import CutRow, ReadLayer
+from ambitus.core.shown.present import fields, picture, present, sentence
+from ambitus.core.shown.sheet import sheet
+from ambitus.core.shown.tiles import tiles
+from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Sum, Term, grid_term
+from ambitus.library import shipped
+from bags import drafted
+
+
+def _settled(bag: Resolved, path: str, *around: float) -> tuple[float, tuple[Term, ...]]:
+    asked = bag.mm(path)
+    size = snap(bag.grid.fit(asked + sum(around)) - sum(around))
+    term = Term(path.split(".")[1].capitalize(), asked, bag.why(path), bag.source(path))
+    return size, (term, *grid_term(snap(size - asked)))
+
+
+def _form(bag: Resolved, finishes: Finishes) -> Form:
+    """A flat envelope: two rectangles sewn on three sides."""
+    eats = {key: sum(t.mm for t in terms) for key, terms in finishes.items()}
+    width, across = _settled(bag, "size.width", eats["side"], eats["side"])
+    height, up = _settled(bag, "size.height", eats["base"], eats["top"])
+    outline = (
+        Edge("base", "base", (0.0, 0.0)),
+        Edge("side right", "side", (width, 0.0)),
+        Edge("top", "top", (width, height)),
+        Edge("side left", "side", (0.0, height)),
+    )
+    measures = (
+        Measure("width", "How wide to cut it", "x", "side left", "side right", across),
+        Measure("height", "How high to cut it", "y", "base", "top", up, beside="left"),
+    )
+
+    def seam(key: str, front: str, back: str) -> Seam:
+        kind = key.split(" ")[0]
+        chains = ((Stretch("", "front", front),), (Stretch("", "back", back),))
+        return Seam(key, key.capitalize(), kind, chains)
+
+    def told(key: str, asked: float, out: float) -> Dimension:
+        return Dimension(key, key.capitalize(), asked, out, bag.source(f"size.{key}"), bag.why(f"size.{key}"))
+
+    ring = ((0.0, 0.0), (width, 0.0))
+    return Form(
+        dimensions={
+            "width": told("width", bag.mm("size.width"), width),
+            "height": told("height", bag.mm("size.height"), height),
+            "flat_opening": Dimension("flat_opening", "Flat opening", width, width, "derived", "The width."),
+        },
+        faces=tuple(Face(name, "panel", outline, measures) for name in ("front", "back")),
+        seams=(
+            seam("base", "base", "base"),
+            seam("side left", "side left", "side right"),
+            seam("side right", "side right", "side left"),
+        ),
+        mouth=(("front", "top"), ("back", "top")),
+        base_ring=ring,
+        mouth_ring=ring,
+        height=height,
+        standing_seams=(0.0, 0.5),
+        front_starts=0.0,
+        lines=(
+            SizeLine("width", "wide", (0, 0, 0), (width, 0, 0)),
+            SizeLine("height", "high", (0, 0, 0), (0, 0, height)),
+        ),
+    )
+
+
+def _read(row: CutRow, allowances: Mapping[str, float], top: float) -> ReadLayer:
+    width = Sum("Width", (Term("As cut", row.width, "."), Term("Sides", -2 * allowances["side"], ".")))
+    height = Sum("Height", (Term("As cut", row.height, "."), Term("Ends", -allowances["base"] - top, ".")))
+    return ReadLayer({"width": width, "height": height, "flat_opening": width})
+
+
+def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    return tuple(
+        Step(
+            f"{layer} envelope",
+            f"Sew the {layer} round three sides",
+            "In one go.",
+            400,
+            needs=(f"{layer} panels ready",),
+            gives=(f"{layer} body sewn",),
+            reads=(("Across the mouth, flat", form.mm("flat_opening")),),
+        )
+        for layer in ("outer", "lining")
+    )
+
+
+ENVELOPE = Base(
+    kind="envelope",
+    label="Flat as an envelope",
+    help="Two rectangles.",
+    params=(
+        Param("size.width", "Width", "length", paired(180), low=20, opens="outer/width"),
+        Param("size.height", "Height", "length", paired(100), low=20, opens="outer/height"),
+    ),
+    phrase=Phrase("base", "Base", "with a ", lambda bag, view, prefix: "flat base", choices=("base.kind",)),
+    classes={"side": "Side seam", "base": "Base seam"},
+    steps=_steps,
+    form=_form,
+    read=_read,
+    straight=lambda bag: {"base": bag.mm("size.width"), "side": bag.mm("size.height")},
+)
+TOY = GRAMMAR.with_variant(ENVELOPE)
+GIVEN: dict[str, Any] = {
+    "unit": "mm",
+    "base": {"kind": "envelope"},
+    "size": {"width": 300, "height": 200},
+    "carry": [{"from_side": 90}],
+}
+CM = View("cm", "mm")
+
+
+def test_it_is_drafted_walked_and_read_back() -> None:
+    """Panels by its own rule, seams that agree, and the same bag from the cut list."""
+    made = drafted(GIVEN, TOY)
+    outer = made.piece("outer")
+    assert (outer.size("width"), outer.size("height")) == (320, 220)
+    assert {w.difference for w in made.walked} == {0}
+    read = {k: s.total for k, s in made.read.sizes.items()}
+    assert read == {"width": 300, "height": 200, "flat_opening": 300}
+    assert [f.rule.id for f in made.findings] == []
+
+
+@settings(max_examples=50, deadline=None)
+@given(st.floats(80, 900), st.floats(80, 900), st.floats(2, 25), st.sampled_from([1.0, 2.0, 5.0]))
+def test_it_takes_part_in_the_round_trip(width: float, height: float, side: float, step: float) -> None:
+    """Within half a step of what was asked, whatever the allowances."""
+    size = {"width": width, "height": height}
+    made = drafted({**GIVEN, "size": size, "allowances": {"side": side}, "grid": {"step": step}}, TOY)
+    for key, asked in size.items():
+        assert abs(made.read.mm(key) - asked) <= step / 2 + 1e-5
+    assert all(w.difference <= 0.01 for w in made.walked)
+
+
+def test_it_has_fields_a_phrase_and_a_picture() -> None:
+    """Its own fields and allowances, no others; its words in the sentence; its numbers on the drawing."""
+    made = drafted(GIVEN, TOY)
+    shown = fields(made.bag, Spec.model_validate(GIVEN), CM)
+    assert {p for p in shown if p.startswith("size.")} == {"size.width", "size.height"}
+    allowances = {p.split(".")[1] for p in shown if p.startswith("allowances.")}
+    assert allowances == {"general", "side", "base", "top"}
+    assert "with a flat base, lined" in "".join(t.text for t in sentence(made.bag, CM))
+    assert {d.path for d in picture(made).dimensions} == {"size.width", "size.height", "carry.0.drop"}
+    assert present(made, Spec.model_validate(GIVEN), "cm").read.size == "30 × 20"
+
+
+def test_it_has_a_tile_beside_the_others_that_redrafts_this_bag() -> None:
+    """From a boxed tote the tile shows what the same size gives as an envelope."""
+    tote = Spec.model_validate({"unit": "mm", "size": {"width": 300, "height": 200, "depth": 90}})
+    group = next(g for g in tiles(tote, "base", "mm", TOY, shipped()).groups if g.path == "base.kind")
+    by_kind = {t.key: t for t in group.tiles}
+    assert set(by_kind) == {"boxed", "envelope"}
+    assert by_kind["envelope"].size == "Outer 320 × 220"
+    assert by_kind["boxed"].chosen
+
+
+def test_its_steps_are_sorted_among_the_others_and_printed() -> None:
+    """Sewn before the straps are basted, and on the back of the sheet."""
+    made = drafted(GIVEN, TOY)
+    order = [s.key for s in made.steps]
+    assert order.index("outer envelope") < order.index("strap 0 baste") < order.index("join top")
+    assert "cut corners" not in order
+    page = sheet(made, "mm")
+    assert any(s.title == "Sew the outer round three sides" for s in page.steps)
+    assert any("across the mouth, flat 300 mm" in r for r in page.readings)
