@@ -1,4 +1,4 @@
-"""``ambitus serve`` and ``ambitus demo``."""
+"""The ``ambitus`` command: serve and demo, and the core on files."""
 
 import argparse
 import socket
@@ -8,6 +8,7 @@ from pathlib import Path
 import uvicorn
 
 from ambitus.cli.demo_data import lay_out
+from ambitus.cli.on_files import check_file, draft_file, guarded, print_schema, read_file, steps_file
 from ambitus.web.app import make_app
 
 _HOST = "127.0.0.1"
@@ -38,7 +39,10 @@ class _Telling(uvicorn.Server):
 
 def _parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(
-        "ambitus", description="Works out every piece of a bag from its finished size."
+        "ambitus",
+        description="Works out every piece of a bag from its finished size.",
+        epilog="Exit codes: 0 fine, 1 a stop was found, 2 wrong use, "
+        "3 the input cannot be read, 4 no such file.",
     )
     commands = parser.add_subparsers(dest="command", required=True)
     for name, text in (("serve", "serve the screens"), ("demo", "serve with the sample plans laid out")):
@@ -48,12 +52,23 @@ def _parser() -> argparse.ArgumentParser:
         )
         one.add_argument("--dist", type=Path, default=Path("frontend/dist"), help="built screens")
         one.add_argument("--port", type=int, default=8340, help="first port to try (default: 8340)")
+    for name, what, text in (
+        ("draft", "plan", "every piece of a plan, with its sums"),
+        ("check", "plan", "what to know before cutting; exit code 1 on a stop"),
+        ("steps", "plan", "the work in order"),
+        ("read", "cutlist", "the bag that a cut list makes"),
+    ):
+        one = commands.add_parser(name, help=text)
+        one.add_argument("file", metavar=what.upper(), help="a JSON file, or - for standard input")
+        one.add_argument("--json", action="store_true", help="all results, as JSON in mm")
+        one.add_argument("--unit", choices=("mm", "cm", "in"), help="unit of the table (default: the plan's)")
+    schema = commands.add_parser("schema", help="the JSON Schema of a file")
+    schema.add_argument("of", choices=("spec", "cut-list"))
     return parser
 
 
-def main(arguments: Sequence[str] | None = None) -> int:
-    """Run a command; return its exit code."""
-    given = _parser().parse_args(arguments)
+def serve(given: argparse.Namespace) -> int:
+    """Serve the screens until it is stopped."""
     demo = given.command == "demo"
     app = make_app(given.data / ("demo.sqlite" if demo else "ambitus.sqlite"), given.dist)
     if demo:
@@ -63,6 +78,19 @@ def main(arguments: Sequence[str] | None = None) -> int:
         uvicorn.Config(app, _HOST, port, log_level="warning", access_log=False, server_header=False)
     ).run()
     return 0
+
+
+ON_FILES = {"draft": draft_file, "check": check_file, "steps": steps_file, "read": read_file}
+
+
+def main(arguments: Sequence[str] | None = None) -> int:
+    """Run a command; return its exit code."""
+    given = _parser().parse_args(arguments)
+    if given.command == "schema":
+        return print_schema(given.of)
+    if given.command in ON_FILES:
+        return guarded(lambda: ON_FILES[given.command](given.file, given.unit, given.json))
+    return serve(given)
 
 
 if __name__ == "__main__":

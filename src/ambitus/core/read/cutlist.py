@@ -2,18 +2,36 @@
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
+from typing import Annotated
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
 
+from ambitus.core.lengths import LengthProblem, parse_length
 from ambitus.core.sums import Sum
+
+
+def _in_mm(raw: object) -> object:
+    """Return a text with its unit as mm; a bare number is mm already, a bare text is refused."""
+    if not isinstance(raw, str):
+        return raw
+    if raw.strip().replace(".", "").replace(",", "").isdigit():
+        raise ValueError(f"“{raw}” has no unit: write {raw} mm or {raw} in")
+    try:
+        return float(parse_length(raw, "mm"))
+    except LengthProblem as bad:
+        raise ValueError(str(bad)) from bad
+
+
+#: A length in a file: a number of millimetres, or a text with its unit.
+Mm = Annotated[float, BeforeValidator(_in_mm)]
 
 
 class CutOut(BaseModel):
     """A corner cut from a panel, measured from the raw edges, in mm."""
 
     model_config = ConfigDict(extra="forbid")
-    across: float
-    up: float
+    across: Mm
+    up: Mm
 
 
 class CutRow(BaseModel):
@@ -22,8 +40,8 @@ class CutRow(BaseModel):
     model_config = ConfigDict(extra="forbid")
     role: str
     count: int = Field(ge=1)
-    width: float = Field(gt=0)
-    height: float = Field(gt=0)
+    width: Mm = Field(gt=0)
+    height: Mm = Field(gt=0)
     cut_out: CutOut | None = None
 
 
@@ -32,18 +50,19 @@ class StrapRow(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
     count: int = Field(ge=1)
-    length: float = Field(gt=0)
-    width: float = Field(gt=0)
+    length: Mm = Field(gt=0)
+    width: Mm = Field(gt=0)
     make: str
     attach: str
-    past: float = Field(ge=0, description="How far each end reaches past the raw edge of the top seam.")
-    gap: float = Field(description="Between the centres of the two ends, along the finished top.")
-    hold: float = Field(gt=0, description="Flat width of the hand or shoulder.")
+    past: Mm = Field(ge=0, description="How far each end reaches past the raw edge of the top seam.")
+    gap: Mm = Field(description="Between the centres of the two ends, along the finished top.")
+    hold: Mm = Field(gt=0, description="Flat width of the hand or shoulder.")
 
 
 class CutList(BaseModel):
     """
-    What was cut and how it is sewn: enough to say what bag it makes. All lengths in mm.
+    What was cut and how it is sewn: enough to say what bag it makes. A length is a number of mm, or a
+    text with its unit.
 
     ``allowances`` are by class of seam: side, base, corner, top.
     """
@@ -52,7 +71,7 @@ class CutList(BaseModel):
     version: int = 1
     base: str
     top: str
-    allowances: dict[str, float]
+    allowances: dict[str, Mm]
     rows: list[CutRow]
     straps: list[StrapRow] = Field(default_factory=list)
 

@@ -1,0 +1,185 @@
+"""``draft``, ``read``, ``check``, ``steps``, ``schema``: the core on files, without a server."""
+
+import json
+import sys
+from collections.abc import Callable, Iterable
+from pathlib import Path
+from typing import Any
+
+from ambitus.core.draft import Draft, draft, readers
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.grammar.schema import spec_schema
+from ambitus.core.lengths import Unit, View
+from ambitus.core.problems import SpecProblems
+from ambitus.core.read.back import read_back
+from ambitus.core.read.cutlist import CutList
+from ambitus.core.shown.models import Sheet
+from ambitus.core.shown.sheet import sheet
+from ambitus.core.spec.resolve import resolve
+from ambitus.core.sums import ShownSum, show_sum
+from ambitus.files.draft_json import draft_json
+from ambitus.files.incoming import cut_list_from, spec_from
+from ambitus.library import shipped
+
+_KINDS = {"gate": "  [check before going on]", "no return": "  [no way back after this]"}
+FINE, STOPPED, UNREADABLE, NO_FILE = 0, 1, 3, 4
+
+
+def _text(name: str) -> str:
+    return sys.stdin.read() if name == "-" else Path(name).read_text("utf-8")
+
+
+def table(rows: Iterable[Iterable[str]]) -> str:
+    """Return rows as columns that line up, two spaces between them."""
+    cells = [list(row) for row in rows]
+    widths = [
+        max(len(row[i]) for row in cells if i < len(row)) for i in range(max(map(len, cells), default=0))
+    ]
+    return "\n".join(
+        "  ".join(c.ljust(w) for c, w in zip(row, widths, strict=False)).rstrip() for row in cells
+    )
+
+
+def _added(summed: ShownSum) -> str:
+    """Return a sum on one line: ``13 3/8 finished width + 3/4 side seam (2 × 3/8)``."""
+    parts = []
+    for term in summed.terms:
+        label, _, times = term.label.partition(", ")
+        label = label[:1].lower() + label[1:]
+        # only “2 × 10” is taken apart: other commas belong to the words
+        said = f"{label} ({times})" if " × " in times else f"{label}{', ' + times if times else ''}"
+        parts.append(f"{term.shown} {said}")
+    return " + ".join(parts).replace("+ −", "− ")
+
+
+def _drafted(name: str) -> Draft:
+    return draft(resolve(spec_from(_text(name)), GRAMMAR, shipped()))
+
+
+def _sheet(made: Draft, unit: Unit | None) -> Sheet:
+    return sheet(made, unit or made.bag.unit)
+
+
+def _tell(as_json: bool, data: Callable[[], Any], text: Callable[[], str]) -> None:
+    print(json.dumps(data(), indent=2, ensure_ascii=False) if as_json else text())
+
+
+def _worst(made: Draft) -> int:
+    return STOPPED if any(f.rule.level == "stop" for f in made.findings) else FINE
+
+
+def draft_file(name: str, unit: Unit | None, as_json: bool) -> int:
+    """Print every piece of a plan, its cut size and the terms of its sums."""
+    made = _drafted(name)
+    view = View(unit or made.bag.unit, made.bag.unit)
+
+    def text() -> str:
+        page = _sheet(made, unit)
+        unit_name = "inches" if page.unit == "in" else page.unit
+        out = [page.sentence, f"All lengths in {unit_name}, cut on the {page.grid} grid.", ""]
+        rows = [["", "piece", "×", "cut", "corner", "of"]]
+        rows += [[p.letter, p.name, str(p.count), p.size, p.cut_out, p.material] for p in page.pieces]
+        out += [table(rows), ""]
+        for piece in made.pieces:
+            for key, summed in piece.sums.items():
+                shown = show_sum(summed, view)
+                terms = _added(shown)
+                out.append(f"{piece.letter} {key}: {terms} = {shown.shown}")
+        out += ["", f"Reads back as {page.read.size}; {page.read.strap}. {page.read.rounding}"]
+        out += [f"{f.level.upper()}: {f.title}. {f.say} {f.fix}" for f in page.findings]
+        return "\n".join(out)
+
+    _tell(as_json, lambda: draft_json(made), text)
+    return _worst(made)
+
+
+def check_file(name: str, unit: Unit | None, as_json: bool) -> int:
+    """Print what the checks say of a plan; exit 1 where one of them is a stop."""
+    made = _drafted(name)
+
+    def text() -> str:
+        found = _sheet(made, unit).findings
+        rows = [[f.level, f.id, f"{f.title}. {f.say} {f.fix}"] for f in found]
+        return table(rows) if rows else "Nothing stands against cutting this."
+
+    _tell(as_json, lambda: draft_json(made)["checks"], text)
+    return _worst(made)
+
+
+def steps_file(name: str, unit: Unit | None, as_json: bool) -> int:
+    """Print the work in order."""
+    made = _drafted(name)
+
+    def text() -> str:
+        out = []
+        for s in _sheet(made, unit).steps:
+            kind = {"gate": "  [check before going on]", "no return": "  [no way back after this]"}.get(
+                s.kind, ""
+            )
+            out.append(f"{s.number:2}. {s.title}{kind}")
+            out += [f"    {line}" for line in (f"{s.say} {s.settings}".strip(), *s.lengths) if line]
+            out += [f"    reads: {line}" for line in s.reads]
+            out += [f"    ! {line}" for line in s.cautions]
+        return "\n".join([*out, "", _sheet(made, unit).last_word])
+
+    _tell(as_json, lambda: draft_json(made)["steps"], text)
+    return FINE
+
+
+def read_file(name: str, unit: Unit | None, as_json: bool) -> int:
+    """Print the bag that a cut list makes; exit 1 where it cannot be sewn."""
+    made = read_back(cut_list_from(_text(name)), readers(GRAMMAR))
+    view = View(unit or "mm", unit or "mm")
+
+    def data() -> dict[str, Any]:
+        return {
+            "ambitus": "read",
+            "version": 1,
+            "finished": {key: s.total for key, s in made.sizes.items()},
+            "sums": {key: [{"label": t.label, "mm": t.mm} for t in s.terms] for key, s in made.sizes.items()},
+            "straps": [{"width": s.width, "visible": s.visible, "drop": s.drop} for s in made.straps],
+            "findings": [
+                {"key": f.key, "level": f.level, "why": f.why, "fix": f.fix, "numbers": dict(f.numbers)}
+                for f in made.findings
+            ],
+        }
+
+    def text() -> str:
+        rows = []
+        for summed in made.sizes.values():
+            shown = show_sum(summed, view)
+            terms = _added(shown)
+            rows.append([shown.label, f"{shown.plain} {view.unit}", terms])
+        for strap in made.straps:
+            drop = f"drop {view.worked(strap.drop)}" if strap.drop is not None else "no room for a hand"
+            rows.append(["Strap", f"{view.worked(strap.width)} {view.unit} wide", drop])
+        rows += [[f.level.upper(), f.key, f"{f.why} {f.fix}"] for f in made.findings]
+        return table(rows)
+
+    _tell(as_json, data, text)
+    return STOPPED if any(f.level == "stop" for f in made.findings) else FINE
+
+
+def print_schema(name: str) -> int:
+    """Print the JSON Schema of a spec or of a cut list."""
+    made = spec_schema(GRAMMAR, shipped()) if name == "spec" else CutList.model_json_schema()
+    print(json.dumps(made, indent=2, ensure_ascii=False))
+    return FINE
+
+
+def guarded(work: Callable[[], int]) -> int:
+    """Run *work*; tell unreadable input problem by problem on standard error."""
+    try:
+        return work()
+    except SpecProblems as bad:
+        for p in bad.problems:
+            print(f"{p.field or 'file'}: {p.why} {p.fix}", file=sys.stderr)
+        return UNREADABLE
+    except OSError as missing:
+        print(
+            f"{missing.filename}: {missing.strerror}. Name a file, or - for standard input.", file=sys.stderr
+        )
+        return NO_FILE
+    except UnicodeDecodeError:
+        print("The file is not text. Give a JSON file in UTF-8.", file=sys.stderr)
+        return UNREADABLE

@@ -1,0 +1,91 @@
+"""A draft as a file: every result in millimetres, with the terms of every sum. The format is public."""
+
+from typing import Any
+
+from ambitus.core.draft import RULES_VERSION, Draft
+from ambitus.core.form.model import Piece
+from ambitus.core.lengths import View
+from ambitus.core.shown.present import finding
+from ambitus.core.sums import Sum
+
+DRAFT_VERSION = 1
+
+
+def _sum(summed: Sum) -> dict[str, Any]:
+    return {
+        "label": summed.label,
+        "total": summed.total,
+        "terms": [
+            {"label": t.label, "mm": t.mm, "times": t.times, "source": t.source, "why": t.why}
+            for t in summed.terms
+        ],
+    }
+
+
+def _piece(piece: Piece) -> dict[str, Any]:
+    return {
+        "key": piece.key,
+        "letter": piece.letter,
+        "name": piece.name,
+        "layer": piece.layer,
+        "count": piece.count,
+        "material": piece.material,
+        "dimensions": {key: s.total for key, s in piece.sums.items()},
+        "sums": {key: _sum(s) for key, s in piece.sums.items()},
+        "edges": [{"name": e.name, "seam": e.seam, "allowance": e.finish} for e in piece.edges],
+        "cut_line": [list(p) for p in piece.cut],
+        "seam_line": [list(p) for p in piece.stitch],
+        "marks": [
+            {
+                "kind": m.kind,
+                "label": m.label,
+                "from": m.corner,
+                "points": [list(p) for p in m.points],
+                "readings": [{"label": name, **_sum(s)} for name, s in m.readings],
+            }
+            for m in piece.marks
+        ],
+    }
+
+
+def draft_json(draft: Draft) -> dict[str, Any]:
+    """Return *draft* as plain data. Lengths are numbers in mm; texts of checks use the plan's unit."""
+    view = View(draft.bag.unit, draft.bag.unit)
+    shown = [finding(f, view) for f in draft.findings]
+    return {
+        "ambitus": "draft",
+        "version": DRAFT_VERSION,
+        "rules_version": RULES_VERSION,
+        "unit": draft.bag.unit,
+        "finished": {
+            d.key: {"label": d.label, "asked": d.asked, "comes_out": d.comes_out, "source": d.source}
+            for d in draft.form.dimensions.values()
+        },
+        "straps": [
+            {"width": h.finished_width, "visible": h.finished_visible, "drop": h.drop, "gap": h.gap}
+            for h in draft.hangs
+        ],
+        "pieces": [_piece(p) for p in draft.pieces],
+        "seams": [
+            {"key": w.seam.key, "label": w.seam.label, "lengths": list(w.lengths), "difference": w.difference}
+            for w in draft.walked
+        ],
+        "checks": [
+            {"id": f.id, "level": f.level, "where": f.where, "title": f.title, "say": f.say, "fix": f.fix}
+            for f in shown
+        ],
+        "steps": [
+            {
+                "number": i,
+                "title": s.title,
+                "say": s.say,
+                "kind": s.kind,
+                "settings": s.settings,
+                "lengths": dict(s.lengths),
+                "reads": dict(s.reads),
+                "cautions": list(s.cautions),
+            }
+            for i, s in enumerate(draft.steps, 1)
+        ],
+        "cut_list": draft.cut_list.model_dump(),
+    }
