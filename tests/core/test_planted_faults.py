@@ -135,13 +135,13 @@ def arms_from_seam_lines(patch: Patch) -> Grammar:
 
 
 def flat_reading_ignored(patch: Patch) -> Grammar:
-    real = boxed._width
+    real = boxed.panel_width
 
     def faulty(bag: Any, depth: float, side: float) -> Any:
         flat, terms = real(bag, depth, side)
         return (flat + depth if bag.choice("base.width_means") == "flat" else flat), terms
 
-    patch.setattr(boxed, "_width", faulty)
+    patch.setattr(boxed, "panel_width", faulty)
     return GRAMMAR
 
 

@@ -38,7 +38,7 @@ class Draft:
     @cached_property
     def cut_list(self) -> CutList:
         """What is to be cut, as a cut list."""
-        return cut_list_of(self.bag, self.hangs, self.pieces)
+        return cut_list_of(self.bag, self.form, self.hangs, self.pieces)
 
     @cached_property
     def read(self) -> ReadBag:

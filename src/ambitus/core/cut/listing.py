@@ -2,13 +2,13 @@
 
 from collections.abc import Sequence
 
-from ambitus.core.form.model import Piece
+from ambitus.core.form.model import Form, Piece
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.read.cutlist import CutList, CutOut, CutRow, StrapRow
 from ambitus.core.spec.resolved import Resolved
 
 
-def _row(piece: Piece) -> CutRow:
+def _row(piece: Piece, corner: float | None) -> CutRow:
     cut_out = None
     if "across" in piece.sums:
         cut_out = CutOut(across=piece.size("across"), up=piece.size("up"))
@@ -18,12 +18,13 @@ def _row(piece: Piece) -> CutRow:
         width=piece.size("width"),
         height=piece.size("height"),
         cut_out=cut_out,
+        corner=corner,
     )
 
 
-def cut_list_of(bag: Resolved, hangs: Sequence[Hang], pieces: Sequence[Piece]) -> CutList:
+def cut_list_of(bag: Resolved, form: Form, hangs: Sequence[Hang], pieces: Sequence[Piece]) -> CutList:
     """Return the cut list of *pieces*. It is made from the numbers a maker is shown, and nothing else."""
-    rows = [_row(p) for p in pieces if "height" in p.sums]
+    rows = [_row(p, form.corner) for p in pieces if "height" in p.sums]
     straps = [
         StrapRow.model_construct(
             count=2,

@@ -187,7 +187,8 @@ def cut_pieces(bag: Resolved, form: Form, hangs: tuple[Hang, ...]) -> tuple[Piec
     for letter, piece in zip(LETTERS, pieces, strict=False):
         marks = [*piece.marks]
         if piece.layer in bag.bag.top.layers:
-            marks += [*_middle_marks(piece), *bag.bag.top.marks(bag, form, piece)]
+            marks += [*_middle_marks(piece), *bag.bag.base.marks(bag, form, piece)]
+            marks += bag.bag.top.marks(bag, form, piece)
             for hang in hangs:
                 marks += hang.item.attach.marks(bag, hang.prefix, form, piece)
         out.append(replace(piece, letter=letter, marks=tuple(marks)))

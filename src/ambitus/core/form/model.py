@@ -5,7 +5,7 @@ Outlines run anticlockwise, so the right-hand side of an edge is outside.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from functools import cached_property
 from typing import Literal
 
@@ -131,6 +131,8 @@ class Form:
     #: where the front's top edge starts on the mouth ring (the left side seam), as a part of it
     front_starts: float
     lines: tuple[SizeLine, ...]
+    #: what is measured at a corner that is boxed after sewing, or None
+    corner: float | None = None
 
     def mm(self, key: str) -> float:
         """Return the size called *key* as it comes out."""
@@ -191,7 +193,6 @@ class Piece:
     on_fold: Literal["x", "y"] | None = None
     marks: tuple[Mark, ...] = ()
     notes: tuple[str, ...] = ()
-    extra: Mapping[str, float] = field(default_factory=dict)
 
     def size(self, key: str) -> float:
         """Return the cut dimension called *key*."""

@@ -83,6 +83,11 @@ def no_steps(_: "Resolved", __: str, ___: "Form") -> "tuple[Step, ...]":
     return ()
 
 
+def no_marks(_: "Resolved", __: "Form", ___: "Piece") -> "tuple[Mark, ...]":
+    """The marks of a base that asks for none."""
+    return ()
+
+
 @dataclass(frozen=True, kw_only=True)
 class Variant:
     """
@@ -113,6 +118,8 @@ class Base(Variant):
     classes: Mapping[str, str] = field(default_factory=dict)
     form: "Callable[[Resolved, Finishes], Form]"
     read: "Reader"
+    #: marks that the base asks for on a sewn panel
+    marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]" = no_marks
     #: straight stretch of seam that a turning gap could use, by seam class, from the size asked for
     straight: "Callable[[Resolved], Mapping[str, float]]"
 

@@ -43,6 +43,10 @@ class CutRow(BaseModel):
     width: Mm = Field(gt=0)
     height: Mm = Field(gt=0)
     cut_out: CutOut | None = None
+    corner: Mm | None = Field(
+        default=None,
+        description="Boxed after sewing: the square cut from the seam lines, or the pinch from the point.",
+    )
 
 
 class StrapRow(BaseModel):

@@ -1,8 +1,9 @@
 """Boxed base of two panels, corners cut out before sewing."""
 
-from ambitus.core.grammar.base.boxed.cut import form, straight
+from ambitus.core.grammar.base.boxed.cut import form
 from ambitus.core.grammar.base.boxed.read import read
 from ambitus.core.grammar.base.boxed.steps import steps
+from ambitus.core.grammar.base.panels import straight
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
 from ambitus.core.lengths import paired
 
