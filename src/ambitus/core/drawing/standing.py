@@ -1,6 +1,7 @@
 """The bag standing up: one loft from base ring to mouth ring, seen a little from the right and above."""
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Literal
 
@@ -88,18 +89,31 @@ def _walls(form: Form) -> list[list[Point3]]:
     return [quad for _, quad in walls]
 
 
-def _strap(form: Form, hang: Hang, back: bool) -> str:
-    """Return one strap as a closed band, rising from its two places on the mouth to its drop."""
+def _seat(form: Form, hang: Hang, back: bool) -> tuple[Point, Point, float]:
+    """Return where a strap's left end sits on the mouth, the way to its right end, and how far that is."""
     around = form.mouth_length
     first = form.front_starts + (0.5 if back else 0.0)
-    ends = [first + hang.offset / around, first + (hang.offset + hang.gap) / around]
-    (ax, ay), (bx, by) = (ring_point(form.mouth_ring, e) for e in ends)
-    chord, half = math.dist((ax, ay), (bx, by)), hang.finished_width / 2
+    (ax, ay), (bx, by) = (
+        ring_point(form.mouth_ring, first + part / around) for part in (hang.offset, hang.offset + hang.gap)
+    )
+    chord = math.dist((ax, ay), (bx, by))
     way = ((bx - ax) / chord, (by - ay) / chord) if chord > 1e-9 else (1.0, 0.0)
+    return (ax, ay), way, chord
+
+
+def _strap_points(form: Form, hang: Hang, back: bool) -> Callable[[float, float], Point]:
+    (ax, ay), way, _ = _seat(form, hang, back)
+    return lambda along, up: project((ax + way[0] * along, ay + way[1] * along, form.height + up))
+
+
+def _strap(form: Form, hang: Hang, back: bool) -> str:
+    """Return one strap as a closed band, rising from its two places on the mouth to its drop."""
+    _, _, chord = _seat(form, hang, back)
+    place, half = _strap_points(form, hang, back), hang.finished_width / 2
     drop = max(0.0, hang.drop or 0.0)
 
     def at(along: float, up: float) -> str:
-        x, y = project((ax + way[0] * along, ay + way[1] * along, form.height + up))
+        x, y = place(along, up)
         return f"{number(x)} {number(y)}"
 
     def arch(left: float, right: float, high: float) -> str:
@@ -153,6 +167,10 @@ def _with_dimensions(
     every = [*(project(p) for p in _at(form.base_ring, 0.0)), *mouth]
     top = min(y for _, y in mouth)
     every += [(0.0, top - (h.drop or 0.0) - h.finished_width) for h in hangs]
+    for hang in hangs:
+        for back in (False, True):
+            place, half = _strap_points(form, hang, back), hang.finished_width / 2
+            every += [place(-half, 0.0), place(_seat(form, hang, back)[2] + half, 0.0)]
     left, y0, right, y1 = bounds(every)
     gap = max(right - left, y1 - y0) * 0.055
     lines = [_size_line(line, gap, left) for line in form.lines]
