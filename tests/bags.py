@@ -34,13 +34,20 @@ def _mm(low: float, high: float) -> st.SearchStrategy[float]:
 
 @st.composite
 def totes(draw: st.DrawFn) -> dict[str, Any]:
-    """Any tote that can be cut: every choice, unequal allowances, both unit sets, every grid."""
+    """Any tote that can be cut: every base there is, unequal allowances, both unit sets, every grid."""
     unit = draw(st.sampled_from(["mm", "cm", "in"]))
     allowances = {key: draw(_mm(3, 25)) for key in ("side", "base", "corner", "top")}
     depth = draw(_mm(max(20, 2 * allowances["corner"] + 1), 260))
     face, height = draw(_mm(60, 700)), draw(_mm(60, 700))
-    means = draw(st.sampled_from(["face", "flat"]))
+    kind = draw(st.sampled_from(list(GRAMMAR.slots["base"])))
+    params = {p.path: p for p in GRAMMAR.slots["base"][kind].params}
+    deep = "size.depth" in params
+    means = draw(st.sampled_from(["face", "flat"])) if deep else "face"
     width = face if means == "face" else face + depth
+    size = {"width": width, "height": height, **({"depth": depth} if deep else {})}
+    base = {"kind": kind, **({"width_means": means} if deep else {})}
+    if "pinch" in params:
+        base["pinch"] = draw(st.sampled_from(["point", "line"]))
     strap = {
         "width": draw(_mm(12, 60)),
         "held": draw(st.sampled_from(["hand", "shoulder"])),
@@ -69,8 +76,8 @@ def totes(draw: st.DrawFn) -> dict[str, Any]:
     return {
         "unit": unit,
         "grid": {"step": draw(st.sampled_from(steps)), "rounding": draw(st.sampled_from(["nearest", "up"]))},
-        "size": {"width": width, "height": height, "depth": depth},
-        "base": {"width_means": means},
+        "size": size,
+        "base": base,
         "top": {"gap_in": draw(st.sampled_from(["base", "side"]))},
         "interfacing": interfacing,
         "allowances": allowances,

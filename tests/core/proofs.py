@@ -16,31 +16,44 @@ from ambitus.core.geometry import area, bounds
 EXACT = 0.01
 
 
-def _asked(draft: Draft) -> tuple[float, float, float]:
-    """Return face width, height and depth as asked."""
+def _asked(draft: Draft) -> dict[str, float]:
+    """Return face width and height, and the depth of a bag that has one, as asked."""
     bag = draft.bag
-    width, height, depth = (bag.mm(f"size.{k}") for k in ("width", "height", "depth"))
-    return (width - depth if bag.choice("base.width_means") == "flat" else width), height, depth
+    asked = {
+        key: bag.mm(f"size.{key}") for key in ("width", "height", "depth") if f"size.{key}" in bag.values
+    }
+    if _read_flat(draft):
+        asked["width"] -= asked["depth"]
+    return asked
+
+
+def _read_flat(draft: Draft) -> bool:
+    means = draft.bag.values.get("base.width_means")
+    return means is not None and means.value == "flat"
 
 
 def reads_back(draft: Draft) -> Iterator[str]:
     """The cut list, read by the other arithmetic, gives back the bag within what rounding may do."""
     step, up = draft.bag.grid.step, draft.bag.grid.rounding == "up"
-    exact = step < EXACT
-    least_up = -EXACT if up else 0.0
+    # only a depth that is cut can be moved by the grid
+    cut = step if draft.bag.bag.base.kind == "boxed" else 0.0
     limits = {
-        "width": (least_up, step) if up else (-step / 2, step / 2),
-        "height": (least_up, step) if up else (-step / 2, step / 2),
-        "depth": (least_up, 2 * step) if up else (-step, step),
+        "width": (0.0, step) if up else (-step / 2, step / 2),
+        "height": (0.0, step) if up else (-step / 2, step / 2),
+        "depth": (0.0, 2 * cut) if up else (-cut, cut),
     }
-    if draft.bag.choice("base.width_means") == "flat":
+    if _read_flat(draft):
         # read flat it is the opening that was chosen; the face takes what the depth leaves
-        limits["width"] = (limits["width"][0] - 2 * step, limits["width"][1] + 2 * step)
-    for key, asked in zip(("width", "height", "depth"), _asked(draft), strict=True):
-        off = draft.read.mm(key) - asked
-        low, high = (-EXACT, EXACT) if exact else limits[key]
+        limits["width"] = (limits["width"][0] - 2 * cut, limits["width"][1] + 2 * cut)
+    if step < EXACT:
+        limits = dict.fromkeys(limits, (-EXACT, EXACT))
+    asked = _asked(draft)
+    for key, mm in asked.items():
+        off, (low, high) = draft.read.mm(key) - mm, limits[key]
         if not low - 1e-5 <= off <= high + 1e-5:
-            yield f"{key} asked {asked}, read back {draft.read.mm(key)}"
+            yield f"{key} asked {mm}, read back {draft.read.mm(key)}"
+    if set(asked) != set(draft.read.sizes) - {"flat_opening"}:
+        yield f"sizes read back {set(draft.read.sizes)}"
     yield from (f"finding {f.key}" for f in draft.read.findings)
 
 
@@ -70,11 +83,11 @@ def seams_walk(draft: Draft) -> Iterator[str]:
     for walked in draft.walked:
         if walked.difference > EXACT:
             yield f"{walked.seam.key}: {walked.lengths}"
-    face, _, depth = _asked(draft)
-    step = draft.bag.grid.step
+    asked, step = _asked(draft), draft.bag.grid.step
+    opening = asked["width"] + asked.get("depth", 0.0)
     around = next(w for w in draft.walked if w.seam.key == "top").lengths[0]
-    if abs(around - 2 * (face + depth)) > 6 * step + EXACT:
-        yield f"mouth {around}, asked {2 * (face + depth)}"
+    if abs(around - 2 * opening) > 6 * step + EXACT:
+        yield f"mouth {around}, asked {2 * opening}"
 
 
 def outlines_match_sums(draft: Draft) -> Iterator[str]:
@@ -91,7 +104,7 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             notch = (right - left) * (top - bottom) - area(piece.cut)
             if abs(notch - 2 * piece.size("across") * piece.size("up")) > 0.05:
                 yield f"{piece.key}: cut-outs of {notch} mm²"
-        if piece.layer in ("outer", "lining"):
+        if piece.layer in ("outer", "lining") and "across" in piece.sums:
             core = piece.size("across") - draft.bag.mm("allowances.side")
             if not draft.bag.grid.holds(core):
                 yield f"{piece.key}: the cut-out's core {core} is off the grid"
@@ -101,20 +114,26 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
 
 
 def by_the_rule(draft: Draft) -> Iterator[str]:
-    """The panel is what the rule for a boxed bag says, worked out here from what was asked."""
+    """The panel is what the rule for its base says, worked out here from what was asked."""
     if draft.bag.grid.step > EXACT:
         return
-    face, height, depth = _asked(draft)
-    s, sb, sx, st = (draft.bag.mm(f"allowances.{k}") for k in ("side", "base", "corner", "top"))
-    wanted = {
-        "width": face + depth + 2 * s,
-        "height": height + depth / 2 + sb + st,
-        "across": depth / 2 - sx + s,
-        "up": depth / 2 - sx + sb,
-    }
+    asked, kind = _asked(draft), draft.bag.bag.base.kind
+    half = asked.get("depth", 0.0) / 2
+    s, sb, st = (draft.bag.mm(f"allowances.{k}") for k in ("side", "base", "top"))
+    sx = draft.bag.mm("allowances.corner") if "corner" in draft.bag.bag.classes else 0.0
+    wanted = {"width": asked["width"] + 2 * half + 2 * s, "height": asked["height"] + half + sb + st}
+    if kind == "boxed":
+        wanted |= {"across": half - sx + s, "up": half - sx + sb}
+    corner = {"boxed_after": half - sx, "boxed_pinched": half}.get(kind)
+    if (draft.form.corner is None) != (corner is None) or abs(
+        (draft.form.corner or 0) - (corner or 0)
+    ) > EXACT:
+        yield f"corner {draft.form.corner}, rule {corner}"
     for layer in ("outer", "lining"):
+        if set(draft.piece(layer).sums) != set(wanted):
+            yield f"{layer} has {set(draft.piece(layer).sums)}"
         for key, mm in wanted.items():
-            if abs(draft.piece(layer).size(key) - mm) > EXACT:
+            if key in draft.piece(layer).sums and abs(draft.piece(layer).size(key) - mm) > EXACT:
                 yield f"{layer} {key} {draft.piece(layer).size(key)}, rule {mm}"
     yield from _interfacing(draft, wanted)
 
@@ -143,7 +162,7 @@ def marks_lie_right(draft: Draft) -> Iterator[str]:
     length = math.dist(*gap.points)
     if abs(length - bag.mm("top.gap")) > EXACT:
         yield f"gap marked {length} long, asked {bag.mm('top.gap')}"
-    straight = _asked(draft)[0] if bag.choice("top.gap_in") == "base" else _asked(draft)[1]
+    straight = _asked(draft)["width" if bag.choice("top.gap_in") == "base" else "height"]
     if length > straight - 2 * 15 + 3 * bag.grid.step and straight > 35:
         yield f"gap {length} in a straight seam of {straight}"
     outer = draft.piece("outer")
@@ -164,15 +183,53 @@ def marks_lie_right(draft: Draft) -> Iterator[str]:
             yield f"straps marked {xs[1] - xs[0]} apart"
 
 
+def corners_are_marked(draft: Draft) -> Iterator[str]:
+    """What is cut or stitched at a corner after sewing is drawn where the seam lines say."""
+    for layer in ("outer", "lining"):
+        piece = draft.piece(layer)
+        marks = [m for m in piece.marks if m.kind == "cut-out"]
+        if draft.form.corner is None:
+            if marks:
+                yield f"{layer}: a corner mark that nothing asks for"
+            continue
+        if len(marks) != 2:
+            yield f"{layer}: {len(marks)} corners marked"
+        for mark in marks:
+            low, high = mark.points[0], mark.points[-1]
+            # one end lies on the base seam line, the other on a side seam line, both as far from the point
+            right = max(x for x, _ in piece.stitch)
+            out = min(high[0], right - high[0])
+            if abs(low[1]) > 1e-6 or abs(out) > 1e-6 or abs(high[1] - draft.form.corner) > EXACT:
+                yield f"{layer}: corner marked {mark.points}, asked {draft.form.corner} from the seam lines"
+    for strap in (m for m in draft.piece("outer").marks if m.kind == "cut-out" and m.readings):
+        told = strap.readings[0][1].total
+        if abs(told - (draft.form.corner or 0.0)) > EXACT:
+            yield f"corner read as {told}"
+
+
+_BOXED_ORDER = (
+    ("outer nested", "outer corners"),
+    ("outer base", "outer nested"),
+    ("outer sides", "outer nested"),
+)
+_ORDER = {
+    "boxed": (*_BOXED_ORDER, ("cut", "cut corners"), ("cut corners", "outer sides")),
+    "boxed_after": (
+        *_BOXED_ORDER,
+        ("outer press", "outer cut corners"),
+        ("outer cut corners", "outer nested"),
+    ),
+    "boxed_pinched": (*_BOXED_ORDER, ("outer corners", "outer trim corners")),
+    "seamed": (("outer sides", "outer press"), ("outer base", "outer press")),
+}
+
+
 def steps_are_safe(draft: Draft) -> Iterator[str]:
     """Nobody sews the bag shut, forgets the straps, or cuts before measuring."""
     order = [s.key for s in draft.steps]
     for first, then in (
         ("measure", "cut"),
-        ("cut", "cut corners"),
-        ("outer sides", "outer corners"),
-        ("outer base", "outer corners"),
-        ("outer nested", "outer corners"),
+        *_ORDER[draft.bag.bag.base.kind],
         ("gap open", "join top"),
         ("strap 0 even", "join top"),
         ("inspect top", "turn"),
@@ -181,7 +238,9 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
         if first not in order or then not in order or order.index(first) > order.index(then):
             yield f"“{first}” does not come before “{then}”"
     gates = {s.key for s in draft.steps if s.kind == "gate"}
-    if not {"gap open", "strap 0 even", "inspect top", "outer nested"} <= gates:
+    wanted = {"gap open", "strap 0 even", "inspect top"}
+    wanted |= {"outer nested"} if "size.depth" in draft.bag.values else set()
+    if not wanted <= gates:
         yield f"gates {sorted(gates)}"
 
 
@@ -192,6 +251,7 @@ PROOFS = (
     outlines_match_sums,
     by_the_rule,
     marks_lie_right,
+    corners_are_marked,
     steps_are_safe,
 )
 

@@ -10,6 +10,7 @@ from ambitus.core.grammar.carry.hang import visible_for_drop
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
+from ambitus.core.sums import Sum
 from bags import drafted, tote
 
 LIST = drafted(tote(allowances={"side": 12, "base": 9, "corner": 7, "top": 15})).cut_list.model_dump()
@@ -109,6 +110,13 @@ def _given(example: str) -> dict[str, float]:
     return given
 
 
+def _pinched(g: dict[str, float]) -> Sum:
+    """Return the pinch, as the mark on the outer tells it."""
+    spec = tote(g["W"], g["H"], g["D"], base={"kind": "boxed_pinched"}, allowances={"general": g["s"]})
+    marks = drafted(spec, rounded=False).piece("outer").marks
+    return next(m for m in marks if m.kind == "cut-out").readings[0][1]
+
+
 def _boxed_tote() -> dict[str, float]:
     g = _given("boxed-tote")
     made = drafted(tote(g["W"], g["H"], g["D"], allowances={"general": g["s"]}), rounded=False)
@@ -119,7 +127,7 @@ def _boxed_tote() -> dict[str, float]:
         "notch_across": outer.size("across"),
         "notch_up": outer.size("up"),
         "flat_opening": made.form.mm("flat_opening"),
-        "pinch_from_point": made.form.mm("depth") / 2,
+        "pinch_from_point": _pinched(g).total,
     }
 
 

@@ -8,8 +8,12 @@ import pytest
 
 from ambitus.core.cut import outline, pieces
 from ambitus.core.form.model import Form, Mark
+from ambitus.core.grammar.base import panels
 from ambitus.core.grammar.base.boxed import BOXED
 from ambitus.core.grammar.base.boxed import cut as boxed
+from ambitus.core.grammar.base.boxed_after import BOXED_AFTER
+from ambitus.core.grammar.base.boxed_pinched import BOXED_PINCHED
+from ambitus.core.grammar.base.seamed import SEAMED
 from ambitus.core.grammar.carry import strap as strap_module
 from ambitus.core.grammar.carry.four_fold import FOUR_FOLD
 from ambitus.core.grammar.carry.in_seam import IN_SEAM
@@ -38,6 +42,15 @@ BAGS: tuple[dict[str, Any], ...] = (
     tote(
         280, 240, 90, allowances=UNEQUAL, carry=[{"place": "gap", "gap": 120}], interfacing={"kind": "full"}
     ),
+    tote(331, 287, 118, allowances=UNEQUAL, base={"kind": "boxed_after"}),
+    tote(331, 287, 117, allowances=UNEQUAL, base={"kind": "boxed_pinched"}, grid={"step": 5}),
+    {
+        "unit": "mm",
+        "size": {"width": 431, "height": 287},
+        "base": {"kind": "seamed"},
+        "allowances": UNEQUAL,
+        "carry": [{"from_side": 150}],
+    },
 )
 
 
@@ -59,7 +72,8 @@ def _terms_scaled(seam: str, factor: float) -> Callable[[Patch], Grammar]:
 
         def faulty(bag: Any, layer: Any) -> Any:
             made = dict(real(bag, layer))
-            made[seam] = tuple(replace(t, mm=t.mm * factor) for t in made[seam])
+            if seam in made:
+                made[seam] = tuple(replace(t, mm=t.mm * factor) for t in made[seam])
             return made
 
         patch.setattr(pieces, "finishes_for", faulty)
@@ -208,6 +222,51 @@ def straps_never_checked(patch: Patch) -> Grammar:
     )
 
 
+def _form_corner(base: Any, change: Callable[[Any, float], float]) -> Callable[[Patch], Grammar]:
+    def plant(patch: Patch) -> Grammar:
+        def faulty(bag: Any, finishes: Any) -> Form:
+            made = base.form(bag, finishes)
+            return replace(made, corner=change(bag, made.corner))
+
+        return GRAMMAR.with_variant(replace(base, form=faulty))
+
+    return plant
+
+
+def _half_depth_goes_nowhere(patch: Patch) -> Grammar:
+    real = panels.panel_height
+    patch.setattr(panels, "panel_height", lambda bag, half, seams: real(bag, 0.0, seams))
+    return GRAMMAR
+
+
+def _pinch_drawn_from_the_raw_corner(patch: Patch) -> Grammar:
+    def faulty(bag: Any, form: Form, piece: Any) -> tuple[Mark, ...]:
+        s, sb = bag.mm("allowances.side"), bag.mm("allowances.base")
+        return tuple(
+            replace(m, points=tuple((x - s, y - sb) for x, y in m.points))
+            for m in BOXED_PINCHED.marks(bag, form, piece)
+        )
+
+    return GRAMMAR.with_variant(replace(BOXED_PINCHED, marks=faulty))
+
+
+def _flat_bag_narrower_than_its_sum(patch: Patch) -> Grammar:
+    def faulty(bag: Any, finishes: Any) -> Form:
+        return _edit_faces(SEAMED.form(bag, finishes), lambda p: (p[0] - (1.0 if p[0] else 0.0), p[1]))
+
+    return GRAMMAR.with_variant(replace(SEAMED, form=faulty))
+
+
+def _corners_trimmed_before_they_are_stitched(patch: Patch) -> Grammar:
+    def faulty(bag: Any, prefix: str, form: Form) -> Any:
+        return tuple(
+            replace(s, needs=("outer seams pressed",), rank=1) if s.key == "outer trim corners" else s
+            for s in BOXED_PINCHED.steps(bag, prefix, form)
+        )
+
+    return GRAMMAR.with_variant(replace(BOXED_PINCHED, steps=faulty))
+
+
 FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "side seam counted once": _terms_scaled("side", 0.5),
     "base seam left out": _terms_scaled("base", 0.0),
@@ -230,6 +289,20 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "gap longer than its seam": gap_over_the_corner,
     "gap gate forgotten": gap_gate_forgotten,
     "straps never checked": straps_never_checked,
+    "square after sewing measured from the raw edges": _form_corner(
+        BOXED_AFTER, lambda bag, mm: mm + bag.mm("allowances.side")
+    ),
+    "corner seam forgotten in the square": _form_corner(
+        BOXED_AFTER, lambda bag, mm: mm + bag.mm("allowances.corner")
+    ),
+    "pinch of the whole depth": _form_corner(BOXED_PINCHED, lambda bag, mm: 2 * mm),
+    "pinch measured from the fabric tip": _form_corner(
+        BOXED_PINCHED, lambda bag, mm: mm - bag.mm("allowances.base")
+    ),
+    "half the depth forgotten on whole panels": _half_depth_goes_nowhere,
+    "pinch drawn from the raw corner": _pinch_drawn_from_the_raw_corner,
+    "flat bag narrower than its sum": _flat_bag_narrower_than_its_sum,
+    "corners trimmed before they are stitched": _corners_trimmed_before_they_are_stitched,
 }
 
 

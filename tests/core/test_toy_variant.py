@@ -164,7 +164,7 @@ def test_it_has_a_tile_beside_the_others_that_redrafts_this_bag() -> None:
     tote = Spec.model_validate({"unit": "mm", "size": {"width": 300, "height": 200, "depth": 90}})
     group = next(g for g in tiles(tote, "base", "mm", TOY, shipped()).groups if g.path == "base.kind")
     by_kind = {t.key: t for t in group.tiles}
-    assert set(by_kind) == {"boxed", "envelope"}
+    assert set(by_kind) == {*GRAMMAR.slots["base"], "envelope"}
     assert by_kind["envelope"].size == "Outer 320 × 220"
     assert by_kind["boxed"].chosen
 

@@ -396,7 +396,8 @@ export interface components {
         };
         /**
          * CutList
-         * @description What was cut and how it is sewn: enough to say what bag it makes. All lengths in mm.
+         * @description What was cut and how it is sewn: enough to say what bag it makes. A length is a number of mm, or a
+         *     text with its unit.
          *
          *     ``allowances`` are by class of seam: side, base, corner, top.
          */
@@ -443,6 +444,11 @@ export interface components {
             /** Height */
             height: number;
             cut_out?: components["schemas"]["CutOut"] | null;
+            /**
+             * Corner
+             * @description Boxed after sewing: the square cut from the seam lines, or the pinch from the point.
+             */
+            corner?: number | null;
         };
         /**
          * DimensionLine

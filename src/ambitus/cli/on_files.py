@@ -85,6 +85,11 @@ def draft_file(name: str, unit: Unit | None, as_json: bool) -> int:
                 shown = show_sum(summed, view)
                 terms = _added(shown)
                 out.append(f"{piece.letter} {key}: {terms} = {shown.shown}")
+        out.append("")
+        for shown_piece in page.pieces:
+            for mark in (m for m in shown_piece.marks if m.readings):
+                readings = ", ".join(f"{r.label} {r.sum.plain}" for r in mark.readings)
+                out.append(f"{shown_piece.letter} mark {mark.label.lower()}: {readings} ({mark.corner})")
         out += ["", f"Reads back as {page.read.size}; {page.read.strap}. {page.read.rounding}"]
         out += [f"{f.level.upper()}: {f.title}. {f.say} {f.fix}" for f in page.findings]
         return "\n".join(out)

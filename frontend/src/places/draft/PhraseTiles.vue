@@ -56,7 +56,7 @@ function scaleOf(group: Tile[], of: 'standing' | 'piece') {
   )
 }
 const shows = computed(() =>
-  ['interfacing', 'strap'].includes(props.phrase.split('.')[0]!) ? 'piece' : 'standing',
+  ['base', 'interfacing', 'strap'].includes(props.phrase.split('.')[0]!) ? 'piece' : 'standing',
 )
 /** A cloth changes no shape: its tiles tell what is known of it instead of drawing the same bag again. */
 const pictured = computed(() => props.phrase !== 'cloth')
@@ -111,7 +111,7 @@ function pick(tile: Tile) {
               :picture="tile.piece"
               :layer="tile.piece_layer"
               :scale="scaleOf(group.tiles, 'piece')"
-              bare
+              :bare="phrase !== 'base'"
             />
           </span>
           <span class="tile-words">

@@ -30,7 +30,7 @@ def _depth(draft: "Draft") -> float | None:
 )
 def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
     depth = _depth(draft)
-    if depth is None:
+    if depth is None or "corner" not in draft.bag.bag.classes:
         return
     corner = draft.bag.mm("allowances.corner")
     if depth < 2 * corner - 1e-9:

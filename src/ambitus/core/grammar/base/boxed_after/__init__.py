@@ -1,0 +1,22 @@
+"""Boxed base of two panels, the corner squares cut out after sides and base are sewn."""
+
+from ambitus.core.grammar.base.boxed import BOXED
+from ambitus.core.grammar.base.boxed_after.cut import form, marks
+from ambitus.core.grammar.base.boxed_after.read import read
+from ambitus.core.grammar.base.boxed_after.steps import steps
+from ambitus.core.grammar.base.panels import straight
+from ambitus.core.grammar.contract import Base
+
+BOXED_AFTER = Base(
+    kind="boxed_after",
+    label="Boxed, corners cut out after sewing",
+    help="Sides and base first; then a square is cut at each corner, measured from the seams.",
+    params=BOXED.params,
+    phrase=BOXED.phrase,
+    classes=BOXED.classes,
+    steps=steps,
+    form=form,
+    read=read,
+    marks=marks,
+    straight=straight,
+)

@@ -1,0 +1,21 @@
+"""Reading a bag back whose corner squares were cut after sewing."""
+
+from collections.abc import Mapping
+
+from ambitus.core.grammar.base.reading import missing_corner, read_uncut
+from ambitus.core.read.cutlist import CutRow, ReadLayer
+from ambitus.core.sums import Sum, Term
+
+
+def read(row: CutRow, allowances: Mapping[str, float], top: float) -> ReadLayer:
+    """Return the bag that *row* makes: depth = twice the square and the corner seam."""
+    if row.corner is None:
+        return missing_corner("Give the square that is cut at the corners, from the seam lines.")
+    depth = Sum(
+        "Depth",
+        (
+            Term("Twice the square", 2 * row.corner, "Cut from the seam lines, at both panels."),
+            Term("Corner seam", 2 * allowances["corner"], "What the corner seam eats.", times=2),
+        ),
+    )
+    return read_uncut(row, allowances, top, depth)

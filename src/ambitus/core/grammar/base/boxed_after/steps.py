@@ -1,0 +1,40 @@
+"""Sewing first, cutting the corners out of the sewn bag, then closing them."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.boxed_after.cut import square
+from ambitus.core.grammar.base.sewing import nested, sew_corners, sewn_layers, sides_and_base
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the steps of every sewn layer."""
+    out: list[Step] = []
+    for layer, rank in sewn_layers(bag):
+        pressed = f"{layer} seams pressed"
+        out += sides_and_base(bag, form, layer, rank, needs=(), gives=pressed)
+        out.append(
+            Step(
+                key=f"{layer} cut corners",
+                title=f"Cut the squares out of the corners of the {layer}",
+                say="Measured from the seam lines, not from the raw edges, through both layers.",
+                rank=rank + 12,
+                needs=(pressed,),
+                gives=(f"{layer} corners cut out",),
+                kind="no return",
+                lengths=(("Square, from the seams", square(bag, form).total),),
+            )
+        )
+        pull = "Pull each cut-out flat: side seam exactly on base seam, pinned there first."
+        out.append(nested(layer, rank + 15, needs=(f"{layer} corners cut out",), say=pull))
+        out.append(
+            sew_corners(
+                form,
+                layer,
+                rank + 20,
+                say="From raw edge to raw edge, twice over the middle.",
+                gives=f"{layer} body sewn",
+                allowance=bag.mm("allowances.corner"),
+            )
+        )
+    return tuple(out)

@@ -1,0 +1,43 @@
+"""Boxed base of two panels, corners pinched flat and stitched across, then trimmed."""
+
+from ambitus.core.grammar.base.boxed import BOXED
+from ambitus.core.grammar.base.boxed_pinched.cut import form, marks
+from ambitus.core.grammar.base.boxed_pinched.read import read
+from ambitus.core.grammar.base.boxed_pinched.steps import steps
+from ambitus.core.grammar.base.panels import straight
+from ambitus.core.grammar.contract import Base, Option, Param, Phrase
+from ambitus.core.lengths import paired
+
+BOXED_PINCHED = Base(
+    kind="boxed_pinched",
+    label="Boxed, corners pinched",
+    help="Nothing is cut out: each corner is folded to a point and stitched across.",
+    params=(
+        *BOXED.params,
+        Param(
+            "pinch",
+            "Corner measured",
+            "choice",
+            "point",
+            options=(
+                Option("point", "From the stitched point", "Half the depth from where the two seams meet."),
+                Option("line", "By the line", "Where the line across the corner is as long as the depth."),
+            ),
+        ),
+        Param("trim", "Left outside the corner seam", "length", paired(6), low=2, high=40),
+    ),
+    phrase=Phrase(
+        key="base",
+        label="Base",
+        before="with a ",
+        says=lambda bag, view, prefix: "pinched base",
+        choices=("base.kind", "base.width_means", "base.pinch"),
+        fields=("base.trim",),
+    ),
+    classes={"side": "Side seam", "base": "Base seam"},
+    steps=steps,
+    form=form,
+    read=read,
+    marks=marks,
+    straight=straight,
+)

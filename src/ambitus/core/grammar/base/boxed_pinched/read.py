@@ -1,0 +1,17 @@
+"""Reading a bag back whose corners were pinched."""
+
+from collections.abc import Mapping
+
+from ambitus.core.grammar.base.reading import missing_corner, read_uncut
+from ambitus.core.read.cutlist import CutRow, ReadLayer
+from ambitus.core.sums import Sum, Term
+
+
+def read(row: CutRow, allowances: Mapping[str, float], top: float) -> ReadLayer:
+    """Return the bag that *row* makes: depth = twice the pinch, from the stitched point."""
+    if row.corner is None:
+        return missing_corner("Give the pinch, from the stitched point.")
+    depth = Sum(
+        "Depth", (Term("Twice the pinch", 2 * row.corner, "From the stitched point, on both panels."),)
+    )
+    return read_uncut(row, allowances, top, depth)

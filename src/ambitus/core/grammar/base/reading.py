@@ -1,0 +1,42 @@
+"""Reading whole panels back, boxed or flat."""
+
+from collections.abc import Mapping
+
+from ambitus.core.read.cutlist import CutRow, Finding, ReadLayer
+from ambitus.core.sums import Sum, Term
+
+
+def missing_corner(fix: str) -> ReadLayer:
+    """Return what a row says that lacks the measure of its corner."""
+    return ReadLayer({}, (Finding("no-corner", "stop", "Nothing is said of the corners.", fix),))
+
+
+def read_uncut(row: CutRow, allowances: Mapping[str, float], top: float, depth: Sum | None) -> ReadLayer:
+    """Return the bag that a whole panel makes; *depth* is None for a flat bag."""
+    flat = (
+        Term("Panel width", row.width, "As cut."),
+        Term("Side seams", -2 * allowances["side"], "Both sides are sewn.", times=2),
+    )
+    up = (
+        Term("Panel height", row.height, "As cut."),
+        Term("Base seam", -allowances["base"], "Sewn to the other panel."),
+        Term("Top edge", -top, "What the top finish eats."),
+    )
+    if depth is None:
+        return ReadLayer(
+            {
+                "width": Sum("Width", flat),
+                "height": Sum("Height", up),
+                "flat_opening": Sum("Flat opening", flat),
+            }
+        )
+    goes_round = Term("Depth", -depth.total, "Goes round the corner.")
+    lies_under = Term("Half the depth", -depth.total / 2, "Lies under the bag.")
+    return ReadLayer(
+        {
+            "width": Sum("Width of the face", (*flat, goes_round)),
+            "height": Sum("Height", (*up, lies_under)),
+            "depth": depth,
+            "flat_opening": Sum("Flat opening", flat),
+        }
+    )

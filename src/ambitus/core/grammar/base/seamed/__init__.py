@@ -1,0 +1,29 @@
+"""A flat bag of two panels with a seam along the base."""
+
+from ambitus.core.grammar.base.seamed.cut import form
+from ambitus.core.grammar.base.seamed.read import read
+from ambitus.core.grammar.base.seamed.steps import steps
+from ambitus.core.grammar.contract import Base, Param, Phrase
+from ambitus.core.lengths import paired
+
+SEAMED = Base(
+    kind="seamed",
+    label="Flat, with a base seam",
+    help="Two rectangles sewn on three sides; no depth.",
+    params=(
+        Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width"),
+        Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height"),
+    ),
+    phrase=Phrase(
+        key="base",
+        label="Base",
+        before="with a ",
+        says=lambda bag, view, prefix: "flat base",
+        choices=("base.kind",),
+    ),
+    classes={"side": "Side seam", "base": "Base seam"},
+    steps=steps,
+    form=form,
+    read=read,
+    straight=lambda bag: {"base": bag.mm("size.width"), "side": bag.mm("size.height")},
+)
