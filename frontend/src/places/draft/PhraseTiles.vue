@@ -52,7 +52,7 @@ function scaleOf(group: Tile[], of: 'standing' | 'piece') {
   const boxes = group.map((t) => (of === 'standing' ? t.standing.box : t.piece.box))
   return steppedScale(
     { width: Math.max(...boxes.map((b) => b[2]!)), height: Math.max(...boxes.map((b) => b[3]!)) },
-    { width: PX.width, height: PX.height - 10 },
+    { width: PX.width - (of === 'piece' ? 16 : 0), height: PX.height - 10 },
   )
 }
 const shows = computed(() =>
