@@ -92,3 +92,21 @@ def sew_corners(
         lengths=() if allowance is None else (("Allowance", allowance),),
         reads=(("Along each corner seam", form.mm("depth")),),
     )
+
+
+def close_cut_corners(
+    bag: Resolved, form: Form, layer: Layer, rank: int, *, needs: tuple[str, ...]
+) -> tuple[Step, ...]:
+    """Return the gate and the seam that close corners which have been cut out, first or after sewing."""
+    pull = "Pull each cut-out flat: side seam exactly on base seam, pinned there first."
+    return (
+        nested(layer, rank, needs=needs, say=pull),
+        sew_corners(
+            form,
+            layer,
+            rank + 5,
+            say="From raw edge to raw edge, twice over the middle.",
+            gives=f"{layer} body sewn",
+            allowance=bag.mm("allowances.corner"),
+        ),
+    )

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 
+from ambitus.core.grammar.base.reading import read_uncut
 from ambitus.core.read.cutlist import CutRow, Finding, ReadLayer
 from ambitus.core.sums import Sum, Term
 
@@ -40,23 +41,4 @@ def read(row: CutRow, allowances: Mapping[str, float], top: float) -> ReadLayer:
                 (("across gives", depth.total), ("up gives", by_up)),
             )
         )
-    flat = Sum(
-        "Flat opening",
-        (
-            Term("Panel width", row.width, "As cut."),
-            Term("Side seams", -2 * side, "Both sides are sewn.", times=2),
-        ),
-    )
-    width = Sum("Width of the face", (*flat.terms, Term("Depth", -depth.total, "Goes round the corner.")))
-    height = Sum(
-        "Height",
-        (
-            Term("Panel height", row.height, "As cut."),
-            Term("Base seam", -base, "Sewn to the other panel."),
-            Term("Top edge", -top, "What the top finish eats."),
-            Term("Half the depth", -depth.total / 2, "Lies under the bag."),
-        ),
-    )
-    return ReadLayer(
-        {"width": width, "height": height, "depth": depth, "flat_opening": flat}, tuple(findings)
-    )
+    return ReadLayer(read_uncut(row, allowances, top, depth).sizes, tuple(findings))

@@ -1,7 +1,7 @@
 """Sewing a boxed base whose corners were cut out first: sides, base, then the corners, seams nested."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.base.sewing import nested, sew_corners, sewn_layers, sides_and_base
+from ambitus.core.grammar.base.sewing import close_cut_corners, sewn_layers, sides_and_base
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
@@ -24,16 +24,5 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     for layer, rank in sewn_layers(bag):
         pressed = f"{layer} seams pressed"
         out += sides_and_base(bag, form, layer, rank, needs=("corners cut out",), gives=pressed)
-        pull = "Pull each cut-out flat: side seam exactly on base seam, pinned there first."
-        out.append(nested(layer, rank + 15, needs=(pressed,), say=pull))
-        out.append(
-            sew_corners(
-                form,
-                layer,
-                rank + 20,
-                say="From raw edge to raw edge, twice over the middle.",
-                gives=f"{layer} body sewn",
-                allowance=bag.mm("allowances.corner"),
-            )
-        )
+        out += close_cut_corners(bag, form, layer, rank + 15, needs=(pressed,))
     return tuple(out)

@@ -2,7 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.boxed_after.cut import square
-from ambitus.core.grammar.base.sewing import nested, sew_corners, sewn_layers, sides_and_base
+from ambitus.core.grammar.base.sewing import close_cut_corners, sewn_layers, sides_and_base
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
@@ -25,16 +25,5 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
                 lengths=(("Square, from the seams", square(bag, form).total),),
             )
         )
-        pull = "Pull each cut-out flat: side seam exactly on base seam, pinned there first."
-        out.append(nested(layer, rank + 15, needs=(f"{layer} corners cut out",), say=pull))
-        out.append(
-            sew_corners(
-                form,
-                layer,
-                rank + 20,
-                say="From raw edge to raw edge, twice over the middle.",
-                gives=f"{layer} body sewn",
-                allowance=bag.mm("allowances.corner"),
-            )
-        )
+        out += close_cut_corners(bag, form, layer, rank + 15, needs=(f"{layer} corners cut out",))
     return tuple(out)
