@@ -2,13 +2,23 @@
 
 import argparse
 import socket
+import sys
 from collections.abc import Sequence
 from pathlib import Path
 
 import uvicorn
 
 from ambitus.cli.demo_data import lay_out
-from ambitus.cli.on_files import check_file, draft_file, guarded, print_schema, read_file, steps_file
+from ambitus.cli.on_files import (
+    UNREADABLE,
+    check_file,
+    draft_file,
+    guarded,
+    print_schema,
+    read_file,
+    steps_file,
+)
+from ambitus.store.backup import NotABackup, back_up, put_back
 from ambitus.web.app import make_app
 
 _HOST = "127.0.0.1"
@@ -62,15 +72,42 @@ def _parser() -> argparse.ArgumentParser:
         one.add_argument("file", metavar=what.upper(), help="a JSON file, or - for standard input")
         one.add_argument("--json", action="store_true", help="all results, as JSON in mm")
         one.add_argument("--unit", choices=("mm", "cm", "in"), help="unit of the table (default: the plan's)")
+    for name, text in (
+        ("backup", "copy all plans to a new file, also while the product runs"),
+        ("restore", "make the plans of a backup the plans here; the old ones are kept beside them"),
+    ):
+        one = commands.add_parser(name, help=text)
+        one.add_argument("file", metavar="BACKUP", type=Path)
+        one.add_argument("--data", type=Path, default=Path("data"), help="folder that keeps the plans")
+        one.add_argument("--demo", action="store_true", help="the sample plans instead of your own")
     schema = commands.add_parser("schema", help="the JSON Schema of a file")
     schema.add_argument("of", choices=("spec", "cut-list"))
     return parser
 
 
+def _database(folder: Path, demo: bool) -> Path:
+    return folder / ("demo.sqlite" if demo else "ambitus.sqlite")
+
+
+def keep_safe(given: argparse.Namespace) -> int:
+    """Back up, or restore."""
+    database = _database(given.data, given.demo)
+    try:
+        if given.command == "backup":
+            print(f"{back_up(database, given.file)} plans copied to {given.file}.")
+            return 0
+        count, kept = put_back(given.file, database)
+    except NotABackup as bad:
+        print(f"{bad} Give a file that `ambitus backup` has made.", file=sys.stderr)
+        return UNREADABLE
+    print(f"{count} plans are back." + (f" What was there before is in {kept}." if kept else ""))
+    return 0
+
+
 def serve(given: argparse.Namespace) -> int:
     """Serve the screens until it is stopped."""
     demo = given.command == "demo"
-    app = make_app(given.data / ("demo.sqlite" if demo else "ambitus.sqlite"), given.dist)
+    app = make_app(_database(given.data, demo), given.dist)
     if demo:
         lay_out(app.state.plans)
     port = _free_port(given.port)
@@ -90,6 +127,8 @@ def main(arguments: Sequence[str] | None = None) -> int:
         return print_schema(given.of)
     if given.command in ON_FILES:
         return guarded(lambda: ON_FILES[given.command](given.file, given.unit, given.json))
+    if given.command in ("backup", "restore"):
+        return guarded(lambda: keep_safe(given))
     return serve(given)
 
 

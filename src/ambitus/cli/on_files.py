@@ -181,9 +181,7 @@ def guarded(work: Callable[[], int]) -> int:
             print(f"{p.field or 'file'}: {p.why} {p.fix}", file=sys.stderr)
         return UNREADABLE
     except OSError as missing:
-        print(
-            f"{missing.filename}: {missing.strerror}. Name a file, or - for standard input.", file=sys.stderr
-        )
+        print(f"{missing.filename}: {missing.strerror}. Name another file.", file=sys.stderr)
         return NO_FILE
     except UnicodeDecodeError:
         print("The file is not text. Give a JSON file in UTF-8.", file=sys.stderr)

@@ -1,20 +1,22 @@
 <script setup lang="ts">
 /** The Draft place: the sentence, the bag with its numbers, the pieces, and beside them sum and checks. */
-import { computed, inject, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, inject, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, fileOf, type Revision, type Unit } from '../../api/client'
+import { api, fileOf, type Unit } from '../../api/client'
 import { headerSlot } from '../../app/header'
 import { useKeys } from '../../app/keys'
 import { steppedScale } from '../../bag-drawing/scale'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import LengthField from '../../length-field/LengthField.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
-import SumOnPaper from '../../sum/SumOnPaper.vue'
 import { useUsual } from '../../usual/useUsual'
 import ChecksList from './ChecksList.vue'
 import MakingSentence from './MakingSentence.vue'
+import { opened as openedOf, type Opened } from './opened'
+import OpenSum from './OpenSum.vue'
 import PhraseTiles from './PhraseTiles.vue'
 import PiecesFlat from './PiecesFlat.vue'
+import PlanRevisions from './PlanRevisions.vue'
 import { usePlan } from './usePlan'
 import './beside.css'
 import './draft.css'
@@ -27,16 +29,14 @@ const at = usePlan()
 const { plan, drafted, unit, problems, keeping, trouble, left, changed, offline, waiting } = at
 
 const phrase = ref('')
-const opened = ref<{ piece: string; sum: string }>()
-const openedSeam = ref('')
-const revisions = shallowRef<Revision[]>()
+const opened = ref<Opened>()
+const historyShown = ref(false)
 const menu = ref(false)
 const sure = ref(false)
 const board = ref<HTMLElement>()
 const root = ref<HTMLElement>()
 const room = ref({ width: 800, height: 360 })
 const piecesRoom = ref({ width: 800, height: 132 })
-const focusedField = ref('')
 
 onMounted(async () => {
   header?.draftOf(props.id)
@@ -64,12 +64,10 @@ const scale = computed(() => {
   return box ? steppedScale({ width: box[2]!, height: box[3]! }, room.value) : 0.4
 })
 function onFocus(path: string) {
-  focusedField.value = path
   frozen.value = scale.value
   openSumOf(path)
 }
 function onBlur() {
-  focusedField.value = ''
   frozen.value = undefined
 }
 
@@ -79,23 +77,8 @@ function openSumOf(path: string) {
   const piece = drafted.value?.pieces.find((p) => p.layer === layer && key && key in p.sums)
   if (piece && key) show(piece.key, key)
 }
-function show(piece: string, sum: string) {
-  openedSeam.value = ''
-  opened.value = { piece, sum }
-}
-const openSeam = computed(() => drafted.value?.seams.find((s) => s.key === openedSeam.value))
-const openSum = computed(() => {
-  const pieces = drafted.value?.pieces ?? []
-  const piece = pieces.find((p) => p.key === opened.value?.piece) ?? pieces[0]
-  if (!piece) return undefined
-  const asked = opened.value?.sum ?? ''
-  // a mark's reading is asked for by its place: "mark 2/0"
-  const [mark, reading] = asked.startsWith('mark ') ? asked.slice(5).split('/').map(Number) : []
-  const read = piece.marks[mark ?? -1]?.readings[reading ?? -1]
-  if (read) return { piece, key: asked, sum: read.sum, total: 'Mark' }
-  const key = asked in piece.sums ? asked : Object.keys(piece.sums)[0]!
-  return { piece, key, sum: piece.sums[key]!, total: 'Cut' }
-})
+const show = (piece: string, sum: string) => (opened.value = { piece, sum })
+const openSum = computed(() => drafted.value && openedOf(drafted.value, opened.value))
 
 const findingsAt = (path: string) => drafted.value?.findings.filter((f) => f.where === path) ?? []
 const worst = (path: string) => findingsAt(path)[0]?.level
@@ -185,12 +168,12 @@ function toSheet() {
   if (keeping.value === 'keeping') window.setTimeout(go, 250)
   else go()
 }
-async function showHistory() {
+function showHistory() {
   menu.value = false
-  if (plan.value) revisions.value = await api.revisions(plan.value.id)
+  historyShown.value = true
 }
 async function restoreRevision(number: number) {
-  revisions.value = undefined
+  historyShown.value = false
   await at.act(() => api.restore(props.id, number))
 }
 async function copyPlan() {
@@ -226,8 +209,6 @@ useKeys(
   single,
   { undo: at.undo, redo: at.redo },
 )
-const when = (iso: string) =>
-  new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 </script>
 
 <template>
@@ -398,96 +379,11 @@ const when = (iso: string) =>
           <button type="button" class="quiet" @click="toSheet">Yes, make the sheet</button>
           <button type="button" class="quiet" @click="sure = false">Go back</button>
         </div>
-        <template v-if="openSeam">
-          <SumOnPaper
-            v-for="(chain, i) in openSeam.chains"
-            :key="i"
-            :sum="chain"
-            :unit="unit"
-            :about="i ? 'sewn to' : openSeam.label"
-            :waiting="waiting"
-            total="Measured"
-          />
-          <button type="button" class="quiet" @click="openedSeam = ''">Back to the piece</button>
-        </template>
-        <SumOnPaper
-          v-else-if="openSum"
-          :sum="openSum.sum"
-          :unit="unit"
-          :about="`${openSum.piece.letter} · ${openSum.piece.name}, ${openSum.piece.count} to cut`"
-          :waiting="waiting"
-          :total="openSum.total"
-        />
-        <section v-if="!openSeam && openSum?.piece.marks.some((m) => m.readings.length)" class="marks-of">
-          <h3>To mark on {{ openSum.piece.letter }}</h3>
-          <ul>
-            <template v-for="(m, i) in openSum.piece.marks" :key="i">
-              <li v-if="m.readings.length">
-                <span>{{ m.label }}</span>
-                <span v-for="(r, j) in m.readings" :key="j"
-                  >{{ r.label }}
-                  <button
-                    type="button"
-                    class="number-button small"
-                    :class="{ open: openSum.key === `mark ${i}/${j}` }"
-                    :aria-label="`${m.label} ${r.label} ${r.sum.plain} ${unit}, show the sum`"
-                    :data-mark="`${openSum.piece.key}/${i}/${j}`"
-                    @click="show(openSum.piece.key, `mark ${i}/${j}`)"
-                  >
-                    <ShownLength :text="r.sum.plain" /></button
-                ></span>
-                <small>{{ m.corner }}</small>
-              </li>
-            </template>
-          </ul>
-        </section>
-        <section class="read-back" :class="{ waiting }" aria-label="Read back">
-          <p>
-            Read back from the cut sizes:
-            <strong data-testid="read-back"><ShownLength :text="drafted.read.size" :unit="unit" /></strong>
-          </p>
-          <p v-if="drafted.read.strap"><ShownLength :text="drafted.read.strap" /></p>
-          <p class="hint"><ShownLength :text="drafted.read.rounding" /></p>
-          <details>
-            <summary>
-              Seams walked: {{ drafted.seams.every((s) => s.agrees) ? 'all agree' : 'some differ' }}
-            </summary>
-            <ul>
-              <li v-for="s in drafted.seams" :key="s.key">
-                <button type="button" class="quiet seam" :data-seam="s.key" @click="openedSeam = s.key">
-                  {{ s.label }}: <ShownLength :text="s.chains.map((c) => c.plain).join(' = ')" />
-                </button>
-              </li>
-            </ul>
-          </details>
-        </section>
+        <OpenSum :drafted="drafted" :opened="opened" :waiting="waiting" @open="show" />
         <ChecksList :findings="drafted.findings" @go="goTo" />
       </aside>
     </template>
 
-    <v-dialog :model-value="Boolean(revisions)" max-width="560" @update:model-value="revisions = undefined">
-      <v-card class="keys-sheet">
-        <h2>Revisions</h2>
-        <ol class="revisions">
-          <li v-for="r in revisions" :key="r.number">
-            <b>{{ r.number }}</b>
-            <span
-              ><ShownLength :text="r.cause" /><small>{{ when(r.saved_at) }}</small></span
-            >
-            <button
-              v-if="r.number !== plan?.head"
-              type="button"
-              class="quiet"
-              :aria-label="`Restore revision ${r.number}`"
-              @click="restoreRevision(r.number)"
-            >
-              Restore
-            </button>
-            <small v-else>now</small>
-          </li>
-        </ol>
-        <v-btn variant="outlined" @click="revisions = undefined">Close</v-btn>
-      </v-card>
-    </v-dialog>
+    <PlanRevisions v-model="historyShown" :plan="id" :head="plan?.head ?? 0" @restore="restoreRevision" />
   </div>
 </template>

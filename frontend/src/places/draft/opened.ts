@@ -1,0 +1,25 @@
+/** Which number is open: a dimension of a piece, or a reading of one of its marks ("mark 2/0"). */
+import type { Drafted, Piece, Sum } from '../../api/client'
+
+export interface Opened {
+  piece: string
+  sum: string
+}
+export interface OpenedSum {
+  piece: Piece
+  key: string
+  sum: Sum
+  /** what the last line of the sum is called */
+  total: 'Cut' | 'Mark'
+}
+
+/** Return the open sum; what is no longer there gives way to the first dimension of the first piece. */
+export function opened(drafted: Drafted, asked?: Opened): OpenedSum | undefined {
+  const piece = drafted.pieces.find((p) => p.key === asked?.piece) ?? drafted.pieces[0]
+  if (!piece) return undefined
+  const [mark, reading] = asked?.sum.startsWith('mark ') ? asked.sum.slice(5).split('/').map(Number) : []
+  const read = piece.marks[mark ?? -1]?.readings[reading ?? -1]
+  if (read) return { piece, key: asked!.sum, sum: read.sum, total: 'Mark' }
+  const key = asked && asked.sum in piece.sums ? asked.sum : Object.keys(piece.sums)[0]!
+  return { piece, key, sum: piece.sums[key]!, total: 'Cut' }
+}
