@@ -1,5 +1,7 @@
 """Nothing is lost: other tabs, a killed server, a closed browser."""
 
+from pathlib import Path
+
 import pytest
 from playwright.sync_api import BrowserContext
 
@@ -143,3 +145,15 @@ def test_my_usual_is_asked_once_and_used(screen: Screen) -> None:
     page.wait_for_selector(".sheet-place.Letter")
     screen.shelf()
     assert page.locator(".usual-panel").count() == 0
+
+
+def test_a_file_is_opened_from_the_shelf(screen: Screen, tmp_path: Path) -> None:
+    """What is wrong is listed; left out on request, the rest is a plan."""
+    file = tmp_path / "mine.json"
+    file.write_text('{"unit": "cm", "size": {"width": 350, "girth": 9}}')
+    page = screen.shelf().page
+    page.set_input_files("input[type=file]", file)
+    page.wait_for_selector(".file-problems")
+    assert "size.girth" in page.inner_text(".file-problems")
+    page.click("text=Leave these out and open the rest")
+    screen.shows(OUTER, "width", "49")

@@ -135,3 +135,38 @@ def test_the_sheet_says_its_revision_and_what_was_printed(client: TestClient) ->
     assert any("across the mouth, flat 460 mm" in r for r in sheet["sheet"]["readings"])
     assert len(sheet["sheet"]["steps"]) > 20
     assert client.post(f"{at}/revisions/9/printed").status_code == 404
+
+
+def test_a_plan_file_opens_again_as_the_plan_it_was(client: TestClient) -> None:
+    """Downloaded and opened: the same spec, the same name, a plan of its own."""
+    plan = _begin(client, width=333)["plan"]
+    file = client.get(f"/api/plans/{plan['id']}/revisions/1/plan.json").text
+    again = client.post("/api/plans/from-file", json={"text": file}).json()
+    assert (again["plan"]["name"], again["spec"]["size"]["width"]) == ("Tuba tote", 333)
+    assert again["plan"]["id"] != plan["id"]
+
+
+def test_what_is_wrong_in_a_file_is_told_and_the_rest_kept_only_when_asked(client: TestClient) -> None:
+    """Three wrong fields, all told; nothing is begun until it is asked for; then the rest is right."""
+    text = json.dumps(
+        {
+            "unit": "mm",
+            "size": {"width": 350, "girth": 9},
+            "base": {"kind": "sphere"},
+            "carry": [{"drop": "long"}],
+        }
+    )
+    refused = client.post("/api/plans/from-file", json={"text": text})
+    assert refused.status_code == 422
+    assert {p["field"] for p in refused.json()["problems"]} == {"size.girth", "base.kind", "carry.0.drop"}
+    assert client.get("/api/plans").json()["total"] == 0
+    kept = client.post("/api/plans/from-file", json={"text": text, "keep_right": True}).json()
+    assert (kept["spec"]["size"], kept["spec"]["base"], kept["spec"]["carry"]) == ({"width": 350}, {}, [{}])
+
+
+def test_a_file_that_breaks_off_or_is_newer_cannot_be_half_opened(client: TestClient) -> None:
+    """Even when asked to keep what is right."""
+    for text, code in (('{"unit": "mm", "si', "not-json"), ('{"version": 9}', "newer"), ("[]", "not-valid")):
+        got = client.post("/api/plans/from-file", json={"text": text, "keep_right": True})
+        assert (got.status_code, got.json()["problems"][0]["code"]) == (422, code)
+    assert client.get("/api/plans").json()["total"] == 0

@@ -67,6 +67,8 @@ export const api = {
   waysToBegin: () => ask<WayToBegin[]>('GET', '/begin'),
   begin: (preset: string) => ask<OpenPlan>('POST', '/plans', { preset }),
   beginFrom: (name: string, spec: Spec) => ask<OpenPlan>('POST', '/plans', { name, spec }),
+  beginFromFile: (text: string, keep_right: boolean) =>
+    ask<OpenPlan>('POST', '/plans/from-file', { text, keep_right }),
   open: (id: string) => ask<OpenPlan>('GET', plan(id)),
   save: (id: string, spec: Spec, base_revision: number, edit_id: string, cause: string) =>
     ask<Plan>('PUT', `${plan(id)}/spec`, { spec, base_revision, edit_id, cause }),

@@ -132,6 +132,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/from-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin a plan from a file
+         * @description Begin a plan from a spec or plan file. Everything wrong in it is told at once, field by field.
+         *
+         *     With ``keep_right`` those fields are left out, if what remains is a bag.
+         */
+        post: operations["from_file_api_plans_from_file_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{plan_id}": {
         parameters: {
             query?: never;
@@ -698,6 +720,24 @@ export interface components {
         HTTPValidationError: {
             /** Detail */
             detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * Incoming
+         * @description A file as text. ``keep_right`` leaves out what cannot be read, after that has been told.
+         * @example {
+         *       "text": "{\"unit\": \"cm\"}"
+         *     }
+         */
+        Incoming: {
+            /** Text */
+            text: string;
+            /** Name */
+            name?: string | null;
+            /**
+             * Keep Right
+             * @default false
+             */
+            keep_right?: boolean;
         };
         /**
          * MarkShape
@@ -1761,6 +1801,57 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Begin"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenPlan"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    from_file_api_plans_from_file_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Incoming"];
             };
         };
         responses: {

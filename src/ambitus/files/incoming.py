@@ -1,6 +1,7 @@
 """Files that come in: a spec, a plan file that holds one, a cut list. Wrong fields are told one by one."""
 
 import json
+from collections.abc import Iterable
 from typing import Any
 
 from pydantic import ValidationError
@@ -33,6 +34,32 @@ def _problem(error: Any) -> Problem:
     if kind == "missing":
         return Problem("missing", field, "", f"“{field}” is missing.", "Give it.")
     return Problem("not-valid", field, value, f"“{field}” is {value}.", f"{error['msg']}.")
+
+
+def name_in(text: str) -> str:
+    """Return the plan's name that a plan file carries, or nothing."""
+    name = _parsed(text).get("name")
+    return name.strip()[:120] if isinstance(name, str) else ""
+
+
+def without(text: str, fields: Iterable[str]) -> str:
+    """Return the file *text* without the fields at these paths, so that the rest can be read."""
+    data = _parsed(text)
+    spec = data["spec"] if data.get("ambitus") == "plan" and isinstance(data.get("spec"), dict) else data
+    for path in fields:
+        *parents, last = path.split(".")
+        at: Any = spec
+        for part in parents:
+            at = (
+                at[int(part)]
+                if isinstance(at, list) and part.isdigit() and int(part) < len(at)
+                else (at.get(part) if isinstance(at, dict) else None)
+            )
+        if isinstance(at, dict):
+            at.pop(last, None)
+        elif isinstance(at, list) and last.isdigit() and int(last) < len(at):
+            at[int(last)] = {}
+    return json.dumps(data)
 
 
 def spec_from(text: str) -> Spec:

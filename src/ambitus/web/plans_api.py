@@ -9,10 +9,12 @@ from fastapi import APIRouter, Depends, Query, Request, Response
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints, TypeAdapter
 
 from ambitus.core.lengths import Unit
+from ambitus.core.problems import SpecProblems
 from ambitus.core.shown.models import Sheet
 from ambitus.core.shown.sheet import sheet
 from ambitus.core.spec.model import Spec
 from ambitus.files.cut_list_csv import cut_list_csv
+from ambitus.files.incoming import name_in, spec_from, without
 from ambitus.store import Plan, Plans, Revision
 from ambitus.web.drafting import drafted, saved_from, spec_of
 from ambitus.web.problem import ProblemDetail
@@ -20,6 +22,8 @@ from ambitus.web.usual import Usual, new_spec
 
 router = APIRouter(prefix="/api/plans", tags=["plans"])
 
+#: problems that concern one field, which can be left out
+_LEAVE_OUT = {"unknown-field", "not-valid", "not-a-choice", "not-a-length", "too-small", "too-large"}
 Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
 _WRONG: dict[int | str, dict[str, Any]] = {
     404: {"model": ProblemDetail},
@@ -136,6 +140,41 @@ def begin(body: Begin, plans: Kept) -> OpenPlan:
     usual = Usual.model_validate(plans.kept("usual") or {})
     spec = body.spec or new_spec(usual, body.preset)
     plan = plans.begin(body.name or f"New {spec.preset}", saved_from(spec))
+    return _opened(plans, plan)
+
+
+class Incoming(BaseModel):
+    """A file as text. ``keep_right`` leaves out what cannot be read, after that has been told."""
+
+    model_config = ConfigDict(extra="forbid", json_schema_extra={"examples": [{"text": '{"unit": "cm"}'}]})
+    text: str = Field(max_length=500_000)
+    name: Name | None = None
+    keep_right: bool = False
+
+
+def _readable(text: str) -> Spec:
+    spec = spec_from(text)
+    drafted(spec)
+    return spec
+
+
+@router.post("/from-file", status_code=201, responses=_WRONG, summary="Begin a plan from a file")
+def from_file(body: Incoming, plans: Kept) -> OpenPlan:
+    """
+    Begin a plan from a spec or plan file. Everything wrong in it is told at once, field by field.
+
+    With ``keep_right`` those fields are left out, if what remains is a bag.
+    """
+    text = body.text
+    try:
+        spec = _readable(text)
+    except SpecProblems as bad:
+        fields = [p.field for p in bad.problems if p.code in _LEAVE_OUT]
+        if not body.keep_right or len(fields) < len(bad.problems):
+            raise
+        spec = _readable(without(text, fields))
+    name = body.name or name_in(text) or f"{spec.preset.capitalize()} from a file"
+    plan = plans.begin(name, saved_from(spec), "Opened from a file")
     return _opened(plans, plan)
 
 

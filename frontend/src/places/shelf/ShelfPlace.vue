@@ -6,6 +6,7 @@ import { api, type Plan, type Standing, type WayToBegin } from '../../api/client
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import { steppedScale } from '../../bag-drawing/scale'
 import ShownLength from '../../length-field/ShownLength.vue'
+import OpenFile from './OpenFile.vue'
 import UsualPanel from '../../usual/UsualPanel.vue'
 import { useUsual } from '../../usual/useUsual'
 import './shelf.css'
@@ -95,6 +96,7 @@ const asking = computed(() => usual.shown.value && !usual.shown.value.usual.aske
           <strong>{{ way.label }}</strong>
           <span>{{ way.help }}</span>
         </button>
+        <OpenFile />
         <button v-if="!asking" type="button" class="quiet" @click="usualShown = !usualShown">My usual</button>
       </div>
     </section>

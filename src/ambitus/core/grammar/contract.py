@@ -269,7 +269,7 @@ class Grammar:
         """Return every field path that some variant of this grammar has, kinds included."""
         found = self._paths.get(straps)
         if found is None:
-            paths = {f"{slot}.kind" for slot in SLOT_ROOTS}
+            paths = {f"{slot}.kind" for slot in SLOT_ROOTS if slot not in ("size", "carry")}
             carried = [f"carry.{i}" for i in range(straps)]
             paths |= {f"{item}.{slot}" for item in carried for slot in ("make", "attach")}
             for slot, variants in self.slots.items():

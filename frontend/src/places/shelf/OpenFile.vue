@@ -1,0 +1,76 @@
+<script setup lang="ts">
+/** Begin from a plan file. What is wrong in it is told field by field; what is right is kept only when asked. */
+import { ref, shallowRef } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, Refused, type Problem } from '../../api/client'
+
+const router = useRouter()
+const input = ref<HTMLInputElement>()
+const problems = shallowRef<readonly Problem[]>([])
+const trouble = ref('')
+const name = ref('')
+let text = ''
+
+async function choose(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  name.value = file.name
+  if (file.size > 500_000) {
+    problems.value = []
+    trouble.value = `${file.name} is ${Math.round(file.size / 1000)} kB, too large for a plan. Choose a plan file of Ambitus.`
+    return
+  }
+  text = await file.text()
+  await send(false)
+}
+async function send(keepRight: boolean) {
+  problems.value = []
+  trouble.value = ''
+  try {
+    const opened = await api.beginFromFile(text, keepRight)
+    await router.push({ name: 'draft', params: { id: opened.plan.id } })
+  } catch (cause) {
+    if (cause instanceof Refused) problems.value = cause.problems
+    else trouble.value = cause instanceof Error ? cause.message : String(cause)
+  } finally {
+    if (input.value) input.value.value = ''
+  }
+}
+function letGo() {
+  problems.value = []
+  trouble.value = ''
+}
+</script>
+
+<template>
+  <div class="open-file">
+    <label class="quiet file-label">
+      Open a file
+      <input
+        ref="input"
+        type="file"
+        accept=".json,application/json"
+        class="visually-hidden"
+        @change="choose"
+      />
+    </label>
+    <section v-if="problems.length || trouble" class="file-problems" role="alert">
+      <h2>{{ name }} cannot be opened as it is</h2>
+      <p v-if="trouble">{{ trouble }}</p>
+      <ul>
+        <li v-for="p in problems" :key="p.field + p.why">
+          <b>{{ p.field || 'the file' }}</b> {{ p.why }} {{ p.fix }}
+        </li>
+      </ul>
+      <button
+        v-if="problems.length && problems.every((p) => p.field)"
+        type="button"
+        class="quiet"
+        @click="send(true)"
+      >
+        Leave these out and open the rest
+      </button>
+      <button type="button" class="quiet" @click="letGo">Never mind</button>
+    </section>
+  </div>
+</template>
