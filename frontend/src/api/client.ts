@@ -47,6 +47,8 @@ async function ask<T>(method: string, path: string, body?: unknown): Promise<T> 
       method,
       headers: body === undefined ? {} : { 'content-type': 'application/json' },
       body: body === undefined ? undefined : JSON.stringify(body),
+      // a save goes on when the page is left
+      keepalive: method === 'PUT',
     })
   } catch (cause) {
     throw new Unreachable('The server does not answer.', { cause })

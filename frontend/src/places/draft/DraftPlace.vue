@@ -249,6 +249,9 @@ useKeys(
           <p v-if="left" class="notice" role="status">
             Not yet kept from last time:
             <b>{{ left.typed ? `${left.typed.label} ${left.typed.text}` : left.cause || 'an edit' }}</b>
+            <template v-if="plan && left.base < plan.head"
+              >, begun from revision {{ left.base }} (the plan is at {{ plan.head }} now)
+            </template>
             <button type="button" class="quiet" @click="at.useLeft">Use it</button>
             <button type="button" class="quiet" @click="at.dropLeft">Let it go</button>
           </p>
@@ -379,8 +382,10 @@ useKeys(
           <button type="button" class="quiet" @click="toSheet">Yes, make the sheet</button>
           <button type="button" class="quiet" @click="sure = false">Go back</button>
         </div>
+        <!-- a stop is said before anything else; the rest after the sum -->
+        <ChecksList v-if="stops.length" :findings="drafted.findings" @go="goTo" />
         <OpenSum :drafted="drafted" :opened="opened" :waiting="waiting" @open="show" />
-        <ChecksList :findings="drafted.findings" @go="goTo" />
+        <ChecksList v-if="!stops.length" :findings="drafted.findings" @go="goTo" />
       </aside>
     </template>
 

@@ -151,7 +151,8 @@ export function usePlan() {
     busy = true
     try {
       while (queue.length) {
-        const next = queue[0]!
+        // taken out of the line before it goes: what comes meanwhile is never added to an edit under way
+        const next = queue.shift()!
         const from = working ?? settled.value
         try {
           const got = await api.draft(from, [next], unit.value)
@@ -162,19 +163,28 @@ export function usePlan() {
           settleSoon()
         } catch (cause) {
           if (cause instanceof Unreachable) {
-            hold(queue[0] ?? next)
+            putBack(next)
+            hold(queue[0]!)
             fail(cause)
             return
           }
           if (!(cause instanceof Refused)) throw cause
           refuse(next, cause)
         }
-        if (queue[0] === next) queue.shift()
       }
       if (offline.value) await draftAgain(false)
     } finally {
       busy = false
     }
+  }
+
+  /** Put an edit that did not get through back at the head of the line. */
+  function putBack(first: Edit) {
+    const second = queue[0]
+    const same = second && pathOf(second) === pathOf(first) && second.kind === first.kind
+    if (!same) queue.unshift(first)
+    else if (second.kind === 'stepped' && first.kind === 'stepped')
+      queue[0] = { ...second, steps: first.steps + second.steps }
   }
 
   function refuse(edit: Edit, cause: Refused) {
@@ -385,6 +395,7 @@ export function usePlan() {
         plan.value = got
         keeping.value = got.put_away_at ? 'away' : unsaved ? keeping.value : 'kept'
         if (!got.put_away_at && unsaved) void send()
+        else if (!got.put_away_at && queue.length) void run()
       }
       trouble.value = ''
     } catch (cause) {

@@ -27,7 +27,7 @@ PLAIN = Variant(
     phrase=Phrase(
         "seams",
         "Seams and allowances",
-        ", sewn with ",
+        ", ",
         _says,
         fields=(
             "allowances.general",

@@ -35,7 +35,7 @@ BOXED = Base(
         label="Base",
         before="with a ",
         says=lambda bag, view, prefix: (
-            "boxed base" + (" measured flat" if bag.choice("base.width_means") == "flat" else "")
+            "boxed base" + (" read flat" if bag.choice("base.width_means") == "flat" else "")
         ),
         choices=("base.kind", "base.width_means"),
     ),

@@ -1,0 +1,115 @@
+"""Reading cut lists back: every base by hand, and what a wrong list says."""
+
+from typing import Any
+
+import pytest
+
+from ambitus.core.draft import readers
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.problems import SpecProblems
+from ambitus.core.read.back import read_back
+from ambitus.core.read.cutlist import CutList, ReadBag
+from bags import drafted, tote
+
+ALLOWANCES = {"side": 12, "base": 9, "corner": 7, "top": 15}
+
+
+def _list(base: str, row: dict[str, Any], **more: Any) -> dict[str, Any]:
+    outer = {"role": "outer", "count": 2, **row}
+    return {"base": base, "top": "turned_through", "allowances": ALLOWANCES, "rows": [outer], **more}
+
+
+def _read(data: dict[str, Any]) -> ReadBag:
+    return read_back(CutList.model_validate(data), readers(GRAMMAR))
+
+
+def _sizes(data: dict[str, Any]) -> dict[str, float]:
+    return {key: s.total for key, s in _read(data).sizes.items()}
+
+
+#: (base, row) -> width, height, depth, flat opening; worked by hand with the allowances above
+BY_HAND = [
+    # depth 2 (65 − 12 + 7) = 120; flat 484 − 24 = 460; height 364 − 9 − 15 − 60 = 280
+    ("boxed", {"width": 484, "height": 364, "cut_out": {"across": 65, "up": 62}}, (340, 280, 120, 460)),
+    # depth 2 (53 + 7) = 120
+    ("boxed_after", {"width": 484, "height": 364, "corner": 53}, (340, 280, 120, 460)),
+    # depth 2 · 60
+    ("boxed_pinched", {"width": 484, "height": 364, "corner": 60}, (340, 280, 120, 460)),
+    ("seamed", {"width": 484, "height": 364}, (460, 340, None, 460)),
+]
+
+
+@pytest.mark.parametrize(("base", "row", "wanted"), BY_HAND, ids=[b for b, *_ in BY_HAND])
+def test_a_bag_from_its_cuts(base: str, row: dict[str, Any], wanted: tuple[float | None, ...]) -> None:
+    """Each base by its own arithmetic."""
+    names = ("width", "height", "depth", "flat_opening")
+    expected = {name: mm for name, mm in zip(names, wanted, strict=True) if mm is not None}
+    assert _sizes(_list(base, row)) == expected
+
+
+def test_every_base_is_here() -> None:
+    """A new base brings its row."""
+    assert {base for base, *_ in BY_HAND} == set(GRAMMAR.slots["base"])
+
+
+@pytest.mark.parametrize(("base", "row", "wanted"), BY_HAND, ids=[b for b, *_ in BY_HAND])
+def test_the_draft_of_that_bag_cuts_the_same(
+    base: str, row: dict[str, Any], wanted: tuple[float, ...]
+) -> None:
+    """The other direction, from the same hand-worked figures."""
+    width, height, depth, _ = wanted
+    size = {"width": width, "height": height, **({"depth": depth} if depth is not None else {})}
+    spec = {"unit": "mm", "size": size, "base": {"kind": base}, "allowances": ALLOWANCES}
+    outer = drafted(spec).cut_list.rows[0].model_dump(exclude_none=True)
+    assert outer == {"role": "outer", "count": 2, **row}
+
+
+def test_lengths_in_a_cut_list_may_carry_their_units() -> None:
+    """Millimetres as numbers, anything else as texts: the same bag."""
+    data = _list("seamed", {"width": "48.4 cm", "height": "364 mm"})
+    data["allowances"] = {"side": "1.2 cm", "base": 9, "top": "15 mm"}
+    assert _sizes(data) == {"width": 460, "height": 340, "flat_opening": 460}
+
+
+@pytest.mark.parametrize(
+    ("change", "field", "says"),
+    [
+        ({"base": "spherical"}, "base", "not one of ours"),
+        ({"top": "open"}, "top", "not one of ours"),
+        ({"rows": []}, "rows", "no row for the outer"),
+        ({"allowances": {"base": 9, "corner": 7, "top": 15}}, "allowances.side", "not given"),
+        ({"allowances": {"side": 12, "base": 9, "corner": 7}}, "allowances.top", "not given"),
+    ],
+)
+def test_what_is_missing_is_asked_for_by_name(change: dict[str, Any], field: str, says: str) -> None:
+    """The field, the reason and what would be right."""
+    with pytest.raises(SpecProblems) as caught:
+        _read({**_list("boxed", BY_HAND[0][1]), **change})
+    problem = caught.value.problems[0]
+    assert problem.field == field
+    assert says in problem.why
+    assert problem.fix
+
+
+@pytest.mark.parametrize("base", ["boxed", "boxed_after", "boxed_pinched"])
+def test_a_corner_that_is_not_told_is_a_stop(base: str) -> None:
+    """Without it there is no depth to read."""
+    found = _read(_list(base, {"width": 484, "height": 364})).findings
+    assert [f.level for f in found] == ["stop"]
+    assert "Give" in found[0].fix
+
+
+def test_a_strap_that_no_hand_enters_has_no_drop() -> None:
+    """It is read all the same."""
+    strap = {"count": 2, "length": 230, "width": 100, "make": "four_fold", "attach": "in_seam"}
+    data = _list("boxed", BY_HAND[0][1], straps=[{**strap, "past": 25, "gap": 200, "hold": 60}])
+    (read,) = _read(data).straps
+    assert (read.width, read.visible, read.drop) == (25, 150, None)
+
+
+def test_reading_never_changes_its_list() -> None:
+    """The same list reads the same twice."""
+    made = drafted(tote(depth=97, grid={"step": 5})).cut_list
+    before = made.model_dump()
+    assert read_back(made, readers(GRAMMAR)) == read_back(made, readers(GRAMMAR))
+    assert made.model_dump() == before

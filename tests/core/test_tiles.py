@@ -1,0 +1,98 @@
+"""Tiles: this bag redrafted with each choice, told before it is made."""
+
+from typing import Any
+
+import pytest
+
+from ambitus.core.draft import draft
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.lengths import View
+from ambitus.core.problems import SpecProblems
+from ambitus.core.shown.models import Tile, Tiles
+from ambitus.core.shown.present import size_line
+from ambitus.core.shown.tiles import tiles
+from ambitus.core.spec.edit import PickedEdit, apply_edit
+from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolve import resolve
+from ambitus.library import shipped
+from bags import tote
+
+PHRASES = ["cloth", "base", "top", "interfacing", "strap.0", "seams", "grid"]
+
+
+def _tiles(phrase: str, **spec: Any) -> Tiles:
+    return tiles(Spec.model_validate(tote(**spec)), phrase, "mm", GRAMMAR, shipped())
+
+
+def _picked(tile: Tile, **spec: Any) -> Any:
+    edit = PickedEdit(path=tile.edit.path, value=tile.edit.value)
+    changed = apply_edit(Spec.model_validate(tote(**spec)), edit, "mm", GRAMMAR, shipped())
+    return draft(resolve(changed, GRAMMAR, shipped()))
+
+
+@pytest.mark.parametrize("phrase", PHRASES)
+def test_a_tile_keeps_its_promise(phrase: str) -> None:
+    """The size, the changes and the checks that a tile tells are those of the bag after picking it."""
+    now = draft(resolve(Spec.model_validate(tote()), GRAMMAR, shipped()))
+    known = {f.rule.id for f in now.findings}
+    for group in _tiles(phrase).groups:
+        for tile in group.tiles:
+            after = _picked(tile)
+            view = View("mm", after.bag.unit)
+            assert tile.size in {f"{p.name} {size_line(p, view)}" for p in after.pieces}
+            new = {f.rule.title for f in after.findings if f.rule.id not in known and f.rule.level != "note"}
+            assert set(tile.brings) == new
+            assert bool(tile.changes) == (not tile.chosen and _differs(now, after))
+
+
+def _differs(now: Any, after: Any) -> bool:
+    def told(made: Any) -> dict[str, str]:
+        return {p.key: size_line(p, View("mm", now.bag.unit)) for p in made.pieces}
+
+    return told(now) != told(after)
+
+
+@pytest.mark.parametrize("phrase", PHRASES)
+def test_one_tile_is_chosen_in_each_group(phrase: str) -> None:
+    """The one that the bag has."""
+    for group in _tiles(phrase).groups:
+        assert [t.chosen for t in group.tiles].count(True) == 1
+
+
+def test_a_tile_warns_before_it_is_picked() -> None:
+    """Calico under straps is weak; a fleece kept full size fills the seams."""
+    by_key = {t.key: t for g in _tiles("cloth").groups for t in g.tiles if g.path == "cloth.outer"}
+    assert by_key["calico"].brings == ("A light cloth for a bag that carries",)
+    assert by_key["denim"].brings == ()
+    fleece = {"kind": "kept_out", "material": "fusible_fleece"}
+    full = next(
+        t for g in _tiles("interfacing", interfacing=fleece).groups for t in g.tiles if t.key == "full"
+    )
+    assert "Fleece or foam in the seams" in full.brings
+
+
+def test_the_fields_under_a_phrase_are_fields_of_the_bag() -> None:
+    """Trim only where corners are pinched; inset only where there is one."""
+    assert _tiles("base", base={"kind": "boxed_pinched"}).fields == ("base.trim",)
+    assert _tiles("base").fields == ()
+    assert _tiles("interfacing", interfacing={"kind": "inset"}).fields == ("interfacing.inset",)
+    assert _tiles("interfacing").fields == ()
+
+
+@pytest.mark.parametrize("phrase", ["pocket", "strap.1", "", "base.0.kind"])
+def test_a_phrase_that_the_bag_does_not_have_is_refused(phrase: str) -> None:
+    """By name, with what would be right."""
+    with pytest.raises(SpecProblems) as caught:
+        _tiles(phrase)
+    assert caught.value.problems[0].field == "phrase"
+
+
+def test_cutting_again_on_the_other_unit_set_shows_before_and_after() -> None:
+    """The chosen sizes stay; the grid, and the defaults that come in pairs, are the other set's."""
+    lives = next(g for g in _tiles("grid").groups if g.path == "unit")
+    inch = next(t for t in lives.tiles if t.key == "in")
+    assert inch.changes
+    made = _picked(inch)
+    assert made.bag.mm("size.width") == 340
+    assert made.bag.grid.step == 3.175
+    assert made.bag.mm("allowances.general") == 9.525
