@@ -44,7 +44,8 @@ def test_each_number_on_the_picture_changes_its_own_field() -> None:
     by_length = {d.path for d in picture(drafted(tote(carry=[{"measure": "length"}]))).dimensions}
     assert by_length == {"size.width", "size.height", "size.depth", "carry.0.length"}
     flat = picture(drafted(tote(width=460, base={"width_means": "flat"})))
-    assert next(d.label for d in flat.dimensions if d.path == "size.width") == "wide, laid flat"
+    wide = next(d for d in flat.dimensions if d.path == "size.width")
+    assert (wide.label, wide.shows) == ("wide, laid flat", "flat_opening")
 
 
 def test_the_drop_is_drawn_as_long_as_it_is() -> None:

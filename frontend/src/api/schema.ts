@@ -481,6 +481,8 @@ export interface components {
             path: string;
             /** Label */
             label: string;
+            /** Shows */
+            shows: string;
             /** D */
             d: string;
             /** X */

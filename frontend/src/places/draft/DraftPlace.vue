@@ -85,12 +85,8 @@ const worst = (path: string) => findingsAt(path)[0]?.level
 const marks = { stop: '■', warn: '▲', note: '●' } as const
 /** The sizes that are not numbers on the drawing, and those that the grid moved. */
 const ownNames = computed(() => {
-  const drawn = new Set(drafted.value?.standing.dimensions.map((d) => d.path.split('.').at(-1)))
-  return (
-    drafted.value?.dimensions.filter(
-      (d) => d.asked !== d.comes_out || !drawn.has(d.key.replace('strap_', '')),
-    ) ?? []
-  )
+  const drawn = new Set(drafted.value?.standing.dimensions.map((d) => d.shows))
+  return drafted.value?.dimensions.filter((d) => d.asked !== d.comes_out || !drawn.has(d.key)) ?? []
 })
 const stops = computed(() => drafted.value?.findings.filter((f) => f.level === 'stop') ?? [])
 

@@ -33,6 +33,8 @@ class DimensionLine:
 
     path: str
     label: str
+    #: the named size that its number is
+    shows: str
     d: str
     x: float
     y: float
@@ -181,12 +183,20 @@ def _with_dimensions(
         x, high = right + gap, edge - hang.drop
         if hang.prefix in by_drop:
             way, middle = _ticked((x, edge), (x, high), gap * 0.44), (edge + high) / 2
-            lines.append(DimensionLine(f"{hang.prefix}.drop", "drop", way, x + gap * 0.5, middle, "start"))
+            lines.append(
+                DimensionLine(
+                    f"{hang.prefix}.drop", "drop", "strap_drop", way, x + gap * 0.5, middle, "start"
+                )
+            )
         else:
             # a length along the strap has no straight line of its own: a leader from its top
             leader = path([((left + right) / 2, high), (x, high)])
             say = "strap, visible"
-            lines.append(DimensionLine(f"{hang.prefix}.length", say, leader, x + gap * 0.5, high, "start"))
+            lines.append(
+                DimensionLine(
+                    f"{hang.prefix}.length", say, "strap_visible", leader, x + gap * 0.5, high, "start"
+                )
+            )
     box = (left - gap * 2, y0 - gap * 0.4, (right - left) + gap * 4, (y1 - y0) + gap * 2)
     return Standing(box, tuple(shapes), tuple(lines))
 
@@ -198,14 +208,20 @@ def _size_line(line: SizeLine, gap: float, left: float) -> DimensionLine:
     if line.a[2] != line.b[2]:
         a, b = (left - gap, ay), (left - gap, by)
         return DimensionLine(
-            field, line.label, _ticked(a, b, gap * 0.44), left - gap * 1.5, (ay + by) / 2, "end"
+            field, line.label, line.shows, _ticked(a, b, gap * 0.44), left - gap * 1.5, (ay + by) / 2, "end"
         )
     if line.a[1] == line.b[1]:
         below = gap + max(0.0, ay)
         a, b = (ax, below), (bx, below)
         return DimensionLine(
-            field, line.label, _ticked(a, b, gap * 0.44), (ax + bx) / 2, below + gap * 0.5, "middle"
+            field,
+            line.label,
+            line.shows,
+            _ticked(a, b, gap * 0.44),
+            (ax + bx) / 2,
+            below + gap * 0.5,
+            "middle",
         )
     a, b = (ax + gap * 0.8, ay + gap * 0.6), (bx + gap * 0.8, by + gap * 0.6)
     at = ((a[0] + b[0]) / 2 + gap * 0.9, (a[1] + b[1]) / 2 + gap * 0.5)
-    return DimensionLine(field, line.label, _ticked(a, b, gap * 0.44), *at, "start")
+    return DimensionLine(field, line.label, line.shows, _ticked(a, b, gap * 0.44), *at, "start")

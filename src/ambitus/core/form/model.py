@@ -105,6 +105,8 @@ class SizeLine:
 
     size: str
     label: str
+    #: the dimension that its number is
+    shows: str
     a: tuple[float, float, float]
     b: tuple[float, float, float]
 

@@ -132,6 +132,7 @@ def boxed_form(
     """Return the form of a boxed bag of *size* (face width, height, depth) as they come out."""
     width, height, depth = size
     flat = bag.choice("base.width_means") == "flat"
+    wide = ("wide, laid flat", "flat_opening") if flat else ("wide", "width")
     return Form(
         dimensions=boxed_dimensions(bag, width, height, depth),
         faces=faces,
@@ -143,9 +144,9 @@ def boxed_form(
         standing_seams=(0.0, 0.5),
         front_starts=0.0,
         lines=(
-            SizeLine("width", "wide, laid flat" if flat else "wide", (0, 0, 0), (width, 0, 0)),
-            SizeLine("height", "high", (0, 0, 0), (0, 0, height)),
-            SizeLine("depth", "deep", (width, 0, 0), (width, depth, 0)),
+            SizeLine("width", *wide, (0, 0, 0), (width, 0, 0)),
+            SizeLine("height", "high", "height", (0, 0, 0), (0, 0, height)),
+            SizeLine("depth", "deep", "depth", (width, 0, 0), (width, depth, 0)),
         ),
         corner=corner,
     )
