@@ -91,19 +91,20 @@ def python(wanted: str) -> None:
         shutil.rmtree(STAMPS, ignore_errors=True)
         run(sys.executable, "-m", "venv", VENV)
     lock = ROOT / "requirements" / f"{wanted}.txt"
-    mark = fingerprint([lock, ROOT / "pyproject.toml"], sys.version)
-    if fresh(
-        "python-dev", fingerprint([ROOT / "requirements/dev.txt", ROOT / "pyproject.toml"], sys.version)
-    ):
-        return  # the development packages hold the product's own
-    if fresh(f"python-{wanted}", mark):
+
+    def mark(name: str) -> str:
+        files = [ROOT / "requirements" / f"{part}.txt" for part in (name, "build")]
+        return fingerprint([*files, ROOT / "pyproject.toml"], sys.version)
+
+    # the development packages hold the product's own
+    if fresh("python-dev", mark("dev")) or fresh(f"python-{wanted}", mark(wanted)):
         return
     say(f"installing Python packages ({wanted})")
     pip = [PYTHON, "-m", "pip", "install", "-q", "--disable-pip-version-check"]
     run(*pip, "-r", lock)
     run(*pip, "-r", ROOT / "requirements" / "build.txt")
     run(*pip, "--no-deps", "--no-build-isolation", "-e", ".")
-    stamp(f"python-{wanted}", mark)
+    stamp(f"python-{wanted}", mark(wanted))
 
 
 def _version(node: str) -> tuple[int, ...]:
