@@ -1,6 +1,7 @@
 """The variant contract, proved: a base that exists only here gets everything with no other edit."""
 
 from collections.abc import Mapping
+from dataclasses import replace
 from typing import Any
 
 from hypothesis import given, settings
@@ -11,7 +12,7 @@ from ambitus.core.grammar.contract import Base, Finishes, Param, Phrase
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import View, paired, snap
 from ambitus.core.read.cutlist import CutRow, ReadLayer
-from ambitus.core.shown.present import fields, picture, present, sentence
+from ambitus.core.shown.present import fields, finding, picture, present, sentence
 from ambitus.core.shown.sheet import sheet
 from ambitus.core.shown.tiles import tiles
 from ambitus.core.spec.model import Spec
@@ -178,3 +179,15 @@ def test_its_steps_are_sorted_among_the_others_and_printed() -> None:
     page = sheet(made, "mm")
     assert any(s.title == "Sew the outer round three sides" for s in page.steps)
     assert any("across the mouth, flat 300 mm" in r for r in page.readings)
+
+
+def test_what_it_needs_of_its_neighbours_is_a_stop_where_they_do_not_give_it() -> None:
+    """The reason is the variant's own; the bag is drafted all the same."""
+    picky = replace(ENVELOPE, needs=lambda bag: "" if bag.bag.interfacing.cuts else "it wants interfacing")
+    grammar = GRAMMAR.with_variant(picky)
+    assert [f.rule.id for f in drafted(GIVEN, grammar).findings] == []
+    made = drafted({**GIVEN, "interfacing": {"kind": "none"}}, grammar)
+    (found,) = made.findings
+    assert (found.rule.id, found.rule.level, found.fired.where) == ("parts-do-not-fit", "stop", "base.kind")
+    assert "it wants interfacing" in finding(found, CM).say
+    assert made.piece("outer").size("width") == 320

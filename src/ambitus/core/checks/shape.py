@@ -22,6 +22,22 @@ def _depth(draft: "Draft") -> float | None:
 
 
 @check(
+    "parts-do-not-fit",
+    "stop",
+    "Two parts of the bag do not go together",
+    "a variant's own needs are not met by its neighbours",
+    "Some tops, bases and straps ask for one another.",
+)
+def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
+    for prefix, variant in draft.bag.bag.with_prefix:
+        reason = variant.needs(draft.bag)
+        if reason:
+            slot = variant.slot if prefix.startswith("carry") else "kind"
+            words = {"what": variant.label, "reason": reason}
+            yield fired(f"{prefix}.{slot}", "{what}: {reason}.", "Choose another for one of the two.", words)
+
+
+@check(
     "depth-under-corner",
     "stop",
     "Too shallow for its corner seam",

@@ -8,7 +8,6 @@ from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
 _RANKS: dict[Layer, int] = {"outer": 400, "lining": 500}
-_STITCH = "Straight stitch 2.5, standard foot. Secure both ends."
 
 
 def sewn_layers(bag: Resolved) -> Iterator[tuple[Layer, int]]:
@@ -20,6 +19,11 @@ def _gap(bag: Resolved, layer: Layer, seam: str) -> str:
     where = bag.values.get("top.gap_in")
     here = layer == "lining" and where is not None and where.value == seam
     return " Leave the turning gap open." if here else ""
+
+
+def _stitch(bag: Resolved, layer: Layer) -> str:
+    cloth = bag.cloth(layer)
+    return f"Straight stitch {cloth.stitch:g}, standard foot, {cloth.needle}. Secure both ends."
 
 
 def sides_and_base(
@@ -36,7 +40,7 @@ def sides_and_base(
             rank=rank,
             needs=ready,
             gives=(f"{layer} sides sewn",),
-            settings=_STITCH,
+            settings=_stitch(bag, layer),
             lengths=(("Allowance", bag.mm("allowances.side")),),
             reads=(("Across the mouth, flat", form.mm("flat_opening")),),
         ),
@@ -47,7 +51,7 @@ def sides_and_base(
             rank=rank + 5,
             needs=ready,
             gives=(f"{layer} base sewn",),
-            settings=_STITCH,
+            settings=_stitch(bag, layer),
             lengths=(("Allowance", bag.mm("allowances.base")),),
         ),
         Step(
