@@ -18,7 +18,7 @@ void usual.load()
 const keysShown = ref(false)
 const bare = computed(() => Boolean(route.meta.bare))
 const last = ref('')
-provide(headerSlot, { draftOf: (id: string) => (last.value = id), showKeys: () => (keysShown.value = true) })
+provide(headerSlot, { draftOf: (id: string) => (last.value = id) })
 
 useKeys(
   { '?': () => (keysShown.value = true), s: () => void router.push('/') },

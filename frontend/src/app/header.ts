@@ -4,6 +4,5 @@ import type { InjectionKey } from 'vue'
 export interface Header {
   /** the plan that the Draft link goes back to */
   draftOf(id: string): void
-  showKeys(): void
 }
 export const headerSlot: InjectionKey<Header> = Symbol('header')

@@ -117,6 +117,10 @@ def _out(plan: Plan) -> PlanOut:
     return PlanOut(**asdict(plan))
 
 
+def _told(revision: Revision) -> RevisionOut:
+    return RevisionOut(**{k: getattr(revision, k) for k in RevisionOut.model_fields})
+
+
 def _opened(plans: Plans, plan: Plan) -> OpenPlan:
     revision = plans.revision(plan.id)
     return OpenPlan(plan=_out(plan), spec=spec_of(revision), rules_version=revision.rules_version)
@@ -218,9 +222,7 @@ def take_back(plan_id: str, plans: Kept) -> PlanOut:
 @router.get("/{plan_id}/revisions", responses=_WRONG, summary="A plan's revisions")
 def revisions(plan_id: str, plans: Kept) -> list[RevisionOut]:
     """Return the plan's revisions, newest first."""
-    return [
-        RevisionOut(**{k: getattr(r, k) for k in RevisionOut.model_fields}) for r in plans.revisions(plan_id)
-    ]
+    return [_told(r) for r in plans.revisions(plan_id)]
 
 
 @router.post("/{plan_id}/revisions/{number}/restore", responses=_WRONG, summary="Restore a revision")
@@ -269,7 +271,7 @@ def cut_sheet(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) 
     """Return everything the printed cut sheet shows."""
     plan, revision, made = _sheet(plans, plan_id, number, unit)
     usual = Usual.model_validate(plans.kept("usual") or {})
-    told = RevisionOut(**{k: getattr(revision, k) for k in RevisionOut.model_fields})
+    told = _told(revision)
     return SheetOut(plan=_out(plan), revision=told, paper=usual.paper, sheet=made)
 
 

@@ -113,11 +113,12 @@ export function usePlan() {
     void draftAgain(false)
   }
 
-  /** Draft the settled spec again, for another unit or another spec. */
+  /** Draft what is on screen again, for another unit or another spec. */
   async function draftAgain(noting = true) {
-    if (!settled.value) return
+    const spec = working ?? settled.value
+    if (!spec) return
     try {
-      show(await api.draft(settled.value, [], unit.value), noting)
+      show(await api.draft(spec, [], unit.value), noting)
       offline.value = false
     } catch (cause) {
       fail(cause)
@@ -338,16 +339,7 @@ export function usePlan() {
     if (next === unit.value) return
     settle()
     unit.value = next
-    void reshow()
-  }
-  async function reshow() {
-    const spec = working ?? settled.value
-    if (!spec) return
-    try {
-      show(await api.draft(spec, [], unit.value), false)
-    } catch (cause) {
-      fail(cause)
-    }
+    void draftAgain(false)
   }
 
   /** Use what an earlier visit left unsent. */

@@ -7,7 +7,7 @@ from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.contract import Finishes, Layer
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import Sum, Term, grid_term
+from ambitus.core.sums import Sum, Term, to_grid
 
 LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ"
 
@@ -127,18 +127,10 @@ def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
     if bag.bag.interfacing.cuts:
         # lines the strap's own rounding has already paid for are not rounded again
         short = hang.item.attach.core_short(bag, hang.prefix)
-        plain = Sum(
-            "How long to cut it",
-            (
-                Term("Strap, as cut", hang.length.total, "The core follows its strap."),
-                *(Term(t.label, 2 * t.mm, t.why, t.source, 2) for t in short),
-            ),
-        )
-        rest = bag.grid.fit(plain.total) - plain.total
-        core_length = Sum(plain.label, (*plain.terms, *grid_term(rest)))
-        core_terms = hang.item.make.core_width(bag, hang.prefix)
-        total = sum(t.mm for t in core_terms)
-        core_width = Sum("How wide to cut it", (*core_terms, *grid_term(bag.grid.fit(total) - total)))
+        follows = Term("Strap, as cut", hang.length.total, "The core follows its strap.")
+        shortened = [Term(t.label, 2 * t.mm, t.why, t.source, 2) for t in short]
+        core_length = to_grid("How long to cut it", (follows, *shortened), bag.grid)
+        core_width = to_grid("How wide to cut it", hang.item.make.core_width(bag, hang.prefix), bag.grid)
         core_ends = (core_length.total - hang.finished_visible) / 2
         out.append(_strip(hang, "strap core", "Strap core", bag, core_length, core_width, core_ends))
     return out

@@ -12,7 +12,8 @@ from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, gathered, to_grid
 
 
-def _hold(bag: Resolved, prefix: str) -> float:
+def hold_of(bag: Resolved, prefix: str) -> float:
+    """Return the flat width of the hand or shoulder that carries the strap."""
     return paired(60 if bag.choice(f"{prefix}.held") == "hand" else 110).mm(bag.unit)
 
 
@@ -115,11 +116,6 @@ class Hang:
     #: None where no hand can enter
     drop: float | None
     asked_drop: float | None
-
-
-def hold_of(bag: Resolved, prefix: str) -> float:
-    """Return the flat width of the hand or shoulder that carries the strap."""
-    return _hold(bag, prefix)
 
 
 def gap_of(bag: Resolved, prefix: str, form: Form) -> float:
