@@ -1,5 +1,6 @@
 """The recipe: resolved spec → form → cut → pieces, seams walked, read back, checks, steps."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import cache, cached_property
 
@@ -8,7 +9,7 @@ from ambitus.core.cut.listing import cut_list_of
 from ambitus.core.cut.pieces import cut_pieces, finishes_for
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.grammar.carry.strap import Hang, hang
-from ambitus.core.grammar.contract import Bag, Grammar
+from ambitus.core.grammar.contract import SHORTER, Bag, Grammar, Layer
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
 from ambitus.core.spec.resolved import Resolved
@@ -25,10 +26,16 @@ class Draft:
     """A bag worked out. Everything in it follows from ``bag``."""
 
     bag: Resolved
-    form: Form
+    #: the form of every sewn layer; the outer's is the bag
+    forms: Mapping[Layer, Form]
     hangs: tuple[Hang, ...]
     pieces: tuple[Piece, ...]
     seams: tuple[Seam, ...]
+
+    @property
+    def form(self) -> Form:
+        """The bag in seam lines, as its outer makes it."""
+        return self.forms["outer"]
 
     @cached_property
     def walked(self) -> tuple[WalkedSeam, ...]:
@@ -38,7 +45,7 @@ class Draft:
     @cached_property
     def cut_list(self) -> CutList:
         """What is to be cut, as a cut list."""
-        return cut_list_of(self.bag, self.form, self.hangs, self.pieces)
+        return cut_list_of(self.bag, self.forms, self.hangs, self.pieces)
 
     @cached_property
     def read(self) -> ReadBag:
@@ -66,6 +73,7 @@ def readers(grammar: Grammar) -> Readers:
     return Readers(
         base={k: v.read for k, v in slots["base"].items()},
         top={k: v.read for k, v in slots["top"].items()},
+        seams={k: v.read for k, v in slots["seams"].items()},
         make={k: v.read_width for k, v in slots["make"].items()},
         attach={k: v.read_tail for k, v in slots["attach"].items()},
     )
@@ -73,9 +81,11 @@ def readers(grammar: Grammar) -> Readers:
 
 def readers_of(bag: Bag) -> Readers:
     """Return how the variants of one bag are read back."""
+    seams = (bag.plain, bag.seams, *bag.seams_by_class.values())
     return Readers(
         base={bag.base.kind: bag.base.read},
         top={bag.top.kind: bag.top.read},
+        seams={kind.kind: kind.read for kind in seams},
         make={s.make.kind: s.make.read_width for s in bag.carry},
         attach={s.attach.kind: s.attach.read_tail for s in bag.carry},
     )
@@ -105,8 +115,13 @@ def draft(bag: Resolved) -> Draft:
     Whatever its numbers are, as long as they are finite, a bag is drafted: what cannot be sewn is said
     by a check of level ``stop``, never by an empty answer.
     """
-    form = bag.bag.base.form(bag, finishes_for(bag, "outer"))
+    forms: dict[Layer, Form] = {}
+    for layer in bag.bag.top.layers:
+        finishes = finishes_for(bag, layer)
+        # a lining cut alike is the same form
+        like = forms.get("outer") if not finishes[SHORTER] else None
+        forms[layer] = like or bag.bag.base.form(bag, finishes)
+    form = forms["outer"]
     hangs = tuple(hang(bag, f"carry.{i}", item, form) for i, item in enumerate(bag.bag.carry))
-    return Draft(
-        bag, form, hangs, cut_pieces(bag, form, hangs), _layered(form.seams, form.mouth, bag.bag.top.layers)
-    )
+    seams = _layered(form.seams, form.mouth, bag.bag.top.layers)
+    return Draft(bag, forms, hangs, cut_pieces(bag, forms, hangs), seams)

@@ -88,11 +88,16 @@ def to_grid(label: str, terms: Iterable[Term], grid: Grid) -> Sum:
     return Sum(label, (*plain.terms, *grid_term(rest)))
 
 
-def grid_term(rest: float) -> tuple[Term, ...]:
+def grid_term(rest: float, times: int = 1) -> tuple[Term, ...]:
     """Return the last line of a rounded sum, or nothing where nothing was rounded."""
     if abs(rest) < 1e-6:
         return ()
-    return (Term(GRID_LABEL, rest, "Rounded once, at the end, to what a ruler can follow."),)
+    return (Term(GRID_LABEL, rest, "Rounded once, at the end, to what a ruler can follow.", times=times),)
+
+
+def twice(terms: Iterable[Term]) -> tuple[Term, ...]:
+    """Return *terms* counted on both sides of a fold: ``2 × 350``."""
+    return tuple(replace(t, mm=2 * t.mm, times=2 * t.times) for t in terms)
 
 
 def show_sum(summed: Sum, view: View) -> ShownSum:

@@ -4,12 +4,15 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.lengths import snap
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
 
 #: Default (ours): the least drop to carry by.
 LEAST_DROP = {"hand": 75.0, "shoulder": 230.0}
+#: Default (ours): a tube under this does not turn.
+NARROWEST_TUBE = 15.0
 #: Default (ours): a strip under four of these cannot be folded in four by hand.
 NARROWEST_FOLDED = 12.0
 
@@ -115,7 +118,7 @@ def strap_on_fold(draft: "Draft") -> Iterator[Fired]:
 )
 def strap_too_narrow(draft: "Draft") -> Iterator[Fired]:
     for hang in draft.hangs:
-        if hang.item.make.layers == 4 and hang.finished_width < NARROWEST_FOLDED - 1e-9:
+        if hang.item.make.kind == "four_fold" and hang.finished_width < NARROWEST_FOLDED - 1e-9:
             yield fired(
                 f"{hang.prefix}.width",
                 "{width} finished, cut {cut}.",
@@ -124,3 +127,59 @@ def strap_too_narrow(draft: "Draft") -> Iterator[Fired]:
                 cut=hang.width.total,
                 least=NARROWEST_FOLDED,
             )
+
+
+@check(
+    "strap-tuck-over-hem",
+    "stop",
+    "The tucked strap end is longer than its hem",
+    "end tucked up inside the hem > hem",
+    "It would come out below the hem's stitching.",
+)
+def strap_tuck_over_hem(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    for hang in draft.hangs:
+        path = f"{hang.prefix}.tuck"
+        if path in bag.values and "top.hem" in bag.values and bag.mm(path) > bag.mm("top.hem") + 1e-9:
+            say = "{tuck} tucked into a hem of {hem}."
+            yield fired(path, say, "Tuck in {hem} or less.", tuck=bag.mm(path), hem=bag.mm("top.hem"))
+
+
+@check(
+    "strap-into-corner",
+    "warn",
+    "The strap runs down past the face",
+    "sewn on the face: top edge to the end of the box > height",
+    "Below the face the bag turns its corner, and a box sewn there holds it shut.",
+)
+def strap_into_corner(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    for hang in draft.hangs:
+        path = f"{hang.prefix}.from_top"
+        if path not in bag.values:
+            continue
+        reach, height = bag.mm(path) + bag.mm(f"{hang.prefix}.box"), bag.mm("size.height")
+        if reach > height + 1e-9:
+            yield fired(
+                path,
+                "The box ends {reach} below the top of a face {height} high.",
+                "Bring it up by {over} or more.",
+                reach=reach,
+                height=height,
+                over=snap(reach - height),
+            )
+
+
+@check(
+    "strap-tube-too-narrow",
+    "warn",
+    "A narrow tube to turn",
+    "sewn as a tube and finished < 15 mm",
+    "Under 15 mm (ours) a tube of bag cloth does not turn over itself.",
+)
+def strap_tube_too_narrow(draft: "Draft") -> Iterator[Fired]:
+    for hang in draft.hangs:
+        if hang.item.make.kind == "tube" and hang.finished_width < NARROWEST_TUBE - 1e-9:
+            say = "A tube {width} wide."
+            fix = "Make it {least} or wider, or turn the edges in instead."
+            yield fired(f"{hang.prefix}.width", say, fix, width=hang.finished_width, least=NARROWEST_TUBE)

@@ -13,6 +13,8 @@ if TYPE_CHECKING:
 LEAST_ON_FRAYING = 9.5
 #: Default (ours): what a home machine feeds under its foot.
 THICKEST_STACK = 6.0
+#: What a lining may be smaller by: 6 mm | 1/4 in.
+MOST_EASE = 6.35
 #: Default (ours): a selvage that is not used, each side.
 SELVAGE = 10.0
 
@@ -21,16 +23,19 @@ SELVAGE = 10.0
     "allowance-for-fray",
     "warn",
     "A narrow seam on a cloth that frays",
-    "cloth that frays much, an allowance < 9.5 mm",
+    "cloth that frays much, an allowance < 9.5 mm whose edge is neither enclosed nor overcast",
     "The edge works loose before the seam is finished.",
 )
 def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
-    for layer in draft.bag.bag.top.layers:
-        cloth = draft.bag.cloth(layer)
+    bag = draft.bag
+    for layer in bag.bag.top.layers:
+        cloth = bag.cloth(layer)
         narrow = [
             key
-            for key in draft.bag.bag.classes
-            if draft.bag.mm(f"allowances.{key}") < LEAST_ON_FRAYING - 1e-9
+            for key in bag.classes
+            if bag.mm(f"allowances.{key}") < LEAST_ON_FRAYING - 1e-9
+            and not bag.bag.seam(key).finished
+            and bag.bag.seam(key).takes_allowance
         ]
         if cloth.fray >= 2 and narrow:
             yield fired(
@@ -38,8 +43,8 @@ def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
                 "{cloth} frays; a seam of {allowance} has little to hold.",
                 "Take {least} or more, or overlock the edges first.",
                 {"cloth": cloth.label},
-                allowance=draft.bag.mm(f"allowances.{narrow[0]}"),
-                least=LEAST_ON_FRAYING if draft.bag.unit == "in" else 10.0,
+                allowance=bag.mm(f"allowances.{narrow[0]}"),
+                least=LEAST_ON_FRAYING if bag.unit == "in" else 10.0,
             )
 
 
@@ -79,7 +84,7 @@ def inset_wide(draft: "Draft") -> Iterator[Fired]:
     if draft.bag.bag.interfacing.kind != "inset":
         return
     inset = draft.bag.mm("interfacing.inset")
-    least = min(draft.bag.mm(f"allowances.{key}") for key in draft.bag.bag.classes)
+    least = min(draft.bag.mm(f"allowances.{key}") for key in draft.bag.classes if key != "strap")
     if inset > least + 6 + 1e-9:
         yield fired(
             "interfacing.inset",
@@ -94,21 +99,24 @@ def inset_wide(draft: "Draft") -> Iterator[Fired]:
 @check(
     "stack-too-thick",
     "warn",
-    "Thick where the straps cross the top seam",
+    "Thick where the straps are sewn on",
     "cloth under the needle at a strap end > 6 mm",
     "A home machine feeds about 6 mm (ours) under its foot; more is walked over slowly or hammered flat.",
 )
 def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     for hang in draft.hangs:
-        outer, lining = bag.cloth("outer").thickness, bag.cloth("lining").thickness
-        stack = outer * (1 + hang.item.make.layers) + lining
+        make = hang.item.make
+        outers, linings, straps = hang.item.attach.crossed(bag)
+        cloth = bag.cloth("outer").thickness
+        strap = make.layers * (cloth if make.thickness is None else make.thickness)
+        stack = cloth * outers + bag.cloth("lining").thickness * linings + strap * straps
         if bag.bag.interfacing.cuts:
             felt = bag.facts.interfacings[bag.choice("interfacing.material")].thickness
-            stack += 2 * felt if hang.tails[-1].mm > 0 else 0.0
-            top = next(
-                e for p in draft.pieces if p.layer == "interfacing" for e in p.edges if e.name == "top"
-            )
+            cored = bool(make.core_width(bag, hang.prefix))
+            stack += 2 * felt * straps if cored and hang.tails[-1].mm > 0 else 0.0
+            panels = (p for p in draft.pieces if p.layer == "interfacing")
+            top = next(e for p in panels for e in p.edges if e.seam == "top")
             stack += felt if top.finish > 1.0 else 0.0
         if stack > THICKEST_STACK + 1e-9:
             yield fired(
@@ -162,3 +170,68 @@ def cloth_too_narrow(draft: "Draft") -> Iterator[Fired]:
                 usable=usable,
                 most=snap(flat - (width - usable)),
             )
+
+
+@check(
+    "fused-without-heat",
+    "warn",
+    "Fused interfacing on a cloth that takes no iron",
+    "fused interfacing on an outer that must not be ironed",
+    "Coated and nylon cloth melts, smokes or sticks before the glue takes.",
+)
+def fused_without_heat(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if not bag.bag.interfacing.cuts:
+        return
+    cloth, facts = bag.cloth("outer"), bag.facts.interfacings[bag.choice("interfacing.material")]
+    if facts.fused and cloth.iron.startswith("none"):
+        yield fired(
+            "interfacing.material",
+            "{what} on {cloth}.",
+            "Take a sew-in interfacing, or leave it out.",
+            {"what": facts.label, "cloth": cloth.label.lower()},
+        )
+
+
+@check(
+    "interfacing-shows",
+    "note",
+    "Interfacing with no lining to hide it",
+    "interfacing in a bag without a lining",
+    "Its glued side or its edges are seen inside.",
+)
+def interfacing_shows(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if bag.bag.interfacing.cuts and "lining" not in bag.bag.top.layers:
+        yield fired("interfacing.kind", "The bag is unlined.", "Leave the interfacing out, or line the bag.")
+
+
+@check(
+    "print-upside-down",
+    "warn",
+    "The print stands on its head at the back",
+    "a one-way print on a piece folded at the base",
+    "One piece goes down the front and up the back, and its print with it.",
+)
+def print_upside_down(draft: "Draft") -> Iterator[Fired]:
+    if draft.bag.choice("cloth.print") == "one_way" and draft.piece("outer").folded:
+        where = "base.cut_as" if "base.cut_as" in draft.bag.values else "base.kind"
+        yield fired(where, "The outer is one piece, folded at the base.", "Cut two panels with a base seam.")
+
+
+@check(
+    "lining-ease-out-of-role",
+    "warn",
+    "The lining is much smaller than its outer",
+    "lining shorter or sewn deeper by more than 6 mm",
+    "3 to 6 mm let it hang without a fold; more pulls the top edge in or lifts the base.",
+)
+def lining_ease_out_of_role(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    way = bag.values.get("top.ease")
+    if way is None or way.value == "none":
+        return
+    by = bag.mm("top.ease_by")
+    if by > MOST_EASE + 1e-9:
+        say = "Smaller by {by}."
+        yield fired("top.ease_by", say, "Take between {least} and {most}.", by=by, least=3.0, most=MOST_EASE)

@@ -73,7 +73,7 @@ def fired(
 
 def all_rules() -> tuple[Rule, ...]:
     """Return every rule, in the order they are written."""
-    from ambitus.core.checks import carrying, layers, shape, top  # noqa: F401  rules register on import
+    from ambitus.core.checks import carrying, layers, seams, shape, top  # noqa: F401  rules register on import
 
     return tuple(RULES.values())
 

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.grammar.fitting import misfits
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -29,12 +30,10 @@ def _depth(draft: "Draft") -> float | None:
     "Some tops, bases and straps ask for one another.",
 )
 def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
-    for prefix, variant in draft.bag.bag.with_prefix:
-        reason = variant.needs(draft.bag)
-        if reason:
-            slot = variant.slot if prefix.startswith("carry") else "kind"
-            words = {"what": variant.label, "reason": reason}
-            yield fired(f"{prefix}.{slot}", "{what}: {reason}.", "Choose another for one of the two.", words)
+    for prefix, variant, reason in misfits(draft.bag):
+        slot = variant.slot if prefix.startswith("carry") else "kind"
+        words = {"what": variant.label, "reason": reason}
+        yield fired(f"{prefix}.{slot}", "{what}: {reason}.", "Choose another for one of the two.", words)
 
 
 @check(
@@ -46,7 +45,7 @@ def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
 )
 def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
     depth = _depth(draft)
-    if depth is None or "corner" not in draft.bag.bag.classes:
+    if depth is None or "corner" not in draft.bag.classes:
         return
     corner = draft.bag.mm("allowances.corner")
     if depth < 2 * corner - 1e-9:
@@ -105,6 +104,23 @@ def depth_over_width(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "folded-in-too-low",
+    "stop",
+    "Too low for a base folded in",
+    "folded-in base: height ≤ half the depth",
+    "The base folds up inside by half the depth and has to end below the top edge.",
+)
+def folded_in_too_low(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if bag.bag.base.kind != "folded_in":
+        return
+    height, half = bag.mm("size.height"), bag.mm("size.depth") / 2
+    if height <= half + 1e-9:
+        say = "{half} folds up inside a bag {height} high."
+        yield fired("size.height", say, "Make it higher than {half}.", half=half, height=height)
+
+
+@check(
     "allowance-over-piece",
     "stop",
     "An allowance larger than its piece",
@@ -114,7 +130,7 @@ def depth_over_width(draft: "Draft") -> Iterator[Fired]:
 def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     made = draft.form.dimensions
     across, up = made["flat_opening"].asked, made["height"].asked
-    for key, name in draft.bag.bag.classes.items():
+    for key, name in draft.bag.classes.items():
         room = across if key == "side" else up if key in ("top", "base") else None
         allowance = draft.bag.mm(f"allowances.{key}")
         if room is not None and allowance > room / 2 + 1e-9:
@@ -137,7 +153,7 @@ def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     "Over 25 mm | 1 in is rarely meant: a hem or a finished length may have been typed here.",
 )
 def allowance_out_of_role(draft: "Draft") -> Iterator[Fired]:
-    for key, name in draft.bag.bag.classes.items():
+    for key, name in draft.bag.classes.items():
         allowance = draft.bag.mm(f"allowances.{key}")
         if allowance > WIDEST_ALLOWANCE + 1e-9:
             yield fired(

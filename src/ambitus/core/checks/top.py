@@ -11,6 +11,8 @@ if TYPE_CHECKING:
 
 #: Default (ours): fleece or foam does not pass through less.
 LEAST_BULKY_GAP = 120.0
+#: Default (ours): a turn and a hem over these are more likely slips of the keys.
+WIDEST_TURN, WIDEST_HEM = 25.4, 75.0
 #: Default (ours): once round the free arm of a home machine.
 FREE_ARM = 280.0
 
@@ -88,3 +90,45 @@ def mouth_under_free_arm(draft: "Draft") -> Iterator[Fired]:
             around=around,
             arm=FREE_ARM,
         )
+
+
+@check(
+    "hem-out-of-role",
+    "warn",
+    "A hem of an unusual size",
+    "first turn > 25.4 mm, hem > 75 mm, or first turn > hem",
+    "A small turn hides the raw edge inside a larger hem; a slip of the keys turns them about.",
+)
+def hem_out_of_role(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    hem = bag.mm("top.hem") if "top.hem" in bag.values else None
+    turn = bag.mm("top.turn") if "top.turn" in bag.values else None
+    if turn is not None and turn > WIDEST_TURN + 1e-9:
+        say = "A turn of {turn}."
+        yield fired(
+            "top.turn", say, "Check the number; {most} or less is usual.", turn=turn, most=WIDEST_TURN
+        )
+    elif turn is not None and hem is not None and turn > hem + 1e-9:
+        say = "A first turn of {turn} does not fit inside a hem of {hem}."
+        yield fired("top.turn", say, "Make the turn {hem} or less.", turn=turn, hem=hem)
+    if hem is not None and hem > WIDEST_HEM + 1e-9:
+        say = "A hem of {hem}."
+        yield fired("top.hem", say, "Check the number; {most} or less is usual.", hem=hem, most=WIDEST_HEM)
+
+
+@check(
+    "top-over-height",
+    "stop",
+    "The hem is deeper than the bag",
+    "what is folded in at the top ≥ height",
+    "A hem lies on the inside of the face; it cannot reach past the base.",
+)
+def top_over_height(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    path = "top.hem" if "top.hem" in bag.values else "top.turn"
+    if path not in bag.values:
+        return
+    deep, height = bag.mm(path), bag.mm("size.height")
+    if deep >= height - 1e-9:
+        say = "{deep} folded in on a bag {height} high."
+        yield fired(path, say, "Make it less than {height}.", deep=deep, height=height)

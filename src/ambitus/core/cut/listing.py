@@ -1,14 +1,16 @@
 """A draft as a cut list: what was cut, told without how it was worked out."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
 from ambitus.core.form.model import Form, Piece
 from ambitus.core.grammar.carry.strap import Hang
+from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.top.lining import deeper_by, shorter_terms
 from ambitus.core.read.cutlist import CutList, CutOut, CutRow, StrapRow
 from ambitus.core.spec.resolved import Resolved
 
 
-def _row(piece: Piece, corner: float | None) -> CutRow:
+def _row(piece: Piece, corner: float | None, lapped: bool) -> CutRow:
     cut_out = None
     if "across" in piece.sums:
         cut_out = CutOut(across=piece.size("across"), up=piece.size("up"))
@@ -17,32 +19,49 @@ def _row(piece: Piece, corner: float | None) -> CutRow:
         count=piece.count,
         width=piece.size("width"),
         height=piece.size("height"),
+        folded=piece.folded,
+        under=lapped and not piece.over,
         cut_out=cut_out,
         corner=corner,
     )
 
 
-def cut_list_of(bag: Resolved, form: Form, hangs: Sequence[Hang], pieces: Sequence[Piece]) -> CutList:
+def _strap(bag: Resolved, hang: Hang) -> StrapRow:
+    told = {name: bag.mm(f"{hang.prefix}.{name}") for name in (*hang.item.make.told, *hang.item.attach.told)}
+    return StrapRow.model_construct(
+        count=2,
+        length=hang.length.total,
+        width=hang.width.total,
+        make=hang.item.make.kind,
+        attach=hang.item.attach.kind,
+        gap=hang.gap,
+        hold=hang.hold,
+        **{name: None for name in StrapRow.TOLD if name not in told},
+        **told,
+    )
+
+
+def cut_list_of(
+    bag: Resolved, forms: Mapping[Layer, Form], hangs: Sequence[Hang], pieces: Sequence[Piece]
+) -> CutList:
     """Return the cut list of *pieces*. It is made from the numbers a maker is shown, and nothing else."""
-    rows = [_row(p, form.corner) for p in pieces if "height" in p.sums]
-    straps = [
-        StrapRow.model_construct(
-            count=2,
-            length=h.length.total,
-            width=h.width.total,
-            make=h.item.make.kind,
-            attach=h.item.attach.kind,
-            past=bag.mm(f"{h.prefix}.past"),
-            gap=h.gap,
-            hold=h.hold,
-        )
-        for h in hangs
-    ]
+    form = forms["outer"]
+    sewn = [key for key in bag.bag.classes if key in bag.classes]
+    kinds = {key: bag.bag.seam(key) for key in sewn}
+    lapped = any(kind.laps for kind in kinds.values())
+    told = dict(bag.bag.top.told)
+    for kind in kinds.values():
+        told |= kind.told
+    allowances = {key: bag.mm(f"allowances.{key}") for key in sewn}
+    allowances |= {name: bag.mm(path) for name, path in told.items()}
     return CutList.model_construct(
-        version=1,
+        version=2,
         base=bag.bag.base.kind,
         top=bag.bag.top.kind,
-        allowances={key: bag.mm(f"allowances.{key}") for key in bag.bag.classes},
-        rows=rows,
-        straps=straps,
+        seams={key: kind.kind for key, kind in kinds.items() if kind.kind != "plain"},
+        allowances=allowances,
+        lining_shorter=-sum(t.mm for t in shorter_terms(bag, "lining")),
+        lining_deeper=deeper_by(bag, "lining"),
+        rows=[_row(p, form.corner, lapped) for p in pieces if "height" in p.sums],
+        straps=[_strap(bag, h) for h in hangs],
     )

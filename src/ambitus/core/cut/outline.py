@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from ambitus.core.form.model import CutEdge, Face, Measure
+from ambitus.core.form.model import FOLD, CutEdge, Face, Measure
 from ambitus.core.geometry import Point, bounds, offset_outline, outward
 from ambitus.core.lengths import Grid, snap
 from ambitus.core.sums import GRID_LABEL, Sum, Term, gathered, grid_term
@@ -32,6 +32,8 @@ def _reach(face: Face, measure: Measure) -> tuple[int, int]:
     axis = 0 if measure.axis == "x" else 1
 
     def facing(name: str) -> float:
+        if name == FOLD:
+            return 0.0
         i = face.edge_index(name)
         a, b = face.points[i], face.points[(i + 1) % len(face.points)]
         return outward(a, b)[axis]
@@ -41,21 +43,22 @@ def _reach(face: Face, measure: Measure) -> tuple[int, int]:
 
 def _worked(face: Face, measure: Measure, finishes: EdgeTerms, grid: Grid) -> tuple[Sum, float]:
     """Return the sum of *measure* as cut, and how far the grid moved it from the seam lines' size."""
-    low, high = (face.edges[face.edge_index(n)] for n in (measure.low, measure.high))
-    reach = _reach(face, measure)
     added = [
         Term(t.label, t.mm * sign, t.why, t.source, t.times)
-        for edge, sign in ((low, reach[0]), (high, reach[1]))
-        for t in finishes[edge.seam]
+        for name, sign in zip((measure.low, measure.high), _reach(face, measure), strict=True)
+        if name != FOLD
+        for t in finishes[face.edges[face.edge_index(name)].seam]
     ]
     settled = Sum(measure.label, (*measure.terms, *added)).total
     if not measure.on_grid:
         return Sum(measure.label, gathered([*measure.terms, *added])), 0.0
     plain = [t for t in (*measure.terms, *added) if t.label != GRID_LABEL]
     total = sum(t.mm for t in plain)
-    cut = settled if grid.holds(settled) else grid.fit(snap(total))
+    # over a fold it is each half that lands on the grid, so that both are the same
+    halves = 2 if measure.folds else 1
+    cut = settled if grid.holds(settled / halves) else halves * grid.fit(snap(total / halves))
     rest = snap(cut - total)
-    return Sum(measure.label, (*gathered(plain), *grid_term(rest))), snap(cut - settled)
+    return Sum(measure.label, (*gathered(plain), *grid_term(rest, halves))), snap(cut - settled)
 
 
 def cut_face(face: Face, finishes: EdgeTerms, grid: Grid) -> CutFace:
@@ -90,7 +93,8 @@ def cut_face(face: Face, finishes: EdgeTerms, grid: Grid) -> CutFace:
 def _span(face: Face, measure: Measure, cut: tuple[Point, ...]) -> tuple[Point, Point]:
     """Return the two points between which a picture shows *measure*, on the side it belongs to."""
     left, bottom, right, top = bounds(cut)
-    low, high = cut[face.edge_index(measure.low)], cut[face.edge_index(measure.high)]
+    high = cut[face.edge_index(measure.high)]
+    low = (left, 0.0) if measure.low == FOLD else cut[face.edge_index(measure.low)]
     if measure.axis == "x":
         y = top if measure.beside == "top" else bottom
         return (low[0], y), (high[0], y)

@@ -1,36 +1,35 @@
 """Every piece of a bag: layers read the same form, straps are strips of their own."""
 
+from collections.abc import Callable, Mapping
 from dataclasses import replace
+from typing import cast
 
 from ambitus.core.cut.outline import CutFace, cut_face
 from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece
+from ambitus.core.geometry import bounds
 from ambitus.core.grammar.carry.strap import Hang
-from ambitus.core.grammar.contract import Finishes, Layer
+from ambitus.core.grammar.contract import SHORTER, Finishes, Layer
+from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.top.lining import shorter_terms
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, to_grid
 
 LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ"
 
 
-def finishes_for(bag: Resolved, layer: Layer) -> Finishes:
-    """Return the cloth beyond the seam line by class of seam, for the outer or a sewn layer like it."""
-    sewn = {
-        key: (
-            Term(
-                name,
-                bag.mm(f"allowances.{key}"),
-                bag.why(f"allowances.{key}"),
-                bag.source(f"allowances.{key}"),
-            ),
-        )
-        for key, name in bag.bag.base.classes.items()
-    }
-    return {**sewn, "top": bag.bag.top.finish(bag, layer)}
+def finishes_for(bag: Resolved, layer: Layer, over: bool = True) -> Finishes:
+    """
+    Return the cloth beyond the seam line by class of seam, for the outer or a sewn layer like it.
+
+    *over* is whether the edges lie uppermost in lapped seams.
+    """
+    sewn = {key: edge_terms(bag, key, over) for key in bag.bag.base.classes}
+    return {**sewn, "top": bag.bag.top.finish(bag, layer), SHORTER: shorter_terms(bag, layer)}
 
 
-def _interfacing_finishes(bag: Resolved) -> Finishes:
+def _interfacing_finishes(bag: Resolved, layer: Layer, over: bool = True) -> Finishes:
     policy = bag.bag.interfacing
-    return {key: policy.finish(bag, terms) for key, terms in finishes_for(bag, "outer").items()}
+    return {key: policy.finish(bag, terms) for key, terms in finishes_for(bag, "outer", over).items()}
 
 
 def _material(bag: Resolved, layer: Layer) -> str:
@@ -40,22 +39,36 @@ def _material(bag: Resolved, layer: Layer) -> str:
 
 
 def _panels(
-    bag: Resolved, form: Form, layer: Layer, finishes: Finishes, known: list[tuple[str, Finishes, CutFace]]
+    bag: Resolved,
+    form: Form,
+    layer: Layer,
+    finishes: Callable[[Resolved, Layer, bool], Finishes],
+    known: list[tuple[Face, Finishes, CutFace]],
 ) -> list[Piece]:
-    """Return the panels of *layer*; *known* holds what was cut before, for layers that are cut alike."""
-    groups: dict[str, list[Face]] = {}
+    """Return the panels of *layer*; *known* holds what was cut before, for what is cut alike."""
+    alike: list[tuple[CutFace, list[Face]]] = []
+    grown = {over: finishes(bag, layer, over) for over in {f.over for f in form.faces}}
     for face in form.faces:
-        groups.setdefault(face.group, []).append(face)
-    out = []
-    for group, faces in groups.items():
-        made = next((cut for g, f, cut in known if g == group and f == finishes), None)
+        mine = grown[face.over]
+        made = next(
+            (c for f, g, c in known if (f.group, f.edges) == (face.group, face.edges) and g == mine), None
+        )
         if made is None:
-            made = cut_face(faces[0], finishes, bag.grid)
-            known.append((group, finishes, made))
-        name = layer.capitalize() if len(groups) == 1 else f"{layer.capitalize()} {group}"
+            made = cut_face(face, mine, bag.grid)
+            known.append((face, mine, made))
+        group = next((faces for cut, faces in alike if cut is made), None)
+        if group is None:
+            alike.append((made, [face]))
+        else:
+            group.append(face)
+    out = []
+    for made, faces in alike:
+        first = faces[0]
+        apart = first.name if len(alike) > 1 else ""
+        name = f"{layer.capitalize()} {apart}".strip()
         out.append(
             Piece(
-                key=f"{layer} {group}",
+                key=f"{layer} {apart or first.group}",
                 letter="",
                 name=name,
                 layer=layer,
@@ -67,7 +80,8 @@ def _panels(
                 stitch=made.stitch,
                 sums=made.sums,
                 spans=made.spans,
-                on_fold="x",
+                on_fold="y" if first.folded else "x",
+                over=first.over,
             )
         )
     return out
@@ -108,9 +122,11 @@ def _strip(hang: Hang, layer: Layer, name: str, bag: Resolved, length: Sum, widt
 def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
     ends = sum(t.mm for t in hang.tails)
     strap = _strip(hang, "strap", "Strap", bag, hang.length, hang.width, ends)
+    if not hang.item.make.cut_across:
+        strap = replace(strap, material=hang.item.make.label)
     left, right = strap.cut[0][0], strap.cut[1][0]
-    folds = hang.item.make.creases(hang.width.total)
-    why = "Creases divide the strip evenly."
+    folds = hang.item.make.creases(bag, hang.prefix, hang.width.total)
+    why = "From the edge that lies below."
     readings = tuple(
         (
             "from the lower edge" if i == 0 else "then",
@@ -124,64 +140,74 @@ def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
         for i, y in enumerate(folds)
     )
     out = [replace(strap, marks=creases)]
-    if bag.bag.interfacing.cuts:
+    core_across = hang.item.make.core_width(bag, hang.prefix)
+    if bag.bag.interfacing.cuts and core_across:
         # lines the strap's own rounding has already paid for are not rounded again
         short = hang.item.attach.core_short(bag, hang.prefix)
         follows = Term("Strap, as cut", hang.length.total, "The core follows its strap.")
         shortened = [Term(t.label, 2 * t.mm, t.why, t.source, 2) for t in short]
         core_length = to_grid("How long to cut it", (follows, *shortened), bag.grid)
-        core_width = to_grid("How wide to cut it", hang.item.make.core_width(bag, hang.prefix), bag.grid)
+        core_width = to_grid("How wide to cut it", core_across, bag.grid)
         core_ends = (core_length.total - hang.finished_visible) / 2
         out.append(_strip(hang, "strap core", "Strap core", bag, core_length, core_width, core_ends))
     return out
 
 
 def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
-    """Return notches at the middle of the top and base edges, where panels are matched."""
+    """Return notches at the middle of the top and base edges, where panels are matched; a fold is marked."""
     out = []
-    for name in ("base", "top"):
-        at = next((i for i, e in enumerate(piece.edges) if e.name == name), None)
-        if at is not None:
-            a, b = piece.cut[at], piece.cut[(at + 1) % len(piece.cut)]
-            middle = Sum(
-                f"To the middle of the {name}",
-                (
-                    Term(
-                        "Half of this edge",
-                        abs(b[0] - a[0]) / 2,
-                        "Fold the edge in half and snip, or measure.",
-                    ),
-                ),
-            )
-            out.append(
-                Mark(
-                    "notch",
-                    f"Middle of the {name}",
-                    (((a[0] + b[0]) / 2, a[1]),),
-                    f"either end of the {name} edge",
-                    (("from the end", middle),),
-                )
-            )
+    told: set[str] = set()
+    for at, edge in enumerate(piece.edges):
+        name = "top" if edge.seam == "top" else edge.name
+        if name not in ("base", "top"):
+            continue
+        a, b = piece.cut[at], piece.cut[(at + 1) % len(piece.cut)]
+        half = Term("Half of this edge", abs(b[0] - a[0]) / 2, "Fold the edge in half and snip, or measure.")
+        readings = (
+            (("from the end", Sum(f"To the middle of the {name}", (half,))),) if name not in told else ()
+        )
+        told.add(name)
+        where = ((a[0] + b[0]) / 2, a[1])
+        out.append(
+            Mark("notch", f"Middle of the {name}", (where,), f"either end of the {name} edge", readings)
+        )
+    if piece.folded:
+        left, _, right, _ = bounds(piece.cut)
+        half = Term("Half the piece", piece.size("height") / 2, "Both sides are the same.")
+        readings = (("from either raw top edge", Sum("From the raw top edge to the fold", (half,))),)
+        out.append(Mark("crease", "Fold of the base", ((left, 0.0), (right, 0.0)), "top edge", readings))
     return tuple(out)
 
 
-def cut_pieces(bag: Resolved, form: Form, hangs: tuple[Hang, ...]) -> tuple[Piece, ...]:
+def letter(at: int) -> str:
+    """
+    Return the letter of the piece at place *at*: A to Z without I and O, then AA, AB and on.
+
+    >>> letter(0), letter(8), letter(23), letter(24)
+    ('A', 'J', 'Z', 'AA')
+    """
+    more, rest = divmod(at, len(LETTERS))
+    return (letter(more - 1) if more else "") + LETTERS[rest]
+
+
+def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form], hangs: tuple[Hang, ...]) -> tuple[Piece, ...]:
     """Return every piece with its letter and marks: outer, lining, interfacing, straps, cores."""
     pieces: list[Piece] = []
-    known: list[tuple[str, Finishes, CutFace]] = []
+    known: list[tuple[Face, Finishes, CutFace]] = []
     for layer in bag.bag.top.layers:
-        pieces += _panels(bag, form, layer, finishes_for(bag, layer), known)
+        pieces += _panels(bag, forms[layer], layer, finishes_for, known)
     if bag.bag.interfacing.cuts:
-        pieces += _panels(bag, form, "interfacing", _interfacing_finishes(bag), known)
+        pieces += _panels(bag, forms["outer"], "interfacing", _interfacing_finishes, known)
     for hang in hangs:
         pieces += _straps(bag, hang)
     out = []
-    for letter, piece in zip(LETTERS, pieces, strict=False):
+    for at, piece in enumerate(pieces):
         marks = [*piece.marks]
         if piece.layer in bag.bag.top.layers:
+            form = forms[cast(Layer, piece.layer)]
             marks += [*_middle_marks(piece), *bag.bag.base.marks(bag, form, piece)]
             marks += bag.bag.top.marks(bag, form, piece)
             for hang in hangs:
                 marks += hang.item.attach.marks(bag, hang.prefix, form, piece)
-        out.append(replace(piece, letter=letter, marks=tuple(marks)))
+        out.append(replace(piece, letter=letter(at), marks=tuple(marks)))
     return tuple(out)

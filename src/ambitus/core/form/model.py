@@ -22,6 +22,10 @@ class Edge:
     start: Point
 
 
+#: the fold of a piece, as the end of a measure
+FOLD = "fold"
+
+
 @dataclass(frozen=True, slots=True)
 class Measure:
     """
@@ -29,7 +33,8 @@ class Measure:
 
     Cutting adds the finish of both edges (or takes it away, where the cloth lies on the inner side).
     ``on_grid`` measures are brought to the cutting grid; arms of a cut-out are not, because they
-    follow from a core that already is.
+    follow from a core that already is. ``low`` is FOLD for what is measured from the fold of a piece, the
+    line where its y is nothing; a ``folds`` measure goes over that fold and counts everything twice.
     """
 
     key: str
@@ -39,18 +44,26 @@ class Measure:
     high: str
     terms: tuple[Term, ...]
     on_grid: bool = True
+    folds: bool = False
     #: side of the piece along which a picture shows this measure
     beside: Literal["top", "bottom", "left", "right"] = "top"
 
 
 @dataclass(frozen=True)
 class Face:
-    """A flat region of the bag. Faces of one ``group`` are cut alike and share a piece."""
+    """
+    A flat region of the bag. Faces of one ``group`` with like finishes are cut alike and share a piece.
+
+    ``over`` is whether its edges lie uppermost in a lapped seam; ``folded`` is whether it is both sides
+    of the bag, folded at the base.
+    """
 
     name: str
     group: str
     edges: tuple[Edge, ...]
     measures: tuple[Measure, ...]
+    over: bool = True
+    folded: bool = False
 
     @cached_property
     def points(self) -> tuple[Point, ...]:
@@ -193,9 +206,23 @@ class Piece:
     sums: Mapping[str, Sum]
     spans: Mapping[str, tuple[Point, Point]]
     on_fold: Literal["x", "y"] | None = None
+    #: whether its edges lie uppermost in a lapped seam
+    over: bool = True
     marks: tuple[Mark, ...] = ()
     notes: tuple[str, ...] = ()
 
     def size(self, key: str) -> float:
         """Return the cut dimension called *key*."""
         return self.sums[key].total
+
+    @property
+    def folded(self) -> bool:
+        """Whether it is both sides of the bag, folded at the base."""
+        return self.on_fold == "y"
+
+    def tops(self) -> tuple[tuple[Point, Point], ...]:
+        """Return its top edges on the cut line, each as its left and right end when it stands upright."""
+        n = len(self.cut)
+        return tuple(
+            (self.cut[(i + 1) % n], self.cut[i]) for i, e in enumerate(self.edges) if e.seam == "top"
+        )

@@ -17,8 +17,10 @@ if TYPE_CHECKING:
 Slot = Literal["base", "top", "interfacing", "make", "attach", "seams", "cloth"]
 Layer = Literal["outer", "lining", "interfacing", "strap", "strap core"]
 
-#: Cloth beyond the seam line, by class of seam, as terms for the sums.
+#: Cloth beyond the seam line, by class of seam, as terms for the sums. ``SHORTER`` is no seam: it is
+#: what the layer is made less high than the bag.
 Finishes = Mapping[str, tuple[Term, ...]]
+SHORTER = "shorter"
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,19 +39,20 @@ class Param:
 
     ``path`` is relative to the variant's slot unless it starts with a slot of its own
     (``size.width``). Lengths have a default (a Pair, or a rule from what is resolved so far) and a
-    range in mm; choices have options. An optional length may be left out. ``shown_when`` hides a
-    field that a choice makes pointless; it keeps its value.
+    range in mm; choices have options. An optional length may be left out. ``shown_when`` and
+    ``shown_unless`` hide a field that a choice makes pointless; it keeps its value.
     """
 
     path: str
     label: str
     kind: Literal["length", "choice", "allowance"]
-    default: "Pair | str | Callable[[Resolved], float] | None" = None
+    default: "Pair | str | Callable[[Resolved], float | str] | None" = None
     low: float = 0.0
     high: float = 3000.0
     options: tuple[Option, ...] = ()
     optional: bool = False
     shown_when: tuple[str, str] | None = None
+    shown_unless: tuple[str, str] | None = None
     help: str = ""
     #: the layer and dimension whose sum this field goes into first: ``outer/width``
     opens: str = ""
@@ -84,7 +87,22 @@ def no_steps(_: "Resolved", __: str, ___: "Form") -> "tuple[Step, ...]":
 
 
 def no_marks(_: "Resolved", __: "Form", ___: "Piece") -> "tuple[Mark, ...]":
-    """The marks of a base that asks for none."""
+    """The marks of a base or a top that asks for none."""
+    return ()
+
+
+def none_unused(_: "Resolved") -> frozenset[str]:
+    """The seam classes left out by a base that always sews all of its own."""
+    return frozenset()
+
+
+def no_terms(_: "Resolved", __: str) -> tuple[Term, ...]:
+    """A strap without a core, or an end that takes nothing from its core."""
+    return ()
+
+
+def no_creases(_: "Resolved", __: str, ___: float) -> tuple[float, ...]:
+    """The creases of a strap that is not folded."""
     return ()
 
 
@@ -110,12 +128,15 @@ class Variant:
 @dataclass(frozen=True, kw_only=True)
 class Base(Variant):
     """
-    A base: it makes the form. ``classes`` are its seam classes with their plain names;
+    A base: it makes the form. ``classes`` are its seam classes with their plain names, ``unused`` those
+    that a choice of this bag does without, ``also_sewn`` seams that have a kind but no allowance;
     ``form(resolved, finishes)`` settles the size on the cutting grid and draws it in seam lines.
     """
 
     slot: Slot = "base"
     classes: Mapping[str, str] = field(default_factory=dict)
+    also_sewn: Mapping[str, str] = field(default_factory=dict)
+    unused: "Callable[[Resolved], frozenset[str]]" = none_unused
     form: "Callable[[Resolved, Finishes], Form]"
     read: "Reader"
     #: marks that the base asks for on a sewn panel
@@ -126,13 +147,21 @@ class Base(Variant):
 
 @dataclass(frozen=True, kw_only=True)
 class Top(Variant):
-    """A top edge: the layers it asks for, its finish on each, and the marks it makes on pieces."""
+    """
+    A top edge: the layers it asks for, its finish on each, and the marks it makes on pieces.
+
+    ``brings`` are the kinds that its neighbours take where the maker has not chosen any: a hemmed bag
+    has no lining to hide interfacing, and sews its straps to the hem.
+    """
 
     slot: Slot = "top"
     classes: Mapping[str, str] = field(default_factory=dict)
     layers: tuple[Layer, ...]
     finish: "Callable[[Resolved, Layer], tuple[Term, ...]]"
-    marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]"
+    marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]" = no_marks
+    brings: Mapping[Slot, str] = field(default_factory=dict)
+    #: what a cut list tells of it besides the allowances of its classes: name there -> field
+    told: Mapping[str, str] = field(default_factory=dict)
     #: allowance on a panel's top edge, from a cut list's allowances
     read: Callable[[Mapping[str, float]], float]
 
@@ -146,27 +175,95 @@ class Interfacing(Variant):
     finish: "Callable[[Resolved, tuple[Term, ...]], tuple[Term, ...]]"
 
 
+@dataclass(frozen=True, slots=True)
+class Row:
+    """
+    One thing done to a seam: a row of stitching, a trim, a pressing.
+
+    ``title`` holds ``{seam}`` for the seam's own words. ``no_return`` rows cannot be taken back.
+    """
+
+    key: str
+    title: str
+    say: str
+    lengths: tuple[tuple[str, float], ...] = ()
+    no_return: bool = False
+    settings: str = ""
+
+
+@dataclass(frozen=True, kw_only=True)
+class SeamKind(Variant):
+    """
+    A kind of seam: what it eats of each edge, how it is sewn, and how it is read back.
+
+    ``eats(resolved, class, name, over)`` are the terms of one edge; ``over`` is whether the edge is the
+    upper one, where that matters. ``own`` is the allowance this kind takes unless the class has its own.
+    ``sews`` are the classes it can be sewn on; the others stay plain.
+    """
+
+    slot: Slot = "seams"
+    sews: frozenset[str] = frozenset({"side", "base", "corner"})
+    #: whether its raw edges are enclosed or overcast
+    finished: bool
+    #: whether an allowance can be given for it
+    takes_allowance: bool = True
+    #: whether its two edges are cut differently
+    laps: bool = False
+    eats: "Callable[[Resolved, str, str, bool], tuple[Term, ...]]"
+    own: "Callable[[Resolved], tuple[float, str]] | None" = None
+    rows: "Callable[[Resolved, str, float], tuple[Row, ...]]"
+    #: what the seams' pressing says
+    press: str
+    #: what a cut list tells of it besides its allowance: name there -> field
+    told: Mapping[str, str] = field(default_factory=dict)
+    #: what it eats of an edge: (allowance of the class, the fields told, over)
+    read: Callable[[float, Mapping[str, float], bool], float]
+
+
 @dataclass(frozen=True, kw_only=True)
 class Make(Variant):
-    """How a strap is made: the terms of its cut width from the finished width, and its creases."""
+    """
+    How a strap is made: the terms of its cut width from the finished width, and its creases.
+
+    ``cut_across`` is false for what is bought at its width. ``finished`` is the width that a cut width
+    makes; ``read_width`` says the same from a cut list's numbers.
+    """
 
     slot: Slot = "make"
+    classes: Mapping[str, str] = field(default_factory=dict)
     width: "Callable[[Resolved, str], tuple[Term, ...]]"
-    core_width: "Callable[[Resolved, str], tuple[Term, ...]]"
-    creases: Callable[[float], tuple[float, ...]]
+    core_width: "Callable[[Resolved, str], tuple[Term, ...]]" = no_terms
+    creases: "Callable[[Resolved, str, float], tuple[float, ...]]" = no_creases
+    cut_across: bool = True
     layers: int
-    read_width: Callable[[float], float]
+    #: thickness of one layer where it is not the outer cloth, in mm
+    thickness: float | None = None
+    told: tuple[str, ...] = ()
+    finished: "Callable[[Resolved, str, float], float]"
+    read_width: Callable[[float, Mapping[str, float], Mapping[str, float]], float]
 
 
 @dataclass(frozen=True, kw_only=True)
 class Attach(Variant):
-    """How a strap is attached: the cloth beyond its visible end, and the marks it makes on a face."""
+    """
+    How a strap is attached: the cloth beyond its visible end, and the marks it makes on a face.
+
+    ``tops`` are the kinds of top edge it goes with, or none for all. ``crossed(resolved)`` is how many
+    layers of outer, of lining and of strap lie under the needle at its end.
+    """
 
     slot: Slot = "attach"
+    tops: tuple[str, ...] = ()
     tail: "Callable[[Resolved, str], tuple[Term, ...]]"
-    core_short: "Callable[[Resolved, str], tuple[Term, ...]]"
+    core_short: "Callable[[Resolved, str], tuple[Term, ...]]" = no_terms
     marks: "Callable[[Resolved, str, Form, Piece], tuple[Mark, ...]]"
+    crossed: "Callable[[Resolved], tuple[int, int, int]]"
+    told: tuple[str, ...] = ()
     read_tail: Callable[[Mapping[str, float], Mapping[str, float]], float]
+
+    def fits(self, top: str) -> bool:
+        """Whether it goes with the top edge of kind *top*."""
+        return not self.tops or top in self.tops
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -179,14 +276,16 @@ class Strap:
 
 @dataclass(frozen=True, kw_only=True)
 class Bag:
-    """The variant chosen in every slot."""
+    """The variant chosen in every slot; ``seams_by_class`` are the seams that are not of the bag's kind."""
 
     cloth: Variant
     base: Base
     top: Top
     interfacing: Interfacing
     carry: tuple[Strap, ...]
-    seams: Variant
+    seams: SeamKind
+    plain: SeamKind
+    seams_by_class: Mapping[str, SeamKind] = field(default_factory=dict)
 
     @cached_property
     def with_prefix(self) -> tuple[tuple[str, Variant], ...]:
@@ -200,14 +299,27 @@ class Bag:
             ("top", self.top),
             ("interfacing", self.interfacing),
             *carried,
-            ("allowances", self.seams),
+            ("seams", self.seams),
         )
 
     @cached_property
+    def every_variant(self) -> tuple[tuple[str, Variant], ...]:
+        """The same, and after them the kinds of the seams that are not of the bag's kind."""
+        others = {v.kind: v for v in self.seams_by_class.values() if v.kind != self.seams.kind}
+        return (*self.with_prefix, *(("seams", v) for v in others.values()))
+
+    def seam(self, key: str) -> SeamKind:
+        """Return the kind of the seams of class *key*: its own, else the bag's where that can sew it."""
+        kind = self.seams_by_class.get(key, self.seams)
+        return kind if key in kind.sews and key in self.sewn else self.plain
+
+    @cached_property
     def params(self) -> tuple[tuple[str, Param], ...]:
-        """Every field that the variants declare, with its full path."""
+        """Every field that the variants declare, with its full path; variants may share one."""
         return tuple(
-            (full_path(prefix, p.path), p) for prefix, variant in self.with_prefix for p in variant.params
+            {
+                full_path(prefix, p.path): p for prefix, variant in self.every_variant for p in variant.params
+            }.items()
         )
 
     @cached_property
@@ -225,13 +337,17 @@ class Bag:
 
     @cached_property
     def classes(self) -> dict[str, str]:
-        """Every class of seam in the bag with its plain name."""
-        return {**self.base.classes, **self.top.classes}
+        """Every class of seam that these variants can have, with its plain name."""
+        made = {key: name for item in self.carry for key, name in item.make.classes.items()}
+        return {**self.base.classes, **self.top.classes, **made}
+
+    @cached_property
+    def sewn(self) -> dict[str, str]:
+        """The seams of the body, whose kind can be chosen."""
+        return {**self.base.classes, **self.base.also_sewn}
 
 
-#: where a slot's fields live, when not under its own name
-_PREFIXES = {"seams": "allowances"}
-SLOT_ROOTS = ("size", "base", "top", "cloth", "interfacing", "carry", "allowances")
+SLOT_ROOTS = ("size", "base", "top", "cloth", "interfacing", "carry", "seams", "allowances")
 
 
 def full_path(prefix: str, path: str) -> str:
@@ -252,9 +368,11 @@ class Grammar:
     _bags: dict[object, Bag] = field(default_factory=dict, repr=False, compare=False)
     _paths: dict[int, frozenset[str]] = field(default_factory=dict, repr=False, compare=False)
 
-    def bag(self, *, carry: tuple[tuple[str, str], ...], **kinds: str) -> Bag:
+    def bag(
+        self, *, carry: tuple[tuple[str, str], ...], by_class: tuple[tuple[str, str], ...] = (), **kinds: str
+    ) -> Bag:
         """Return the bag of these kinds; the same kinds give the same bag, made once."""
-        names = (carry, *sorted(kinds.items()))
+        names = (carry, by_class, *sorted(kinds.items()))
         found = self._bags.get(names)
         if found is None:
             chosen = {slot: self.slots[slot][kind] for slot, kind in kinds.items()}
@@ -262,18 +380,39 @@ class Grammar:
                 Strap(make=self.slots["make"][make], attach=self.slots["attach"][attach])
                 for make, attach in carry
             )
-            found = self._bags[names] = Bag(carry=straps, **chosen)
+            seams = {key: self.slots["seams"][kind] for key, kind in by_class}
+            plain = self.slots["seams"]["plain"]
+            found = Bag(carry=straps, plain=plain, seams_by_class=seams, **chosen)
+            self._bags[names] = found
         return found
+
+    def kinds_at(self, path: str) -> dict[str, Variant] | None:
+        """Return what can be chosen at a path that names a kind (``base.kind``, ``seams.side``), or None."""
+        root, *_, leaf = path.split(".")
+        if root == "carry" and leaf in ("make", "attach"):
+            return dict(self.slots[leaf])
+        if leaf == "kind":
+            return dict(self.slots.get(root, {})) or None
+        if root == "seams" and leaf in self.sewable:
+            return {k: v for k, v in self.slots["seams"].items() if leaf in v.sews}
+        return None
+
+    @property
+    def sewable(self) -> tuple[str, ...]:
+        """The classes of seam whose kind can be chosen, in the order bases name them."""
+        every = {c: None for base in self.slots["base"].values() for c in (*base.classes, *base.also_sewn)}
+        return tuple(every)
 
     def every_path(self, straps: int) -> frozenset[str]:
         """Return every field path that some variant of this grammar has, kinds included."""
         found = self._paths.get(straps)
         if found is None:
-            paths = {f"{slot}.kind" for slot in SLOT_ROOTS if slot not in ("size", "carry")}
+            paths = {f"{slot}.kind" for slot in SLOT_ROOTS if slot not in ("size", "carry", "allowances")}
+            paths |= {f"seams.{key}" for key in self.sewable}
             carried = [f"carry.{i}" for i in range(straps)]
             paths |= {f"{item}.{slot}" for item in carried for slot in ("make", "attach")}
             for slot, variants in self.slots.items():
-                prefixes = carried if slot in ("make", "attach") else [_PREFIXES.get(slot, slot)]
+                prefixes = carried if slot in ("make", "attach") else [slot]
                 for variant in variants.values():
                     paths |= {full_path(prefix, p.path) for prefix in prefixes for p in variant.params}
                     paths |= {f"allowances.{key}" for key in getattr(variant, "classes", ())}

@@ -3,13 +3,35 @@
 from ambitus.core.grammar.base.boxed import BOXED
 from ambitus.core.grammar.base.boxed_after import BOXED_AFTER
 from ambitus.core.grammar.base.boxed_pinched import BOXED_PINCHED
+from ambitus.core.grammar.base.folded import FOLDED
+from ambitus.core.grammar.base.folded_in import FOLDED_IN
 from ambitus.core.grammar.base.seamed import SEAMED
+from ambitus.core.grammar.carry.clean_edge import CLEAN_EDGE
+from ambitus.core.grammar.carry.edges_turned import EDGES_TURNED
 from ambitus.core.grammar.carry.four_fold import FOUR_FOLD
 from ambitus.core.grammar.carry.in_seam import IN_SEAM
+from ambitus.core.grammar.carry.on_face import ON_FACE
+from ambitus.core.grammar.carry.on_hem import ON_HEM
+from ambitus.core.grammar.carry.tube import TUBE
+from ambitus.core.grammar.carry.tucked import TUCKED
+from ambitus.core.grammar.carry.webbing import WEBBING
 from ambitus.core.grammar.cloth import WOVEN
 from ambitus.core.grammar.contract import grammar_of
 from ambitus.core.grammar.interfacing import FULL, INSET, KEPT_OUT, NONE
-from ambitus.core.grammar.seams import PLAIN
+from ambitus.core.grammar.seams import (
+    FELLED,
+    FRENCH,
+    FRENCH_STITCHED,
+    LAPPED,
+    OVERLOCKED_FIRST,
+    PLAIN,
+    RAW,
+    ZIGZAGGED,
+)
+from ambitus.core.grammar.top.double_hem import DOUBLE_HEM
+from ambitus.core.grammar.top.overlocked_hem import OVERLOCKED_HEM
+from ambitus.core.grammar.top.pressed_edges import PRESSED_EDGES
+from ambitus.core.grammar.top.raw_edge import RAW_EDGE
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
 
 GRAMMAR = grammar_of(
@@ -17,13 +39,33 @@ GRAMMAR = grammar_of(
     BOXED,
     BOXED_AFTER,
     BOXED_PINCHED,
+    FOLDED_IN,
     SEAMED,
+    FOLDED,
     TURNED_THROUGH,
+    PRESSED_EDGES,
+    DOUBLE_HEM,
+    OVERLOCKED_HEM,
+    RAW_EDGE,
     KEPT_OUT,
     FULL,
     INSET,
     NONE,
     FOUR_FOLD,
+    EDGES_TURNED,
+    CLEAN_EDGE,
+    TUBE,
+    WEBBING,
     IN_SEAM,
+    TUCKED,
+    ON_HEM,
+    ON_FACE,
     PLAIN,
+    OVERLOCKED_FIRST,
+    ZIGZAGGED,
+    FRENCH,
+    FRENCH_STITCHED,
+    FELLED,
+    LAPPED,
+    RAW,
 )

@@ -23,7 +23,8 @@ class Readers:
 
     base: Mapping[str, Reader]
     top: Mapping[str, Callable[[Mapping[str, float]], float]]
-    make: Mapping[str, Callable[[float], float]]
+    seams: Mapping[str, Callable[[float, Mapping[str, float], bool], float]]
+    make: Mapping[str, Callable[[float, Mapping[str, float], Mapping[str, float]], float]]
     attach: Mapping[str, Callable[[Mapping[str, float], Mapping[str, float]], float]]
 
 
@@ -45,13 +46,39 @@ def _known(kinds: Mapping[str, object], field: str, value: str) -> None:
 def _strap(row: StrapRow, at: int, allowances: Mapping[str, float], readers: Readers) -> ReadStrap:
     _known(readers.make, f"straps.{at}.make", row.make)
     _known(readers.attach, f"straps.{at}.attach", row.attach)
-    tail = readers.attach[row.attach](allowances, {"past": row.past})
+    told = row.told()
+    try:
+        tail = readers.attach[row.attach](allowances, told)
+        width = readers.make[row.make](row.width, told, allowances)
+    except KeyError as missing:
+        name = str(missing.args[0])
+        place = f"straps.{at}.{name}" if name in StrapRow.TOLD else f"allowances.{name}"
+        why = f"“{name}” is not given, and this way of making or attaching a strap needs it."
+        raise SpecProblems((Problem("missing", place, "", why, "Give it in mm."),)) from missing
     visible = row.length - 2 * tail
-    return ReadStrap(readers.make[row.make](row.width), visible, drop_for_visible(visible, row.gap, row.hold))
+    return ReadStrap(width, visible, drop_for_visible(visible, row.gap, row.hold))
 
 
-def _follows(outer: ReadLayer, lining: ReadLayer) -> tuple[Finding, ...]:
-    """Return a finding for each size in which the lining differs from the outer it hangs in."""
+def _eaten(row: CutRow, cut_list: CutList, readers: Readers) -> dict[str, float]:
+    """Return what each class of seam took of an edge of *row*, by the seam's kind."""
+    out = dict(cut_list.allowances)
+    for key, kind in cut_list.seams.items():
+        _known(readers.seams, f"seams.{key}", kind)
+        allowance = cut_list.allowances.get(key, 0.0)
+        out[key] = readers.seams[kind](allowance, cut_list.allowances, not row.under)
+    return out
+
+
+#: Sizes closer than this are the same; a lining made shorter lands on the cutting grid by itself.
+_LIKE = {False: 0.01, True: 3.2}
+
+
+def _follows(outer: ReadLayer, lining: ReadLayer, shorter: float) -> tuple[Finding, ...]:
+    """
+    Return a finding for each size in which the lining differs from the outer it hangs in.
+
+    *shorter* is what it is meant to be less high.
+    """
     return tuple(
         Finding(
             f"lining-{key.replace('_', '-')}-differs",
@@ -61,7 +88,9 @@ def _follows(outer: ReadLayer, lining: ReadLayer) -> tuple[Finding, ...]:
             (("outer", outer.sizes[key].total), ("lining", lining.sizes[key].total)),
         )
         for key in outer.sizes
-        if key in lining.sizes and abs(outer.sizes[key].total - lining.sizes[key].total) > 0.01
+        if key in lining.sizes
+        and abs(outer.sizes[key].total - lining.sizes[key].total - (shorter if key == "height" else 0.0))
+        > _LIKE[key == "height" and shorter > 0]
     )
 
 
@@ -88,7 +117,7 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     try:
         top = readers.top[cut_list.top](cut_list.allowances)
         layers = {
-            role: readers.base[cut_list.base](rows[role], cut_list.allowances, top)
+            role: readers.base[cut_list.base](rows[role], _eaten(rows[role], cut_list, readers), top)
             for role in ("outer", "lining")
             if role in rows
         }
@@ -109,5 +138,5 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     findings = layers["outer"].findings
     if "lining" in layers:
         findings += tuple(f for f in layers["lining"].findings if f not in findings)
-        findings += _follows(layers["outer"], layers["lining"])
+        findings += _follows(layers["outer"], layers["lining"], cut_list.lining_shorter)
     return ReadBag(layers["outer"].sizes, straps, findings)

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
-from typing import Annotated
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
 
@@ -42,10 +42,18 @@ class CutRow(BaseModel):
     count: int = Field(ge=1)
     width: Mm = Field(gt=0)
     height: Mm = Field(gt=0)
-    cut_out: CutOut | None = None
+    folded: bool = Field(
+        default=False,
+        description="One piece for front and back, folded at the base; its height is the whole.",
+    )
+    under: bool = Field(default=False, description="Its edges lie below in lapped seams, and give the lap.")
+    cut_out: CutOut | None = Field(
+        default=None, description="From the raw edges; on a folded piece up is measured from the fold."
+    )
     corner: Mm | None = Field(
         default=None,
-        description="Boxed after sewing: the square cut from the seam lines, or the pinch from the point.",
+        description="Boxed after sewing: the square cut from the seam lines. Pinched: from the stitched "
+        "point. Folded in: from the middle of the base to the crease.",
     )
 
 
@@ -53,14 +61,34 @@ class StrapRow(BaseModel):
     """One row of straps: cut size, how made and attached, and where the ends go, in mm."""
 
     model_config = ConfigDict(extra="forbid")
+    #: numbers that only some makes and attachments have
+    TOLD: ClassVar[tuple[str, ...]] = ("past", "turn", "tuck", "inside", "from_top", "box", "end")
     count: int = Field(ge=1)
     length: Mm = Field(gt=0)
     width: Mm = Field(gt=0)
     make: str
     attach: str
-    past: Mm = Field(ge=0, description="How far each end reaches past the raw edge of the top seam.")
     gap: Mm = Field(description="Between the centres of the two ends, along the finished top.")
     hold: Mm = Field(gt=0, description="Flat width of the hand or shoulder.")
+    past: Mm | None = Field(
+        default=None, ge=0, description="In the top seam: how far each end reaches past its raw edge."
+    )
+    turn: Mm | None = Field(
+        default=None, ge=0, description="Edges turned or one clean edge: the turned edge."
+    )
+    tuck: Mm | None = Field(default=None, ge=0, description="On the hem: the end tucked up inside it.")
+    inside: Mm | None = Field(default=None, ge=0, description="Tucked: the end inside the top edge.")
+    from_top: Mm | None = Field(default=None, ge=0, description="On the face: from the top edge to the box.")
+    box: Mm | None = Field(default=None, ge=0, description="On the face: the height of the box.")
+    end: Mm | None = Field(default=None, ge=0, description="On the face: the end turned under.")
+
+    def told(self) -> dict[str, float]:
+        """Return the numbers that only some makes and attachments have, where they are given."""
+        values = {name: getattr(self, name) for name in self.TOLD}
+        return {name: mm for name, mm in values.items() if mm is not None}
+
+
+CUT_LIST_VERSION = 2
 
 
 class CutList(BaseModel):
@@ -68,14 +96,18 @@ class CutList(BaseModel):
     What was cut and how it is sewn: enough to say what bag it makes. A length is a number of mm, or a
     text with its unit.
 
-    ``allowances`` are by class of seam: side, base, corner, top.
+    ``allowances`` are by class of seam (side, base, corner, top, strap), and what the top edge and the
+    seams add to them (turn, hem, top_sliver, sliver). ``seams`` are the kinds that are not plain.
     """
 
     model_config = ConfigDict(extra="forbid")
-    version: int = 1
+    version: Literal[1, 2] = 2
     base: str
     top: str
+    seams: dict[str, str] = Field(default_factory=dict)
     allowances: dict[str, Mm]
+    lining_shorter: Mm = Field(default=0.0, description="What the lining is made less high than the outer.")
+    lining_deeper: Mm = Field(default=0.0, description="How much deeper the lining's seams are sewn.")
     rows: list[CutRow]
     straps: list[StrapRow] = Field(default_factory=list)
 

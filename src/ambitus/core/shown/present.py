@@ -5,6 +5,7 @@ from ambitus.core.draft import RULES_VERSION, Draft
 from ambitus.core.drawing.flat import flat_piece
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
+from ambitus.core.grammar.contract import Param
 from ambitus.core.lengths import Unit, View, paired
 from ambitus.core.shown.models import (
     DimensionShown,
@@ -53,10 +54,6 @@ def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
             continue
         value = bag.values[path]
         mm = value.value if isinstance(value.value, float) else 0.0
-        visible = True
-        if param.shown_when:
-            root = path.rsplit(".", 1)[0]
-            visible = bag.choice(f"{root}.{param.shown_when[0]}") == param.shown_when[1]
         out[path] = FieldShown(
             path,
             param.label,
@@ -68,10 +65,21 @@ def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
             param.help,
             param.optional,
             lookup(spec, path) is not None,
-            visible,
+            _visible(path, param, bag),
             param.opens,
         )
     return out
+
+
+def _visible(path: str, param: Param, bag: Resolved) -> bool:
+    """Return whether a field says something in this bag: what its neighbours make pointless is hidden."""
+    root, _, leaf = path.rpartition(".")
+    if root == "allowances" and leaf in bag.bag.classes:
+        return leaf in bag.classes and bag.bag.seam(leaf).takes_allowance
+    for rule, wanted in ((param.shown_when, True), (param.shown_unless, False)):
+        if rule and (bag.choice(f"{root}.{rule[0]}") == rule[1]) is not wanted:
+            return False
+    return True
 
 
 def dimension(made: Dimension, view: View) -> DimensionShown:
@@ -123,6 +131,8 @@ def size_line(piece: Piece, view: View) -> str:
 def _half_line(piece: Piece, view: View) -> str:
     if not piece.on_fold:
         return ""
+    if piece.folded:
+        return f"{view.worked(piece.size('width'))} × {view.worked(piece.size('height') / 2)}"
     return f"{view.worked(piece.size('width') / 2)} × {view.worked(piece.size('height'))}"
 
 

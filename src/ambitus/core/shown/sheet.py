@@ -68,6 +68,6 @@ def sheet(draft: Draft, unit: Unit) -> Sheet:
                 bag.source(f"allowances.{key}"),
                 bag.why(f"allowances.{key}"),
             )
-            for key, name in bag.bag.classes.items()
+            for key, name in bag.classes.items()
         ),
     )

@@ -9,9 +9,9 @@ from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.models import Tile, TileEdit, TileGroup, Tiles
 from ambitus.core.shown.present import grid_label, picture, size_line
-from ambitus.core.spec.edit import put
+from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolve import all_params, default_step, resolve, steps_for
+from ambitus.core.spec.resolve import all_params, resolve, steps_for
 from ambitus.core.spec.resolved import ClothFacts, Facts
 
 #: The layer whose piece a tile shows, where the standing bag would not change.
@@ -48,9 +48,7 @@ def _tile(
     view: View,
     grammar: Grammar,
 ) -> Tile:
-    changed = spec if chosen else put(spec, edit.path, edit.value)
-    if edit.path == "unit" and not chosen:
-        changed = put(changed, "grid.step", default_step(changed.unit))
+    changed = spec if chosen else pick(spec, edit.path, edit.value, grammar)
     after = now if chosen else draft(resolve(changed, grammar, now.bag.facts))
     shown = next((p for p in after.pieces if p.layer == layer), after.pieces[0])
     widest = max(p.size("width") for p in after.pieces if "height" in p.sums)

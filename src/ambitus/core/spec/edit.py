@@ -56,6 +56,24 @@ def put(spec: Spec, path: str, value: object) -> Spec:
     return Spec.model_validate(data)
 
 
+def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
+    """
+    Return *spec* with a choice made, and with what goes with it.
+
+    Another unit set has its own cutting grid. Another top edge lets go of the ways to attach a strap that
+    do not go with it, so that the usual one for it holds; undo brings all of it back.
+    """
+    out = put(spec, path, value)
+    if path == "unit":
+        return put(out, "grid.step", default_step(out.unit))
+    if path == "top.kind":
+        for i, item in enumerate(out.carry):
+            attach = grammar.slots["attach"].get(item.get("attach"))
+            if attach is not None and not attach.fits(value):
+                out = put(out, f"carry.{i}.attach", None)
+    return out
+
+
 def _no_field(path: str) -> SpecProblems:
     return SpecProblems(
         (
@@ -74,13 +92,10 @@ def apply_edit(spec: Spec, edit: Edit, unit: Unit, grammar: Grammar, facts: Fact
         SpecProblems: If the text is no length or outside the field's range, or the field unknown.
     """
     if isinstance(edit, PickedEdit):
-        if edit.path == "unit":
-            moved = put(spec, "unit", edit.value)
-            return put(moved, "grid.step", default_step(moved.unit))
         if edit.path in ("preset", "version") or edit.path.split(".")[0] in ("usual",):
             raise _no_field(edit.path)
         try:
-            return put(spec, edit.path, edit.value)
+            return pick(spec, edit.path, edit.value, grammar)
         except (KeyError, IndexError, TypeError, ValueError) as bad:
             raise _no_field(edit.path) from bad
     preset = facts.presets[spec.preset]

@@ -2,12 +2,13 @@
 
 from typing import Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, model_validator
 
 from ambitus.core.lengths import Unit
 from ambitus.core.lengths.grid import Rounding
+from ambitus.core.spec.versions import of_today
 
-SPEC_VERSION = 1
+SPEC_VERSION = 2
 
 #: A length in a file: a bare number is millimetres, a string carries its unit.
 Given = float | int | str | None
@@ -37,7 +38,7 @@ class UsualSpec(BaseModel):
 
 class Spec(BaseModel):
     """
-    One bag as chosen. Slots hold a ``kind`` and the chosen fields of that variant; anything left
+    One bag as chosen, in the newest version; older ones are read as what they meant. Slots hold a ``kind`` and the chosen fields of that variant; anything left
     out takes its default. Field paths join slot and field: ``size.width``, ``carry.0.drop``.
     """
 
@@ -46,13 +47,13 @@ class Spec(BaseModel):
         json_schema_extra={
             "examples": [
                 {
-                    "version": 1,
+                    "version": 2,
                     "unit": "cm",
                     "size": {"width": 340, "height": 280, "depth": 120},
                     "carry": [{"drop": 260}],
                 },
                 {
-                    "version": 1,
+                    "version": 2,
                     "unit": "in",
                     "size": {"width": "13 3/8 in"},
                     "allowances": {"general": "3/8 in"},
@@ -60,7 +61,7 @@ class Spec(BaseModel):
             ]
         },
     )
-    version: Literal[1] = 1
+    version: Literal[2] = 2
     preset: str = "tote"
     unit: Unit = "cm"
     grid: GridSpec = Field(default_factory=GridSpec)
@@ -71,4 +72,14 @@ class Spec(BaseModel):
     cloth: dict[str, Any] = Field(default_factory=dict)
     interfacing: dict[str, Any] = Field(default_factory=dict)
     carry: list[dict[str, Any]] = Field(default_factory=_one_strap)
+    seams: dict[str, Any] = Field(default_factory=dict)
     allowances: dict[str, Any] = Field(default_factory=dict)
+    silenced: dict[str, str] = Field(
+        default_factory=dict,
+        description="Checks that this plan need not hear again: the check's id, and the reason why.",
+    )
+
+    @model_validator(mode="before")
+    @classmethod
+    def _of_today(cls, data: Any) -> Any:
+        return of_today(data)

@@ -1,8 +1,8 @@
 """From a spec to a resolved spec: every variant, default and fact filled in, or every problem named.
 
 Where a value comes from, first match wins: chosen here > this plan's *my usual* > the preset >
-the variant's own default. An allowance: its class's own override > *my usual* for that class >
-the seam kind's own default > the general allowance.
+the variant's own default. A kind: chosen here > what the top edge brings > the preset. An allowance: its
+class's own override > *my usual* for that class > the seam kind's own default > the general allowance.
 """
 
 import math
@@ -177,12 +177,12 @@ class _Resolving:
 
 
 def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> tuple[Bag, list[Problem]]:
-    """Return the variant in every slot; a kind that does not exist is a problem and takes the preset's."""
+    """Return the variant in every slot; a kind that does not exist is a problem and takes the usual one."""
     problems: list[Problem] = []
 
-    def pick(slot: str, path: str) -> str:
-        variants = grammar.slots[slot]
-        kind = lookup(spec, path) or kinds[slot]
+    def pick(path: str, usual: str) -> str:
+        variants = grammar.kinds_at(path) or {}
+        kind = lookup(spec, path) or usual
         if isinstance(kind, str) and kind in variants:
             return kind
         problems.append(
@@ -194,18 +194,26 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
                 f"Use one of: {', '.join(variants)}.",
             )
         )
-        return kinds[slot]
+        return usual
 
+    top = pick("top.kind", kinds["top"])
+    usual = {**kinds, **grammar.slots["top"][top].brings}
     carry = tuple(
-        (pick("make", f"carry.{i}.make"), pick("attach", f"carry.{i}.attach")) for i in range(len(spec.carry))
+        (pick(f"carry.{i}.make", usual["make"]), pick(f"carry.{i}.attach", usual["attach"]))
+        for i in range(len(spec.carry))
+    )
+    seams = pick("seams.kind", usual["seams"])
+    by_class = tuple(
+        (key, pick(f"seams.{key}", seams)) for key in grammar.sewable if lookup(spec, f"seams.{key}")
     )
     bag = grammar.bag(
-        cloth=pick("cloth", "cloth.kind"),
-        base=pick("base", "base.kind"),
-        top=pick("top", "top.kind"),
-        interfacing=pick("interfacing", "interfacing.kind"),
+        cloth=pick("cloth.kind", usual["cloth"]),
+        base=pick("base.kind", usual["base"]),
+        top=top,
+        interfacing=pick("interfacing.kind", usual["interfacing"]),
         carry=carry,
-        seams=pick("seams", "allowances.kind"),
+        seams=seams,
+        by_class=by_class,
     )
     return bag, problems
 
@@ -282,7 +290,11 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
     general = values["allowances.general"]
     for path, param in bag.overrides:
         given = work.field(path, param, so_far)
-        if given.value is None:
+        kind = bag.seam(path.partition(".")[2])
+        if kind.own and (given.value is None or not kind.takes_allowance):
+            mm, why = kind.own(so_far)
+            given = Value(mm, "default", why)
+        elif given.value is None:
             why = (
                 "General allowance." if general.source != "measured" else f"General allowance. {general.why}"
             )

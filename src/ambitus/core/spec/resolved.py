@@ -106,6 +106,18 @@ class Resolved:
         """Return the one sentence that says where the value at *path* came from."""
         return self.values[path].why
 
+    @property
+    def classes(self) -> dict[str, str]:
+        """Every class of seam that is sewn in this bag, with its plain name."""
+        unused = self.bag.base.unused(self)
+        return {key: name for key, name in self.bag.classes.items() if key not in unused}
+
+    @property
+    def sewn(self) -> dict[str, str]:
+        """The seams of the body that are sewn in this bag, whose kind can be chosen."""
+        unused = self.bag.base.unused(self)
+        return {key: name for key, name in self.bag.sewn.items() if key not in unused}
+
     def cloth(self, layer: str) -> ClothFacts:
         """Return the facts of the cloth of *layer* (``outer`` or ``lining``)."""
         return self.facts.cloths[self.choice(f"cloth.{layer}")]

@@ -1,8 +1,10 @@
 """All the work of a bag in order: what every bag needs, and what its variants add."""
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.fitting import misfits
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step, in_order
 
@@ -16,6 +18,7 @@ CAUTIONS = {
     "pins or bulk can break. Protect your eyes.",
     "pins": "Take pins out before the needle reaches them.",
     "free arm": "See that only one side of the bag lies over the plate, or front is sewn to back.",
+    "flame": "Seal ends away from all cloth, over a plate, with water at hand; molten thread burns the skin.",
     "melting": "This cloth melts and smokes under heat: use no iron on it without a test, and air the room.",
     "small children": "Straps and cords can strangle, and a bag over the head can suffocate: "
     "keep them from small children.",
@@ -61,7 +64,7 @@ def _common(bag: Resolved) -> Iterator[Step]:
     yield Step(
         "mark",
         "Mark the pieces",
-        "Strap places, middles and the turning gap, on the wrong side or in the allowance.",
+        "Middles, strap places, folds and gaps, on the wrong side or in the allowance.",
         160,
         needs=("pieces cut",),
         gives=("pieces marked",),
@@ -76,21 +79,22 @@ def _common(bag: Resolved) -> Iterator[Step]:
             say,
             200,
             needs=("pieces marked",),
-            gives=("outer panels ready",),
+            gives=("outer panels laid", "outer panels ready", "outer top known"),
             settings="Press, do not slide; let it cool flat."
             if facts.fused
             else "Long stitch, inside the allowance.",
             cautions=("hot iron",) if facts.fused else (),
         )
-        yield Step(
-            "core straps",
-            f"{how} the cores to the straps",
-            "Centred on the wrong side of each strip.",
-            210,
-            needs=("pieces marked",),
-            gives=("strap cores fused",),
-            cautions=("hot iron",) if facts.fused else (),
-        )
+        if any(s.make.core_width(bag, f"carry.{i}") for i, s in enumerate(bag.bag.carry)):
+            yield Step(
+                "core straps",
+                f"{how} the cores to the straps",
+                "Centred on the wrong side of each strip.",
+                210,
+                needs=("pieces marked",),
+                gives=("strap cores fused",),
+                cautions=("hot iron",) if facts.fused else (),
+            )
     else:
         yield Step(
             "outer ready",
@@ -98,7 +102,7 @@ def _common(bag: Resolved) -> Iterator[Step]:
             "Both the same way up, right sides together.",
             200,
             needs=("pieces marked",),
-            gives=("outer panels ready",),
+            gives=("outer panels laid", "outer panels ready", "outer top known"),
         )
     if "lining" in bag.bag.top.layers:
         yield Step(
@@ -112,8 +116,16 @@ def _common(bag: Resolved) -> Iterator[Step]:
 
 
 def steps_of(bag: Resolved, form: Form) -> tuple[Step, ...]:
-    """Return every step of the work, sorted by what it needs and gives."""
+    """
+    Return every step of the work, sorted by what it needs and gives.
+
+    Where parts do not go together (a stop says so) a step may need what no other gives; then the rest is
+    told in order all the same.
+    """
     steps = list(_common(bag))
     for prefix, variant in bag.bag.with_prefix:
         steps += variant.steps(bag, prefix, form)
+    if any(misfits(bag)):
+        given = {state for step in steps for state in step.gives}
+        steps = [replace(s, needs=tuple(n for n in s.needs if n in given)) for s in steps]
     return in_order(steps)

@@ -1,15 +1,39 @@
-"""What bases of two like panels share: how their size settles, their side and base seams, their views."""
+"""What bases share whose front and back are panels, or one piece folded at the base: how their size
+settles, their outlines, their seams, their views."""
 
 from collections.abc import Mapping
 from functools import cache
 
-from ambitus.core.form.model import Dimension, Edge, Face, Form, Measure, Seam, SizeLine, Stretch
-from ambitus.core.grammar.contract import Finishes
+from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Measure, Seam, SizeLine, Stretch
+from ambitus.core.geometry import Point
+from ambitus.core.grammar.contract import SHORTER, Finishes, Option, Param
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import Term, grid_term
+from ambitus.core.sums import Term, grid_term, twice
 
 Terms = tuple[Term, ...]
+
+CUT_AS = Param(
+    "cut_as",
+    "Cut as",
+    "choice",
+    "panels",
+    options=(
+        Option("panels", "Two panels", "With a seam along the base."),
+        Option("folded", "One piece, folded at the base", "No base seam; a one-way print turns over."),
+    ),
+)
+
+
+def is_folded(bag: Resolved) -> bool:
+    """Return whether front and back are one piece, folded at the base."""
+    value = bag.values.get("base.cut_as")
+    return bag.bag.base.kind == "folded" or (value is not None and value.value == "folded")
+
+
+def no_base_seam(bag: Resolved) -> frozenset[str]:
+    """Return the seam classes that a folded piece does without."""
+    return frozenset({"base"}) if is_folded(bag) else frozenset()
 
 
 def eats(finishes: Finishes, seam: str) -> float:
@@ -25,50 +49,190 @@ def depth_term(bag: Resolved, label: str, mm: float, why: str, share: float = 1.
     return Term(f"{label}, as the cut-out on the grid gives it", mm, why, "derived")
 
 
-def panel_width(bag: Resolved, depth: float, side: float) -> tuple[float, tuple[Term, ...]]:
-    """Return the flat width of a panel between its side seams, and its terms."""
+def panel_width(bag: Resolved, depth: float, side: float) -> tuple[float, Terms]:
+    """Return the flat width of a panel between its side seams, and its terms; *depth* is 0 for a flat bag."""
     asked = bag.mm("size.width")
-    flat_reading = bag.choice("base.width_means") == "flat"
+    flat_reading = read_flat(bag)
     plain = asked if flat_reading else asked + depth
     settled = snap(bag.grid.fit(plain + 2 * side) - 2 * side)
     source, why = bag.source("size.width"), bag.why("size.width")
-    if flat_reading:
-        terms: tuple[Term, ...] = (Term("Flat width", asked, why, source),)
-    else:
-        terms = (
-            Term("Finished width", asked, why, source),
-            depth_term(bag, "Depth", depth, "Half folds under from each side when the corners are boxed."),
-        )
+    terms: Terms = (Term("Flat width" if flat_reading else "Finished width", asked, why, source),)
+    if depth and not flat_reading:
+        under = "Half folds under from each side when the corners are boxed."
+        terms += (depth_term(bag, "Depth", depth, under),)
     return settled, (*terms, *grid_term(snap(settled - plain)))
 
 
-def panel_height(bag: Resolved, half: float, seams: float) -> tuple[float, Terms]:
+def read_flat(bag: Resolved) -> bool:
+    """Return whether the width asked for is that of the flat bag, face and depth together."""
+    means = bag.values.get("base.width_means")
+    return means is not None and means.value == "flat"
+
+
+def panel_height(bag: Resolved, half: float, finishes: Finishes) -> tuple[float, Terms]:
     """Return the height of a panel whose lower *half* mm lie under the bag, settled, and its terms."""
     asked = bag.mm("size.height")
-    plain = asked + half + seams
-    height = snap(asked + bag.grid.fit(plain) - plain)
+    shorter = eats(finishes, SHORTER)
+    base = 0.0 if is_folded(bag) else eats(finishes, "base")
+    plain = asked + shorter + half + base + eats(finishes, "top")
+    height = snap(asked + shorter + bag.grid.fit(plain) - plain)
     terms = [Term("Finished height", asked, bag.why("size.height"), bag.source("size.height"))]
+    terms += finishes[SHORTER]
     if half:
         why = "The panel runs under to the middle of the base."
         terms.append(depth_term(bag, "Half the depth", half, why, 0.5))
-    return height, (*terms, *grid_term(snap(height - asked)))
+    return height, (*terms, *grid_term(snap(height - asked - shorter)))
 
 
-def ring(width: float, depth: float) -> tuple[tuple[float, float], ...]:
+def _panel(flat: float, tall: float, notch: float) -> tuple[Edge, ...]:
+    """Return the outline of one panel; its lower corners are missing by *notch* each way."""
+    if not notch:
+        return (
+            Edge("base", "base", (0.0, 0.0)),
+            Edge("side right", "side", (flat, 0.0)),
+            Edge("top", "top", (flat, tall)),
+            Edge("side left", "side", (0.0, tall)),
+        )
+    return (
+        Edge("base", "base", (notch, 0.0)),
+        Edge("corner right rise", "corner", (flat - notch, 0.0)),
+        Edge("corner right run", "corner", (flat - notch, notch)),
+        Edge("side right", "side", (flat, notch)),
+        Edge("top", "top", (flat, tall)),
+        Edge("side left", "side", (0.0, tall)),
+        Edge("corner left run", "corner", (0.0, notch)),
+        Edge("corner left rise", "corner", (notch, notch)),
+    )
+
+
+def _folded(flat: float, tall: float, notch: float) -> tuple[Edge, ...]:
+    """Return the outline of both sides in one, the fold along y = 0, the front above it."""
+    sides_right: tuple[Edge, ...] = (
+        Edge("side right back", "side", (flat, -tall)),
+        Edge("side right front", "side", (flat, 0.0)),
+    )
+    sides_left: tuple[Edge, ...] = (
+        Edge("side left front", "side", (0.0, tall)),
+        Edge("side left back", "side", (0.0, 0.0)),
+    )
+    if notch:
+        sides_right = (
+            sides_right[0],
+            Edge("corner right run back", "corner", (flat, -notch)),
+            Edge("corner right rise", "corner", (flat - notch, -notch)),
+            Edge("corner right run front", "corner", (flat - notch, notch)),
+            Edge("side right front", "side", (flat, notch)),
+        )
+        sides_left = (
+            sides_left[0],
+            Edge("corner left run front", "corner", (0.0, notch)),
+            Edge("corner left rise", "corner", (notch, notch)),
+            Edge("corner left run back", "corner", (notch, -notch)),
+            Edge("side left back", "side", (0.0, -notch)),
+        )
+    return (
+        Edge("top back", "top", (0.0, -tall)),
+        *sides_right,
+        Edge("top front", "top", (flat, tall)),
+        *sides_left,
+    )
+
+
+def faces(
+    bag: Resolved, flat: float, tall: float, across: Terms, up: Terms, arm: Terms = ()
+) -> tuple[Face, ...]:
+    """
+    Return front and back in seam lines, *flat* wide and *tall* high from the middle of the base.
+
+    *arm* are the terms of a corner cut out first, whose core is their sum; none for whole corners.
+    """
+    notch = snap(sum(t.mm for t in arm))
+    wide, high = "How wide to cut it", "How high to cut it"
+    over, along = "Corner cut-out, across", "Corner cut-out, up"
+    if is_folded(bag):
+        left, right = "side left front", "side right front"
+        measures = [
+            Measure("width", wide, "x", left, right, across),
+            Measure("height", high, "y", "top back", "top front", twice(up), folds=True, beside="left"),
+        ]
+        if notch:
+            run, rise = "corner left run front", "corner left rise"
+            measures.append(Measure("across", over, "x", left, rise, arm, False, beside="bottom"))
+            told = f"{along} from the fold"
+            measures.append(Measure("up", told, "y", FOLD, run, arm, False, beside="left"))
+        return (Face("body", "panel", _folded(flat, tall, notch), tuple(measures), folded=True),)
+    measures = [
+        Measure("width", wide, "x", "side left", "side right", across),
+        Measure("height", high, "y", "base", "top", up, beside="left"),
+    ]
+    if notch:
+        measures.append(
+            Measure("across", over, "x", "side left", "corner left rise", arm, False, beside="bottom")
+        )
+        measures.append(Measure("up", along, "y", "base", "corner left run", arm, False, beside="left"))
+    outline = _panel(flat, tall, notch)
+    return tuple(
+        Face(name, "panel", outline, tuple(measures), over=name == "front") for name in ("front", "back")
+    )
+
+
+def stretch(face: str, edge: str) -> Stretch:
+    """Return a whole edge of a face, its layer still to be filled in."""
+    return Stretch("", face, edge)
+
+
+@cache
+def seams(folded: bool, notched: bool) -> tuple[Seam, ...]:
+    """
+    Return the seams within one layer: base, sides, and the corners that were cut out first.
+
+    Front and back lie right sides together, so the front's left meets the back's right. At a boxed
+    corner the risers, end to end over the base seam or the fold, meet the runs, end to end over the side seam.
+    """
+    sides = (("left", "right"), ("right", "left"))
+    out = []
+    if not folded:
+        out.append(
+            Seam("base", "Base seam", "base", ((stretch("front", "base"),), (stretch("back", "base"),)))
+        )
+    for here, there in sides:
+        if folded:
+            chains = tuple((stretch("body", f"side {here} {half}"),) for half in ("front", "back"))
+        else:
+            chains = ((stretch("front", f"side {here}"),), (stretch("back", f"side {there}"),))
+        out.append(Seam(f"side {here}", f"Side seam, {here}", "side", chains))
+    for here, there in sides if notched else ():
+        if folded:
+            risers: tuple[Stretch, ...] = (stretch("body", f"corner {here} rise"),)
+            runs = tuple(stretch("body", f"corner {here} run {half}") for half in ("front", "back"))
+        else:
+            risers = (stretch("front", f"corner {here} rise"), stretch("back", f"corner {there} rise"))
+            runs = (stretch("front", f"corner {here} run"), stretch("back", f"corner {there} run"))
+        out.append(Seam(f"corner {here}", f"Boxed corner, {here}", "corner", (risers, runs)))
+    return tuple(out)
+
+
+def mouth(folded: bool) -> tuple[tuple[str, str], ...]:
+    """Return the mouth as edges of faces, front first."""
+    return (("body", "top front"), ("body", "top back")) if folded else (("front", "top"), ("back", "top"))
+
+
+def ring(width: float, depth: float) -> tuple[Point, ...]:
     """Return the rectangle seen from above, from the left side seam round by the front."""
     half = depth / 2
     return ((0.0, half), (0.0, 0.0), (width, 0.0), (width, half), (width, depth), (0.0, depth))
 
 
+def told(bag: Resolved, key: str, label: str, comes_out: float) -> Dimension:
+    """Return a size that was asked for under its own name."""
+    path = f"size.{key}"
+    return Dimension(key, label, bag.mm(path), comes_out, bag.source(path), bag.why(path))
+
+
 def boxed_dimensions(bag: Resolved, width: float, height: float, depth: float) -> dict[str, Dimension]:
     """Return the sizes of a boxed bag by name, as asked and as they come out."""
-
-    def told(key: str, label: str, asked: float, comes_out: float) -> Dimension:
-        path = f"size.{key}"
-        return Dimension(key, label, asked, comes_out, bag.source(path), bag.why(path))
-
     given, asked_depth = bag.mm("size.width"), bag.mm("size.depth")
-    flat = bag.choice("base.width_means") == "flat"
+    flat = read_flat(bag)
     face_asked, flat_asked = (given - asked_depth, given) if flat else (given, given + asked_depth)
     derived = "The flat bag, less the depth." if flat else "The face and the depth together."
     chosen = bag.source("size.width"), bag.why("size.width")
@@ -76,8 +240,8 @@ def boxed_dimensions(bag: Resolved, width: float, height: float, depth: float) -
         "width": Dimension(
             "width", "Width of the face", face_asked, width, *(("derived", derived) if flat else chosen)
         ),
-        "height": told("height", "Height", bag.mm("size.height"), height),
-        "depth": told("depth", "Depth", asked_depth, depth),
+        "height": told(bag, "height", "Height", height),
+        "depth": told(bag, "depth", "Depth", depth),
         "flat_opening": Dimension(
             "flat_opening",
             "Flat opening",
@@ -88,56 +252,60 @@ def boxed_dimensions(bag: Resolved, width: float, height: float, depth: float) -
     }
 
 
-def stretch(face: str, edge: str) -> Stretch:
-    """Return a whole edge of a face, its layer still to be filled in."""
-    return Stretch("", face, edge)
-
-
-@cache
-def side_and_base() -> tuple[Seam, ...]:
-    """
-    Return base and side seams within one layer.
-
-    Front and back lie right sides together, so the front's left meets the back's right.
-    """
-    out = [Seam("base", "Base seam", "base", ((stretch("front", "base"),), (stretch("back", "base"),)))]
-    for here, there in (("left", "right"), ("right", "left")):
-        chains = ((stretch("front", f"side {here}"),), (stretch("back", f"side {there}"),))
-        out.append(Seam(f"side {here}", f"Side seam, {here}", "side", chains))
-    return tuple(out)
-
-
-def rectangles(width: float, height: float, across: Terms, up: Terms) -> tuple[Face, ...]:
-    """Return front and back as whole rectangles in seam lines."""
-    outline = (
-        Edge("base", "base", (0.0, 0.0)),
-        Edge("side right", "side", (width, 0.0)),
-        Edge("top", "top", (width, height)),
-        Edge("side left", "side", (0.0, height)),
+def flat_form(bag: Resolved, finishes: Finishes) -> Form:
+    """Return the form of a flat bag, its size settled on the cutting grid."""
+    width, across = panel_width(bag, 0.0, eats(finishes, "side"))
+    height, up = panel_height(bag, 0.0, finishes)
+    line = ((0.0, 0.0), (width, 0.0))
+    folded = is_folded(bag)
+    return Form(
+        dimensions={
+            "width": told(bag, "width", "Width", width),
+            "height": told(bag, "height", "Height", height),
+            "flat_opening": Dimension(
+                "flat_opening",
+                "Flat opening",
+                bag.mm("size.width"),
+                width,
+                "derived",
+                "A flat bag opens as wide as it is.",
+            ),
+        },
+        faces=faces(bag, width, height, across, up),
+        seams=seams(folded, False),
+        mouth=mouth(folded),
+        base_ring=line,
+        mouth_ring=line,
+        height=height,
+        standing_seams=(),
+        front_starts=0.0,
+        lines=(
+            SizeLine("width", "wide", "width", (0, 0, 0), (width, 0, 0)),
+            SizeLine("height", "high", "height", (0, 0, 0), (0, 0, height)),
+        ),
     )
-    measures = (
-        Measure("width", "How wide to cut it", "x", "side left", "side right", across),
-        Measure("height", "How high to cut it", "y", "base", "top", up, beside="left"),
-    )
-    return tuple(Face(name, "panel", outline, measures) for name in ("front", "back"))
 
 
-def boxed_form(
-    bag: Resolved,
-    faces: tuple[Face, ...],
-    seams: tuple[Seam, ...],
-    size: tuple[float, float, float],
-    corner: float | None,
+def deep_form(
+    bag: Resolved, finishes: Finishes, depth: float, *, notched: bool = False, corner: float | None = None
 ) -> Form:
-    """Return the form of a boxed bag of *size* (face width, height, depth) as they come out."""
-    width, height, depth = size
-    flat = bag.choice("base.width_means") == "flat"
-    wide = ("wide, laid flat", "flat_opening") if flat else ("wide", "width")
+    """
+    Return the form of a bag *depth* deep as it comes out, width and height settled on the cutting grid.
+
+    ``notched`` corners are cut out first; ``corner`` is what is measured when they are made later.
+    """
+    half = snap(depth / 2)
+    flat, across = panel_width(bag, depth, eats(finishes, "side"))
+    height, up = panel_height(bag, half, finishes)
+    width, folded = snap(flat - depth), is_folded(bag)
+    why = "The cut-out is half the depth each way, from seam line to seam line."
+    arm = (depth_term(bag, "Half the depth", half, why, 0.5),) if notched else ()
+    wide = ("wide, laid flat", "flat_opening") if read_flat(bag) else ("wide", "width")
     return Form(
         dimensions=boxed_dimensions(bag, width, height, depth),
-        faces=faces,
-        seams=seams,
-        mouth=(("front", "top"), ("back", "top")),
+        faces=faces(bag, flat, height + half, across, up, arm),
+        seams=seams(folded, notched),
+        mouth=mouth(folded),
         base_ring=ring(width, depth),
         mouth_ring=ring(width, depth),
         height=height,
@@ -152,24 +320,10 @@ def boxed_form(
     )
 
 
-def uncut_form(bag: Resolved, finishes: Finishes, corner: float) -> Form:
-    """
-    Return the form of a bag boxed after sewing: whole rectangles; *corner* is measured when they are sewn.
-
-    No cut-out has to lie on the grid, so the depth is what was asked.
-    """
-    side, base, top = (eats(finishes, k) for k in ("side", "base", "top"))
-    depth = bag.mm("size.depth")
-    half = snap(depth / 2)
-    flat, across = panel_width(bag, depth, side)
-    height, up = panel_height(bag, half, base + top)
-    faces = rectangles(flat, height + half, across, up)
-    return boxed_form(bag, faces, side_and_base(), (snap(flat - depth), height, depth), corner)
-
-
 def straight(bag: Resolved) -> Mapping[str, float]:
     """Return the straight seam a turning gap could use: the base between corners, or a side."""
     face = bag.mm("size.width")
-    if bag.choice("base.width_means") == "flat":
+    if read_flat(bag):
         face -= bag.mm("size.depth")
-    return {"base": face, "side": bag.mm("size.height")}
+    sides = {"side": bag.mm("size.height")}
+    return sides if is_folded(bag) else {"base": face, **sides}

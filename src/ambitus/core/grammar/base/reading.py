@@ -1,4 +1,4 @@
-"""Reading whole panels back, boxed or flat."""
+"""Reading whole panels back, boxed or flat, two of them or one that is folded at the base."""
 
 from collections.abc import Mapping
 
@@ -11,17 +11,23 @@ def missing_corner(fix: str) -> ReadLayer:
     return ReadLayer({}, (Finding("no-corner", "stop", "Nothing is said of the corners.", fix),))
 
 
+def _side(row: CutRow, allowances: Mapping[str, float]) -> tuple[Term, ...]:
+    """Return the height of one side of the bag, from the middle of its base."""
+    if row.folded:
+        return (Term("Half the piece", row.height / 2, "One side, from the fold."),)
+    return (
+        Term("Panel height", row.height, "As cut."),
+        Term("Base seam", -allowances["base"], "Sewn to the other panel."),
+    )
+
+
 def read_uncut(row: CutRow, allowances: Mapping[str, float], top: float, depth: Sum | None) -> ReadLayer:
     """Return the bag that a whole panel makes; *depth* is None for a flat bag."""
     flat = (
         Term("Panel width", row.width, "As cut."),
         Term("Side seams", -2 * allowances["side"], "Both sides are sewn.", times=2),
     )
-    up = (
-        Term("Panel height", row.height, "As cut."),
-        Term("Base seam", -allowances["base"], "Sewn to the other panel."),
-        Term("Top edge", -top, "What the top finish eats."),
-    )
+    up = (*_side(row, allowances), Term("Top edge", -top, "What the top finish eats."))
     if depth is None:
         return ReadLayer(
             {

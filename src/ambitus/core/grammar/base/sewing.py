@@ -1,13 +1,21 @@
-"""Steps that bases of two panels share: sides, base, pressing, and the corners where there are any."""
+"""Steps that bases of panels share: sides, base, pressing, and the corners where there are any."""
 
 from collections.abc import Iterator
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
 _RANKS: dict[Layer, int] = {"outer": 400, "lining": 500}
+#: what a class of seam is called in a step, and the key of its step
+_CALLED = {
+    "side": ("side seams", "sides"),
+    "base": ("base seam", "base"),
+    "corner": ("corner seams", "corners"),
+}
 
 
 def sewn_layers(bag: Resolved) -> Iterator[tuple[Layer, int]]:
@@ -21,9 +29,72 @@ def _gap(bag: Resolved, layer: Layer, seam: str) -> str:
     return " Leave the turning gap open." if here else ""
 
 
-def _stitch(bag: Resolved, layer: Layer) -> str:
+def stitch_of(bag: Resolved, layer: Layer) -> str:
+    """Return how a plain row is stitched in the cloth of *layer*."""
     cloth = bag.cloth(layer)
     return f"Straight stitch {cloth.stitch:g}, standard foot, {cloth.needle}. Secure both ends."
+
+
+def sew(
+    bag: Resolved,
+    layer: Layer,
+    seam: str,
+    rank: int,
+    *,
+    needs: tuple[str, ...],
+    gives: str,
+    say: str = "",
+    reads: tuple[tuple[str, float], ...] = (),
+    lengths: tuple[tuple[str, float], ...] | None = None,
+) -> tuple[Step, ...]:
+    """
+    Return the steps that sew the seams of one class in one layer, by the kind of seam they are.
+
+    *lengths* stand in for those of the first row, where it is measured from something else than an edge.
+    """
+    words, name = _CALLED[seam]
+    deeper = deeper_by(bag, layer)
+    kind, path = bag.bag.seam(seam), f"allowances.{seam}"
+    own = kind.own(bag)[0] if kind.own else 0.0
+    allowance = (bag.mm(path) if path in bag.values else own) + deeper
+    taper = " Taper back to the plain allowance over the top 50 mm." if deeper and seam == "side" else ""
+    rows = kind.rows(bag, seam, allowance)
+    out, ready = [], needs
+    for i, row in enumerate(rows):
+        last = i == len(rows) - 1
+        state = gives if last else f"{layer} {name} {row.key}"
+        where = f" {say}" if say and not row.no_return else ""
+        text = row.title.format(seam=f"{words} of the {layer}")
+        out.append(
+            Step(
+                key=f"{layer} {name}" + ("" if last else f" {row.key}"),
+                title=text,
+                say=f"{row.say}{where}{taper if last else ''}{_gap(bag, layer, seam) if last else ''}",
+                rank=rank,
+                needs=ready,
+                gives=(state,),
+                kind="no return" if row.no_return else "step",
+                settings=row.settings or ("" if row.no_return else stitch_of(bag, layer)),
+                lengths=row.lengths if i or lengths is None else lengths,
+                reads=reads if last else (),
+            )
+        )
+        ready = (state,)
+    return tuple(out)
+
+
+def press_seams(bag: Resolved, layer: Layer, rank: int, *, needs: tuple[str, ...], gives: str) -> Step:
+    """Return the pressing of one layer's seams, the way their kind lies."""
+    return Step(
+        key=f"{layer} press",
+        title=f"Press the seams of the {layer} {bag.bag.seam('side').press}",
+        say="From the wrong side." if is_folded(bag) else "Sides and base, from the wrong side.",
+        rank=rank,
+        needs=needs,
+        gives=(gives,),
+        settings=f"Iron: {bag.cloth(layer).iron}.",
+        cautions=("hot iron",),
+    )
 
 
 def sides_and_base(
@@ -31,44 +102,27 @@ def sides_and_base(
 ) -> tuple[Step, ...]:
     """Return side seams, base seam and pressing of one layer; *gives* is what the pressed seams give."""
     ready = (*needs, f"{layer} panels ready")
-    return (
-        Step(
-            key=f"{layer} sides",
-            title=f"Sew the side seams of the {layer}",
-            say="Right sides together, from the top edge down, so that the tops meet."
-            + _gap(bag, layer, "side"),
-            rank=rank,
-            needs=ready,
-            gives=(f"{layer} sides sewn",),
-            settings=_stitch(bag, layer),
-            lengths=(("Allowance", bag.mm("allowances.side")),),
-            reads=(("Across the mouth, flat", form.mm("flat_opening")),),
-        ),
-        Step(
-            key=f"{layer} base",
-            title=f"Sew the base seam of the {layer}",
-            say=f"Raw edges level, from end to end.{_gap(bag, layer, 'base')}",
-            rank=rank + 5,
-            needs=ready,
-            gives=(f"{layer} base sewn",),
-            settings=_stitch(bag, layer),
-            lengths=(("Allowance", bag.mm("allowances.base")),),
-        ),
-        Step(
-            key=f"{layer} press",
-            title=f"Press the seams of the {layer} open",
-            say="Sides and base, from the wrong side.",
-            rank=rank + 10,
-            needs=(f"{layer} sides sewn", f"{layer} base sewn"),
-            gives=(gives,),
-            settings=f"Iron: {bag.cloth(layer).iron}.",
-            cautions=("hot iron",),
-        ),
+    sewn = [f"{layer} sides sewn"]
+    out = sew(
+        bag,
+        layer,
+        "side",
+        rank,
+        needs=ready,
+        gives=sewn[0],
+        say="From the top edge down, so that the tops meet.",
+        reads=(("Across the mouth, flat", form.mm("flat_opening")),),
     )
+    if not is_folded(bag):
+        sewn.append(f"{layer} base sewn")
+        out += sew(
+            bag, layer, "base", rank + 5, needs=ready, gives=sewn[1], say="Raw edges level, from end to end."
+        )
+    return (*out, press_seams(bag, layer, rank + 10, needs=tuple(sewn), gives=gives))
 
 
 def nested(layer: Layer, rank: int, *, needs: tuple[str, ...], say: str) -> Step:
-    """Return the gate before a corner is sewn: side seam exactly on base seam."""
+    """Return the gate before a corner is sewn: side seam exactly on base seam, or on the fold."""
     return Step(
         key=f"{layer} nested",
         title=f"Nest the seams at both corners of the {layer}",
@@ -82,19 +136,26 @@ def nested(layer: Layer, rank: int, *, needs: tuple[str, ...], say: str) -> Step
 
 
 def sew_corners(
-    form: Form, layer: Layer, rank: int, *, say: str, gives: str, allowance: float | None
-) -> Step:
-    """Return the seam across both corners."""
-    return Step(
-        key=f"{layer} corners",
-        title=f"Sew across both corners of the {layer}",
-        say=say,
-        rank=rank,
+    bag: Resolved,
+    form: Form,
+    layer: Layer,
+    rank: int,
+    *,
+    say: str,
+    gives: str,
+    lengths: tuple[tuple[str, float], ...] | None = None,
+) -> tuple[Step, ...]:
+    """Return the seam across both corners, by its kind."""
+    return sew(
+        bag,
+        layer,
+        "corner",
+        rank,
         needs=(f"{layer} corners matched",),
-        gives=(gives,),
-        settings="Straight stitch 2.5, standard foot. Slow over the seams.",
-        lengths=() if allowance is None else (("Allowance", allowance),),
+        gives=gives,
+        say=f"{say} Slow over the seams.",
         reads=(("Along each corner seam", form.mm("depth")),),
+        lengths=lengths,
     )
 
 
@@ -102,15 +163,9 @@ def close_cut_corners(
     bag: Resolved, form: Form, layer: Layer, rank: int, *, needs: tuple[str, ...]
 ) -> tuple[Step, ...]:
     """Return the gate and the seam that close corners which have been cut out, first or after sewing."""
-    pull = "Pull each cut-out flat: side seam exactly on base seam, pinned there first."
+    pull = "Pull each cut-out flat: side seam exactly on the middle of the base, pinned there first."
+    across = "From raw edge to raw edge, twice over the middle."
     return (
         nested(layer, rank, needs=needs, say=pull),
-        sew_corners(
-            form,
-            layer,
-            rank + 5,
-            say="From raw edge to raw edge, twice over the middle.",
-            gives=f"{layer} body sewn",
-            allowance=bag.mm("allowances.corner"),
-        ),
+        *sew_corners(bag, form, layer, rank + 5, say=across, gives=f"{layer} body sewn"),
     )

@@ -9,6 +9,7 @@ from ambitus.core.grammar.contract import Option, Param, Strap
 from ambitus.core.lengths import paired, snap
 from ambitus.core.lengths.pairs import Pair
 from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term, gathered, to_grid
 
 
@@ -153,7 +154,11 @@ def hang(bag: Resolved, prefix: str, item: Strap, form: Form) -> Hang:
     visible = visible_term(bag, prefix, gap, hold)
     tails = item.attach.tail(bag, prefix)
     length = to_grid("How long to cut it", gathered((visible, *tails, *tails)), bag.grid)
-    width = to_grid("How wide to cut it", item.make.width(bag, prefix), bag.grid)
+    across = item.make.width(bag, prefix)
+    if item.make.cut_across:
+        width = to_grid("How wide to cut it", across, bag.grid)
+    else:
+        width = Sum("How wide to buy it", across)
     shown = snap(length.total - 2 * sum(t.mm for t in tails))
     by_drop = bag.choice(f"{prefix}.measure") == "drop"
     return Hang(
@@ -166,7 +171,7 @@ def hang(bag: Resolved, prefix: str, item: Strap, form: Form) -> Hang:
         tails=tails,
         length=length,
         width=width,
-        finished_width=snap(item.make.read_width(width.total)),
+        finished_width=snap(item.make.finished(bag, prefix, width.total)),
         finished_visible=shown,
         drop=drop_for_visible(shown, gap, hold),
         asked_drop=bag.mm(f"{prefix}.drop") if by_drop else drop_for_visible(visible.mm, gap, hold),
@@ -201,3 +206,21 @@ def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Te
 def attached(bag: Resolved, prefix: str) -> str:
     """Return in words how the strap at *prefix* is attached."""
     return bag.bag.carry[int(prefix.rsplit(".", 1)[1])].attach.label.lower()
+
+
+def end_term(bag: Resolved, label: str, path: str) -> Term:
+    """Return a length at one end of a strap as a term."""
+    return Term(label, bag.mm(path), bag.why(path), bag.source(path))
+
+
+def straps_even(at: str, rank: int, *, needs: tuple[str, ...], gives: str = "") -> Step:
+    """Return the gate before straps are sewn for good."""
+    return Step(
+        f"strap {at} even",
+        "See that the straps are even and not twisted",
+        "Front equals back, both ends the same height, clear of the side seams.",
+        rank,
+        needs=needs,
+        gives=(gives or f"carry {at} even",),
+        kind="gate",
+    )

@@ -16,6 +16,12 @@ CLOTHS = (
 )
 
 
+PRINTS = (
+    Option("plain", "Plain, or all over", "Looks the same whichever way up it is."),
+    Option("one_way", "One way up", "Has a top and a bottom: it must not be turned."),
+)
+
+
 def _says(bag: Resolved, view: View, prefix: str) -> str:
     return bag.cloth("outer").label.lower()
 
@@ -27,6 +33,7 @@ WOVEN = Variant(
     params=(
         Param("outer", "Outer cloth", "choice", "canvas", options=CLOTHS),
         Param("lining", "Lining cloth", "choice", "quilting_cotton", options=CLOTHS),
+        Param("print", "Print of the outer", "choice", "plain", options=PRINTS),
     ),
-    phrase=Phrase("cloth", "Cloth", "A ", _says, choices=("cloth.outer", "cloth.lining")),
+    phrase=Phrase("cloth", "Cloth", "A ", _says, choices=("cloth.outer", "cloth.lining", "cloth.print")),
 )

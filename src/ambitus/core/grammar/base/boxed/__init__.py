@@ -1,45 +1,58 @@
-"""Boxed base of two panels, corners cut out before sewing."""
+"""Boxed base, corners cut out before sewing."""
 
 from ambitus.core.grammar.base.boxed.cut import form
 from ambitus.core.grammar.base.boxed.read import read
 from ambitus.core.grammar.base.boxed.steps import steps
-from ambitus.core.grammar.base.panels import straight
+from ambitus.core.grammar.base.panels import CUT_AS, is_folded, no_base_seam, read_flat, straight
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
-from ambitus.core.lengths import paired
+from ambitus.core.lengths import View, paired
+from ambitus.core.spec.resolved import Resolved
+
+DEEP_PARAMS = (
+    Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width"),
+    Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height"),
+    Param("size.depth", "Depth", "length", paired(50), low=5, high=1500, opens="outer/across"),
+    Param(
+        "width_means",
+        "What the width means",
+        "choice",
+        "face",
+        options=(
+            Option("face", "The face that stands", "Width is read across the front of the filled bag."),
+            Option(
+                "flat",
+                "The flat bag",
+                "Width is read across the mouth, laid flat: face and depth together.",
+            ),
+        ),
+    ),
+    CUT_AS,
+)
+
+
+def base_says(words: str, bag: Resolved) -> str:
+    """Return a base in words, with how it is cut and read where that is not the usual."""
+    return words + (" cut in one piece" if is_folded(bag) else "") + (" read flat" if read_flat(bag) else "")
+
+
+def _says(bag: Resolved, view: View, prefix: str) -> str:
+    return base_says("boxed base", bag)
+
 
 BOXED = Base(
     kind="boxed",
     label="Boxed, corners cut out first",
     help="A corner is cut from each panel; sewn across, it makes the depth.",
-    params=(
-        Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width"),
-        Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height"),
-        Param("size.depth", "Depth", "length", paired(50), low=5, high=1500, opens="outer/across"),
-        Param(
-            "width_means",
-            "What the width means",
-            "choice",
-            "face",
-            options=(
-                Option("face", "The face that stands", "Width is read across the front of the filled bag."),
-                Option(
-                    "flat",
-                    "The flat bag",
-                    "Width is read across the mouth, laid flat: face and depth together.",
-                ),
-            ),
-        ),
-    ),
+    params=DEEP_PARAMS,
     phrase=Phrase(
         key="base",
         label="Base",
         before="with a ",
-        says=lambda bag, view, prefix: (
-            "boxed base" + (" read flat" if bag.choice("base.width_means") == "flat" else "")
-        ),
-        choices=("base.kind", "base.width_means"),
+        says=_says,
+        choices=("base.kind", "base.cut_as", "base.width_means"),
     ),
     classes={"side": "Side seam", "base": "Base seam", "corner": "Corner seam"},
+    unused=no_base_seam,
     steps=steps,
     form=form,
     read=read,

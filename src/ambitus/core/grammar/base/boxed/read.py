@@ -11,10 +11,12 @@ def read(row: CutRow, allowances: Mapping[str, float], top: float) -> ReadLayer:
     """
     Return width, height, depth and flat opening of the bag that *row* makes.
 
-    depth = 2 (across − side seam + corner seam), and again from the other arm with the base seam. Where
-    the two differ the arms cannot be matched: a stop, and the across arm is believed.
+    depth = 2 (across − side seam + corner seam), and again from the other arm with the base seam, or
+    with nothing at a fold. Where the two differ the arms cannot be matched: a stop, and the across arm
+    is believed.
     """
-    side, base, corner = allowances["side"], allowances["base"], allowances["corner"]
+    side, corner = allowances["side"], allowances["corner"]
+    base = 0.0 if row.folded else allowances["base"]
     if row.cut_out is None:
         missing = Finding(
             "no-cut-out", "stop", "A boxed panel needs its corner cut-out.", "Give the cut-out across and up."

@@ -19,6 +19,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             gives=("corners cut out",),
             kind="no return",
             settings="Shears or a rotary cutter on a board, stopped short of the inner corner.",
+            cautions=("blade",),
         )
     ]
     for layer, rank in sewn_layers(bag):

@@ -1,10 +1,10 @@
-"""Boxed base of two panels, the corner squares cut out after sides and base are sewn."""
+"""Boxed base whose corner squares are cut out after sides and base are sewn."""
 
 from ambitus.core.grammar.base.boxed import BOXED
 from ambitus.core.grammar.base.boxed_after.cut import form, marks
 from ambitus.core.grammar.base.boxed_after.read import read
 from ambitus.core.grammar.base.boxed_after.steps import steps
-from ambitus.core.grammar.base.panels import straight
+from ambitus.core.grammar.base.panels import no_base_seam, straight
 from ambitus.core.grammar.contract import Base
 
 BOXED_AFTER = Base(
@@ -14,6 +14,7 @@ BOXED_AFTER = Base(
     params=BOXED.params,
     phrase=BOXED.phrase,
     classes=BOXED.classes,
+    unused=no_base_seam,
     steps=steps,
     form=form,
     read=read,

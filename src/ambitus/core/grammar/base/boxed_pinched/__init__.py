@@ -1,10 +1,10 @@
-"""Boxed base of two panels, corners pinched flat and stitched across, then trimmed."""
+"""Boxed base, corners pinched flat and stitched across, then trimmed."""
 
-from ambitus.core.grammar.base.boxed import BOXED
+from ambitus.core.grammar.base.boxed import BOXED, base_says
 from ambitus.core.grammar.base.boxed_pinched.cut import form, marks
 from ambitus.core.grammar.base.boxed_pinched.read import read
 from ambitus.core.grammar.base.boxed_pinched.steps import steps
-from ambitus.core.grammar.base.panels import straight
+from ambitus.core.grammar.base.panels import no_base_seam, straight
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
 from ambitus.core.lengths import paired
 
@@ -30,11 +30,13 @@ BOXED_PINCHED = Base(
         key="base",
         label="Base",
         before="with a ",
-        says=lambda bag, view, prefix: "pinched base",
-        choices=("base.kind", "base.width_means", "base.pinch"),
+        says=lambda bag, view, prefix: base_says("pinched base", bag),
+        choices=("base.kind", "base.cut_as", "base.pinch", "base.width_means"),
         fields=("base.trim",),
     ),
     classes={"side": "Side seam", "base": "Base seam"},
+    also_sewn={"corner": "Corner seam"},
+    unused=no_base_seam,
     steps=steps,
     form=form,
     read=read,

@@ -1,7 +1,7 @@
 """Whole panels; the line to stitch across each corner, and how it is measured."""
 
 from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.grammar.base.panels import uncut_form
+from ambitus.core.grammar.base.panels import deep_form
 from ambitus.core.grammar.contract import Finishes
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -10,15 +10,17 @@ from ambitus.core.sums import Sum, Term
 
 def form(bag: Resolved, finishes: Finishes) -> Form:
     """Return the form; its corner is the pinch, from the stitched point."""
-    return uncut_form(bag, finishes, snap(bag.mm("size.depth") / 2))
+    depth = bag.mm("size.depth")
+    return deep_form(bag, finishes, depth, corner=snap(depth / 2))
 
 
-def readings(bag: Resolved, form: Form) -> tuple[tuple[str, Sum], ...]:
+def readings(bag: Resolved, form: Form, folded: bool) -> tuple[tuple[str, Sum], ...]:
     """
     Return every number by which the corner can be measured, told apart.
 
-    From the fabric tip the allowance there is on top: the base seam's, read down the side seam; the side
-    seam's, read along the base seam. Half the depth measured from the tip comes out too shallow.
+    From the fabric tip the allowance there is on top: the base seam's, read down the side seam (nothing
+    at a fold); the side seam's, read along the base seam. Half the depth measured from the tip comes
+    out too shallow.
     """
     half = Term("Half the depth", snap(form.mm("depth") / 2), "The corner lies flat, half on each panel.")
 
@@ -32,25 +34,39 @@ def readings(bag: Resolved, form: Form) -> tuple[tuple[str, Sum], ...]:
         )
 
     across = Term("Depth", form.mm("depth"), "The stitched line is as long as the bag is deep.")
-    return (
-        ("from the stitched point", Sum("From the stitched point", (half,))),
-        ("the line across", Sum("The line across", (across,))),
-        (
-            "from the fabric tip, down the side seam",
-            Sum("From the fabric tip, down the side", (half, tip("base"))),
-        ),
-        (
-            "from the fabric tip, along the base seam",
-            Sum("From the fabric tip, along the base", (half, tip("side"))),
-        ),
+    out = [("from the stitched point", Sum("From the stitched point", (half,)))]
+    first = first_row(bag, half)
+    if first is not None:
+        out.append(("first row, wrong sides together", first))
+    out.append(("the line across", Sum("The line across", (across,))))
+    if not folded:
+        down = Sum("From the fabric tip, down the side", (half, tip("base")))
+        out.append(("from the fabric tip, down the side seam", down))
+    along = "along the fold" if folded else "along the base seam"
+    out.append((f"from the fabric tip, {along}", Sum(f"From the fabric tip, {along}", (half, tip("side")))))
+    return tuple(out)
+
+
+def first_row(bag: Resolved, half: Term) -> Sum | None:
+    """Return where a French corner is stitched first: the second row's width nearer to the point."""
+    if bag.bag.seam("corner").kind != "french":
+        return None
+    path = "seams.second"
+    second = Term(
+        "Second row", -bag.mm(path), "The second row lies this far inside the first.", bag.source(path)
     )
+    return Sum("First row, from the stitched point", (half, second))
 
 
 def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
-    """Return the stitching line at both lower corners, in seam lines."""
-    half, (right, _) = form.mm("depth") / 2, piece.stitch[1]
-    left = ((half, 0.0), (0.0, half))
+    """Return the stitching line at both lower corners, in seam lines; on a folded piece over the fold."""
+    half, right = form.mm("depth") / 2, max(x for x, _ in piece.stitch)
+    left: tuple[tuple[float, float], ...] = ((half, 0.0), (0.0, half))
+    if piece.folded:
+        left = ((0.0, -half), *left)
+    where = "both ends of the fold" if piece.folded else "both lower corners"
+    told = readings(bag, form, piece.folded)
     return (
-        Mark("cut-out", "Stitch across the corner", left, "both lower corners", readings(bag, form)),
+        Mark("cut-out", "Stitch across the corner", left, where, told),
         Mark("cut-out", "Stitch across the corner", tuple((right - x, y) for x, y in left), "lower right"),
     )

@@ -1,9 +1,12 @@
-"""Sides and base, then each corner folded to a point, stitched across and trimmed."""
+"""Sides and base, then each corner folded to a point, stitched across, trimmed, and overcast or enclosed."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.base.sewing import nested, sew_corners, sewn_layers, sides_and_base
+from ambitus.core.grammar.base.boxed_pinched.cut import first_row
+from ambitus.core.grammar.base.sewing import nested, sew_corners, sewn_layers, sides_and_base, stitch_of
+from ambitus.core.grammar.contract import Layer
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
+from ambitus.core.sums import Term
 
 _SAY = {
     "point": "At right angles to the seam, half the depth from the stitched point: not from the fabric tip.",
@@ -14,24 +17,59 @@ _SAY = {
 def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     """Return the steps of every sewn layer."""
     out: list[Step] = []
+    fold = "Fold each corner to a point: side seam exactly on the middle of the base, pinned there first."
     for layer, rank in sewn_layers(bag):
-        pressed, stitched = f"{layer} seams pressed", f"{layer} corners stitched"
+        pressed = f"{layer} seams pressed"
         out += sides_and_base(bag, form, layer, rank, needs=(), gives=pressed)
-        fold = "Fold each corner to a point: side seam exactly on base seam, pinned there first."
         out.append(nested(layer, rank + 15, needs=(pressed,), say=fold))
-        say = _SAY[bag.choice("base.pinch")]
-        out.append(sew_corners(form, layer, rank + 20, say=say, gives=stitched, allowance=None))
+        first = first_row(bag, Term("", form.mm("depth") / 2, ""))
+        if first is not None:
+            # the first row lies nearer to the point, and its trimming is a row of its own
+            at = (("First row, from the stitched point", first.total),)
+            gives = f"{layer} body sewn"
+            out += sew_corners(bag, form, layer, rank + 20, say="", gives=gives, lengths=at)
+        else:
+            out += _stitched_and_trimmed(bag, form, layer, rank + 20)
+    return tuple(out)
+
+
+def _stitched_and_trimmed(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...]:
+    """Return a corner stitched across once, its tip cut off, and overcast where the bag's seams are."""
+    sewn, overcast = f"{layer} body sewn", bag.bag.seam("corner").finished
+    trimmed = f"{layer} corners trimmed" if overcast else sewn
+    out = [
+        Step(
+            key=f"{layer} corners",
+            title=f"Sew across both corners of the {layer}",
+            say=f"{_SAY[bag.choice('base.pinch')]} Slow over the seams.",
+            rank=rank,
+            needs=(f"{layer} corners matched",),
+            gives=(f"{layer} corners stitched",),
+            settings=stitch_of(bag, layer),
+            reads=(("Along each corner seam", form.mm("depth")),),
+        ),
+        Step(
+            key=f"{layer} trim corners",
+            title=f"Measure the corner seams of the {layer}, then trim the tips",
+            say="Both lines have to be as long as the bag is deep before anything is cut.",
+            rank=rank + 5,
+            needs=(f"{layer} corners stitched",),
+            gives=(trimmed,),
+            kind="no return",
+            lengths=(("Left outside the seam", bag.mm("base.trim")),),
+            reads=(("Along each corner seam", form.mm("depth")),),
+        ),
+    ]
+    if overcast:
         out.append(
             Step(
-                key=f"{layer} trim corners",
-                title=f"Measure the corner seams of the {layer}, then trim the tips",
-                say="Both lines have to be as long as the bag is deep before anything is cut.",
-                rank=rank + 25,
-                needs=(stitched,),
-                gives=(f"{layer} body sewn",),
-                kind="no return",
-                lengths=(("Left outside the seam", bag.mm("base.trim")),),
-                reads=(("Along each corner seam", form.mm("depth")),),
+                key=f"{layer} overcast corners",
+                title=f"Overcast the corner seams of the {layer}",
+                say="Both edges as one.",
+                rank=rank + 7,
+                needs=(trimmed,),
+                gives=(sewn,),
+                settings="Zigzag 4 wide, 2 long, or overlock.",
             )
         )
     return tuple(out)

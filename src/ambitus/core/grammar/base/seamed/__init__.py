@@ -1,6 +1,6 @@
-"""A flat bag of two panels with a seam along the base."""
+"""A flat bag of two panels with a seam along the base: W + 2s by H + sb + top, once every edge has grown."""
 
-from ambitus.core.grammar.base.seamed.cut import form
+from ambitus.core.grammar.base.panels import flat_form, straight
 from ambitus.core.grammar.base.seamed.read import read
 from ambitus.core.grammar.base.seamed.steps import steps
 from ambitus.core.grammar.contract import Base, Param, Phrase
@@ -23,7 +23,7 @@ SEAMED = Base(
     ),
     classes={"side": "Side seam", "base": "Base seam"},
     steps=steps,
-    form=form,
+    form=flat_form,
     read=read,
-    straight=lambda bag: {"base": bag.mm("size.width"), "side": bag.mm("size.height")},
+    straight=straight,
 )

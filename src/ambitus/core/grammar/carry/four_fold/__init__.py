@@ -1,29 +1,49 @@
 """A strap folded in four: both raw edges to the middle, then in half, stitched along both sides."""
 
-from ambitus.core.grammar.carry.four_fold.cut import core_width, creases, width
+from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.four_fold.read import read_width
-from ambitus.core.grammar.carry.four_fold.steps import steps
-from ambitus.core.grammar.carry.strap import STRAP_PARAMS, attached
-from ambitus.core.grammar.contract import Make, Phrase
+from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
+from ambitus.core.grammar.carry.strap import STRAP_PARAMS
+from ambitus.core.grammar.contract import Make
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Term
+
+
+def _width(bag: Resolved, prefix: str) -> tuple[Term, ...]:
+    return (width_term(bag, prefix, 4, "Folded in four, no allowance is added."),)
+
+
+def _creases(bag: Resolved, prefix: str, cut: float) -> tuple[float, ...]:
+    return (cut / 4, cut / 2, 3 * cut / 4)
+
+
+def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    return making_steps(
+        bag,
+        prefix,
+        (
+            "Fold and press the straps",
+            "Long edges to the middle, press; then in half along the middle, press.",
+        ),
+        (
+            "Topstitch both long edges of each strap",
+            "The open edge first. Begin and end beyond where the seam will cross.",
+        ),
+    )
+
 
 FOUR_FOLD = Make(
-    slot="make",
     kind="four_fold",
     label="Folded in four",
     help="Four layers of cloth with both raw edges inside.",
     params=STRAP_PARAMS,
-    phrase=Phrase(
-        key="strap",
-        label="Straps",
-        before=", two straps ",
-        says=lambda bag, view, prefix: f"folded in four, {attached(bag, prefix)}",
-        choices=("measure", "held", "place"),
-        fields=("width", "drop", "length", "from_side", "from_face", "gap", "past"),
-    ),
-    width=width,
-    core_width=core_width,
-    creases=creases,
+    phrase=phrase("folded in four"),
+    width=_width,
+    core_width=twice_as_wide,
+    creases=_creases,
     layers=4,
+    finished=lambda bag, prefix, cut: cut / 4,
     read_width=read_width,
-    steps=steps,
+    steps=_steps,
 )

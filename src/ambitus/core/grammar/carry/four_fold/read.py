@@ -1,6 +1,8 @@
 """Reading a four-fold strap back."""
 
+from collections.abc import Mapping
 
-def read_width(cut_width: float) -> float:
-    """Return the finished width that a strip of *cut_width* folds to."""
-    return cut_width / 4
+
+def read_width(cut: float, told: Mapping[str, float], allowances: Mapping[str, float]) -> float:
+    """Return the finished width that a strip *cut* wide folds to."""
+    return cut / 4

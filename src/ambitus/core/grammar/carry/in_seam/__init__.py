@@ -1,8 +1,9 @@
 """Strap ends caught in the top seam, between outer and lining."""
 
-from ambitus.core.grammar.carry.in_seam.cut import core_short, marks, tail
+from ambitus.core.grammar.carry.in_seam.cut import core_short, tail
 from ambitus.core.grammar.carry.in_seam.read import read_tail
 from ambitus.core.grammar.carry.in_seam.steps import steps
+from ambitus.core.grammar.carry.placing import centre_marks
 from ambitus.core.grammar.contract import Attach, Param
 from ambitus.core.lengths import paired
 
@@ -22,9 +23,12 @@ IN_SEAM = Attach(
             help="Zero where the ends are to lie flush with the raw edge.",
         ),
     ),
+    tops=("turned_through",),
     tail=tail,
     core_short=core_short,
-    marks=marks,
+    marks=centre_marks,
+    crossed=lambda bag: (1, 1, 1),
+    told=("past",),
     read_tail=read_tail,
     steps=steps,
 )

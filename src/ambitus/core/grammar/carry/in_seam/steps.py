@@ -1,7 +1,7 @@
 """Catching the straps in the top seam."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.carry.strap import gap_of
+from ambitus.core.grammar.carry.strap import gap_of, straps_even
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
@@ -22,13 +22,5 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             lengths=(("Ends past the raw edge", bag.mm(f"{prefix}.past")),),
             reads=(("Between the two centres", gap_of(bag, prefix, form)),),
         ),
-        Step(
-            f"strap {at} even",
-            "See that the straps are even and not twisted",
-            "Front equals back, both ends the same height, clear of the side seams.",
-            550,
-            needs=(f"carry {at} basted",),
-            gives=(f"carry {at} caught",),
-            kind="gate",
-        ),
+        straps_even(at, 550, needs=(f"carry {at} basted",), gives=f"carry {at} caught"),
     )

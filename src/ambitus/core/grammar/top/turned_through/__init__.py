@@ -1,7 +1,8 @@
 """Lining sewn to the outer round the mouth, turned right side out through a gap."""
 
 from ambitus.core.grammar.contract import Option, Param, Phrase, Top
-from ambitus.core.grammar.top.turned_through.gap import default_gap, longest_gap, marks
+from ambitus.core.grammar.top.lining import EASE_PARAMS
+from ambitus.core.grammar.top.turned_through.gap import default_gap, default_seam, longest_gap, marks
 from ambitus.core.grammar.top.turned_through.read import read
 from ambitus.core.grammar.top.turned_through.steps import steps
 from ambitus.core.spec.resolved import Resolved
@@ -25,7 +26,7 @@ TURNED_THROUGH = Top(
             "gap_in",
             "Turning gap in",
             "choice",
-            "base",
+            default_seam,
             options=(
                 Option("base", "The lining's base seam", "Hidden at the bottom, under whatever is carried."),
                 Option("side", "A side seam of the lining", "For a base too short for a hand."),
@@ -41,6 +42,7 @@ TURNED_THROUGH = Top(
             help="Left open to turn the bag through, closed last.",
             why="As usual for these layers, held inside the straight part of its seam.",
         ),
+        *EASE_PARAMS,
     ),
     phrase=Phrase(
         key="top",
@@ -49,10 +51,11 @@ TURNED_THROUGH = Top(
         says=lambda bag, view, prefix: (
             "lined and turned through" + ("" if bag.choice("top.gap_in") == "base" else " a side gap")
         ),
-        choices=("top.kind", "top.gap_in"),
-        fields=("top.gap",),
+        choices=("top.kind", "top.gap_in", "top.ease"),
+        fields=("top.gap", "top.ease_by"),
     ),
     classes={"top": "Top seam"},
+    brings={"attach": "in_seam"},
     finish=_finish,
     marks=marks,
     read=read,

@@ -36,12 +36,27 @@ def longest_gap(straight: float) -> float:
     return straight - 2 * NARROWEST_MARGIN
 
 
+def default_seam(bag: Resolved) -> str:
+    """Return the seam that takes the gap: the base, or a side where there is no base seam."""
+    return "base" if "base" in bag.bag.base.straight(bag) else "side"
+
+
+def _edge(piece: Piece, seam: str) -> int | None:
+    """Return the edge that the gap is marked on: of a side seam one that runs up from the base."""
+    n = len(piece.stitch)
+    every = [i for i, e in enumerate(piece.edges) if e.seam == seam]
+    up = [i for i in every if abs(piece.stitch[i][1]) < abs(piece.stitch[(i + 1) % n][1])]
+    return next(iter(up or every), None)
+
+
 def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
-    """Return the ends of the gap on the lining, measured along the raw edge from its corner."""
-    if piece.layer != "lining":
-        return ()
+    """
+    Return the ends of the gap on the lining, measured along the raw edge from its corner.
+
+    It lies in the middle of the straight part of its seam: of a side, what is above a corner or a fold.
+    """
     seam_class = bag.choice("top.gap_in")
-    at = next((i for i, e in enumerate(piece.edges) if e.seam == seam_class), None)
+    at = _edge(piece, seam_class) if piece.layer == "lining" else None
     if at is None:
         return ()
     after = (at + 1) % len(piece.cut)
@@ -50,30 +65,26 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     gap, whole = bag.mm("top.gap"), length(a, b)
     if whole <= 0:
         return ()
+    under = 0.0
+    if seam_class == "side":
+        # what of this edge lies under the bag, or is crossed by a fold: all but the straight part
+        plain = bag.bag.base.straight(bag)["side"] + form.height - bag.mm("size.height")
+        under = max(0.0, snap(seam - plain))
     # what lies beyond the seam line at the start of this edge, read along it
     ux, uy = unit_vector(a, b)
     spare = abs((piece.stitch[at][0] - a[0]) * ux + (piece.stitch[at][1] - a[1]) * uy)
     name = piece.edges[at].name
+    before = Term(
+        "Seam before the gap",
+        snap(under + (seam - under - gap) / 2),
+        "The gap lies in the middle of the straight part of its seam.",
+    )
     start = Sum(
         "From the corner to the gap",
-        (
-            Term(
-                "Seam before the gap",
-                snap((seam - gap) / 2),
-                "The gap lies in the middle of its straight seam.",
-            ),
-            Term("Allowance at the corner", spare, "From the raw corner to the seam line."),
-        ),
+        (before, Term("Allowance at the corner", snap(spare), "From the raw corner to the seam line.")),
     )
     gap_term = Term("Turning gap", gap, bag.why("top.gap"), bag.source("top.gap"))
     end = Sum("From the corner to its end", (*start.terms, gap_term))
     points = (along(a, b, start.total / whole), along(a, b, end.total / whole))
-    return (
-        Mark(
-            "gap",
-            "Turning gap",
-            points,
-            f"start of the {name} edge",
-            (("gap starts", start), ("gap ends", end)),
-        ),
-    )
+    where = f"the fold, up the {name} edge" if piece.folded else f"start of the {name} edge"
+    return (Mark("gap", "Turning gap", points, where, (("gap starts", start), ("gap ends", end))),)

@@ -1,6 +1,7 @@
 """Joining lining to outer at the mouth, turning through, closing."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
@@ -82,17 +83,5 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             kind="no return",
             lengths=(("Gap", gap),),
         ),
-        Step(
-            "measure back",
-            "Lay the bag flat and measure it",
-            "Write down what the tape reads beside what it should read.",
-            710,
-            needs=("bag closed",),
-            gives=("measured",),
-            reads=(
-                ("Across the mouth, flat", form.mm("flat_opening")),
-                ("Height", form.mm("height")),
-                ("Depth at the base", form.mm("depth") if "depth" in form.dimensions else 0.0),
-            ),
-        ),
+        measure_back(form, needs=("bag closed",)),
     )

@@ -1,0 +1,39 @@
+"""Straps sewn flat on the outer, before it is joined to anything."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry.strap import gap_of, straps_even
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the placing, the look, and the sewing of the straps while the panels lie flat."""
+    at = prefix.rsplit(".", 1)[1]
+    return (
+        Step(
+            f"strap {at} place",
+            "Turn the strap ends under and place them on the face",
+            "Each on its own panel, right side up, at its marks; a patch behind each end on light cloth.",
+            380,
+            needs=(f"carry {at} made", "outer panels laid", "outer top known"),
+            gives=(f"carry {at} placed",),
+            lengths=(
+                ("Turned under", bag.mm(f"{prefix}.end")),
+                ("Finished top edge to the box", bag.mm(f"{prefix}.from_top")),
+            ),
+            reads=(("Between the two centres", gap_of(bag, prefix, form)),),
+            cautions=("pins",),
+        ),
+        straps_even(at, 385, needs=(f"carry {at} placed",)),
+        Step(
+            f"strap {at} box",
+            "Sew a box and a cross over each strap end",
+            "Once round the box, across both diagonals, the ends secured inside it.",
+            390,
+            needs=(f"carry {at} even",),
+            gives=(f"carry {at} caught", "outer panels ready"),
+            settings=f"Straight stitch 3, {bag.cloth('outer').needle}.",
+            lengths=(("Box", bag.mm(f"{prefix}.box")),),
+            cautions=("needle over bulk",),
+        ),
+    )

@@ -1,0 +1,35 @@
+"""Straps under the hem, folded up over it, and stitched down."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry.strap import gap_of, straps_even
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the steps: one before the hem is stitched, the rest after it."""
+    at = prefix.rsplit(".", 1)[1]
+    return (
+        Step(
+            f"strap {at} under hem",
+            "Tuck the strap ends under the hem",
+            "Each on its own panel, at its marks, hanging down on the wrong side, the end up inside the fold.",
+            340,
+            needs=(f"carry {at} made", "hem pressed"),
+            gives=(f"carry {at} under the hem",),
+            lengths=(("Tucked up inside", bag.mm(f"{prefix}.tuck")),),
+            reads=(("Between the two centres", gap_of(bag, prefix, form)),),
+            cautions=("pins",),
+        ),
+        straps_even(at, 370, needs=("outer top known", f"carry {at} under the hem")),
+        Step(
+            f"strap {at} up",
+            "Fold the straps up over the hem and stitch them down",
+            "A box and a cross inside the depth of the hem, or three passes along the top edge.",
+            375,
+            needs=(f"carry {at} even",),
+            gives=(f"carry {at} caught", "outer panels ready"),
+            settings="Straight stitch 2.5. Slow, or turn the wheel by hand over the folds.",
+            cautions=("needle over bulk",),
+        ),
+    )

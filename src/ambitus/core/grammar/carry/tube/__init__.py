@@ -1,0 +1,48 @@
+"""A strap sewn as a tube, right sides together, and turned right side out."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
+from ambitus.core.grammar.carry.strap import STRAP_PARAMS
+from ambitus.core.grammar.carry.tube.read import read_width
+from ambitus.core.grammar.contract import Make
+from ambitus.core.grammar.seams.common import allowance
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Term
+
+
+def _width(bag: Resolved, prefix: str) -> tuple[Term, ...]:
+    seam = allowance(bag, "strap", "Strap seam")
+    return (
+        width_term(bag, prefix, 2, "Front and back of the strap."),
+        Term(seam.label, 2 * seam.mm, seam.why, seam.source, times=2),
+    )
+
+
+def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    return making_steps(
+        bag,
+        prefix,
+        (
+            "Sew the straps into tubes and turn them",
+            "Right sides together along the long edge; turn with a pin or a cord sewn to one end, "
+            "roll the seam to the edge and press.",
+        ),
+        ("Topstitch both long edges of each strap", "The seamed edge first; it keeps the tube flat."),
+    )
+
+
+TUBE = Make(
+    kind="tube",
+    label="Tube, turned right side out",
+    help="Sewn along one side and turned: soft, two layers, no raw edge. Narrow ones are slow to turn.",
+    params=STRAP_PARAMS,
+    phrase=phrase("turned as tubes"),
+    classes={"strap": "Strap seam"},
+    width=_width,
+    core_width=twice_as_wide,
+    layers=2,
+    finished=lambda bag, prefix, cut: cut / 2 - bag.mm("allowances.strap"),
+    read_width=read_width,
+    steps=_steps,
+)

@@ -1,0 +1,30 @@
+"""Strap ends tucked between the pressed edges of outer and lining."""
+
+from ambitus.core.grammar.carry.placing import centre_marks
+from ambitus.core.grammar.carry.strap import end_term
+from ambitus.core.grammar.carry.tucked.read import read_tail
+from ambitus.core.grammar.carry.tucked.steps import steps
+from ambitus.core.grammar.contract import Attach, Param
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+
+def _tail(bag: Resolved, prefix: str) -> tuple[Term, ...]:
+    return (end_term(bag, "End inside the top edge", f"{prefix}.inside"),)
+
+
+TUCKED = Attach(
+    slot="attach",
+    kind="tucked",
+    label="Tucked between the edges",
+    help="The ends go down between the pressed edges, deep enough for two rows of stitching.",
+    params=(Param("inside", "End inside the top edge", "length", paired(50), low=5, high=300),),
+    tops=("pressed_edges",),
+    tail=_tail,
+    marks=centre_marks,
+    crossed=lambda bag: (2, 2, 1),
+    told=("inside",),
+    read_tail=read_tail,
+    steps=steps,
+)

@@ -1,0 +1,64 @@
+"""What the kinds of seam share: their phrase, the general allowance, an allowance as a term."""
+
+from collections.abc import Callable
+
+from ambitus.core.grammar.contract import Param, Phrase, Row
+from ambitus.core.lengths import View, paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+GENERAL = Param(
+    "allowances.general",
+    "General allowance",
+    "allowance",
+    paired(10),
+    high=200.0,
+    help="Every seam that has no allowance of its own.",
+)
+
+
+def phrase(says: Callable[[Resolved, View], str]) -> Phrase:
+    """Return the phrase of a kind of seam, with every field a seam can have beneath its tiles."""
+    return Phrase(
+        "seams",
+        "Seams and allowances",
+        ", ",
+        lambda bag, view, prefix: says(bag, view) + _others(bag),
+        choices=("seams.kind", "seams.side", "seams.base", "seams.corner"),
+        fields=(
+            "allowances.general",
+            "seams.first",
+            "seams.second",
+            "seams.trim",
+            "seams.sliver",
+            "allowances.side",
+            "allowances.base",
+            "allowances.corner",
+            "allowances.top",
+            "allowances.strap",
+        ),
+    )
+
+
+def _others(bag: Resolved) -> str:
+    """Return in words which seams are of another kind than the bag's."""
+    apart = {
+        k: v for k, v in bag.bag.seams_by_class.items() if v.kind != bag.bag.seams.kind and k in bag.sewn
+    }
+    return "".join(f", the {key} {variant.label.lower()}" for key, variant in apart.items())
+
+
+def allowance(bag: Resolved, key: str, name: str, sign: int = 1) -> Term:
+    """Return the allowance of class *key* as a term."""
+    path = f"allowances.{key}"
+    return Term(name, sign * bag.mm(path), bag.why(path), bag.source(path))
+
+
+def whole_allowance(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, ...]:
+    """Return the terms of an edge that gives its allowance and nothing else."""
+    return (allowance(bag, key, name),)
+
+
+def stitched(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
+    """Return the one row of a plain seam."""
+    return (Row("", "Sew the {seam}", "Right sides together.", (("Allowance", mm),)),)

@@ -1,0 +1,167 @@
+"""Seams that hide their raw edges: French, French stitched down, flat-felled."""
+
+from ambitus.core.grammar.contract import Param, Row, SeamKind
+from ambitus.core.grammar.seams import reading
+from ambitus.core.grammar.seams.common import GENERAL, phrase, whole_allowance
+from ambitus.core.lengths import View, paired, snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+#: What the second row has to be wider than the trimmed first, or a raw edge shows: 1.5 mm.
+COVER = 1.5
+#: What a flat-felled seam takes at the least: one edge is trimmed to half and wrapped by the other.
+LEAST_FELLED = 12.0
+
+
+def _trim(bag: Resolved) -> float:
+    """Return what the first row is trimmed to: 3 mm | 1/8 in, or the row itself where it is narrower."""
+    return min(bag.mm("seams.first"), paired(3).mm(bag.unit))
+
+
+FRENCH_PARAMS = (
+    GENERAL,
+    Param(
+        "first",
+        "First row",
+        "length",
+        paired(6),
+        low=2,
+        high=60,
+        help="Wrong sides together.",
+    ),
+    Param("second", "Second row", "length", paired(10), low=2, high=60, help="Right sides together."),
+    Param(
+        "trim",
+        "First row trimmed to",
+        "length",
+        _trim,
+        low=1,
+        high=60,
+        why="Narrow enough to lie inside the second row.",
+    ),
+)
+
+
+def first_and_second(bag: Resolved, key: str, mm: float) -> tuple[float, float]:
+    """Return the two rows of a French seam that takes *mm* in all: what is not the first is the second."""
+    first = bag.mm("seams.first")
+    return first, snap(mm - first)
+
+
+def _rows_eat(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, ...]:
+    path = f"allowances.{key}"
+    first, second = first_and_second(bag, key, bag.mm(path))
+    own = bag.source(path) == "chosen"
+    return (
+        Term(f"{name}, first row", first, bag.why("seams.first"), bag.source("seams.first")),
+        Term(
+            f"{name}, second row",
+            second,
+            bag.why(path) if own else bag.why("seams.second"),
+            bag.source(path) if own else bag.source("seams.second"),
+        ),
+    )
+
+
+def _both(bag: Resolved) -> tuple[float, str]:
+    return bag.mm("seams.first") + bag.mm("seams.second"), "Both rows of the French seam."
+
+
+def _french_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
+    first, second = first_and_second(bag, key, mm)
+    trim = bag.mm("seams.trim")
+    return (
+        Row("first row", "Sew the {seam}, first row", "Wrong sides together.", (("First row", first),)),
+        Row(
+            "trim",
+            "Trim the first row of the {seam}",
+            "Both edges evenly; cut every loose thread, or it will show.",
+            (("Trimmed to", trim),),
+            no_return=True,
+        ),
+        Row(
+            "",
+            "Turn and sew the {seam}, second row",
+            "Turn, roll the first row to the edge and press; right sides together.",
+            (("Second row", second),),
+        ),
+    )
+
+
+def _stitched_down_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
+    rows = _french_rows(bag, key, mm)
+    turned = Row(
+        "second row",
+        rows[-1].title,
+        rows[-1].say,
+        rows[-1].lengths,
+    )
+    down = "The fold laid to the back, from the right side, close to its edge: it carries the load."
+    return (*rows[:-1], turned, Row("", "Stitch the fold of the {seam} down", down))
+
+
+def _french_words(bag: Resolved, view: View) -> str:
+    return f"French seams of {view.chosen(bag.mm('seams.first'))} + {view.with_unit(bag.mm('seams.second'))}"
+
+
+FRENCH = SeamKind(
+    kind="french",
+    label="French",
+    help="Sewn twice, wrong sides then right sides together: no raw edge shows.",
+    params=FRENCH_PARAMS,
+    phrase=phrase(_french_words),
+    finished=True,
+    eats=_rows_eat,
+    own=_both,
+    rows=_french_rows,
+    press="to one side",
+    read=reading.both_rows,
+)
+FRENCH_STITCHED = SeamKind(
+    kind="french_stitched",
+    label="French, stitched down",
+    help="A third row holds the fold flat: for load, and for bags that hang.",
+    params=FRENCH_PARAMS,
+    phrase=phrase(lambda bag, view: f"{_french_words(bag, view)} stitched down"),
+    sews=frozenset({"side", "base"}),
+    finished=True,
+    eats=_rows_eat,
+    own=_both,
+    rows=_stitched_down_rows,
+    press="to one side",
+    read=reading.both_rows,
+)
+
+
+def _felled_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
+    return (
+        Row("first row", "Sew the {seam}, first row", "Wrong sides together.", (("Allowance", mm),)),
+        Row(
+            "trim",
+            "Trim one edge of the {seam} to half",
+            "The back’s edge only; the front’s edge will wrap it.",
+            (("Trimmed to", snap(mm / 2)),),
+            no_return=True,
+        ),
+        Row(
+            "",
+            "Fold over and fell the {seam}",
+            "Wide edge round the narrow one, both laid flat; stitch the fold.",
+        ),
+    )
+
+
+FELLED = SeamKind(
+    kind="felled",
+    label="Flat-felled",
+    help="One edge wraps the other and is stitched flat: strong, with two rows to be seen.",
+    params=(GENERAL,),
+    phrase=phrase(lambda bag, view: "flat-felled seams"),
+    sews=frozenset({"side", "base"}),
+    finished=True,
+    eats=whole_allowance,
+    own=lambda bag: (paired(15).mm(bag.unit), "The usual width of a flat-felled seam."),
+    rows=_felled_rows,
+    press="flat",
+    read=reading.its_allowance,
+)

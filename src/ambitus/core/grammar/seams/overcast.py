@@ -1,0 +1,86 @@
+"""Seams with overcast edges: overlocked piece by piece first, or both edges together after."""
+
+from ambitus.core.grammar.contract import Param, Row, SeamKind
+from ambitus.core.grammar.seams import reading
+from ambitus.core.grammar.seams.common import GENERAL, allowance, phrase, stitched, whole_allowance
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+SLIVER = Param(
+    "sliver",
+    "Sliver the knife takes",
+    "length",
+    lambda bag: 0.0,
+    low=0,
+    high=15,
+    help="From each overlocked edge. Nothing where the knife is folded away.",
+    why="The overlocker’s knife just trims the threads.",
+)
+
+
+def sliver_term(bag: Resolved, name: str, path: str) -> tuple[Term, ...]:
+    """Return the sliver that the knife takes off one edge, or nothing."""
+    mm = bag.mm(path)
+    return (Term(f"{name}, the knife’s sliver", mm, bag.why(path), bag.source(path)),) if mm else ()
+
+
+def _and_sliver(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, ...]:
+    return (allowance(bag, key, name), *sliver_term(bag, name, "seams.sliver"))
+
+
+def _overlock_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
+    sliver = bag.mm("seams.sliver")
+    say = "Piece by piece, right side up, before anything is joined. Then measure: the knife may take cloth off."
+    lengths = (("The knife takes", sliver),) if sliver else ()
+    first = Row(
+        "overlock", "Overlock the edges of the {seam}", say, lengths, settings="Overlocker, or a wide zigzag."
+    )
+    return (first, *stitched(bag, key, mm))
+
+
+OVERLOCKED_FIRST = SeamKind(
+    kind="overlocked_first",
+    label="Overlocked first",
+    help="Every edge is overlocked, then seamed and pressed open: flat, and neat inside.",
+    params=(GENERAL, SLIVER),
+    phrase=phrase(
+        lambda bag, view: f"seams of {view.with_unit(bag.mm('allowances.general'))} overlocked first"
+    ),
+    finished=True,
+    eats=_and_sliver,
+    rows=_overlock_rows,
+    press="open",
+    told={"sliver": "seams.sliver"},
+    read=reading.allowance_and_sliver,
+)
+
+
+def _together_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
+    (sewn,) = stitched(bag, key, mm)
+    first = Row("first row", sewn.title, sewn.say, sewn.lengths)
+    say = "Both edges as one, close to the stitching or just off the raw edge."
+    return (
+        first,
+        Row(
+            "",
+            "Overcast the edges of the {seam} together",
+            say,
+            settings="Zigzag 4 wide, 2 long, or overlock.",
+        ),
+    )
+
+
+ZIGZAGGED = SeamKind(
+    kind="zigzagged",
+    label="Overcast together",
+    help="Sewn, then both edges zigzagged or overlocked as one and pressed to one side: quick and strong.",
+    params=(GENERAL,),
+    phrase=phrase(
+        lambda bag, view: f"seams of {view.with_unit(bag.mm('allowances.general'))} overcast together"
+    ),
+    finished=True,
+    eats=whole_allowance,
+    rows=_together_rows,
+    press="to one side",
+    read=reading.its_allowance,
+)

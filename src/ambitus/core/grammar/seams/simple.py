@@ -1,0 +1,77 @@
+"""Seams of one step: plain, lapped, and raw edges that only meet."""
+
+from ambitus.core.grammar.contract import Row, SeamKind
+from ambitus.core.grammar.seams import reading
+from ambitus.core.grammar.seams.common import GENERAL, allowance, phrase, stitched, whole_allowance
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+PLAIN = SeamKind(
+    kind="plain",
+    label="Plain",
+    help="One row of stitching; each edge gives its allowance. Pressed open, the raw edges show inside.",
+    params=(GENERAL,),
+    phrase=phrase(lambda bag, view: f"plain seams of {view.with_unit(bag.mm('allowances.general'))}"),
+    finished=False,
+    eats=whole_allowance,
+    rows=stitched,
+    press="open",
+    read=reading.its_allowance,
+)
+
+
+def _lap(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, ...]:
+    return () if over else (allowance(bag, key, f"{name}, lap of the under edge"),)
+
+
+def _lapped_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
+    say = (
+        "Right sides up, the front’s raw edge laid over the back by the lap; two rows, close to either edge."
+    )
+    return (Row("", "Lap and sew the {seam}", say, (("Lap", mm),)),)
+
+
+def _two_panels(bag: Resolved) -> str:
+    value = bag.values.get("base.cut_as")
+    folded = bag.bag.base.kind == "folded" or (value is not None and value.value == "folded")
+    return "its two edges are cut differently, which a folded piece cannot be" if folded else ""
+
+
+LAPPED = SeamKind(
+    kind="lapped",
+    label="Lapped",
+    help="One raw edge lies on the other: for coated cloth that does not fray. Corners stay plain.",
+    params=(GENERAL,),
+    phrase=phrase(lambda bag, view: "lapped seams"),
+    sews=frozenset({"side", "base"}),
+    needs=_two_panels,
+    finished=False,
+    laps=True,
+    eats=_lap,
+    own=lambda bag: (paired(12).mm(bag.unit), "The usual lap."),
+    rows=_lapped_rows,
+    press="flat",
+    read=reading.the_lap_below,
+)
+
+
+def _raw_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
+    say = "Edge to edge, right sides up, not overlapping: bridge them with a wide zigzag, or over a tape."
+    return (Row("", "Bring the edges of the {seam} together", say),)
+
+
+RAW = SeamKind(
+    kind="raw",
+    label="Raw edges that meet",
+    help="Edge to edge under a wide zigzag or a tape; eats nothing. Only for cloth that does not fray.",
+    params=(GENERAL,),
+    phrase=phrase(lambda bag, view: "raw edges that meet"),
+    finished=False,
+    eats=lambda bag, key, name, over: (),
+    takes_allowance=False,
+    own=lambda bag: (0.0, "Raw edges that meet give nothing up."),
+    rows=_raw_rows,
+    press="flat",
+    read=reading.nothing,
+)

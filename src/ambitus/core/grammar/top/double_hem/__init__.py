@@ -1,0 +1,57 @@
+"""A hem turned twice: a small turn that hides the raw edge, then a larger one. Unlined."""
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.contract import Param, Phrase, Top
+from ambitus.core.grammar.top.double_hem.read import read
+from ambitus.core.grammar.top.hem import UNLINED, field_term, fold_marks, hem_steps
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Sum, Term
+
+
+def _turns(bag: Resolved) -> tuple[Term, Term]:
+    return field_term(bag, "First turn", "top.turn"), field_term(bag, "Hem", "top.hem")
+
+
+def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+    return _turns(bag)
+
+
+def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    turn, hem = _turns(bag)
+    first = ("first fold", Sum("From the raw edge to the first fold", (turn,)))
+    return fold_marks(
+        piece, (first, ("second fold", Sum("From the raw edge to the second fold", (turn, hem))))
+    )
+
+
+def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    lengths = (("First turn", bag.mm("top.turn")), ("Hem", bag.mm("top.hem")))
+    return hem_steps(bag, form, "The small turn first, then the hem over it, to the wrong side.", lengths)
+
+
+DOUBLE_HEM = Top(
+    kind="double_hem",
+    label="Unlined, hem turned twice",
+    help="A small turn hides the raw edge, a larger one carries the stitching and the straps.",
+    layers=("outer",),
+    params=(
+        Param("turn", "First turn", "length", paired(10), low=1, high=100),
+        Param("hem", "Hem", "length", paired(25), low=3, high=300, help="The second, larger turn."),
+    ),
+    phrase=Phrase(
+        key="top",
+        label="Top and lining",
+        before=", ",
+        says=lambda bag, view, prefix: "unlined with a hem turned twice",
+        choices=("top.kind",),
+        fields=("top.turn", "top.hem"),
+    ),
+    brings={**UNLINED, "attach": "on_hem"},
+    finish=_finish,
+    marks=_marks,
+    told={"turn": "top.turn", "hem": "top.hem"},
+    read=read,
+    steps=_steps,
+)

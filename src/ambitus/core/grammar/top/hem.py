@@ -1,0 +1,62 @@
+"""What hems share: they are unlined, folded and stitched while the panels lie flat."""
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.geometry import Point
+from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Sum, Term
+
+#: What an unlined bag's other parts do, where nothing else was chosen.
+UNLINED = {"interfacing": "none", "seams": "zigzagged"}
+
+
+def field_term(bag: Resolved, name: str, path: str) -> Term:
+    """Return a chosen or usual length as a term."""
+    return Term(name, bag.mm(path), bag.why(path), bag.source(path))
+
+
+def fold_marks(piece: Piece, folds: tuple[tuple[str, Sum], ...]) -> tuple[Mark, ...]:
+    """Return the creases of a hem on every top edge of *piece*, each read from the raw edge."""
+    out = []
+    for n, ((lx, ly), (rx, ry)) in enumerate(piece.tops()):
+        inwards = -1.0 if lx < rx else 1.0
+        for i, (_, told) in enumerate(folds):
+            line: tuple[Point, ...] = tuple((x, y + inwards * told.total) for x, y in ((lx, ly), (rx, ry)))
+            readings = folds if not n and not i else ()
+            out.append(Mark("crease", "Hem, from the raw top edge", line, "top edge", readings))
+    return tuple(out)
+
+
+def hem_steps(
+    bag: Resolved, form: Form, press: str, lengths: tuple[tuple[str, float], ...]
+) -> tuple[Step, ...]:
+    """Return the pressing and the stitching of a hem, before the sides are sewn, and the last measuring."""
+    outer = bag.cloth("outer")
+    on_hem = [i for i, s in enumerate(bag.bag.carry) if s.attach.kind == "on_hem"]
+    straps = tuple(f"carry {i} under the hem" for i in on_hem)
+    every = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    return (
+        Step(
+            "press hem",
+            "Press the hem of both top edges",
+            press,
+            330,
+            needs=("outer panels laid",),
+            gives=("hem pressed",),
+            settings=f"Iron: {outer.iron}.",
+            lengths=lengths,
+            cautions=("hot iron",),
+        ),
+        Step(
+            "stitch hem",
+            "Stitch the hem",
+            "While the panels lie flat, before the side seams; the ends are caught in the sides.",
+            360,
+            needs=("hem pressed", *straps),
+            gives=("outer top known", "outer panels ready"),
+            settings=f"Straight stitch 3, {outer.needle}, close to the fold.",
+            cautions=("needle over bulk",) if straps else (),
+        ),
+        measure_back(form, needs=("outer body sewn", *every)),
+    )

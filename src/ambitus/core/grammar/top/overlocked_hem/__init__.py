@@ -1,0 +1,55 @@
+"""A hem of one turn whose raw edge is overlocked. Unlined."""
+
+from dataclasses import replace
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.contract import Param, Phrase, Top
+from ambitus.core.grammar.seams.overcast import SLIVER, sliver_term
+from ambitus.core.grammar.top.hem import UNLINED, field_term, fold_marks, hem_steps
+from ambitus.core.grammar.top.overlocked_hem.read import read
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Sum, Term
+
+
+def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+    return (field_term(bag, "Hem", "top.hem"), *sliver_term(bag, "Hem", "top.sliver"))
+
+
+def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    told = Sum("From the raw edge to the fold", _finish(bag, "outer"))
+    return fold_marks(piece, (("fold, before overlocking", told),))
+
+
+def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    press = "Overlock the top edges first, right side up, then fold the hem to the wrong side once."
+    made = hem_steps(bag, form, press, (("Hem, from the overlocked edge", bag.mm("top.hem")),))
+    say = "On the overlocking, not at the fold. Before the side seams; the ends are caught in the sides."
+    return tuple(replace(s, say=say) if s.key == "stitch hem" else s for s in made)
+
+
+OVERLOCKED_HEM = Top(
+    kind="overlocked_hem",
+    label="Unlined, hem turned once",
+    help="The edge is overlocked and turned once: flatter than two turns.",
+    layers=("outer",),
+    params=(
+        Param("hem", "Hem", "length", paired(25), low=3, high=300),
+        SLIVER,
+    ),
+    phrase=Phrase(
+        key="top",
+        label="Top and lining",
+        before=", ",
+        says=lambda bag, view, prefix: "unlined with an overlocked hem",
+        choices=("top.kind",),
+        fields=("top.hem", "top.sliver"),
+    ),
+    brings={**UNLINED, "attach": "on_hem"},
+    finish=_finish,
+    marks=_marks,
+    told={"hem": "top.hem", "top_sliver": "top.sliver"},
+    read=read,
+    steps=_steps,
+)

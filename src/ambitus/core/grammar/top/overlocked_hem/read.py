@@ -1,0 +1,8 @@
+"""What a hem of one turn eats, from what a cut list tells of it."""
+
+from collections.abc import Mapping
+
+
+def read(allowances: Mapping[str, float]) -> float:
+    """Return the allowance on a panel's top edge: the hem, and the sliver the knife took."""
+    return allowances["hem"] + allowances.get("top_sliver", 0.0)

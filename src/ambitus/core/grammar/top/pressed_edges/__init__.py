@@ -1,0 +1,45 @@
+"""Lining and outer each pressed under at the top and topstitched together: no gap is needed."""
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.contract import Param, Phrase, Top
+from ambitus.core.grammar.top.hem import field_term, fold_marks
+from ambitus.core.grammar.top.lining import EASE_PARAMS
+from ambitus.core.grammar.top.pressed_edges.read import read
+from ambitus.core.grammar.top.pressed_edges.steps import steps
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term
+
+
+def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+    return (field_term(bag, "Top edge, pressed under", "top.turn"),)
+
+
+def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    return fold_marks(piece, (("fold", Sum("From the raw edge to the fold", _finish(bag, "outer"))),))
+
+
+PRESSED_EDGES = Top(
+    kind="pressed_edges",
+    label="Lined, both edges pressed under",
+    help="Outer and lining are each folded in at the top and topstitched together; no gap to close.",
+    layers=("outer", "lining"),
+    params=(
+        Param("turn", "Top edge pressed under", "length", paired(15), low=3, high=100),
+        *EASE_PARAMS,
+    ),
+    phrase=Phrase(
+        key="top",
+        label="Top and lining",
+        before=", ",
+        says=lambda bag, view, prefix: "lined with both edges pressed under",
+        choices=("top.kind", "top.ease"),
+        fields=("top.turn", "top.ease_by"),
+    ),
+    brings={"attach": "tucked"},
+    finish=_finish,
+    marks=_marks,
+    told={"turn": "top.turn"},
+    read=read,
+    steps=steps,
+)

@@ -1,0 +1,56 @@
+"""Both bodies sewn, both edges pressed under, one put into the other and topstitched."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the steps from two sewn bodies to a finished top."""
+    outer = bag.cloth("outer")
+    straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    return (
+        Step(
+            "press tops",
+            "Press both top edges under",
+            "Outer and lining each to the wrong side, all the way round, the same depth.",
+            530,
+            needs=("outer body sewn", "lining body sewn"),
+            gives=("tops pressed",),
+            settings=f"Iron: {outer.iron}.",
+            lengths=(("Pressed under", bag.mm("top.turn")),),
+            reads=(("Once round the mouth", form.mouth_length),),
+            cautions=("hot iron",),
+        ),
+        Step(
+            "lining in",
+            "Put the lining into the outer",
+            "Wrong sides together, side seams on side seams, both folds level; pin or clip all round.",
+            535,
+            needs=("tops pressed",),
+            gives=("lining in place",),
+            cautions=("pins",),
+        ),
+        Step(
+            "inspect top",
+            "See that both folds are level all round",
+            "Nothing of the lining above the outer, every strap end deep enough and not twisted.",
+            610,
+            needs=("lining in place", *straps),
+            gives=("top inspected",),
+            kind="gate",
+        ),
+        Step(
+            "topstitch",
+            "Topstitch lining and outer together",
+            "Close to the folds, then once more below. Keep the free arm of the machine inside the bag.",
+            620,
+            needs=("top inspected",),
+            gives=("top finished",),
+            settings=f"Straight stitch 3, {outer.needle}.",
+            reads=(("Height at the front", form.height),),
+            cautions=("needle over bulk", "free arm"),
+        ),
+        measure_back(form, needs=("top finished",)),
+    )

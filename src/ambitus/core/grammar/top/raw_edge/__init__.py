@@ -1,0 +1,45 @@
+"""A top edge that is cut and left: for cloth that does not fray. Unlined."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.contract import Phrase, Top
+from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.grammar.top.hem import UNLINED
+from ambitus.core.grammar.top.raw_edge.read import read
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    every = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    return (
+        Step(
+            "true the top",
+            "Cut the top edges once more, straight and clean",
+            "Only what is uneven: this edge stays as it is.",
+            320,
+            needs=("outer panels laid",),
+            gives=("outer top known", "outer panels ready"),
+            kind="no return",
+            cautions=("blade",),
+        ),
+        measure_back(form, needs=("outer body sewn", *every)),
+    )
+
+
+RAW_EDGE = Top(
+    kind="raw_edge",
+    label="Unlined, edge left raw",
+    help="Nothing is folded: only for cloth that does not fray.",
+    layers=("outer",),
+    phrase=Phrase(
+        key="top",
+        label="Top and lining",
+        before=", ",
+        says=lambda bag, view, prefix: "unlined with a raw top edge",
+        choices=("top.kind",),
+    ),
+    brings={**UNLINED, "attach": "on_face"},
+    finish=lambda bag, layer: (),
+    read=read,
+    steps=_steps,
+)

@@ -1,0 +1,8 @@
+"""What a raw edge eats: nothing."""
+
+from collections.abc import Mapping
+
+
+def read(allowances: Mapping[str, float]) -> float:
+    """Return the allowance on a panel's top edge."""
+    return 0.0
