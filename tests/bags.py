@@ -1,12 +1,15 @@
 """Bags for tests: random specs, and one short way from a spec to a draft."""
 
+from collections.abc import Mapping
 from dataclasses import replace
 from typing import Any
 
+from hypothesis import assume
 from hypothesis import strategies as st
 
 from ambitus.core.draft import Draft, draft
-from ambitus.core.grammar.contract import Grammar
+from ambitus.core.grammar.contract import Grammar, Param
+from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Grid
 from ambitus.core.spec.model import Spec
@@ -32,54 +35,88 @@ def _mm(low: float, high: float) -> st.SearchStrategy[float]:
     return st.integers(int(low * 100), int(high * 100)).map(lambda n: n / 100)
 
 
+#: Sizes that leave a bag cuttable, by the end of a field's path; others are drawn from the field's own range.
+ORDINARY = {
+    "width": (60, 700),
+    "height": (140, 700),
+    "depth": (60, 260),
+    "gap": (60, 100),
+    "drop": (60, 900),
+    "length": (900, 1800),
+    "past": (0, 60),
+    "turn": (3, 15),
+    "hem": (16, 40),
+    "ease_by": (0.5, 6),
+    "first": (2, 8),
+    "second": (3, 12),
+    "trim": (1, 6),
+    "sliver": (0, 6),
+    "inset": (0.5, 15),
+    "tuck": (0, 15),
+    "box": (10, 40),
+    "end": (0, 20),
+    "from_top": (10, 60),
+    "inside": (20, 80),
+}
+IN_CARRY = {"width": (15, 60), "gap": (40, 300), "from_side": (5, 25), "from_face": (0, 25)}
+
+
+def _value(param: Param, ranges: Mapping[str, tuple[float, float]]) -> st.SearchStrategy[Any]:
+    if param.kind == "choice":
+        return st.sampled_from([o.key for o in param.options])
+    low, high = ranges.get(param.path.rsplit(".", 1)[-1], (param.low, param.high))
+    return _mm(max(low, param.low), min(high, param.high))
+
+
+def _put(spec: dict[str, Any], path: str, value: Any) -> None:
+    at: Any = spec
+    *parents, leaf = path.split(".")
+    for part in parents:
+        at = at[int(part)] if isinstance(at, list) else at.setdefault(part, {})
+    at[leaf] = value
+
+
 @st.composite
-def totes(draw: st.DrawFn) -> dict[str, Any]:
-    """Any tote that can be cut: every base there is, unequal allowances, both unit sets, every grid."""
+def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, **only: str) -> dict[str, Any]:
+    """
+    Any bag that the grammar allows and that can be cut: every variant and every field the registry has,
+    unequal allowances, both unit sets, every grid. A variant is drawn from the day it is registered; *only*
+    names the kind of a slot that is not to be drawn.
+    """
     unit = draw(st.sampled_from(["mm", "cm", "in"]))
-    allowances = {key: draw(_mm(3, 25)) for key in ("side", "base", "corner", "top")}
-    depth = draw(_mm(max(20, 2 * allowances["corner"] + 1), 260))
-    face, height = draw(_mm(60, 700)), draw(_mm(60, 700))
-    kind = draw(st.sampled_from(list(GRAMMAR.slots["base"])))
-    params = {p.path: p for p in GRAMMAR.slots["base"][kind].params}
-    deep = "size.depth" in params
-    means = draw(st.sampled_from(["face", "flat"])) if deep else "face"
-    width = face if means == "face" else face + depth
-    size = {"width": width, "height": height, **({"depth": depth} if deep else {})}
-    base = {"kind": kind, **({"width_means": means} if deep else {})}
-    if "pinch" in params:
-        base["pinch"] = draw(st.sampled_from(["point", "line"]))
-    strap = {
-        "width": draw(_mm(12, 60)),
-        "held": draw(st.sampled_from(["hand", "shoulder"])),
-        "past": draw(_mm(0, 60)),
-        **draw(
-            st.one_of(
-                st.fixed_dictionaries({"measure": st.just("drop"), "drop": _mm(60, 900)}),
-                st.fixed_dictionaries({"measure": st.just("length"), "length": _mm(900, 1800)}),
-            )
-        ),
-        **draw(
-            st.one_of(
-                st.fixed_dictionaries({"place": st.just("gap"), "gap": _mm(40, 300)}),
-                st.fixed_dictionaries({"place": st.just("side_seam"), "from_side": _mm(5, 25)}),
-                st.fixed_dictionaries({"place": st.just("face_edge"), "from_face": _mm(0, 25)}),
-            )
-        ),
+    steps = [1.0, 2.0, 5.0] if unit != "in" else [25.4 / 16, 25.4 / 8, 25.4 / 4]
+    kinds = {
+        slot: only.get(slot) or draw(st.sampled_from(sorted(grammar.slots[slot])))
+        for slot in ("base", "top", "interfacing", "cloth", "seams")
     }
-    interfacing = draw(
-        st.one_of(
-            st.fixed_dictionaries({"kind": st.sampled_from(["none", "full", "kept_out"])}),
-            st.fixed_dictionaries({"kind": st.just("inset"), "inset": _mm(0.5, 15)}),
+    fitting = sorted(k for k, a in grammar.slots["attach"].items() if a.fits(kinds["top"]))
+    carry = [(draw(st.sampled_from(sorted(grammar.slots["make"]))), draw(st.sampled_from(fitting)))]
+    by_class = draw(
+        st.fixed_dictionaries(
+            {},
+            optional={
+                key: st.sampled_from(sorted(grammar.kinds_at(f"seams.{key}") or {}))
+                for key in grammar.sewable
+            },
         )
     )
-    steps = [1.0, 2.0, 5.0] if unit != "in" else [25.4 / 16, 25.4 / 8, 25.4 / 4]
-    return {
+    bag = grammar.bag(carry=tuple(carry), by_class=tuple(by_class.items()), **kinds)
+    spec: dict[str, Any] = {
         "unit": unit,
         "grid": {"step": draw(st.sampled_from(steps)), "rounding": draw(st.sampled_from(["nearest", "up"]))},
-        "size": size,
-        "base": base,
-        "top": {"gap_in": draw(st.sampled_from(["base", "side"]))},
-        "interfacing": interfacing,
-        "allowances": allowances,
-        "carry": [strap],
+        "seams": dict(by_class),
+        "carry": [{"make": carry[0][0], "attach": carry[0][1]}],
     }
+    for slot, kind in kinds.items():
+        _put(spec, f"{slot}.kind", kind)
+    facts = {"cloth.outer", "cloth.lining", "interfacing.material"}
+    for path, param in bag.params:
+        # a gap by default lies where its base has room for it
+        if path not in facts | {"top.gap", "top.gap_in", "allowances.general"}:
+            _put(spec, path, draw(_value(param, IN_CARRY if path.startswith("carry.") else ORDINARY)))
+    for key in bag.classes:
+        _put(spec, f"allowances.{key}", draw(_mm(9, 25)))
+    if spec["base"].get("width_means") == "flat":
+        spec["size"]["width"] += spec["size"]["depth"]
+    assume(not list(misfits(resolve(Spec.model_validate(spec), grammar, shipped()))))
+    return spec

@@ -1,10 +1,17 @@
-"""Write docs/checks.md from the rules in the code, so that the two cannot differ."""
+"""Write the pages and drawings that come from the code, so that the two cannot differ."""
 
 import sys
 
 from ready import ROOT
 
 from ambitus.core.checks.mechanism import all_rules
+from ambitus.core.draft import Draft, draft
+from ambitus.core.drawing.picture import piece_svg, section_svg, standing_svg
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.shown.page import grammar_page
+from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolve import resolve
+from ambitus.library import shipped
 
 _WORDS = {
     "stop": "**Stop**: cannot be cut, sewn, turned or used safely.",
@@ -20,6 +27,7 @@ def checks_page() -> str:
         "",
         "What Ambitus says before the scissors do. This page is written from the code (`tools/docs.py`).",
         "A stop never blanks the bag: it is drafted and drawn, and the sheet prints with the stop on it.",
+        "Any of them can be silenced on a plan, with a reason that is kept and printed.",
     ]
     for level, words in _WORDS.items():
         out += ["", f"## {words}", "", "| check | fires when | why |", "|---|---|---|"]
@@ -27,8 +35,57 @@ def checks_page() -> str:
     return "\n".join(out) + "\n"
 
 
+def _drafted(base: str, **more: object) -> Draft:
+    size = {"width": 300, "height": 260, "depth": 100}
+    flat = "size.depth" not in {p.path for p in GRAMMAR.slots["base"][base].params}
+    if flat:
+        del size["depth"]
+    spec = {"unit": "mm", "size": size, "base": {"kind": base}, **more}
+    return draft(resolve(Spec.model_validate(spec), GRAMMAR, shipped()))
+
+
+def drawings() -> dict[str, str]:
+    """Return every drawing by its file name: sections of variants, and the bases flat and standing."""
+    out = {}
+    for slot, variants in GRAMMAR.slots.items():
+        for kind, variant in variants.items():
+            if variant.section:
+                out[f"{slot}-{kind}.svg"] = section_svg(variant.section, variant.label)
+    for kind, base in GRAMMAR.slots["base"].items():
+        made = _drafted(kind)
+        out[f"base-{kind}.svg"] = piece_svg(made.piece("outer"), f"{base.label}: the outer, cut")
+        out[f"standing-{kind}.svg"] = standing_svg(made, f"{base.label}: standing")
+    unequal = {"side": 12, "base": 9, "corner": 7}
+    boxed = _drafted("boxed", allowances=unequal)
+    out["unequal.svg"] = piece_svg(boxed.piece("outer"), "Unequal allowances: a cut-out that is not square")
+    folded = {"kind": "boxed", "cut_as": "folded"}
+    spec = {"unit": "mm", "size": {"width": 300, "height": 260, "depth": 100}, "base": folded}
+    made = draft(resolve(Spec.model_validate(spec), GRAMMAR, shipped()))
+    out["boxed-folded.svg"] = piece_svg(made.piece("outer"), "Boxed, cut as one folded piece")
+    return out
+
+
+def pages() -> dict[str, str]:
+    """Return every page and drawing that is written from the code, by its path under docs."""
+    return {
+        "checks.md": checks_page(),
+        "grammar.md": grammar_page(GRAMMAR),
+        **{f"drawings/{name}": text for name, text in drawings().items()},
+    }
+
+
 if __name__ == "__main__":
-    page, text = ROOT / "docs" / "checks.md", checks_page()
-    if "--write" in sys.argv:
-        page.write_text(text)
-    raise SystemExit(0 if page.read_text() == text else "docs/checks.md is stale. Run `make types`.")
+    docs, stale = ROOT / "docs", []
+    for name, text in pages().items():
+        page = docs / name
+        if "--write" in sys.argv:
+            page.parent.mkdir(exist_ok=True)
+            page.write_text(text)
+        if not page.exists() or page.read_text() != text:
+            stale.append(name)
+    stale += [
+        f"drawings/{p.name} (no longer made)"
+        for p in (docs / "drawings").glob("*.svg")
+        if f"drawings/{p.name}" not in pages()
+    ]
+    raise SystemExit(f"Stale: {', '.join(stale)}. Run `make types`." if stale else 0)

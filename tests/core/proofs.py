@@ -9,11 +9,57 @@ that is being judged but its cut sizes, outlines, marks and steps.
 import math
 from collections.abc import Iterator
 
-from ambitus.core.cut.pieces import LETTERS
+from ambitus.core.cut.pieces import letter
 from ambitus.core.draft import Draft
+from ambitus.core.form.model import Piece
 from ambitus.core.geometry import area, bounds
 
 EXACT = 0.01
+
+#: what each kind of seam sews; a seam it cannot sew stays plain
+_ONLY_STRAIGHT = {"french_stitched", "felled", "lapped"}
+
+
+def _kind(draft: Draft, key: str) -> str:
+    given = draft.bag.bag.seams_by_class.get(key, draft.bag.bag.seams).kind
+    return "plain" if key == "corner" and given in _ONLY_STRAIGHT else given
+
+
+def eaten(draft: Draft, key: str, over: bool = True) -> float:
+    """Return what a seam of class *key* takes of one edge, by the rule for its kind."""
+    bag, kind = draft.bag, _kind(draft, key)
+    if kind == "raw" or (kind == "lapped" and over):
+        return 0.0
+    sliver = bag.mm("seams.sliver") if kind == "overlocked_first" else 0.0
+    return bag.mm(f"allowances.{key}") + sliver
+
+
+def top_eats(draft: Draft) -> float:
+    """Return what the top edge takes of every panel, by the rule for its kind."""
+    terms = {
+        "turned_through": ("allowances.top",),
+        "pressed_edges": ("top.turn",),
+        "double_hem": ("top.turn", "top.hem"),
+        "overlocked_hem": ("top.hem", "top.sliver"),
+        "raw_edge": (),
+    }
+    return sum(draft.bag.mm(path) for path in terms[draft.bag.bag.top.kind])
+
+
+def is_folded(draft: Draft) -> bool:
+    """Return whether front and back were asked for as one piece."""
+    cut_as = draft.bag.values.get("base.cut_as")
+    return draft.bag.bag.base.kind == "folded" or (cut_as is not None and cut_as.value == "folded")
+
+
+def _shorter(draft: Draft, layer: str) -> float:
+    ease = draft.bag.values.get("top.ease")
+    shorter = layer == "lining" and ease is not None and ease.value == "shorter"
+    return draft.bag.mm("top.ease_by") if shorter else 0.0
+
+
+def _sewn(draft: Draft) -> list[Piece]:
+    return [p for p in draft.pieces if p.layer in ("outer", "lining")]
 
 
 def _asked(draft: Draft) -> dict[str, float]:
@@ -39,6 +85,7 @@ def reads_back(draft: Draft) -> Iterator[str]:
     cut = step if draft.bag.bag.base.kind == "boxed" else 0.0
     limits = {
         "width": (0.0, step) if up else (-step / 2, step / 2),
+        # a folded piece carries the height twice, so its rounding is halved
         "height": (0.0, step) if up else (-step / 2, step / 2),
         "depth": (0.0, 2 * cut) if up else (-cut, cut),
     }
@@ -62,7 +109,10 @@ def straps_read_back(draft: Draft) -> Iterator[str]:
     bag, step = draft.bag, draft.bag.grid.step
     for i, strap in enumerate(draft.read.straps):
         prefix = f"carry.{i}"
-        if not -step / 8 - EXACT <= strap.width - bag.mm(f"{prefix}.width") <= step / 4 + EXACT:
+        # each make has its own number of widths side by side in the strip
+        wide = {"four_fold": 4, "webbing": 1}.get(bag.bag.carry[i].make.kind, 2)
+        off = strap.width - bag.mm(f"{prefix}.width")
+        if not -step / (2 * wide) - EXACT <= off <= step / wide + EXACT:
             yield f"strap {strap.width} wide, asked {bag.mm(f'{prefix}.width')}"
         if bag.choice(f"{prefix}.measure") == "length":
             off = strap.visible - bag.mm(f"{prefix}.length")
@@ -85,9 +135,16 @@ def seams_walk(draft: Draft) -> Iterator[str]:
             yield f"{walked.seam.key}: {walked.lengths}"
     asked, step = _asked(draft), draft.bag.grid.step
     opening = asked["width"] + asked.get("depth", 0.0)
-    around = next(w for w in draft.walked if w.seam.key == "top").lengths[0]
-    if abs(around - 2 * opening) > 6 * step + EXACT:
-        yield f"mouth {around}, asked {2 * opening}"
+    for walked in draft.walked:
+        if walked.seam.key == "top" and abs(walked.lengths[0] - 2 * opening) > 6 * step + EXACT:
+            yield f"mouth {walked.lengths[0]}, asked {2 * opening}"
+    wanted = {f"{layer} side {way}" for layer in {p.layer for p in _sewn(draft)} for way in ("left", "right")}
+    if len({p.layer for p in _sewn(draft)}) == 2:
+        wanted.add("top")
+    if not is_folded(draft):
+        wanted |= {f"{p.layer} base" for p in _sewn(draft)}
+    if not wanted <= {w.seam.key for w in draft.walked}:
+        yield f"seams {sorted(w.seam.key for w in draft.walked)}"
 
 
 def outlines_match_sums(draft: Draft) -> Iterator[str]:
@@ -98,150 +155,288 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
         for key, size in ((across, right - left), (up, top - bottom)):
             if abs(piece.size(key) - size) > 1e-4:
                 yield f"{piece.key} {key}: sum {piece.size(key)}, outline {size}"
-            if not draft.bag.grid.holds(piece.size(key)):
+            bought = piece.key.startswith("strap") and key == "width" and not _cut_across(draft, piece)
+            if not bought and not draft.bag.grid.holds(piece.size(key)):
                 yield f"{piece.key} {key}: {piece.size(key)} is off the grid"
         if "across" in piece.sums:
             notch = (right - left) * (top - bottom) - area(piece.cut)
-            if abs(notch - 2 * piece.size("across") * piece.size("up")) > 0.05:
+            if abs(notch - (4 if piece.folded else 2) * piece.size("across") * piece.size("up")) > 0.05:
                 yield f"{piece.key}: cut-outs of {notch} mm²"
-        if piece.layer in ("outer", "lining") and "across" in piece.sums:
-            core = piece.size("across") - draft.bag.mm("allowances.side")
+        if piece.layer in ("outer", "lining") and "across" in piece.sums and piece.over:
+            core = piece.size("across") - eaten(draft, "side", piece.over)
             if not draft.bag.grid.holds(core):
                 yield f"{piece.key}: the cut-out's core {core} is off the grid"
     letters = [p.letter for p in draft.pieces]
-    if letters != list(LETTERS[: len(letters)]):
+    if letters != [letter(i) for i in range(len(letters))]:
         yield f"letters {letters}"
+
+
+def _cut_across(draft: Draft, piece: Piece) -> bool:
+    return draft.bag.bag.carry[int(piece.key.rsplit(".", 1)[1])].make.kind != "webbing"
 
 
 def by_the_rule(draft: Draft) -> Iterator[str]:
     """The panel is what the rule for its base says, worked out here from what was asked."""
     if draft.bag.grid.step > EXACT:
         return
-    asked, kind = _asked(draft), draft.bag.bag.base.kind
-    half = asked.get("depth", 0.0) / 2
-    s, sb, st = (draft.bag.mm(f"allowances.{k}") for k in ("side", "base", "top"))
-    sx = draft.bag.mm("allowances.corner") if "corner" in draft.bag.bag.classes else 0.0
-    wanted = {"width": asked["width"] + 2 * half + 2 * s, "height": asked["height"] + half + sb + st}
-    if kind == "boxed":
-        wanted |= {"across": half - sx + s, "up": half - sx + sb}
-    corner = {"boxed_after": half - sx, "boxed_pinched": half}.get(kind)
+    kind, half = draft.bag.bag.base.kind, _asked(draft).get("depth", 0.0) / 2
+    sx = eaten(draft, "corner") if "corner" in draft.bag.bag.classes else 0.0
+    corner = {"boxed_after": half - sx, "boxed_pinched": half, "folded_in": half}.get(kind)
     if (draft.form.corner is None) != (corner is None) or abs(
         (draft.form.corner or 0) - (corner or 0)
     ) > EXACT:
         yield f"corner {draft.form.corner}, rule {corner}"
-    for layer in ("outer", "lining"):
-        if set(draft.piece(layer).sums) != set(wanted):
-            yield f"{layer} has {set(draft.piece(layer).sums)}"
+    for piece in _sewn(draft):
+        wanted = _rule(draft, piece)
+        if set(piece.sums) != set(wanted):
+            yield f"{piece.key} has {set(piece.sums)}"
         for key, mm in wanted.items():
-            if key in draft.piece(layer).sums and abs(draft.piece(layer).size(key) - mm) > EXACT:
-                yield f"{layer} {key} {draft.piece(layer).size(key)}, rule {mm}"
-    yield from _interfacing(draft, wanted)
+            if key in piece.sums and abs(piece.size(key) - mm) > EXACT:
+                yield f"{piece.key} {key} {piece.size(key)}, rule {mm}"
+    sides = [p.count for p in _sewn(draft) if p.layer == "outer"]
+    if sum(sides) != (1 if is_folded(draft) else 2):
+        yield f"outer cut {sides} times"
+    yield from _interfacing(draft)
 
 
-def _interfacing(draft: Draft, outer: dict[str, float]) -> Iterator[str]:
+def _rule(draft: Draft, piece: Piece) -> dict[str, float]:
+    asked, half = _asked(draft), _asked(draft).get("depth", 0.0) / 2
+    s, top = eaten(draft, "side", piece.over), top_eats(draft)
+    up = asked["height"] - _shorter(draft, piece.layer) + half + top
+    if is_folded(draft):
+        sb, height = 0.0, 2 * up
+    else:
+        sb = eaten(draft, "base", piece.over)
+        height = up + sb
+    wanted = {"width": asked["width"] + 2 * half + 2 * s, "height": height}
+    if draft.bag.bag.base.kind == "boxed":
+        sx = eaten(draft, "corner")
+        wanted |= {"across": half - sx + s, "up": half - sx + sb}
+    return wanted
+
+
+def _interfacing(draft: Draft) -> Iterator[str]:
     kind = draft.bag.bag.interfacing.kind
-    s, sb, st = (draft.bag.mm(f"allowances.{k}") for k in ("side", "base", "top"))
     if kind == "none":
         if any(p.layer in ("interfacing", "strap core") for p in draft.pieces):
             yield "interfacing cut though none was asked for"
         return
-    piece = draft.piece("interfacing")
-    less = {"full": (0.0, 0.0), "kept_out": (2 * s, sb + st)}.get(kind)
-    if less is None:
-        inset = draft.bag.mm("interfacing.inset")
-        less = (2 * inset, 2 * inset)
-    for key, mm in (("width", outer["width"] - less[0]), ("height", outer["height"] - less[1])):
-        if abs(piece.size(key) - mm) > EXACT:
-            yield f"interfacing {key} {piece.size(key)}, rule {mm}"
+    outers = [p for p in draft.pieces if p.layer == "outer"]
+    fused = [p for p in draft.pieces if p.layer == "interfacing"]
+    if sum(p.count for p in fused) != sum(p.count for p in outers):
+        yield "not every outer is interfaced"
+    ends = 2 if is_folded(draft) else 1
+    for piece in fused:
+        rule = _rule(draft, next(p for p in outers if p.over == piece.over or len(outers) == 1))
+        s, st = eaten(draft, "side", piece.over), top_eats(draft)
+        sb = 0.0 if is_folded(draft) else eaten(draft, "base", piece.over)
+        less = {"full": (0.0, 0.0), "kept_out": (2 * s, sb + ends * st)}.get(kind)
+        if less is None:
+            inset = draft.bag.mm("interfacing.inset")
+            less = (2 * inset, 2 * inset)
+        for key, mm in (("width", rule["width"] - less[0]), ("height", rule["height"] - less[1])):
+            if abs(piece.size(key) - mm) > EXACT:
+                yield f"{piece.key} {key} {piece.size(key)}, rule {mm}"
+
+
+def straps_by_the_rule(draft: Draft) -> Iterator[str]:
+    """Straps are cut as the rule for their make and their ends says."""
+    if draft.bag.grid.step > EXACT:
+        return
+    bag = draft.bag
+    for i, item in enumerate(bag.bag.carry):
+        prefix = f"carry.{i}"
+        wide = bag.mm(f"{prefix}.width")
+        turn = bag.mm(f"{prefix}.turn") if f"{prefix}.turn" in bag.values else 0.0
+        width = {
+            "four_fold": 4 * wide,
+            "edges_turned": 2 * (wide + turn),
+            "clean_edge": 2 * wide + turn,
+            "webbing": wide,
+        }.get(item.make.kind)
+        if item.make.kind == "tube":
+            width = 2 * wide + 2 * bag.mm("allowances.strap")
+        tails = {
+            "in_seam": ("allowances.top", f"{prefix}.past"),
+            "tucked": (f"{prefix}.inside",),
+            "on_hem": ("top.hem", f"{prefix}.tuck"),
+            "on_face": (f"{prefix}.from_top", f"{prefix}.box", f"{prefix}.end"),
+        }[item.attach.kind]
+        piece = next(p for p in draft.pieces if p.key == f"strap {prefix}")
+        length = draft.hangs[i].visible.mm + 2 * sum(bag.mm(path) for path in tails)
+        for key, mm in (("width", width), ("length", length)):
+            if mm is None or abs(piece.size(key) - mm) > EXACT:
+                yield f"{piece.key} {key} {piece.size(key)}, rule {mm}"
 
 
 def marks_lie_right(draft: Draft) -> Iterator[str]:
     """The turning gap lies inside its straight seam; strap marks lie where the strap was placed."""
     bag = draft.bag
-    gap = next(m for m in draft.piece("lining").marks if m.kind == "gap")
-    length = math.dist(*gap.points)
-    if abs(length - bag.mm("top.gap")) > EXACT:
-        yield f"gap marked {length} long, asked {bag.mm('top.gap')}"
-    straight = _asked(draft)["width" if bag.choice("top.gap_in") == "base" else "height"]
-    if length > straight - 2 * 15 + 3 * bag.grid.step and straight > 35:
-        yield f"gap {length} in a straight seam of {straight}"
-    outer = draft.piece("outer")
-    left, _, right, _ = bounds(outer.cut)
-    s = bag.mm("allowances.side")
-    straps = [m for m in outer.marks if m.kind == "strap"]
-    if len(straps) != 2 * len(draft.hangs):
-        yield f"{len(straps)} strap marks"
+    gaps = [m for p in draft.pieces for m in p.marks if m.kind == "gap"]
+    if len(gaps) != (1 if bag.bag.top.kind == "turned_through" else 0):
+        yield f"{len(gaps)} turning gaps"
+    for gap in gaps:
+        length = math.dist(*gap.points)
+        if abs(length - bag.mm("top.gap")) > EXACT:
+            yield f"gap marked {length} long, asked {bag.mm('top.gap')}"
+        in_base = bag.choice("top.gap_in") == "base"
+        straight = _asked(draft)["width" if in_base else "height"]
+        if not in_base and bag.bag.base.kind == "folded_in":
+            straight -= _asked(draft)["depth"] / 2
+        if length > straight - 2 * 15 + 3 * bag.grid.step and straight > 35:
+            yield f"gap {length} in a straight seam of {straight}"
+    outers = [p for p in draft.pieces if p.layer == "outer"]
+    found = [m for p in outers for _ in range(p.count) for m in p.marks if m.kind == "strap"]
+    if len(found) != 4 * len(draft.hangs):
+        yield f"{len(found)} strap marks"
+    for outer in outers:
+        yield from _strap_marks(draft, outer)
+
+
+def _strap_marks(draft: Draft, outer: Piece) -> Iterator[str]:
+    bag, (left, bottom, right, top) = draft.bag, bounds(outer.cut)
+    s = eaten(draft, "side", outer.over)
+    edges = {round(y, 3) for y in ((bottom, top) if outer.folded else (top,))}
+    marks = [m.points[0] for m in outer.marks if m.kind == "strap"]
+    if draft.hangs and {round(y, 3) for _, y in marks} != edges:
+        yield f"{outer.key}: straps marked at heights {marks}"
+        return
     for hang in draft.hangs:
-        xs = sorted(m.points[0][0] for m in straps)
-        if abs((xs[0] - left) - (right - xs[1])) > EXACT:
-            yield "strap ends are not equally far from both sides"
-        if bag.choice(f"{hang.prefix}.place") == "side_seam":
-            wanted = s + bag.mm(f"{hang.prefix}.from_side")
-            if abs(xs[0] - left - wanted) > EXACT:
-                yield f"strap marked at {xs[0] - left} from the raw edge, wanted {wanted}"
-        elif abs((xs[1] - xs[0]) - draft.cut_list.straps[0].gap) > EXACT:
-            yield f"straps marked {xs[1] - xs[0]} apart"
+        for height in edges:
+            xs = sorted(x for x, y in marks if round(y, 3) == height)
+            if abs((xs[0] - left) - (right - xs[1])) > EXACT:
+                yield "strap ends are not equally far from both sides"
+            if bag.choice(f"{hang.prefix}.place") == "side_seam":
+                wanted = s + bag.mm(f"{hang.prefix}.from_side")
+                # the under edge of a lap lands on the grid by itself, and its lap with it
+                own = 0.0 if outer.over else bag.grid.step / 2
+                if abs(xs[0] - left - wanted) > EXACT + own:
+                    yield f"strap marked at {xs[0] - left} from the raw edge, wanted {wanted}"
+            elif abs((xs[1] - xs[0]) - draft.cut_list.straps[0].gap) > EXACT:
+                yield f"straps marked {xs[1] - xs[0]} apart"
+
+
+def hems_are_marked(draft: Draft) -> Iterator[str]:
+    """The folds of a top edge are drawn where its turns say, from every raw top edge."""
+    bag, kind = draft.bag, draft.bag.bag.top.kind
+    sliver = bag.mm("top.sliver") if "top.sliver" in bag.values else 0.0
+    folds = {
+        "double_hem": lambda: [bag.mm("top.turn"), bag.mm("top.turn") + bag.mm("top.hem")],
+        "overlocked_hem": lambda: [bag.mm("top.hem") + sliver],
+        "pressed_edges": lambda: [bag.mm("top.turn")],
+    }.get(kind, list)()
+    for piece in _sewn(draft):
+        _, bottom, _, top = bounds(piece.cut)
+        wanted = {round(top - f, 3) for f in folds}
+        if piece.folded:
+            wanted |= {round(bottom + f, 3) for f in folds}
+        drawn = {round(m.points[0][1], 3) for m in piece.marks if m.kind == "crease" and ("Hem" in m.label)}
+        if drawn != wanted:
+            yield f"{piece.key}: folds drawn at {drawn}, wanted {wanted}"
 
 
 def corners_are_marked(draft: Draft) -> Iterator[str]:
-    """What is cut or stitched at a corner after sewing is drawn where the seam lines say."""
-    for layer in ("outer", "lining"):
-        piece = draft.piece(layer)
-        marks = [m for m in piece.marks if m.kind == "cut-out"]
-        if draft.form.corner is None:
+    """What is cut, stitched or creased at a corner after cutting is drawn where the seam lines say."""
+    corner = draft.form.corner
+    for piece in _sewn(draft):
+        marks = [m for m in piece.marks if m.kind == "cut-out" or "stands on" in m.label]
+        if corner is None:
             if marks:
-                yield f"{layer}: a corner mark that nothing asks for"
+                yield f"{piece.key}: a corner mark that nothing asks for"
+            continue
+        if draft.bag.bag.base.kind == "folded_in":
+            wanted = {corner, -corner} if piece.folded else {corner}
+            if {round(y, 3) for m in marks for _, y in m.points} != {round(y, 3) for y in wanted}:
+                yield f"{piece.key}: creases {[m.points for m in marks]}, wanted {wanted}"
             continue
         if len(marks) != 2:
-            yield f"{layer}: {len(marks)} corners marked"
+            yield f"{piece.key}: {len(marks)} corners marked"
+        left, right = min(x for x, _ in piece.stitch), max(x for x, _ in piece.stitch)
         for mark in marks:
-            low, high = mark.points[0], mark.points[-1]
-            # one end lies on the base seam line, the other on a side seam line, both as far from the point
-            right = max(x for x, _ in piece.stitch)
-            out = min(high[0], right - high[0])
-            if abs(low[1]) > 1e-6 or abs(out) > 1e-6 or abs(high[1] - draft.form.corner) > EXACT:
-                yield f"{layer}: corner marked {mark.points}, asked {draft.form.corner} from the seam lines"
-    for strap in (m for m in draft.piece("outer").marks if m.kind == "cut-out" and m.readings):
-        told = strap.readings[0][1].total
-        if abs(told - (draft.form.corner or 0.0)) > EXACT:
+            # the mark runs from the side seam line to the base seam line, or to the other half's side
+            high = max(mark.points, key=lambda p: p[1])
+            low = min(mark.points, key=lambda p: p[1])
+            out = min(min(abs(x - left), abs(x - right)) for x, _ in mark.points)
+            foot = -corner if piece.folded else 0.0
+            reach = max(min(x - left, right - x) for x, _ in mark.points)
+            off = (out, abs(high[1] - corner), abs(low[1] - foot), abs(reach - corner))
+            if max(off) > EXACT:
+                yield f"{piece.key}: corner marked {mark.points}, asked {corner} from the seam lines"
+    for mark in (m for m in draft.piece("outer").marks if m.kind == "cut-out" and m.readings):
+        told = mark.readings[0][1].total
+        if abs(told - (corner or 0.0)) > EXACT:
             yield f"corner read as {told}"
 
 
-_BOXED_ORDER = (
-    ("outer nested", "outer corners"),
-    ("outer base", "outer nested"),
-    ("outer sides", "outer nested"),
+_BOXED = (
+    ("{layer} nested", "{layer} corners"),
+    ("{layer} sides", "{layer} nested"),
 )
-_ORDER = {
-    "boxed": (*_BOXED_ORDER, ("cut", "cut corners"), ("cut corners", "outer sides")),
+_BY_BASE: dict[str, tuple[tuple[str, str], ...]] = {
+    "boxed": (*_BOXED, ("cut", "cut corners"), ("cut corners", "{layer} sides")),
     "boxed_after": (
-        *_BOXED_ORDER,
-        ("outer press", "outer cut corners"),
-        ("outer cut corners", "outer nested"),
+        *_BOXED,
+        ("{layer} press", "{layer} cut corners"),
+        ("{layer} cut corners", "{layer} nested"),
     ),
-    "boxed_pinched": (*_BOXED_ORDER, ("outer corners", "outer trim corners")),
-    "seamed": (("outer sides", "outer press"), ("outer base", "outer press")),
+    "boxed_pinched": _BOXED,
+    "folded_in": (("{layer} fold in", "{layer} fold level"), ("{layer} fold level", "{layer} sides")),
+    "seamed": (("{layer} sides", "{layer} press"),),
+    "folded": (("{layer} sides", "{layer} press"),),
 }
+_BY_TOP: dict[str, tuple[tuple[str, str], ...]] = {
+    "turned_through": (
+        ("gap open", "join top"),
+        ("strap 0 even", "join top"),
+        ("inspect top", "turn"),
+        ("turn", "close gap"),
+    ),
+    "pressed_edges": (
+        ("strap 0 even", "topstitch"),
+        ("lining press", "press tops"),
+        ("inspect top", "topstitch"),
+    ),
+    "double_hem": (("press hem", "stitch hem"), ("stitch hem", "outer sides")),
+    "overlocked_hem": (("press hem", "stitch hem"), ("stitch hem", "outer sides")),
+    "raw_edge": (("true the top", "outer sides"),),
+}
+_TRIMMED = {"french", "french_stitched", "felled"}
+_NAMES = {"side": "sides", "base": "base", "corner": "corners"}
 
 
 def steps_are_safe(draft: Draft) -> Iterator[str]:
     """Nobody sews the bag shut, forgets the straps, or cuts before measuring."""
     order = [s.key for s in draft.steps]
-    for first, then in (
-        ("measure", "cut"),
-        *_ORDER[draft.bag.bag.base.kind],
-        ("gap open", "join top"),
-        ("strap 0 even", "join top"),
-        ("inspect top", "turn"),
-        ("turn", "close gap"),
-    ):
+    gates = {s.key for s in draft.steps if s.kind == "gate"}
+    final = {s.key for s in draft.steps if s.kind == "no return"}
+    base, top = draft.bag.bag.base.kind, draft.bag.bag.top.kind
+    pairs = [("measure", "cut"), ("strap 0 even", "measure back"), *_BY_TOP[top]]
+    wanted, cut = {"strap 0 even"}, {"cut"}
+    wanted |= {"gap open", "inspect top"} if top == "turned_through" else set()
+    for layer in {p.layer for p in _sewn(draft)}:
+        pairs += [tuple(key.format(layer=layer) for key in pair) for pair in _BY_BASE[base]]  # type: ignore[misc]
+        wanted |= {f"{layer} nested"} if base.startswith("boxed") else set()
+        for key, name in _NAMES.items():
+            if key in draft.bag.sewn and f"{layer} {name}" not in order:
+                yield f"nothing sews the {name} of the {layer}"
+            if key in draft.bag.sewn and _kind(draft, key) in _TRIMMED:
+                first, trim, last = f"{layer} {name} first row", f"{layer} {name} trim", f"{layer} {name}"
+                pairs += [(first, trim), (trim, last)]
+                cut.add(trim)
+            # a pinched corner has no edge until its tip is trimmed
+            pinched = key == "corner" and base == "boxed_pinched"
+            if pinched and _kind(draft, key) not in _TRIMMED:
+                pairs.append((f"{layer} corners", f"{layer} trim corners"))
+                cut.add(f"{layer} trim corners")
+            elif key in draft.bag.sewn and _kind(draft, key) == "overlocked_first":
+                pairs.append((f"{layer} {name} overlock", f"{layer} {name}"))
+    for first, then in pairs:
         if first not in order or then not in order or order.index(first) > order.index(then):
             yield f"“{first}” does not come before “{then}”"
-    gates = {s.key for s in draft.steps if s.kind == "gate"}
-    wanted = {"gap open", "strap 0 even", "inspect top"}
-    wanted |= {"outer nested"} if "size.depth" in draft.bag.values else set()
     if not wanted <= gates:
         yield f"gates {sorted(gates)}"
+    if not cut <= final:
+        yield f"points of no return {sorted(final)}"
 
 
 PROOFS = (
@@ -250,7 +445,9 @@ PROOFS = (
     seams_walk,
     outlines_match_sums,
     by_the_rule,
+    straps_by_the_rule,
     marks_lie_right,
+    hems_are_marked,
     corners_are_marked,
     steps_are_safe,
 )

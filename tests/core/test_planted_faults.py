@@ -6,6 +6,7 @@ from typing import Any
 
 import pytest
 
+from ambitus.core import draft as draft_module
 from ambitus.core.cut import outline, pieces
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.base import panels
@@ -13,21 +14,46 @@ from ambitus.core.grammar.base.boxed import BOXED
 from ambitus.core.grammar.base.boxed import cut as boxed
 from ambitus.core.grammar.base.boxed_after import BOXED_AFTER
 from ambitus.core.grammar.base.boxed_pinched import BOXED_PINCHED
+from ambitus.core.grammar.base.folded import FOLDED
+from ambitus.core.grammar.base.folded_in import FOLDED_IN
 from ambitus.core.grammar.base.seamed import SEAMED
 from ambitus.core.grammar.carry import strap as strap_module
+from ambitus.core.grammar.carry.clean_edge import CLEAN_EDGE
+from ambitus.core.grammar.carry.edges_turned import EDGES_TURNED
 from ambitus.core.grammar.carry.four_fold import FOUR_FOLD
 from ambitus.core.grammar.carry.in_seam import IN_SEAM
+from ambitus.core.grammar.carry.on_face import ON_FACE
+from ambitus.core.grammar.carry.on_hem import ON_HEM
+from ambitus.core.grammar.carry.tube import TUBE
+from ambitus.core.grammar.carry.tucked import TUCKED
+from ambitus.core.grammar.carry.webbing import WEBBING
 from ambitus.core.grammar.contract import Grammar
 from ambitus.core.grammar.interfacing import KEPT_OUT
 from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
+from ambitus.core.grammar.seams.overcast import OVERLOCKED_FIRST, ZIGZAGGED
+from ambitus.core.grammar.seams.simple import LAPPED, PLAIN, RAW
+from ambitus.core.grammar.top.double_hem import DOUBLE_HEM
+from ambitus.core.grammar.top.overlocked_hem import OVERLOCKED_HEM
+from ambitus.core.grammar.top.pressed_edges import PRESSED_EDGES
+from ambitus.core.grammar.top.raw_edge import RAW_EDGE
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
 from ambitus.core.steps.model import StepsUnordered
+from ambitus.core.sums import Term
 from bags import drafted, tote
 from core.proofs import failures
 
 Patch = pytest.MonkeyPatch
 #: Unequal everywhere, so that no two allowances can stand in for each other unnoticed.
 UNEQUAL = {"side": 12, "base": 9, "corner": 7, "top": 15}
+
+
+def _flat(base: str, **more: Any) -> dict[str, Any]:
+    size = {"width": 431, "height": 287}
+    given = {"unit": "mm", "size": size, "base": {"kind": base}, "allowances": UNEQUAL, **more}
+    return {**given, "carry": [{"from_side": 150, **given.get("carry", [{}])[0]}]}
+
+
 BAGS: tuple[dict[str, Any], ...] = (
     tote(331, 287, 118, allowances=UNEQUAL),
     tote(
@@ -44,13 +70,40 @@ BAGS: tuple[dict[str, Any], ...] = (
     ),
     tote(331, 287, 118, allowances=UNEQUAL, base={"kind": "boxed_after"}),
     tote(331, 287, 117, allowances=UNEQUAL, base={"kind": "boxed_pinched"}, grid={"step": 5}),
-    {
-        "unit": "mm",
-        "size": {"width": 431, "height": 287},
-        "base": {"kind": "seamed"},
-        "allowances": UNEQUAL,
-        "carry": [{"from_side": 150}],
-    },
+    _flat("seamed"),
+    _flat("folded", top={"kind": "double_hem"}, seams={"kind": "french"}, carry=[{"make": "tube"}]),
+    tote(
+        331,
+        287,
+        118,
+        base={"kind": "folded_in"},
+        top={"kind": "overlocked_hem", "sliver": 4},
+        seams={"kind": "overlocked_first", "sliver": 3},
+        carry=[{"make": "edges_turned", "turn": 8}],
+        allowances=UNEQUAL,
+    ),
+    tote(
+        331,
+        287,
+        118,
+        base={"kind": "boxed", "cut_as": "folded"},
+        top={"kind": "pressed_edges", "ease": "shorter", "ease_by": 4},
+        carry=[{"make": "clean_edge", "turn": 9}],
+        allowances=UNEQUAL,
+    ),
+    _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "lapped"}, carry=[{"make": "webbing"}]),
+    _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "raw"}),
+    tote(
+        331,
+        287,
+        118,
+        base={"kind": "boxed_pinched", "cut_as": "folded"},
+        top={"kind": "double_hem", "turn": 9, "hem": 31},
+        seams={"kind": "french_stitched", "corner": "french"},
+        allowances={"side": 18, "corner": 14},
+    ),
+    tote(331, 287, 118, base={"kind": "folded_in"}, seams={"kind": "felled"}, allowances=UNEQUAL),
+    tote(331, 287, 118, base={"kind": "boxed_after", "cut_as": "folded"}, seams={"kind": "zigzagged"}),
 )
 
 
@@ -70,34 +123,41 @@ def _terms_scaled(seam: str, factor: float) -> Callable[[Patch], Grammar]:
     def plant(patch: Patch) -> Grammar:
         real = pieces.finishes_for
 
-        def faulty(bag: Any, layer: Any) -> Any:
-            made = dict(real(bag, layer))
+        def faulty(bag: Any, layer: Any, over: bool = True) -> Any:
+            made = dict(real(bag, layer, over))
             if seam in made:
                 made[seam] = tuple(replace(t, mm=t.mm * factor) for t in made[seam])
             return made
 
         patch.setattr(pieces, "finishes_for", faulty)
+        patch.setattr(draft_module, "finishes_for", faulty)
         return GRAMMAR
 
     return plant
 
 
-def base_for_side(patch: Patch) -> Grammar:
-    real = pieces.finishes_for
-    patch.setattr(
-        pieces, "finishes_for", lambda bag, layer: {**real(bag, layer), "side": real(bag, layer)["base"]}
-    )
-    return GRAMMAR
+def _finishes(change: Callable[[Any, Any, dict[str, Any]], dict[str, Any]]) -> Callable[[Patch], Grammar]:
+    """Return a fault in what lies beyond the seam lines, wherever it is asked for."""
+
+    def plant(patch: Patch) -> Grammar:
+        real = pieces.finishes_for
+
+        def faulty(bag: Any, layer: Any, over: bool = True) -> Any:
+            made = dict(real(bag, layer, over))
+            return {**made, **change(bag, layer, made)}
+
+        patch.setattr(pieces, "finishes_for", faulty)
+        patch.setattr(draft_module, "finishes_for", faulty)
+        return GRAMMAR
+
+    return plant
 
 
-def lining_does_not_follow(patch: Patch) -> Grammar:
-    real = pieces.finishes_for
-    patch.setattr(
-        pieces,
-        "finishes_for",
-        lambda bag, layer: {**real(bag, layer), **({"side": ()} if layer == "lining" else {})},
-    )
-    return GRAMMAR
+base_for_side = _finishes(lambda bag, layer, made: {"side": made.get("base", ())})
+lining_does_not_follow = _finishes(lambda bag, layer, made: {"side": ()} if layer == "lining" else {})
+lining_longer_instead = _finishes(
+    lambda bag, layer, made: {"shorter": tuple(replace(t, mm=-t.mm) for t in made["shorter"])}
+)
 
 
 def _form(change: Callable[[Form, Any], Form]) -> Callable[[Patch], Grammar]:
@@ -121,8 +181,8 @@ def half_depth_forgotten(form: Form, bag: Any) -> Form:
 
 def only_the_back_is_wider(form: Form, bag: Any) -> Form:
     wider = _edit_faces(form, lambda p: (p[0] * 1.01, p[1]))
-    back = replace(wider.faces[1], group="back panel")
-    return replace(form, faces=(form.faces[0], back))
+    back = tuple(replace(f, group="back panel") for f in wider.faces[1:])
+    return replace(form, faces=(form.faces[0], *back))
 
 
 def risers_too_tall(form: Form, bag: Any) -> Form:
@@ -149,13 +209,13 @@ def arms_from_seam_lines(patch: Patch) -> Grammar:
 
 
 def flat_reading_ignored(patch: Patch) -> Grammar:
-    real = boxed.panel_width
+    real = panels.panel_width
 
     def faulty(bag: Any, depth: float, side: float) -> Any:
         flat, terms = real(bag, depth, side)
-        return (flat + depth if bag.choice("base.width_means") == "flat" else flat), terms
+        return (flat + depth if panels.read_flat(bag) else flat), terms
 
-    patch.setattr(boxed, "panel_width", faulty)
+    patch.setattr(panels, "panel_width", faulty)
     return GRAMMAR
 
 
@@ -267,6 +327,92 @@ def _corners_trimmed_before_they_are_stitched(patch: Patch) -> Grammar:
     return GRAMMAR.with_variant(replace(BOXED_PINCHED, steps=faulty))
 
 
+def _shape(
+    base: Any, points: Callable[[tuple[float, float]], tuple[float, float]]
+) -> Callable[[Patch], Grammar]:
+    """Return a fault in the outline that *base* makes, its sums left as they are."""
+
+    def plant(patch: Patch) -> Grammar:
+        def faulty(bag: Any, finishes: Any) -> Form:
+            return _edit_faces(base.form(bag, finishes), points)
+
+        return GRAMMAR.with_variant(replace(base, form=faulty))
+
+    return plant
+
+
+def _make(make: Any, factor: float) -> Callable[[Patch], Grammar]:
+    def plant(patch: Patch) -> Grammar:
+        def faulty(bag: Any, prefix: str) -> Any:
+            first, *rest = make.width(bag, prefix)
+            return (replace(first, mm=first.mm * factor), *rest)
+
+        return GRAMMAR.with_variant(replace(make, width=faulty))
+
+    return plant
+
+
+def _last_term_lost(variant: Any, name: str) -> Callable[[Patch], Grammar]:
+    """Return a fault that leaves out the last term of what *name* of *variant* gives."""
+    real = getattr(variant, name)
+
+    def plant(patch: Patch) -> Grammar:
+        changed = replace(variant, **{name: lambda *given: real(*given)[:-1]})
+        return GRAMMAR.with_variant(changed)
+
+    return plant
+
+
+def _eats(kind: Any, change: Callable[[Any], Any]) -> Callable[[Patch], Grammar]:
+    def plant(patch: Patch) -> Grammar:
+        return GRAMMAR.with_variant(replace(kind, eats=lambda *given: change(kind.eats(*given))))
+
+    return plant
+
+
+def _steps(variant: Any, without: str) -> Callable[[Patch], Grammar]:
+    """Return a fault that forgets every step whose key holds *without*, and what it gives."""
+
+    def plant(patch: Patch) -> Grammar:
+        def faulty(bag: Any, prefix: str, form: Form) -> Any:
+            return tuple(s for s in variant.steps(bag, prefix, form) if without not in s.key)
+
+        return GRAMMAR.with_variant(replace(variant, steps=faulty))
+
+    return plant
+
+
+def _no_marks(variant: Any) -> Callable[[Patch], Grammar]:
+    return lambda patch: GRAMMAR.with_variant(replace(variant, marks=lambda *given: ()))
+
+
+def _trimmed_by_nobody(kind: Any) -> Callable[[Patch], Grammar]:
+    def plant(patch: Patch) -> Grammar:
+        rows = lambda *given: tuple(r for r in kind.rows(*given) if not r.no_return)  # noqa: E731
+        return GRAMMAR.with_variant(replace(kind, rows=rows))
+
+    return plant
+
+
+def _lap_on_both(patch: Patch) -> Grammar:
+    eats = lambda bag, key, name, over: LAPPED.eats(bag, key, name, False)  # noqa: E731
+    return GRAMMAR.with_variant(replace(LAPPED, eats=eats))
+
+
+def _half_a_fold(patch: Patch) -> Grammar:
+    patch.setattr(panels, "twice", tuple)
+    return GRAMMAR
+
+
+def _kept_on_one_grid(patch: Patch) -> Grammar:
+    """Webbing rounded to the cutting grid, as if it were cut across."""
+    return GRAMMAR.with_variant(replace(WEBBING, width=lambda bag, p: _doubled(WEBBING.width(bag, p))))
+
+
+def _doubled(terms: Any) -> Any:
+    return tuple(replace(t, mm=2 * t.mm) for t in terms)
+
+
 FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "side seam counted once": _terms_scaled("side", 0.5),
     "base seam left out": _terms_scaled("base", 0.0),
@@ -303,6 +449,42 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "pinch drawn from the raw corner": _pinch_drawn_from_the_raw_corner,
     "flat bag narrower than its sum": _flat_bag_narrower_than_its_sum,
     "corners trimmed before they are stitched": _corners_trimmed_before_they_are_stitched,
+    "lining made longer instead of shorter": lining_longer_instead,
+    "folded piece cut as one panel": _half_a_fold,
+    "fold of a flat bag off its middle": _shape(FOLDED, lambda p: (p[0], p[1] or 4.0)),
+    "folded-in base creased at the whole depth": _form_corner(FOLDED_IN, lambda bag, mm: 2 * mm),
+    "folded-in creases not drawn": _no_marks(FOLDED_IN),
+    "fold never seen to be level": _steps(FOLDED_IN, "fold level"),
+    "second turn of the hem left out": _last_term_lost(DOUBLE_HEM, "finish"),
+    "hem folds not drawn": _no_marks(DOUBLE_HEM),
+    "knife forgotten at the hem": _last_term_lost(OVERLOCKED_HEM, "finish"),
+    "single hem drawn nowhere": _no_marks(OVERLOCKED_HEM),
+    "pressed edge left out": _last_term_lost(PRESSED_EDGES, "finish"),
+    "pressed edges never inspected": _steps(PRESSED_EDGES, "inspect"),
+    "raw top edge never trued": _steps(RAW_EDGE, "true the top"),
+    "raw top edge given a seam": lambda patch: GRAMMAR.with_variant(
+        replace(RAW_EDGE, finish=lambda bag, layer: (Term("Seam", 10, "No."),))
+    ),
+    "plain seam eats twice": _eats(PLAIN, _doubled),
+    "second row of French left out": _eats(FRENCH, lambda terms: terms[:-1]),
+    "French never trimmed": _trimmed_by_nobody(FRENCH),
+    "stitched-down French eats its first row twice": _eats(FRENCH_STITCHED, lambda t: (t[0], *t)),
+    "flat-felled eats half": _eats(FELLED, lambda t: tuple(replace(x, mm=x.mm / 2) for x in t)),
+    "flat-felled never trimmed": _trimmed_by_nobody(FELLED),
+    "knife's sliver left out of the seam": _eats(OVERLOCKED_FIRST, lambda terms: terms[:1]),
+    "overcast seam eats twice": _eats(ZIGZAGGED, _doubled),
+    "both edges of a lap grow": _lap_on_both,
+    "raw edges given an allowance": _eats(RAW, lambda terms: (Term("Seam", 10, "No."),)),
+    "edges of a strap turned once": _last_term_lost(EDGES_TURNED, "width"),
+    "clean edge turned too": _make(CLEAN_EDGE, 1.5),
+    "tube without its seam": _last_term_lost(TUBE, "width"),
+    "webbing twice as wide": _kept_on_one_grid,
+    "tuck left out of the strap": _last_term_lost(ON_HEM, "tail"),
+    "end on the face not turned under": _last_term_lost(ON_FACE, "tail"),
+    "strap ends not tucked": _last_term_lost(TUCKED, "tail"),
+    "strap on the hem never seen to be even": _steps(ON_HEM, "even"),
+    "strap on the face not marked": _no_marks(ON_FACE),
+    "tucked strap not marked": _no_marks(TUCKED),
 }
 
 
@@ -317,11 +499,11 @@ def test_a_planted_fault_is_caught(fault: str, monkeypatch: Patch) -> None:
     assert broken(FAULTS[fault](monkeypatch)), f"nobody noticed: {fault}"
 
 
-def _kinds() -> Iterator[str]:
-    yield from (v.kind for slot in GRAMMAR.slots.values() for v in slot.values())
+def _variants() -> Iterator[str]:
+    yield from (f"{slot}.{kind}" for slot, kinds in GRAMMAR.slots.items() for kind in kinds)
 
 
 def test_bags_reach_every_variant() -> None:
     """A variant that no bag here uses could carry a fault unseen."""
-    used = {variant.kind for spec in BAGS for _, variant in drafted(spec).bag.bag.with_prefix}
-    assert set(_kinds()) - used <= {"none"}, "add a bag that uses it"
+    used = {f"{v.slot}.{v.kind}" for spec in BAGS for _, v in drafted(spec).bag.bag.every_variant}
+    assert set(_variants()) == used | {"interfacing.none"}, "add a bag that uses it"

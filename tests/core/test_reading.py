@@ -36,6 +36,10 @@ BY_HAND = [
     # depth 2 · 60
     ("boxed_pinched", {"width": 484, "height": 364, "corner": 60}, (340, 280, 120, 460)),
     ("seamed", {"width": 484, "height": 364}, (460, 340, None, 460)),
+    # half of 710 is 355, less 15 at the top
+    ("folded", {"count": 1, "width": 484, "height": 710, "folded": True}, (460, 340, None, 460)),
+    # depth 2 · 60; height 364 − 9 − 15 − 60
+    ("folded_in", {"width": 484, "height": 364, "corner": 60}, (340, 280, 120, 460)),
 ]
 
 
@@ -60,7 +64,7 @@ def test_the_draft_of_that_bag_cuts_the_same(
     width, height, depth, _ = wanted
     size = {"width": width, "height": height, **({"depth": depth} if depth is not None else {})}
     spec = {"unit": "mm", "size": size, "base": {"kind": base}, "allowances": ALLOWANCES}
-    outer = drafted(spec).cut_list.rows[0].model_dump(exclude_none=True)
+    outer = drafted(spec).cut_list.rows[0].model_dump(exclude_defaults=True)
     assert outer == {"role": "outer", "count": 2, **row}
 
 
@@ -91,7 +95,7 @@ def test_what_is_missing_is_asked_for_by_name(change: dict[str, Any], field: str
     assert problem.fix
 
 
-@pytest.mark.parametrize("base", ["boxed", "boxed_after", "boxed_pinched"])
+@pytest.mark.parametrize("base", ["boxed", "boxed_after", "boxed_pinched", "folded_in"])
 def test_a_corner_that_is_not_told_is_a_stop(base: str) -> None:
     """Without it there is no depth to read."""
     found = _read(_list(base, {"width": 484, "height": 364})).findings

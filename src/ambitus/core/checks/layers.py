@@ -194,6 +194,21 @@ def fused_without_heat(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "pins-leave-holes",
+    "note",
+    "Pins leave holes in this cloth",
+    "a coated or waxed cloth",
+    "A hole in a coating does not close; it shows, and lets water in.",
+)
+def pins_leave_holes(draft: "Draft") -> Iterator[Fired]:
+    for layer in draft.bag.bag.top.layers:
+        cloth = draft.bag.cloth(layer)
+        if not cloth.pins:
+            fix = "Use clips, or pin inside the seam allowance only."
+            yield fired(f"cloth.{layer}", "{cloth}.", fix, {"cloth": cloth.label})
+
+
+@check(
     "interfacing-shows",
     "note",
     "Interfacing with no lining to hide it",

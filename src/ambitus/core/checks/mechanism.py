@@ -41,10 +41,11 @@ class Rule:
 
 @dataclass(frozen=True, slots=True)
 class Finding:
-    """A rule that fired on a draft."""
+    """A rule that fired on a draft; ``silenced`` is the maker's reason not to hear it on this plan."""
 
     rule: Rule
     fired: Fired
+    silenced: str = ""
 
 
 RULES: dict[str, Rule] = {}
@@ -79,6 +80,10 @@ def all_rules() -> tuple[Rule, ...]:
 
 
 def run_checks(draft: "Draft") -> tuple[Finding, ...]:
-    """Return every finding on *draft*: stops first, else in the order the rules are written."""
-    found = [Finding(rule, hit) for rule in all_rules() for hit in rule.test(draft)]
-    return tuple(sorted(found, key=lambda f: _ORDER[f.rule.level]))
+    """
+    Return every finding on *draft*: stops first, else in the order the rules are written, and last what
+    the plan silences.
+    """
+    reasons = draft.bag.silenced
+    found = [Finding(rule, hit, reasons.get(rule.id, "")) for rule in all_rules() for hit in rule.test(draft)]
+    return tuple(sorted(found, key=lambda f: (bool(f.silenced), _ORDER[f.rule.level])))

@@ -1,11 +1,13 @@
 """A draft as a cut list: what was cut, told without how it was worked out."""
 
 from collections.abc import Mapping, Sequence
+from typing import Any
 
 from ambitus.core.form.model import Form, Piece
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.contract import Layer
-from ambitus.core.grammar.top.lining import deeper_by, shorter_terms
+from ambitus.core.grammar.top.lining import deeper_by
+from ambitus.core.lengths import snap
 from ambitus.core.read.cutlist import CutList, CutOut, CutRow, StrapRow
 from ambitus.core.spec.resolved import Resolved
 
@@ -27,7 +29,9 @@ def _row(piece: Piece, corner: float | None, lapped: bool) -> CutRow:
 
 
 def _strap(bag: Resolved, hang: Hang) -> StrapRow:
-    told = {name: bag.mm(f"{hang.prefix}.{name}") for name in (*hang.item.make.told, *hang.item.attach.told)}
+    told: dict[str, Any] = {
+        name: bag.mm(f"{hang.prefix}.{name}") for name in (*hang.item.make.told, *hang.item.attach.told)
+    }
     return StrapRow.model_construct(
         count=2,
         length=hang.length.total,
@@ -36,8 +40,7 @@ def _strap(bag: Resolved, hang: Hang) -> StrapRow:
         attach=hang.item.attach.kind,
         gap=hang.gap,
         hold=hang.hold,
-        **{name: None for name in StrapRow.TOLD if name not in told},
-        **told,
+        **{name: told.get(name) for name in StrapRow.TOLD},
     )
 
 
@@ -60,7 +63,7 @@ def cut_list_of(
         top=bag.bag.top.kind,
         seams={key: kind.kind for key, kind in kinds.items() if kind.kind != "plain"},
         allowances=allowances,
-        lining_shorter=-sum(t.mm for t in shorter_terms(bag, "lining")),
+        lining_shorter=snap(form.height - forms["lining"].height) if "lining" in forms else 0.0,
         lining_deeper=deeper_by(bag, "lining"),
         rows=[_row(p, form.corner, lapped) for p in pieces if "height" in p.sums],
         straps=[_strap(bag, h) for h in hangs],

@@ -41,6 +41,18 @@ def _reach(face: Face, measure: Measure) -> tuple[int, int]:
     return (1 if facing(measure.low) <= 0 else -1), (1 if facing(measure.high) >= 0 else -1)
 
 
+def _in_line(face: Face, name: str) -> list[str]:
+    """Return the edges that run on in one line with the edge called *name*, itself among them."""
+    points, at = face.points, face.edge_index(name)
+
+    def line(i: int) -> tuple[Point, float]:
+        a, b = points[i], points[(i + 1) % len(points)]
+        out = outward(a, b)
+        return out, snap(a[0] * out[0] + a[1] * out[1])
+
+    return [e.name for i, e in enumerate(face.edges) if line(i) == line(at)]
+
+
 def _worked(face: Face, measure: Measure, finishes: EdgeTerms, grid: Grid) -> tuple[Sum, float]:
     """Return the sum of *measure* as cut, and how far the grid moved it from the seam lines' size."""
     added = [
@@ -75,7 +87,7 @@ def cut_face(face: Face, finishes: EdgeTerms, grid: Grid) -> CutFace:
         sums[measure.key], rest = _worked(face, measure, finishes, grid)
         if rest:
             for name in (measure.low, measure.high):
-                moved[name] = rest / 2
+                moved |= dict.fromkeys(_in_line(face, name), rest / 2)
     for measure in face.measures:
         if not measure.on_grid and (measure.low in moved or measure.high in moved):
             reach = _reach(face, measure)

@@ -2,7 +2,6 @@
 
 from collections.abc import Callable, Mapping
 from dataclasses import replace
-from typing import cast
 
 from ambitus.core.cut.outline import CutFace, cut_face
 from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece
@@ -204,7 +203,7 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form], hangs: tuple[Hang, ..
     for at, piece in enumerate(pieces):
         marks = [*piece.marks]
         if piece.layer in bag.bag.top.layers:
-            form = forms[cast(Layer, piece.layer)]
+            form = forms[piece.layer]
             marks += [*_middle_marks(piece), *bag.bag.base.marks(bag, form, piece)]
             marks += bag.bag.top.marks(bag, form, piece)
             for hang in hangs:

@@ -76,6 +76,22 @@ class Phrase:
     fields: tuple[str, ...] = ()
 
 
+@dataclass(frozen=True, slots=True)
+class Stroke:
+    """
+    One line of a section: what is seen where a seam, an edge or a strap is cut through.
+
+    Sections are drawn in a box 100 wide and 60 high, y downwards, not to scale: they tell one way of
+    sewing from another.
+    """
+
+    style: Literal["outer", "other", "strap", "stitch", "overcast"]
+    points: tuple[tuple[float, float], ...]
+
+
+Section = tuple[Stroke, ...]
+
+
 def nothing_needed(_: "Resolved") -> str:
     """The ``needs`` of a variant that goes with everything."""
     return ""
@@ -123,6 +139,8 @@ class Variant:
     phrase: Phrase | None = None
     needs: "Callable[[Resolved], str]" = nothing_needed
     steps: "Callable[[Resolved, str, Form], tuple[Step, ...]]" = no_steps
+    #: how it looks cut through, for its tile and its page
+    section: Section = ()
 
 
 @dataclass(frozen=True, kw_only=True)

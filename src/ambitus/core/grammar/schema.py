@@ -43,15 +43,21 @@ def spec_schema(grammar: Grammar, facts: Facts) -> dict[str, Any]:
     strap: dict[str, Any] = {}
     for slot, variants in grammar.slots.items():
         carried = slot in ("make", "attach")
-        prefix = {"seams": "allowances"}.get(slot, slot)
-        home = strap if carried else slots[prefix]
+        home = strap if carried else slots[slot]
         home.update(_slot(slot if carried else "kind", variants.values()))
         for variant in variants.values():
             for param in variant.params:
-                root, _, leaf = full_path("carry" if carried else prefix, param.path).rpartition(".")
+                root, _, leaf = full_path("carry" if carried else slot, param.path).rpartition(".")
                 (strap if root == "carry" else slots[root])[leaf] = _field(param)
             for key, name in getattr(variant, "classes", {}).items():
                 slots["allowances"][key] = _field(Param(key, name, "allowance", high=200.0))
+
+    for key in grammar.sewable:
+        kinds = grammar.kinds_at(f"seams.{key}") or {}
+        slots["seams"][key] = {
+            "enum": list(kinds),
+            "description": f"The kind of the {key} seams, where it is not that of the others.",
+        }
 
     def closed(properties: dict[str, Any]) -> dict[str, Any]:
         return {"type": "object", "additionalProperties": False, "properties": properties}
@@ -79,6 +85,11 @@ def spec_schema(grammar: Grammar, facts: Facts) -> dict[str, Any]:
                 ),
                 **{root: closed(properties) for root, properties in slots.items()},
                 "carry": {"type": "array", "items": closed(strap)},
+                "silenced": {
+                    "type": "object",
+                    "description": "Checks that this plan need not hear again, by id, with the reason why.",
+                    "additionalProperties": {"type": "string", "minLength": 1, "maxLength": 200},
+                },
             }
         ),
     }

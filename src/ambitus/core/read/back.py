@@ -69,8 +69,8 @@ def _eaten(row: CutRow, cut_list: CutList, readers: Readers) -> dict[str, float]
     return out
 
 
-#: Sizes closer than this are the same; a lining made shorter lands on the cutting grid by itself.
-_LIKE = {False: 0.01, True: 3.2}
+#: Sizes closer than this, in mm, are the same.
+LIKE = 0.01
 
 
 def _follows(outer: ReadLayer, lining: ReadLayer, shorter: float) -> tuple[Finding, ...]:
@@ -90,7 +90,7 @@ def _follows(outer: ReadLayer, lining: ReadLayer, shorter: float) -> tuple[Findi
         for key in outer.sizes
         if key in lining.sizes
         and abs(outer.sizes[key].total - lining.sizes[key].total - (shorter if key == "height" else 0.0))
-        > _LIKE[key == "height" and shorter > 0]
+        > LIKE
     )
 
 

@@ -5,6 +5,7 @@ from typing import Literal
 
 from ambitus.core.drawing.flat import FlatPiece
 from ambitus.core.drawing.standing import Standing
+from ambitus.core.grammar.contract import Section
 from ambitus.core.lengths import Unit
 from ambitus.core.spec.model import Spec
 from ambitus.core.sums import ShownSum, Source
@@ -114,6 +115,8 @@ class FindingShown:
     say: str
     fix: str
     why: str
+    #: the maker's reason for not hearing it again on this plan, or nothing
+    silenced: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -162,12 +165,16 @@ class TileEdit:
     """One pick that a tile makes: a field and its value."""
 
     path: str
-    value: str | float
+    value: str | float | None
 
 
 @dataclass(frozen=True, slots=True)
 class Tile:
-    """One way to have it: this bag redrafted with the choice made; ``brings`` are checks it sets off."""
+    """
+    One way to have it: this bag redrafted with the choice made; ``brings`` are checks it sets off.
+
+    Of the pictures it carries the one that its group shows.
+    """
 
     key: str
     label: str
@@ -177,17 +184,23 @@ class Tile:
     size: str
     changes: tuple[str, ...]
     brings: tuple[str, ...]
-    piece: FlatPiece
-    piece_layer: str
-    standing: Standing
+    piece: FlatPiece | None = None
+    piece_layer: str = ""
+    standing: Standing | None = None
+    section: Section = ()
+
+
+#: what the tiles of a group show: the flat piece, the standing bag, the sewing cut through, or words
+TileShows = Literal["piece", "standing", "section", "words"]
 
 
 @dataclass(frozen=True, slots=True)
 class TileGroup:
-    """The tiles of one choice."""
+    """The tiles of one choice, and what they show."""
 
     label: str
     path: str
+    shows: TileShows
     tiles: tuple[Tile, ...]
 
 

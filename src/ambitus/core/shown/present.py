@@ -65,13 +65,13 @@ def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
             param.help,
             param.optional,
             lookup(spec, path) is not None,
-            _visible(path, param, bag),
+            visible(path, param, bag),
             param.opens,
         )
     return out
 
 
-def _visible(path: str, param: Param, bag: Resolved) -> bool:
+def visible(path: str, param: Param, bag: Resolved) -> bool:
     """Return whether a field says something in this bag: what its neighbours make pointless is hidden."""
     root, _, leaf = path.rpartition(".")
     if root == "allowances" and leaf in bag.bag.classes:
@@ -192,6 +192,7 @@ def finding(found: Finding, view: View) -> FindingShown:
         hit.say.format_map(words),
         hit.fix.format_map(words),
         rule.why,
+        found.silenced,
     )
 
 

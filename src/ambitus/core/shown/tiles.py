@@ -1,21 +1,26 @@
 """What opens under a phrase: this bag redrafted with each choice, in one go."""
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from ambitus.core.draft import Draft, draft
 from ambitus.core.drawing.flat import flat_piece
-from ambitus.core.grammar.contract import Grammar, Option, full_path
+from ambitus.core.grammar.contract import Attach, Bag, Grammar, Option, Param, Section, Variant, full_path
 from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.shown.models import Tile, TileEdit, TileGroup, Tiles
-from ambitus.core.shown.present import grid_label, picture, size_line
+from ambitus.core.shown.models import Tile, TileEdit, TileGroup, Tiles, TileShows
+from ambitus.core.shown.present import grid_label, picture, size_line, visible
 from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolve import all_params, resolve, steps_for
+from ambitus.core.spec.resolve import all_params, lookup, resolve, steps_for
 from ambitus.core.spec.resolved import ClothFacts, Facts
 
-#: The layer whose piece a tile shows, where the standing bag would not change.
-_SHOWS = {"interfacing": "interfacing", "strap": "strap"}
+#: The layer whose piece a tile tells of, and what it draws, by phrase; other tiles say it in words.
+_SHOWS: dict[str, tuple[str, TileShows]] = {
+    "base": ("outer", "piece"),
+    "interfacing": ("interfacing", "piece"),
+    "strap": ("strap", "standing"),
+    "top": ("outer", "words"),
+}
 
 
 def _changes(before: Draft, after: Draft, view: View) -> tuple[str, ...]:
@@ -38,33 +43,82 @@ def _brings(before: Draft, after: Draft) -> tuple[str, ...]:
     return tuple(f.rule.title for f in after.findings if f.rule.id not in known and f.rule.level != "note")
 
 
-def _tile(
-    now: Draft,
-    spec: Spec,
-    edit: TileEdit,
-    option: Option,
-    chosen: bool,
-    layer: str,
-    view: View,
-    grammar: Grammar,
-) -> Tile:
-    changed = spec if chosen else pick(spec, edit.path, edit.value, grammar)
-    after = now if chosen else draft(resolve(changed, grammar, now.bag.facts))
-    shown = next((p for p in after.pieces if p.layer == layer), after.pieces[0])
-    widest = max(p.size("width") for p in after.pieces if "height" in p.sums)
-    return Tile(
-        key=option.key,
-        label=option.label,
-        help=option.help,
-        chosen=chosen,
-        edit=edit,
-        size=f"{shown.name} {size_line(shown, View(view.unit, changed.unit))}",
-        changes=_changes(now, after, view),
-        brings=_brings(now, after),
-        piece=flat_piece(shown, widest),
-        piece_layer=shown.layer,
-        standing=picture(after),
-    )
+@dataclass(frozen=True, slots=True)
+class _Asking:
+    """The bag as it is, and what every tile is told in."""
+
+    now: Draft
+    spec: Spec
+    view: View
+    grammar: Grammar
+
+    def tile(
+        self,
+        path: str,
+        value: str | float | None,
+        option: Option,
+        chosen: bool,
+        shows: TileShows,
+        layer: str = "outer",
+        section: Section = (),
+    ) -> Tile:
+        """Return the tile of one choice, this bag redrafted with it."""
+        changed = self.spec if chosen else pick(self.spec, path, value, self.grammar)
+        after = self.now if chosen else draft(resolve(changed, self.grammar, self.now.bag.facts))
+        shown = next((p for p in after.pieces if p.layer == layer), after.pieces[0])
+        widest = max(p.size("width") for p in after.pieces if "height" in p.sums)
+        return Tile(
+            key=option.key,
+            label=option.label,
+            help=option.help,
+            chosen=chosen,
+            edit=TileEdit(path, value),
+            size=f"{shown.name} {size_line(shown, View(self.view.unit, changed.unit))}",
+            changes=_changes(self.now, after, self.view),
+            brings=_brings(self.now, after),
+            piece=flat_piece(shown, widest) if shows == "piece" else None,
+            piece_layer=shown.layer,
+            standing=picture(after) if shows == "standing" else None,
+            section=section,
+        )
+
+    def kinds(self, label: str, path: str, layer: str, shows: TileShows) -> TileGroup | None:
+        """Return the tiles of a path that names a kind; of a class of seam also *as the others*."""
+        variants = self.grammar.kinds_at(path) or {}
+        given = lookup(self.spec, path)
+        root, _, leaf = path.rpartition(".")
+        out = []
+        if root == "seams" and leaf != "kind":
+            if leaf not in self.now.bag.sewn:
+                return None
+            same = Option("", "As the others", self.now.bag.bag.seams.label)
+            out.append(self.tile(path, None, same, given is None, "words"))
+            chosen, shows = given, "words"
+        else:
+            chosen = _kind_chosen(self.now.bag.bag, path)
+        if any(v.section for v in variants.values()) and shows != "words":
+            shows = "section"
+        for v in variants.values():
+            if not _fits(v, self.now) and v.kind != chosen:
+                continue
+            section = v.section if shows == "section" else ()
+            option = Option(v.kind, v.label, v.help)
+            out.append(self.tile(path, v.kind, option, v.kind == chosen, shows, layer, section))
+        return TileGroup(label, path, shows, tuple(out)) if len(out) > 1 else None
+
+
+def _fits(variant: Variant, now: Draft) -> bool:
+    """Return whether a tile of *variant* is worth showing: an end that the top edge cannot hold is not."""
+    return not isinstance(variant, Attach) or variant.fits(now.bag.bag.top.kind)
+
+
+def _kind_chosen(bag: Bag, path: str) -> str:
+    """Return the kind that the bag has at *path*."""
+    root, *rest = path.split(".")
+    if root == "carry":
+        item = bag.carry[int(rest[0])]
+        return item.make.kind if rest[1] == "make" else item.attach.kind
+    return dict(bag.with_prefix)[root].kind
 
 
 _FRAYS = ("does not fray", "frays a little", "frays much")
@@ -76,54 +130,45 @@ def _cloth_help(cloth: ClothFacts, view: View) -> str:
     return f"{_FRAYS[cloth.fray].capitalize()}, usually {wide} wide. Iron: {cloth.iron}."
 
 
-def _grid_tiles(now: Draft, spec: Spec, view: View, grammar: Grammar) -> Tiles:
+def _grid_tiles(asking: _Asking) -> Tiles:
     """Return the cutting grids of the plan's unit set, and the other unit set to cut it again on."""
+    spec, now = asking.spec, asking.now
     on = [
-        _tile(
-            now,
-            spec,
-            TileEdit("grid.step", step),
+        asking.tile(
+            "grid.step",
+            step,
             Option(f"{step:g}", f"{grid_label(step, spec.unit)} grid"),
             abs(step - now.bag.grid.step) < 1e-6,
-            "outer",
-            view,
-            grammar,
+            "words",
         )
         for step in steps_for(spec.unit)
     ]
     units: list[tuple[Unit, str]] = [("mm", "Millimetres"), ("cm", "Centimetres"), ("in", "Inches")]
-    lives = [
-        _tile(
-            now, spec, TileEdit("unit", unit), Option(unit, name), unit == spec.unit, "outer", view, grammar
-        )
-        for unit, name in units
-    ]
+    lives = [asking.tile("unit", u, Option(u, name), u == spec.unit, "words") for u, name in units]
     ways = [
-        _tile(
-            now,
-            spec,
-            TileEdit("grid.rounding", key),
-            Option(key, label, help),
-            spec.grid.rounding == key,
-            "outer",
-            view,
-            grammar,
-        )
+        asking.tile("grid.rounding", key, Option(key, label, help), spec.grid.rounding == key, "words")
         for key, label, help in (
             ("nearest", "To the nearest line", "A half step goes up."),
             ("up", "Always up", "For pieces that are trimmed later."),
         )
     ]
-    return Tiles(
-        "grid",
-        "Cutting grid",
-        (
-            TileGroup("Cut sizes land on", "grid.step", tuple(on)),
-            TileGroup("Round", "grid.rounding", tuple(ways)),
-            TileGroup("Cut it again in another unit", "unit", tuple(lives)),
-        ),
-        (),
+    groups = (
+        TileGroup("Cut sizes land on", "grid.step", "words", tuple(on)),
+        TileGroup("Round", "grid.rounding", "words", tuple(ways)),
+        TileGroup("Cut it again in another unit", "unit", "words", tuple(lives)),
     )
+    return Tiles("grid", "Cutting grid", groups, ())
+
+
+def _choices(asking: _Asking, path: str, param: Param, layer: str, shows: TileShows) -> TileGroup:
+    """Return the tiles of a choice that is no kind."""
+    bag, chosen = asking.now.bag, asking.now.bag.choice(path)
+    options = param.options
+    if path in ("cloth.outer", "cloth.lining"):
+        cloths = bag.facts.cloths
+        options = tuple(replace(o, help=_cloth_help(cloths[o.key], asking.view)) for o in options)
+    made = (asking.tile(path, o.key, o, o.key == chosen, shows, layer) for o in options)
+    return TileGroup(param.label, path, shows, tuple(made))
 
 
 def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Facts) -> Tiles:
@@ -135,40 +180,27 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
     """
     bag = resolve(spec, grammar, facts)
     now, view = draft(bag), View(unit, bag.unit)
+    asking = _Asking(now, spec, view, grammar)
     if phrase_key == "grid":
-        return _grid_tiles(now, spec, view, grammar)
+        return _grid_tiles(asking)
     key, _, number = phrase_key.partition(".")
     params = dict(all_params(bag.bag))
     for prefix, variant in bag.bag.with_prefix:
         phrase = variant.phrase
         if phrase is None or phrase.key != key or (number and prefix != f"carry.{number}"):
             continue
+        layer, shows = _SHOWS.get(key, ("outer", "words"))
+        paths = [full_path(prefix, choice) for choice in phrase.choices]
+        labels = {"make": "Made", "attach": "Attached"} | {k: f"{n}s" for k, n in bag.sewn.items()}
         groups = []
-        layer = _SHOWS.get(key, "outer")
-        for path in (full_path(prefix, c) for c in phrase.choices):
-            _, _, leaf = path.partition(".")
-            if leaf == "kind":
-                kinds = grammar.slots[variant.slot].values()
-                options = tuple(Option(v.kind, v.label, v.help) for v in kinds)
-                label, chosen = phrase.label, variant.kind
-            else:
-                options, label, chosen = params[path].options, params[path].label, bag.choice(path)
-                if key == "cloth":
-                    options = tuple(replace(o, help=_cloth_help(facts.cloths[o.key], view)) for o in options)
-            if len(options) < 2:
-                continue
-            groups.append(
-                TileGroup(
-                    label,
-                    path,
-                    tuple(
-                        _tile(now, spec, TileEdit(path, o.key), o, o.key == chosen, layer, view, grammar)
-                        for o in options
-                    ),
-                )
-            )
+        for path in paths:
+            if grammar.kinds_at(path) is not None:
+                label = labels.get(path.rpartition(".")[2], phrase.label)
+                groups.append(asking.kinds(label, path, layer, shows))
+            elif visible(path, params[path], bag):
+                groups.append(_choices(asking, path, params[path], layer, shows))
         fields = tuple(p for p in (full_path(prefix, f) for f in phrase.fields) if p in params)
-        return Tiles(phrase_key, phrase.label, tuple(groups), fields)
+        return Tiles(phrase_key, phrase.label, tuple(g for g in groups if g and len(g.tiles) > 1), fields)
     raise SpecProblems(
         (
             Problem(

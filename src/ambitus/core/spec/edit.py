@@ -4,6 +4,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from ambitus.core.checks.mechanism import all_rules
 from ambitus.core.grammar.contract import Grammar, Param
 from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem, SpecProblems
@@ -39,7 +40,16 @@ class PickedEdit(BaseModel):
     value: str | float | None
 
 
-Edit = Annotated[TypedEdit | SteppedEdit | PickedEdit, Field(discriminator="kind")]
+class SilencedEdit(BaseModel):
+    """A check not to be heard again on this plan, with the reason why; an empty reason lets it speak."""
+
+    model_config = ConfigDict(extra="forbid")
+    kind: Literal["silenced"] = "silenced"
+    check: str = Field(max_length=80)
+    reason: str = Field(max_length=200)
+
+
+Edit = Annotated[TypedEdit | SteppedEdit | PickedEdit | SilencedEdit, Field(discriminator="kind")]
 
 
 def put(spec: Spec, path: str, value: object) -> Spec:
@@ -68,10 +78,20 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
         return put(out, "grid.step", default_step(out.unit))
     if path == "top.kind":
         for i, item in enumerate(out.carry):
-            attach = grammar.slots["attach"].get(item.get("attach"))
+            attach = grammar.slots["attach"].get(item.get("attach", ""))
             if attach is not None and not attach.fits(value):
                 out = put(out, f"carry.{i}.attach", None)
     return out
+
+
+def _silence(spec: Spec, edit: SilencedEdit) -> Spec:
+    """Return *spec* with a check silenced, or speaking again where no reason is given."""
+    reasons = {key: why for key, why in spec.silenced.items() if key != edit.check}
+    if edit.reason.strip():
+        if edit.check not in {rule.id for rule in all_rules()}:
+            raise _no_field(f"silenced.{edit.check}")
+        reasons[edit.check] = edit.reason.strip()
+    return spec.model_copy(update={"silenced": reasons})
 
 
 def _no_field(path: str) -> SpecProblems:
@@ -91,8 +111,11 @@ def apply_edit(spec: Spec, edit: Edit, unit: Unit, grammar: Grammar, facts: Fact
     Raises:
         SpecProblems: If the text is no length or outside the field's range, or the field unknown.
     """
+    if isinstance(edit, SilencedEdit):
+        return _silence(spec, edit)
     if isinstance(edit, PickedEdit):
-        if edit.path in ("preset", "version") or edit.path.split(".")[0] in ("usual",):
+        protected = ("preset", "version", "usual", "silenced")
+        if edit.path.split(".")[0] in protected:
             raise _no_field(edit.path)
         try:
             return pick(spec, edit.path, edit.value, grammar)

@@ -1,8 +1,8 @@
 """The spec as it travels and is kept: only what was chosen, in nested plain data."""
 
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import BaseModel, ConfigDict, Field, StringConstraints, model_validator
 
 from ambitus.core.lengths import Unit
 from ambitus.core.lengths.grid import Rounding
@@ -12,6 +12,10 @@ SPEC_VERSION = 2
 
 #: A length in a file: a bare number is millimetres, a string carries its unit.
 Given = float | int | str | None
+
+
+#: Why a check need not be heard again: it is kept with the plan, so it has to say something.
+Reason = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
 
 
 def _one_strap() -> list[dict[str, Any]]:
@@ -38,8 +42,9 @@ class UsualSpec(BaseModel):
 
 class Spec(BaseModel):
     """
-    One bag as chosen, in the newest version; older ones are read as what they meant. Slots hold a ``kind`` and the chosen fields of that variant; anything left
-    out takes its default. Field paths join slot and field: ``size.width``, ``carry.0.drop``.
+    One bag as chosen, in the newest version; older ones are read as what they meant. Slots hold a
+    ``kind`` and the chosen fields of that variant; anything left out takes its default. Field paths join
+    slot and field: ``size.width``, ``carry.0.drop``.
     """
 
     model_config = ConfigDict(
@@ -74,7 +79,7 @@ class Spec(BaseModel):
     carry: list[dict[str, Any]] = Field(default_factory=_one_strap)
     seams: dict[str, Any] = Field(default_factory=dict)
     allowances: dict[str, Any] = Field(default_factory=dict)
-    silenced: dict[str, str] = Field(
+    silenced: dict[str, Reason] = Field(
         default_factory=dict,
         description="Checks that this plan need not hear again: the check's id, and the reason why.",
     )

@@ -282,7 +282,7 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
     problems += _unknown_fields(spec, bag, grammar)
     grid = _grid(spec, problems)
     values: dict[str, Value] = {}
-    so_far = Resolved(spec.unit, grid, spec.preset, bag, values, facts, spec.usual.measured)
+    so_far = Resolved(spec.unit, grid, spec.preset, bag, values, facts, spec.usual.measured, spec.silenced)
     work = _Resolving(spec, View(spec.unit, spec.unit), preset.values, values, problems)
     # defaults that follow from other fields come last, when those are known
     for path, param in bag.params_in_turn:

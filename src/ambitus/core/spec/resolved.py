@@ -24,7 +24,10 @@ class Value:
 
 @dataclass(frozen=True, slots=True)
 class ClothFacts:
-    """What is known of a material: mm thick, how it frays (0 no, 1 little, 2 much), strength, width."""
+    """
+    What is known of a material: mm thick, how it frays (0 no, 1 little, 2 much), strength, width, and
+    whether a pin's hole closes again (``pins``).
+    """
 
     key: str
     label: str
@@ -35,6 +38,7 @@ class ClothFacts:
     iron: str
     needle: str
     stitch: float
+    pins: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,6 +87,8 @@ class Resolved:
     values: Mapping[str, Value]
     facts: Facts
     measured: Mapping[str, float] = field(default_factory=dict)
+    #: checks not to be heard on this plan: id -> the maker's reason
+    silenced: Mapping[str, str] = field(default_factory=dict)
 
     def mm(self, path: str) -> float:
         """Return the length at *path*. A missing or non-length field is a fault in the caller."""

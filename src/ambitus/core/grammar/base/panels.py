@@ -187,7 +187,8 @@ def seams(folded: bool, notched: bool) -> tuple[Seam, ...]:
     Return the seams within one layer: base, sides, and the corners that were cut out first.
 
     Front and back lie right sides together, so the front's left meets the back's right. At a boxed
-    corner the risers, end to end over the base seam or the fold, meet the runs, end to end over the side seam.
+    corner the risers, end to end over the base seam or the fold, meet the runs, end to end over
+    the side seam.
     """
     sides = (("left", "right"), ("right", "left"))
     out = []

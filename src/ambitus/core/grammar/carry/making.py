@@ -49,7 +49,7 @@ def twice_as_wide(bag: Resolved, prefix: str) -> tuple[Term, ...]:
 def making_steps(
     bag: Resolved, prefix: str, fold: tuple[str, str], stitch: tuple[str, str]
 ) -> tuple[Step, ...]:
-    """Return the steps from cut strips to finished straps: (title, say) of the folding and of the stitching."""
+    """Return the steps from strip to strap: (title, say) of the folding and of the stitching."""
     at, path = prefix.rsplit(".", 1)[1], f"{prefix}.width"
     core = (
         ("strap cores fused",)

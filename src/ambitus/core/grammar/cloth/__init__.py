@@ -13,6 +13,8 @@ CLOTHS = (
     Option("upholstery", "Upholstery weave"),
     Option("waxed_cotton", "Waxed cotton"),
     Option("ripstop", "Ripstop nylon"),
+    Option("coated_cotton", "PVC-coated cotton"),
+    Option("felt", "Wool felt"),
 )
 
 

@@ -1,7 +1,7 @@
 """Seams that hide their raw edges: French, French stitched down, flat-felled."""
 
 from ambitus.core.grammar.contract import Param, Row, SeamKind
-from ambitus.core.grammar.seams import reading
+from ambitus.core.grammar.seams import reading, sections
 from ambitus.core.grammar.seams.common import GENERAL, phrase, whole_allowance
 from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -106,6 +106,7 @@ def _french_words(bag: Resolved, view: View) -> str:
 
 FRENCH = SeamKind(
     kind="french",
+    section=sections.FRENCH,
     label="French",
     help="Sewn twice, wrong sides then right sides together: no raw edge shows.",
     params=FRENCH_PARAMS,
@@ -119,6 +120,7 @@ FRENCH = SeamKind(
 )
 FRENCH_STITCHED = SeamKind(
     kind="french_stitched",
+    section=sections.FRENCH_STITCHED,
     label="French, stitched down",
     help="A third row holds the fold flat: for load, and for bags that hang.",
     params=FRENCH_PARAMS,
@@ -153,6 +155,7 @@ def _felled_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 FELLED = SeamKind(
     kind="felled",
+    section=sections.FELLED,
     label="Flat-felled",
     help="One edge wraps the other and is stitched flat: strong, with two rows to be seen.",
     params=(GENERAL,),

@@ -1,7 +1,7 @@
 """Seams with overcast edges: overlocked piece by piece first, or both edges together after."""
 
 from ambitus.core.grammar.contract import Param, Row, SeamKind
-from ambitus.core.grammar.seams import reading
+from ambitus.core.grammar.seams import reading, sections
 from ambitus.core.grammar.seams.common import GENERAL, allowance, phrase, stitched, whole_allowance
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
@@ -30,7 +30,7 @@ def _and_sliver(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, .
 
 def _overlock_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     sliver = bag.mm("seams.sliver")
-    say = "Piece by piece, right side up, before anything is joined. Then measure: the knife may take cloth off."
+    say = "Piece by piece, right side up, before anything is joined. Then measure: the knife takes cloth off."
     lengths = (("The knife takes", sliver),) if sliver else ()
     first = Row(
         "overlock", "Overlock the edges of the {seam}", say, lengths, settings="Overlocker, or a wide zigzag."
@@ -40,6 +40,7 @@ def _overlock_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 OVERLOCKED_FIRST = SeamKind(
     kind="overlocked_first",
+    section=sections.OVERLOCKED_FIRST,
     label="Overlocked first",
     help="Every edge is overlocked, then seamed and pressed open: flat, and neat inside.",
     params=(GENERAL, SLIVER),
@@ -72,6 +73,7 @@ def _together_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 ZIGZAGGED = SeamKind(
     kind="zigzagged",
+    section=sections.ZIGZAGGED,
     label="Overcast together",
     help="Sewn, then both edges zigzagged or overlocked as one and pressed to one side: quick and strong.",
     params=(GENERAL,),

@@ -1,7 +1,7 @@
 """Seams of one step: plain, lapped, and raw edges that only meet."""
 
 from ambitus.core.grammar.contract import Row, SeamKind
-from ambitus.core.grammar.seams import reading
+from ambitus.core.grammar.seams import reading, sections
 from ambitus.core.grammar.seams.common import GENERAL, allowance, phrase, stitched, whole_allowance
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
@@ -9,6 +9,7 @@ from ambitus.core.sums import Term
 
 PLAIN = SeamKind(
     kind="plain",
+    section=sections.PLAIN,
     label="Plain",
     help="One row of stitching; each edge gives its allowance. Pressed open, the raw edges show inside.",
     params=(GENERAL,),
@@ -40,6 +41,7 @@ def _two_panels(bag: Resolved) -> str:
 
 LAPPED = SeamKind(
     kind="lapped",
+    section=sections.LAPPED,
     label="Lapped",
     help="One raw edge lies on the other: for coated cloth that does not fray. Corners stay plain.",
     params=(GENERAL,),
@@ -63,6 +65,7 @@ def _raw_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 RAW = SeamKind(
     kind="raw",
+    section=sections.RAW,
     label="Raw edges that meet",
     help="Edge to edge under a wide zigzag or a tape; eats nothing. Only for cloth that does not fray.",
     params=(GENERAL,),

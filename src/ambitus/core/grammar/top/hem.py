@@ -2,13 +2,14 @@
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.geometry import Point
+from ambitus.core.grammar.contract import Slot
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term
 
 #: What an unlined bag's other parts do, where nothing else was chosen.
-UNLINED = {"interfacing": "none", "seams": "zigzagged"}
+UNLINED: dict[Slot, str] = {"interfacing": "none", "seams": "zigzagged"}
 
 
 def field_term(bag: Resolved, name: str, path: str) -> Term:

@@ -1,6 +1,7 @@
 """Whole panels; the square to cut once they are sewn, from the seam lines: D/2 less the corner seam."""
 
 from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.geometry import Point
 from ambitus.core.grammar.base.panels import deep_form, eats
 from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.seams.edges import edge_terms
@@ -26,7 +27,7 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the square at both lower corners, in seam lines; on a folded piece it lies across the fold."""
     told, right = square(bag, form), max(x for x, _ in piece.stitch)
     side = told.total
-    left = ((side, 0.0), (side, side), (0.0, side))
+    left: tuple[Point, ...] = ((side, 0.0), (side, side), (0.0, side))
     if piece.folded:
         left = ((0.0, -side), (side, -side), (side, side), (0.0, side))
     label, where = (

@@ -1,6 +1,7 @@
 """A strap with one clean edge: a fold or a selvage covers the other, which is turned under it."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.clean_edge.read import read_width
 from ambitus.core.grammar.carry.edges_turned import EDGE_TURN, turn_term
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
@@ -34,6 +35,7 @@ def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
 
 CLEAN_EDGE = Make(
     kind="clean_edge",
+    section=sections.CLEAN_EDGE,
     label="One clean edge",
     help="Cut along a selvage: only the other edge is turned in, under the clean one.",
     params=(*STRAP_PARAMS, EDGE_TURN),

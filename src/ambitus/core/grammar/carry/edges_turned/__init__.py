@@ -1,6 +1,7 @@
 """A strap whose two long edges are turned in, then halved and stitched along both sides."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.edges_turned.read import read_width
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS
@@ -39,6 +40,7 @@ def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
 
 EDGES_TURNED = Make(
     kind="edges_turned",
+    section=sections.EDGES_TURNED,
     label="Edges turned in",
     help="Both long edges are turned in, then the strip is halved: less cloth, thinner in the middle.",
     params=(*STRAP_PARAMS, EDGE_TURN),

@@ -1,6 +1,7 @@
 """A strap folded in four: both raw edges to the middle, then in half, stitched along both sides."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.four_fold.read import read_width
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS
@@ -35,6 +36,7 @@ def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
 
 FOUR_FOLD = Make(
     kind="four_fold",
+    section=sections.FOUR_FOLD,
     label="Folded in four",
     help="Four layers of cloth with both raw edges inside.",
     params=STRAP_PARAMS,

@@ -1,5 +1,6 @@
 """Strap ends caught in the top seam, between outer and lining."""
 
+from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.in_seam.cut import core_short, tail
 from ambitus.core.grammar.carry.in_seam.read import read_tail
 from ambitus.core.grammar.carry.in_seam.steps import steps
@@ -10,6 +11,7 @@ from ambitus.core.lengths import paired
 IN_SEAM = Attach(
     slot="attach",
     kind="in_seam",
+    section=sections.IN_SEAM,
     label="Caught in the top seam",
     help="The ends go down between outer and lining, past the raw edge, and the top seam holds them.",
     params=(

@@ -1,6 +1,7 @@
 """Strap ends turned under and sewn to the face in a box below the top edge."""
 
 from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.on_face.read import read_tail
 from ambitus.core.grammar.carry.on_face.steps import steps
 from ambitus.core.grammar.carry.placing import centre_marks
@@ -36,6 +37,7 @@ def _marks(bag: Resolved, prefix: str, form: Form, piece: Piece) -> tuple[Mark, 
 ON_FACE = Attach(
     slot="attach",
     kind="on_face",
+    section=sections.ON_FACE,
     label="Sewn on the face",
     help="The ends are turned under and sewn flat on the outside, in a box with a cross.",
     params=(

@@ -1,5 +1,6 @@
 """Strap ends laid under the hem, folded up over it and stitched twice."""
 
+from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.on_hem.read import read_tail
 from ambitus.core.grammar.carry.on_hem.steps import steps
 from ambitus.core.grammar.carry.placing import centre_marks
@@ -29,6 +30,7 @@ def _crossed(bag: Resolved) -> tuple[int, int, int]:
 ON_HEM = Attach(
     slot="attach",
     kind="on_hem",
+    section=sections.ON_HEM,
     label="Sewn to the hem",
     help="The ends lie under the hem; the strap is folded up over it and stitched twice, in a box.",
     params=(

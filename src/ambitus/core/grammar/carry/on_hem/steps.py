@@ -13,7 +13,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
         Step(
             f"strap {at} under hem",
             "Tuck the strap ends under the hem",
-            "Each on its own panel, at its marks, hanging down on the wrong side, the end up inside the fold.",
+            "Each on its own panel, at its marks, hanging down inside, the end up inside the fold.",
             340,
             needs=(f"carry {at} made", "hem pressed"),
             gives=(f"carry {at} under the hem",),

@@ -1,6 +1,7 @@
 """A strap sewn as a tube, right sides together, and turned right side out."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS
 from ambitus.core.grammar.carry.tube.read import read_width
@@ -34,6 +35,7 @@ def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
 
 TUBE = Make(
     kind="tube",
+    section=sections.TUBE,
     label="Tube, turned right side out",
     help="Sewn along one side and turned: soft, two layers, no raw edge. Narrow ones are slow to turn.",
     params=STRAP_PARAMS,

@@ -1,5 +1,6 @@
 """Strap ends tucked between the pressed edges of outer and lining."""
 
+from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.placing import centre_marks
 from ambitus.core.grammar.carry.strap import end_term
 from ambitus.core.grammar.carry.tucked.read import read_tail
@@ -17,6 +18,7 @@ def _tail(bag: Resolved, prefix: str) -> tuple[Term, ...]:
 TUCKED = Attach(
     slot="attach",
     kind="tucked",
+    section=sections.TUCKED,
     label="Tucked between the edges",
     help="The ends go down between the pressed edges, deep enough for two rows of stitching.",
     params=(Param("inside", "End inside the top edge", "length", paired(50), low=5, high=300),),

@@ -1,6 +1,7 @@
 """A strap of woven webbing, bought at its width and only cut to length."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.making import phrase, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS
 from ambitus.core.grammar.carry.webbing.read import read_width
@@ -23,7 +24,7 @@ def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
         Step(
             f"strap {at} ends",
             "Stop the ends of the webbing from fraying",
-            "A row of zigzag across each end. Synthetic webbing can be sealed with heat, away from all cloth.",
+            "A row of zigzag across each end. Synthetic webbing can be sealed with heat, away from cloth.",
             300,
             needs=("pieces cut",),
             gives=(f"carry {at} made",),
@@ -35,6 +36,7 @@ def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
 
 WEBBING = Make(
     kind="webbing",
+    section=sections.WEBBING,
     label="Webbing",
     help="Bought at its width and cut to length: strong, nothing to fold.",
     params=STRAP_PARAMS,

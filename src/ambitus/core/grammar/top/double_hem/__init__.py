@@ -2,6 +2,7 @@
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.contract import Param, Phrase, Top
+from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.double_hem.read import read
 from ambitus.core.grammar.top.hem import UNLINED, field_term, fold_marks, hem_steps
 from ambitus.core.lengths import paired
@@ -33,6 +34,7 @@ def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
 
 DOUBLE_HEM = Top(
     kind="double_hem",
+    section=sections.DOUBLE_HEM,
     label="Unlined, hem turned twice",
     help="A small turn hides the raw edge, a larger one carries the stitching and the straps.",
     layers=("outer",),

@@ -5,6 +5,7 @@ from dataclasses import replace
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.contract import Param, Phrase, Top
 from ambitus.core.grammar.seams.overcast import SLIVER, sliver_term
+from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.hem import UNLINED, field_term, fold_marks, hem_steps
 from ambitus.core.grammar.top.overlocked_hem.read import read
 from ambitus.core.lengths import paired
@@ -31,6 +32,7 @@ def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
 
 OVERLOCKED_HEM = Top(
     kind="overlocked_hem",
+    section=sections.OVERLOCKED_HEM,
     label="Unlined, hem turned once",
     help="The edge is overlocked and turned once: flatter than two turns.",
     layers=("outer",),

@@ -2,6 +2,7 @@
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.contract import Param, Phrase, Top
+from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.hem import field_term, fold_marks
 from ambitus.core.grammar.top.lining import EASE_PARAMS
 from ambitus.core.grammar.top.pressed_edges.read import read
@@ -21,6 +22,7 @@ def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
 
 PRESSED_EDGES = Top(
     kind="pressed_edges",
+    section=sections.PRESSED_EDGES,
     label="Lined, both edges pressed under",
     help="Outer and lining are each folded in at the top and topstitched together; no gap to close.",
     layers=("outer", "lining"),

@@ -2,6 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.contract import Phrase, Top
+from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.grammar.top.hem import UNLINED
 from ambitus.core.grammar.top.raw_edge.read import read
@@ -28,6 +29,7 @@ def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
 
 RAW_EDGE = Top(
     kind="raw_edge",
+    section=sections.RAW_EDGE,
     label="Unlined, edge left raw",
     help="Nothing is folded: only for cloth that does not fray.",
     layers=("outer",),

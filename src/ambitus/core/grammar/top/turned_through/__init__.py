@@ -1,6 +1,7 @@
 """Lining sewn to the outer round the mouth, turned right side out through a gap."""
 
 from ambitus.core.grammar.contract import Option, Param, Phrase, Top
+from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.lining import EASE_PARAMS
 from ambitus.core.grammar.top.turned_through.gap import default_gap, default_seam, longest_gap, marks
 from ambitus.core.grammar.top.turned_through.read import read
@@ -18,6 +19,7 @@ def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
 
 TURNED_THROUGH = Top(
     kind="turned_through",
+    section=sections.TURNED_THROUGH,
     label="Lined and turned through",
     help="Lining and outer are sewn together round the mouth, then pulled through a gap in the lining.",
     layers=("outer", "lining"),

@@ -56,7 +56,9 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     It lies in the middle of the straight part of its seam: of a side, what is above a corner or a fold.
     """
     seam_class = bag.choice("top.gap_in")
-    at = _edge(piece, seam_class) if piece.layer == "lining" else None
+    # one panel tells it: the edge that meets this one is left open with it
+    here = piece.layer == "lining" and form.mouth[0][0] in piece.faces
+    at = _edge(piece, seam_class) if here else None
     if at is None:
         return ()
     after = (at + 1) % len(piece.cut)

@@ -1,0 +1,25 @@
+"""Each top edge cut through: the outside of the bag on the left, the inside on the right."""
+
+from ambitus.core.grammar.contract import Section, Stroke
+
+
+def row(y: float) -> Stroke:
+    """Return a row of stitching round the mouth, through everything at height *y*."""
+    return Stroke("stitch", ((32, y), (68, y)))
+
+
+IN_AND_OUT: Section = (
+    Stroke("outer", ((38, 58), (38, 8), (47, 8), (47, 30))),
+    Stroke("other", ((62, 58), (62, 8), (53, 8), (53, 30))),
+)
+TURNED_TWICE: Section = (Stroke("outer", ((42, 58), (42, 8), (57, 8), (57, 38), (50, 38), (50, 16))),)
+
+TURNED_THROUGH: Section = (*IN_AND_OUT, Stroke("stitch", ((44, 13), (56, 13))), row(22))
+PRESSED_EDGES: Section = (*IN_AND_OUT, row(14), row(25))
+DOUBLE_HEM: Section = (*TURNED_TWICE, row(34))
+OVERLOCKED_HEM: Section = (
+    Stroke("outer", ((42, 58), (42, 8), (56, 8), (56, 36))),
+    Stroke("overcast", ((51, 26), (61, 29), (51, 32), (61, 35))),
+    row(31),
+)
+RAW_EDGE: Section = (Stroke("outer", ((50, 58), (50, 8))),)

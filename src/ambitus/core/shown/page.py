@@ -1,0 +1,83 @@
+"""The grammar as a page to read: every variant with its words and its fields."""
+
+from collections.abc import Iterator
+
+from ambitus.core.grammar.contract import Attach, Grammar, Param, Variant, full_path
+from ambitus.core.lengths import Pair, View
+
+_TITLES = {
+    "cloth": "Cloth",
+    "base": "Base",
+    "top": "Top and lining",
+    "interfacing": "Interfacing",
+    "make": "How a strap is made",
+    "attach": "How a strap is attached",
+    "seams": "Seams",
+}
+
+
+def _default(param: Param) -> str:
+    if isinstance(param.default, Pair):
+        return f"{View('mm', 'mm').with_unit(param.default.mm('mm'))}, {_inch(param.default.mm('in'))}"
+    if callable(param.default):
+        return "worked out"
+    if param.default is None:
+        return "the general allowance"
+    return f"`{param.default}`"
+
+
+def _inch(mm: float) -> str:
+    return View("in", "in").with_unit(mm)
+
+
+def _range(param: Param) -> str:
+    if param.kind == "choice":
+        return ", ".join(f"`{o.key}`" for o in param.options)
+    return f"{param.low:g} to {param.high:g} mm"
+
+
+def _variant(slot: str, variant: Variant, picture: str) -> Iterator[str]:
+    yield f"### `{variant.kind}` {variant.label}"
+    yield ""
+    if variant.help:
+        yield variant.help
+        yield ""
+    if picture:
+        yield f"![{variant.label}, cut through]({picture})"
+        yield ""
+    if isinstance(variant, Attach) and variant.tops:
+        yield f"Goes with: {', '.join(f'`{t}`' for t in variant.tops)}."
+        yield ""
+    prefix = "carry.0" if slot in ("make", "attach") else slot
+    rows = [(full_path(prefix, p.path), p) for p in variant.params]
+    if rows:
+        yield "| field | | default | may be |"
+        yield "|---|---|---|---|"
+        for path, param in rows:
+            shown = path.replace("carry.0", "carry[i]")
+            yield f"| `{shown}` | {param.label} | {_default(param)} | {_range(param)} |"
+        yield ""
+    classes = getattr(variant, "classes", {})
+    if classes:
+        named = ", ".join(f"`allowances.{key}` ({name.lower()})" for key, name in classes.items())
+        yield f"Allowances: {named}."
+        yield ""
+
+
+def grammar_page(grammar: Grammar, drawings: str = "drawings") -> str:
+    """Return a page on every variant of *grammar*; pictures are looked for in *drawings*."""
+    out = [
+        "# The bag grammar",
+        "",
+        "A spec fills slots; each slot has a few variants, and each variant its fields. Whatever is left out "
+        "takes its default. This page is written from the code.",
+        "",
+    ]
+    for slot, variants in grammar.slots.items():
+        kind = slot if slot in ("make", "attach") else "kind"
+        home = "carry[i]" if slot in ("make", "attach") else slot
+        out += [f"## {_TITLES[slot]}", "", f"Chosen by `{home}.{kind}`.", ""]
+        for variant in variants.values():
+            picture = f"{drawings}/{slot}-{variant.kind}.svg" if variant.section else ""
+            out += _variant(slot, variant, picture)
+    return "\n".join(out).rstrip() + "\n"
