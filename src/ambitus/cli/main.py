@@ -69,9 +69,14 @@ def _parser() -> argparse.ArgumentParser:
         ("read", "cutlist", "the bag that a cut list makes"),
     ):
         one = commands.add_parser(name, help=text)
-        one.add_argument("file", metavar=what.upper(), help="a JSON file, or - for standard input")
+        kinds = "a JSON or CSV file" if what == "cutlist" else "a JSON file"
+        one.add_argument("file", metavar=what.upper(), help=f"{kinds}, or - for standard input")
         one.add_argument("--json", action="store_true", help="all results, as JSON in mm")
         one.add_argument("--unit", choices=("mm", "cm", "in"), help="unit of the table (default: the plan's)")
+        if what == "cutlist":
+            one.add_argument(
+                "--in", dest="given", choices=("mm", "cm", "in"), help="unit of bare numbers in a CSV"
+            )
     for name, text in (
         ("backup", "copy all plans to a new file, also while the product runs"),
         ("restore", "make the plans of a backup the plans here; the old ones are kept beside them"),
@@ -117,7 +122,7 @@ def serve(given: argparse.Namespace) -> int:
     return 0
 
 
-ON_FILES = {"draft": draft_file, "check": check_file, "steps": steps_file, "read": read_file}
+ON_FILES = {"draft": draft_file, "check": check_file, "steps": steps_file}
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -125,7 +130,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
     given = _parser().parse_args(arguments)
     if given.command == "schema":
         return print_schema(given.of)
-    if given.command in ON_FILES:
+    if given.command in (*ON_FILES, "read"):
+        if given.command == "read":
+            return guarded(lambda: read_file(given.file, given.unit, given.json, given.given))
         return guarded(lambda: ON_FILES[given.command](given.file, given.unit, given.json))
     if given.command in ("backup", "restore"):
         return guarded(lambda: keep_safe(given))

@@ -13,7 +13,7 @@ from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import SpecProblems
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
-from ambitus.core.shown.models import Sheet
+from ambitus.core.shown.models import FindingShown, Sheet
 from ambitus.core.shown.sheet import sheet
 from ambitus.core.spec.resolve import resolve
 from ambitus.core.sums import ShownSum, show_sum
@@ -65,7 +65,11 @@ def _tell(as_json: bool, data: Callable[[], Any], text: Callable[[], str]) -> No
 
 
 def _worst(made: Draft) -> int:
-    return STOPPED if any(f.rule.level == "stop" for f in made.findings) else FINE
+    return STOPPED if any(f.rule.level == "stop" and not f.silenced for f in made.findings) else FINE
+
+
+def _silenced(found: FindingShown) -> str:
+    return f" [silenced: {found.silenced}]" if found.silenced else ""
 
 
 def draft_file(name: str, unit: Unit | None, as_json: bool) -> int:
@@ -91,7 +95,7 @@ def draft_file(name: str, unit: Unit | None, as_json: bool) -> int:
                 readings = ", ".join(f"{r.label} {r.sum.plain}" for r in mark.readings)
                 out.append(f"{shown_piece.letter} mark {mark.label.lower()}: {readings} ({mark.corner})")
         out += ["", f"Reads back as {page.read.size}; {page.read.strap}. {page.read.rounding}"]
-        out += [f"{f.level.upper()}: {f.title}. {f.say} {f.fix}" for f in page.findings]
+        out += [f"{f.level.upper()}: {f.title}. {f.say} {f.fix}{_silenced(f)}" for f in page.findings]
         return "\n".join(out)
 
     _tell(as_json, lambda: draft_json(made), text)
@@ -104,7 +108,7 @@ def check_file(name: str, unit: Unit | None, as_json: bool) -> int:
 
     def text() -> str:
         found = _sheet(made, unit).findings
-        rows = [[f.level, f.id, f"{f.title}. {f.say} {f.fix}"] for f in found]
+        rows = [[f.level, f.id, f"{f.title}. {f.say} {f.fix}{_silenced(f)}"] for f in found]
         return table(rows) if rows else "Nothing stands against cutting this."
 
     _tell(as_json, lambda: draft_json(made)["checks"], text)
@@ -131,9 +135,9 @@ def steps_file(name: str, unit: Unit | None, as_json: bool) -> int:
     return FINE
 
 
-def read_file(name: str, unit: Unit | None, as_json: bool) -> int:
+def read_file(name: str, unit: Unit | None, as_json: bool, given: Unit | None = None) -> int:
     """Print the bag that a cut list makes; exit 1 where it cannot be sewn."""
-    made = read_back(cut_list_from(_text(name)), readers(GRAMMAR))
+    made = read_back(cut_list_from(_text(name), given), readers(GRAMMAR))
     view = View(unit or "mm", unit or "mm")
 
     def data() -> dict[str, Any]:

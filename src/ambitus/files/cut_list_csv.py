@@ -1,58 +1,193 @@
-"""The cut list as CSV: one row a piece, lengths as the sheet shows them, the unit in the heading."""
+"""The cut list as CSV, out and in: settings, then the pieces, then the straps, a blank line between.
+
+Every heading of a length names its unit, so that the file can be read again and by anyone.
+"""
 
 import csv
 import io
+import re
+from collections.abc import Iterator
+from typing import Any
 
+from ambitus.core.lengths import LengthProblem, Unit, View, parse_length
+from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.read.cutlist import CUT_LIST_VERSION, CutList, StrapRow
 from ambitus.core.shown.models import Sheet
+from ambitus.files.problems import refuse_newer, valid
 
 _SAFE_START = ("=", "+", "-", "@", "\t", "\r")
+#: columns that people read and Ambitus does not
+_FOR_PEOPLE = {"letter", "piece", "material", "marks"}
+_PIECES = ("width", "height", "across", "up", "corner")
+_STRAPS = ("length", "width", "gap", "hold", *StrapRow.TOLD)
+_YES = {"yes", "true", "1"}
 
 
-def _cell(text: str) -> str:
+def _cell(text: object) -> str:
     """Return *text* so that a spreadsheet reads it as text, never as a formula."""
-    return f"'{text}" if text.startswith(_SAFE_START) else text
+    out = str(text)
+    return f"'{out}" if out.startswith(_SAFE_START) else out
 
 
-def cut_list_csv(sheet: Sheet) -> str:
-    """Return the pieces of *sheet* as CSV text."""
+def _settings(cut_list: CutList, unit: Unit, view: View) -> Iterator[list[str]]:
+    yield ["cut list", str(CUT_LIST_VERSION)]
+    yield ["unit", unit]
+    yield ["base", cut_list.base]
+    yield ["top", cut_list.top]
+    yield from ([f"seam {key}", kind] for key, kind in cut_list.seams.items())
+    yield from ([f"allowance {key}", view.chosen(mm)] for key, mm in cut_list.allowances.items())
+    for name in ("lining_shorter", "lining_deeper"):
+        mm = getattr(cut_list, name)
+        if mm:
+            yield [name.replace("_", " "), view.chosen(mm)]
+
+
+def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
+    """Return *cut_list* as CSV text in the unit of *sheet*, with the sheet's letters, names and marks."""
     out = io.StringIO()
-    writer = csv.writer(out)
-    unit = sheet.unit
-    writer.writerow(
-        [
-            "letter",
-            "piece",
-            "count",
-            "material",
-            f"width ({unit})",
-            f"height ({unit})",
-            f"cut-out across ({unit})",
-            f"cut-out up ({unit})",
-            "marks",
-        ]
-    )
-    for piece in sheet.pieces:
-        sums = piece.sums
-        wide, high = (sums["length"], sums["width"]) if "length" in sums else (sums["width"], sums["height"])
-        across, up = (sums[k].plain if k in sums else "" for k in ("across", "up"))
+    writer, unit = csv.writer(out), sheet.unit
+    view = View(unit, unit)
+
+    def lengths(of: Any, names: tuple[str, ...]) -> list[str]:
+        values = (getattr(of, name, None) for name in names)
+        return ["" if mm is None else view.chosen(mm) for mm in values]
+
+    for setting in _settings(cut_list, unit, view):
+        writer.writerow(setting)
+    writer.writerow([])
+    named = [f"{name} ({unit})" for name in _PIECES]
+    writer.writerow(["role", "letter", "piece", "count", "material", *named, "folded", "under", "marks"])
+    panels = [p for p in sheet.pieces if "height" in p.sums]
+    for piece, row in zip(panels, cut_list.rows, strict=True):
         marks = "; ".join(
             f"{m.label}: {', '.join(f'{r.label} {r.sum.plain}' for r in m.readings)} ({m.corner})"
             for m in piece.marks
         )
-        writer.writerow(
-            [
-                _cell(str(c))
-                for c in (
-                    piece.letter,
-                    piece.name,
-                    piece.count,
-                    piece.material,
-                    wide.plain,
-                    high.plain,
-                    across,
-                    up,
-                    marks,
-                )
-            ]
-        )
+        sizes = lengths(row, ("width", "height"))
+        sizes += lengths(row.cut_out, ("across", "up")) + lengths(row, ("corner",))
+        told = [row.role, piece.letter, piece.name, row.count, piece.material, *sizes]
+        flags = ["yes" if flag else "" for flag in (row.folded, row.under)]
+        writer.writerow([_cell(c) for c in (*told, *flags, marks)])
+    if cut_list.straps:
+        writer.writerow([])
+        named = [f"{name} ({unit})" for name in _STRAPS]
+        writer.writerow(["strap", "letter", "count", "make", "attach", *named])
+        strips = [p for p in sheet.pieces if p.layer == "strap"]
+        for at, (piece, strap) in enumerate(zip(strips, cut_list.straps, strict=True), 1):
+            made = (at, piece.letter, strap.count, strap.make, strap.attach, *lengths(strap, _STRAPS))
+            writer.writerow([_cell(c) for c in made])
     return out.getvalue()
+
+
+#: a length that carries its unit: letters, or the marks of feet and inches
+_NAMED = re.compile("[A-Za-z\"'″′”’]")
+_HEADING = re.compile(r"^(?P<name>.*?)\s*(?:\((?P<unit>mm|cm|in)\))?$")
+
+
+class _Reading:
+    """A CSV cut list being read; problems are gathered, so that all of them are told at once."""
+
+    def __init__(self, unit: Unit | None) -> None:
+        self.unit: str | None = unit
+        self.data: dict[str, Any] = {"allowances": {}, "seams": {}, "rows": [], "straps": []}
+        self.problems: list[Problem] = []
+        self.unitless: set[str] = set()
+
+    def length(self, place: str, text: str, unit: str | None) -> float | None:
+        """Return *text* as mm, its unit from itself, its heading, the file, or the one asked for."""
+        given = unit or self.unit
+        if given is None and not _NAMED.search(text):
+            self.unitless.add(place)
+            return None
+        try:
+            return float(parse_length(text, given or "mm"))
+        except LengthProblem as bad:
+            self.problems.append(Problem("not-a-length", place, text[:60], bad.why, bad.fix))
+            return None
+
+    def setting(self, name: str, value: str, line: int) -> None:
+        if name == "cut list":
+            self.data["version"] = int(value) if value.isdigit() else value
+        elif name == "unit":
+            self.unit = value
+        elif name in ("base", "top"):
+            self.data[name] = value
+        elif name.startswith("seam "):
+            self.data["seams"][name.removeprefix("seam ")] = value
+        elif name.startswith("allowance "):
+            key = name.removeprefix("allowance ")
+            self.data["allowances"][key] = self.length(f"allowances.{key}", value, None)
+        elif name in ("lining shorter", "lining deeper"):
+            key = name.replace(" ", "_")
+            self.data[key] = self.length(key, value, None)
+        else:
+            self.problems.append(_unknown(f"line {line}", name))
+
+    def row(self, headings: list[str], cells: list[str], line: int) -> None:
+        """Read one row of the pieces (headed by ``role``) or of the straps."""
+        pieces = headings[0] == "role"
+        lengths, plain = (_PIECES, {"role"}) if pieces else (_STRAPS, {"make", "attach"})
+        into: dict[str, Any] = {}
+        for heading, cell in zip(headings, cells, strict=False):
+            found = _HEADING.match(heading)
+            name, unit = (found["name"], found["unit"]) if found else (heading, None)
+            text, place = cell.strip().removeprefix("'"), f"line {line}, {name}"
+            if not text or name in _FOR_PEOPLE or name == "strap":
+                continue
+            if name in lengths:
+                into[name] = self.length(place, text, unit)
+            elif name in plain:
+                into[name] = text
+            elif name == "count":
+                into[name] = int(text) if text.isdigit() else text
+            elif name in ("folded", "under") and pieces:
+                into[name] = text.lower() in _YES
+            else:
+                self.problems.append(_unknown(place, name))
+        if pieces and {"across", "up"} & set(into):
+            into["cut_out"] = {key: into.pop(key, None) for key in ("across", "up")}
+        self.data["rows" if pieces else "straps"].append(into)
+
+
+def _unknown(place: str, name: str) -> Problem:
+    return Problem(
+        "unknown-field", place, name[:60], f"“{name[:60]}” is not known in a cut list.", "Take it out."
+    )
+
+
+def _sections(text: str) -> Iterator[tuple[int, list[str] | None, list[str]]]:
+    """Yield (line, headings in force or None, cells) of every line that says something."""
+    dialect = ";" if text.partition("\n")[0].count(";") > text.partition("\n")[0].count(",") else ","
+    headings: list[str] | None = None
+    for line, cells in enumerate(csv.reader(io.StringIO(text), delimiter=dialect), 1):
+        stripped = [c.strip() for c in cells]
+        if not any(stripped):
+            continue
+        if stripped[0].lower() in ("role", "strap"):
+            headings = [c.lower() for c in stripped]
+            continue
+        yield line, headings, stripped
+
+
+def cut_list_from_csv(text: str, unit: Unit | None = None) -> CutList:
+    """
+    Return the cut list in CSV *text*; *unit* is that of bare numbers where the file names none.
+
+    Raises:
+        SpecProblems: With every problem; ``no-unit`` where a bare number has no unit and none was given.
+    """
+    reading = _Reading(unit)
+    for line, headings, cells in _sections(text.removeprefix("\ufeff")):
+        if headings is None:
+            reading.setting(cells[0].lower(), cells[1] if len(cells) > 1 else "", line)
+        else:
+            reading.row(headings, cells, line)
+    if reading.unitless:
+        some = ", ".join(sorted(reading.unitless)[:4])
+        why = f"Bare numbers without a unit: {some}."
+        fix = "Say whether they are mm, cm or in."
+        reading.problems.append(Problem("no-unit", "unit", "", why, fix))
+    refuse_newer("cut list", reading.data, CUT_LIST_VERSION)
+    if reading.problems:
+        raise SpecProblems(tuple(reading.problems))
+    return valid(CutList, reading.data)

@@ -71,7 +71,15 @@ def draft_json(draft: Draft) -> dict[str, Any]:
             for w in draft.walked
         ],
         "checks": [
-            {"id": f.id, "level": f.level, "where": f.where, "title": f.title, "say": f.say, "fix": f.fix}
+            {
+                "id": f.id,
+                "level": f.level,
+                "where": f.where,
+                "title": f.title,
+                "say": f.say,
+                "fix": f.fix,
+                "silenced": f.silenced,
+            }
             for f in shown
         ],
         "steps": [

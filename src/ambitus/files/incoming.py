@@ -4,11 +4,12 @@ import json
 from collections.abc import Iterable
 from typing import Any
 
-from pydantic import ValidationError
-
+from ambitus.core.lengths import Unit
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.read.cutlist import CutList
+from ambitus.core.read.cutlist import CUT_LIST_VERSION, CutList
 from ambitus.core.spec.model import SPEC_VERSION, Spec
+from ambitus.files.cut_list_csv import cut_list_from_csv
+from ambitus.files.problems import refuse_newer, valid
 
 
 def _parsed(text: str) -> dict[str, Any]:
@@ -24,16 +25,6 @@ def _parsed(text: str) -> dict[str, Any]:
             (Problem("not-valid", "", type(data).__name__, why, "Begin it with { and end it with }."),)
         )
     return data
-
-
-def _problem(error: Any) -> Problem:
-    field, kind = ".".join(str(part) for part in error["loc"]), error["type"]
-    value = repr(error.get("input"))[:60]
-    if kind == "extra_forbidden":
-        return Problem("unknown-field", field, value, f"“{field}” is not a field here.", "Take it out.")
-    if kind == "missing":
-        return Problem("missing", field, "", f"“{field}” is missing.", "Give it.")
-    return Problem("not-valid", field, value, f"“{field}” is {value}.", f"{error['msg']}.")
 
 
 def name_in(text: str) -> str:
@@ -75,24 +66,31 @@ def spec_from(text: str) -> Spec:
         if not isinstance(inner, dict):
             raise SpecProblems((Problem("missing", "spec", "", "This plan file holds no spec.", "Give it."),))
         data = inner
-    version = data.get("version", SPEC_VERSION)
-    if isinstance(version, int) and version > SPEC_VERSION:
-        why = f"This spec is of version {version}; this Ambitus reads up to {SPEC_VERSION}."
-        raise SpecProblems(
-            (Problem("newer", "version", str(version), why, "Update Ambitus, then open it again."),)
-        )
-    try:
-        return Spec.model_validate(data)
-    except ValidationError as bad:
-        raise SpecProblems(tuple(_problem(e) for e in bad.errors())) from bad
+    refuse_newer("spec", data, SPEC_VERSION)
+    return valid(Spec, data)
 
 
-def cut_list_from(text: str) -> CutList:
-    """Return the cut list in *text*, or in a draft or plan file that holds one. Raises SpecProblems."""
+def looks_like_json(text: str) -> bool:
+    """Return whether *text* was meant as JSON; a cut list may be CSV instead."""
+    return text.lstrip("\ufeff \t\r\n")[:1] in ("{", "[", "")
+
+
+def is_cut_list(text: str) -> bool:
+    """Return whether the JSON in *text* is a cut list and no plan."""
+    data = _parsed(text)
+    return "rows" in data and "ambitus" not in data
+
+
+def cut_list_from(text: str, unit: Unit | None = None) -> CutList:
+    """
+    Return the cut list in *text*: JSON, CSV, or a draft or plan file that holds one.
+
+    *unit* is that of bare numbers in a CSV that names none. Raises SpecProblems.
+    """
+    if not looks_like_json(text):
+        return cut_list_from_csv(text, unit)
     data = _parsed(text)
     if data.get("ambitus") in ("draft", "plan"):
         data = data.get("cut_list", {})
-    try:
-        return CutList.model_validate(data)
-    except ValidationError as bad:
-        raise SpecProblems(tuple(_problem(e) for e in bad.errors())) from bad
+    refuse_newer("cut list", data, CUT_LIST_VERSION)
+    return valid(CutList, data)

@@ -56,17 +56,19 @@ class Revision:
     spec: dict[str, Any]
     resolved: dict[str, Any]
     rules_version: int
+    cut: dict[str, Any] | None
     cause: str
     saved_at: str
 
 
 @dataclass(frozen=True, slots=True)
 class Saved:
-    """What is kept with every revision: the spec, all it resolved to, and the shelf's summary."""
+    """What is kept with every revision: the spec, what it resolved to, what was cut, the summary."""
 
     spec: dict[str, Any]
     resolved: dict[str, Any]
     rules_version: int
+    cut: dict[str, Any] | None
     summary: dict[str, Any]
 
 
@@ -82,7 +84,7 @@ def _plan(row: PlanRow) -> Plan:
 
 def _revision(row: RevisionRow) -> Revision:
     return Revision(
-        row.plan_id, row.number, row.spec, row.resolved, row.rules_version, row.cause, row.saved_at
+        row.plan_id, row.number, row.spec, row.resolved, row.rules_version, row.cut, row.cause, row.saved_at
     )
 
 
@@ -119,6 +121,7 @@ class Plans:
                 spec=saved.spec,
                 resolved=saved.resolved,
                 rules_version=saved.rules_version,
+                cut=saved.cut,
                 cause=cause[:300],
                 saved_at=self._now(),
             )
@@ -188,7 +191,7 @@ class Plans:
         with self._session.begin() as session:
             row = self._row(session, plan_id)
             head = session.get_one(RevisionRow, (plan_id, row.head))
-            saved = Saved(head.spec, head.resolved, head.rules_version, row.summary)
+            saved = Saved(head.spec, head.resolved, head.rules_version, head.cut, row.summary)
             return _plan(self._add(session, name, saved, f"Copied from {row.name}"))
 
     def put_away(self, plan_id: str) -> Plan:

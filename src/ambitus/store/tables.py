@@ -36,6 +36,8 @@ class RevisionRow(Base):
     spec: Mapped[dict[str, Any]] = mapped_column(JSON)
     resolved: Mapped[dict[str, Any]] = mapped_column(JSON)
     rules_version: Mapped[int]
+    #: cut sizes in mm by piece and dimension; revisions older than migration 0002 have none
+    cut: Mapped[dict[str, Any] | None] = mapped_column(JSON)
     cause: Mapped[str] = mapped_column(String(300))
     saved_at: Mapped[str] = mapped_column(String(32))
 

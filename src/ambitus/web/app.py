@@ -15,6 +15,7 @@ from ambitus.core.lengths import Unit
 from ambitus.core.problems import Problem
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
+from ambitus.core.shown.compare import Compared, compare
 from ambitus.core.shown.models import Drafted, Tiles
 from ambitus.core.shown.present import grid_label, present
 from ambitus.core.shown.tiles import tiles
@@ -30,6 +31,7 @@ from ambitus.web.usual import Usual, UsualEdit, UsualShown, edited, shown
 
 _DRAFTED = TypeAdapter(Drafted)
 _TILES = TypeAdapter(Tiles)
+_COMPARED = TypeAdapter(Compared)
 _WRONG: dict[int | str, dict[str, Any]] = {400: {"model": ProblemDetail}, 422: {"model": ProblemDetail}}
 _HEADERS = {
     "Content-Security-Policy": (
@@ -45,6 +47,14 @@ class TilesRequest(BaseModel):
 
     spec: Spec
     phrase: str
+    unit: Unit | None = None
+
+
+class CompareRequest(BaseModel):
+    """Two specs, and the unit to tell their differences in."""
+
+    before: Spec
+    after: Spec
     unit: Unit | None = None
 
 
@@ -108,6 +118,14 @@ def _working(app: FastAPI) -> None:
         return _json(
             _TILES.dump_json(tiles(body.spec, body.phrase, body.unit or body.spec.unit, GRAMMAR, shipped()))
         )
+
+    @app.post(
+        "/api/compare", response_model=Compared, responses=_WRONG, tags=["draft"], summary="Compare two bags"
+    )
+    async def compare_bags(body: CompareRequest) -> Response:
+        """Return what differs between two bags: fields, sizes, pieces, both pictures on one scale."""
+        made = compare(drafted(body.before), drafted(body.after), body.unit or body.after.unit)
+        return _json(_COMPARED.dump_json(made))
 
     @app.post("/api/read", responses=_WRONG, tags=["draft"], summary="Read a cut list back")
     async def read(body: CutList) -> ReadOut:

@@ -4,14 +4,21 @@ from typing import Any
 
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
-from ambitus.core.draft import RULES_VERSION, Draft, draft
+from ambitus.core.draft import RULES_VERSION, Draft, draft, readers
 from ambitus.core.drawing.standing import Standing
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Unit, View
-from ambitus.core.shown.present import picture, read_back
+from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.read.back import read_back
+from ambitus.core.read.begin import begun_from
+from ambitus.core.read.cutlist import CutList
+from ambitus.core.shown.compare import Difference, cut_of, redrawn
+from ambitus.core.shown.present import picture
+from ambitus.core.shown.present import read_back as read_shown
 from ambitus.core.spec.edit import Edit, apply_edit
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolve import resolve
+from ambitus.core.spec.resolve import all_params, resolve
+from ambitus.files.problems import valid
 from ambitus.library import shipped
 from ambitus.store import Revision, Saved
 
@@ -61,15 +68,52 @@ def saved_from(spec: Spec) -> Saved:
     """Return what the store keeps of *spec*: it is drafted first, so that nothing unreadable is kept."""
     made = drafted(spec)
     view = View(spec.unit, spec.unit)
-    resolved = {path: [v.value, v.source] for path, v in made.bag.values.items()}
     summary: dict[str, Any] = {
         "standing": _STANDING.dump_python(picture(made), mode="json"),
-        "size": f"{read_back(made, view).size} {spec.unit}",
+        "size": f"{read_shown(made, view).size} {spec.unit}",
         "preset": shipped().presets[spec.preset].label,
         "unit": spec.unit,
-        "stops": sum(1 for f in made.findings if f.rule.level == "stop"),
+        "stops": sum(1 for f in made.findings if f.rule.level == "stop" and not f.silenced),
     }
-    return Saved(spec.model_dump(mode="json"), resolved, RULES_VERSION, summary)
+    return Saved(spec.model_dump(mode="json"), _resolved(made), RULES_VERSION, cut_of(made), summary)
+
+
+def spec_from_cuts(cut_list: CutList, unit: Unit) -> Spec:
+    """Return a spec that makes the bag of *cut_list*. Raises SpecProblems where it makes none."""
+    read = read_back(cut_list, readers(GRAMMAR))
+    stops = [f for f in read.findings if f.level == "stop"]
+    if stops:
+        raise SpecProblems(tuple(Problem(f.key, "rows", "", f.why, f.fix) for f in stops))
+    told = dict(GRAMMAR.slots["top"][cut_list.top].told)
+    for kind in cut_list.seams.values():
+        told |= GRAMMAR.slots["seams"][kind].told
+    spec = valid(Spec, begun_from(cut_list, read, told, unit))
+    drafted(spec)
+    return spec
+
+
+def _resolved(made: Draft) -> dict[str, Any]:
+    return {path: [v.value, v.source] for path, v in made.bag.values.items()}
+
+
+def redrawn_since(revision: Revision, unit: Unit | None = None) -> tuple[Difference, ...]:
+    """
+    Return what today's rules make otherwise of a revision than it was kept: old and new, never in silence.
+
+    Of a revision kept before cut sizes were, the values that it was drafted with are compared instead.
+    """
+    made = drafted(spec_of(revision))
+    unit = unit or made.bag.unit
+    if revision.cut is not None:
+        return redrawn(revision.cut, made, unit)
+    view, labels = View(unit, made.bag.unit), dict(all_params(made.bag.bag))
+    out = []
+    for path, (now, _) in _resolved(made).items():
+        was = revision.resolved.get(path, [now])[0]
+        if was != now and path in labels:
+            told = (view.with_unit(v) if isinstance(v, float | int) else str(v or "") for v in (was, now))
+            out.append(Difference(path, labels[path].label, *told))
+    return tuple(out)
 
 
 def spec_of(revision: Revision) -> Spec:

@@ -8,15 +8,24 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Depends, Query, Request, Response
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints, TypeAdapter
 
+from ambitus.core.draft import RULES_VERSION
 from ambitus.core.lengths import Unit
 from ambitus.core.problems import SpecProblems
+from ambitus.core.shown.compare import Compared, Difference, compare
 from ambitus.core.shown.models import Sheet
 from ambitus.core.shown.sheet import sheet
 from ambitus.core.spec.model import Spec
 from ambitus.files.cut_list_csv import cut_list_csv
-from ambitus.files.incoming import name_in, spec_from, without
+from ambitus.files.incoming import (
+    cut_list_from,
+    is_cut_list,
+    looks_like_json,
+    name_in,
+    spec_from,
+    without,
+)
 from ambitus.store import Plan, Plans, Revision
-from ambitus.web.drafting import drafted, saved_from, spec_of
+from ambitus.web.drafting import drafted, redrawn_since, saved_from, spec_from_cuts, spec_of
 from ambitus.web.problem import ProblemDetail
 from ambitus.web.usual import Usual, new_spec
 
@@ -62,11 +71,17 @@ class ShelfOut(BaseModel):
 
 
 class OpenPlan(BaseModel):
-    """A plan with the spec of its newest revision."""
+    """
+    A plan with the spec of its newest revision.
+
+    ``redrawn`` are the sizes that the rules of today make otherwise than it was kept: as they were, as
+    they are. It is empty where nothing changed.
+    """
 
     plan: PlanOut
     spec: Spec
     rules_version: int
+    redrawn: list[Difference]
 
 
 class RevisionOut(BaseModel):
@@ -123,7 +138,12 @@ def _told(revision: Revision) -> RevisionOut:
 
 def _opened(plans: Plans, plan: Plan) -> OpenPlan:
     revision = plans.revision(plan.id)
-    return OpenPlan(plan=_out(plan), spec=spec_of(revision), rules_version=revision.rules_version)
+    return OpenPlan(
+        plan=_out(plan),
+        spec=spec_of(revision),
+        rules_version=revision.rules_version,
+        redrawn=list(redrawn_since(revision)),
+    )
 
 
 @router.get("", summary="The shelf")
@@ -148,12 +168,18 @@ def begin(body: Begin, plans: Kept) -> OpenPlan:
 
 
 class Incoming(BaseModel):
-    """A file as text. ``keep_right`` leaves out what cannot be read, after that has been told."""
+    """
+    A file as text: a spec, a plan, or a cut list as JSON or CSV.
+
+    ``keep_right`` leaves out what cannot be read, after that has been told. ``unit`` is that of bare
+    numbers in a CSV that names none.
+    """
 
     model_config = ConfigDict(extra="forbid", json_schema_extra={"examples": [{"text": '{"unit": "cm"}'}]})
     text: str = Field(max_length=500_000)
     name: Name | None = None
     keep_right: bool = False
+    unit: Unit | None = None
 
 
 def _readable(text: str) -> Spec:
@@ -162,22 +188,37 @@ def _readable(text: str) -> Spec:
     return spec
 
 
-@router.post("/from-file", status_code=201, responses=_WRONG, summary="Begin a plan from a file")
-def from_file(body: Incoming, plans: Kept) -> OpenPlan:
-    """
-    Begin a plan from a spec or plan file. Everything wrong in it is told at once, field by field.
+def _cut_list_in(text: str) -> bool:
+    return not looks_like_json(text) or is_cut_list(text)
 
-    With ``keep_right`` those fields are left out, if what remains is a bag.
-    """
-    text = body.text
+
+def _kept_right(body: Incoming) -> Spec:
+    """Return the spec in a file, without what is wrong in it where that was asked for."""
     try:
-        spec = _readable(text)
+        return _readable(body.text)
     except SpecProblems as bad:
         fields = [p.field for p in bad.problems if p.code in _LEAVE_OUT]
         if not body.keep_right or len(fields) < len(bad.problems):
             raise
-        spec = _readable(without(text, fields))
-    name = body.name or name_in(text) or f"{spec.preset.capitalize()} from a file"
+        return _readable(without(body.text, fields))
+
+
+@router.post("/from-file", status_code=201, responses=_WRONG, summary="Begin a plan from a file")
+def from_file(body: Incoming, plans: Kept) -> OpenPlan:
+    """
+    Begin a plan from a spec, a plan file, or a cut list (the bag that it makes).
+
+    Everything wrong in it is told at once, field by field. With ``keep_right`` those fields are left
+    out, if what remains is a bag.
+    """
+    if _cut_list_in(body.text):
+        usual = Usual.model_validate(plans.kept("usual") or {})
+        cut_list = cut_list_from(body.text, body.unit)
+        spec = spec_from_cuts(cut_list, body.unit or usual.unit)
+        name = body.name or "Bag from a cut list"
+    else:
+        spec = _kept_right(body)
+        name = body.name or name_in(body.text) or f"{spec.preset.capitalize()} from a file"
     plan = plans.begin(name, saved_from(spec), "Opened from a file")
     return _opened(plans, plan)
 
@@ -192,7 +233,12 @@ def open_plan(plan_id: str, plans: Kept) -> OpenPlan:
 def save(plan_id: str, body: Save, plans: Kept) -> PlanOut:
     """Keep one settled edit as a revision. When this answers, it is on the disk."""
     kept = saved_from(body.spec)
-    return _out(plans.save(plan_id, kept, base=body.base_revision, edit_id=body.edit_id, cause=body.cause))
+    cause = body.cause
+    before = plans.revision(plan_id)
+    if before.rules_version < RULES_VERSION and redrawn_since(before):
+        # the sizes move with this edit though nobody typed them: the list of revisions says so
+        cause = f"{cause[:240]}; sizes as today’s rules make them"
+    return _out(plans.save(plan_id, kept, base=body.base_revision, edit_id=body.edit_id, cause=cause))
 
 
 @router.put("/{plan_id}/name", responses=_WRONG, summary="Rename a plan")
@@ -225,6 +271,36 @@ def revisions(plan_id: str, plans: Kept) -> list[RevisionOut]:
     return [_told(r) for r in plans.revisions(plan_id)]
 
 
+@router.get("/{plan_id}/compare", responses=_WRONG, summary="Compare two revisions")
+def compare_revisions(
+    plan_id: str,
+    plans: Kept,
+    before: Annotated[int, Query(ge=1)],
+    after: Annotated[int, Query(ge=1)],
+    unit: Unit | None = None,
+) -> Compared:
+    """Return what differs between two revisions, both drawn by the rules of today, on one scale."""
+    specs = [spec_of(plans.revision(plan_id, number)) for number in (before, after)]
+    return compare(drafted(specs[0]), drafted(specs[1]), unit or specs[1].unit)
+
+
+@router.post("/{plan_id}/set-aside", responses=_WRONG, summary="Keep a stale edit in the history")
+def set_aside(plan_id: str, body: Save, plans: Kept) -> OpenPlan:
+    """
+    Keep an edit that came too late as a revision, and make the newest one the newest again after it.
+
+    So of two versions either can be gone on with, and neither is lost.
+    """
+    newest = plans.revision(plan_id)
+    mine = saved_from(body.spec)
+    cause = f"Set aside: {body.cause}"[:300]
+    plan = plans.save(plan_id, mine, base=newest.number, edit_id=body.edit_id, cause=cause)
+    back = f"Revision {newest.number} kept"
+    again = saved_from(spec_of(newest))
+    plan = plans.save(plan_id, again, base=plan.head, edit_id=f"{body.edit_id[:58]}-back", cause=back)
+    return _opened(plans, plan)
+
+
 @router.post("/{plan_id}/revisions/{number}/restore", responses=_WRONG, summary="Restore a revision")
 def restore(plan_id: str, number: int, plans: Kept) -> OpenPlan:
     """Make an older revision the newest again, as a revision of its own."""
@@ -255,6 +331,7 @@ class SheetOut(BaseModel):
     revision: RevisionOut
     paper: str
     sheet: Sheet
+    redrawn: list[Difference]
 
 
 _SHEET_OUT = TypeAdapter(SheetOut)
@@ -272,7 +349,8 @@ def cut_sheet(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) 
     plan, revision, made = _sheet(plans, plan_id, number, unit)
     usual = Usual.model_validate(plans.kept("usual") or {})
     told = _told(revision)
-    return SheetOut(plan=_out(plan), revision=told, paper=usual.paper, sheet=made)
+    changed = list(redrawn_since(revision, unit))
+    return SheetOut(plan=_out(plan), revision=told, paper=usual.paper, sheet=made, redrawn=changed)
 
 
 def _download(content: str, media: str, plan: Plan, number: int, ending: str) -> Response:
@@ -286,9 +364,10 @@ def _download(content: str, media: str, plan: Plan, number: int, ending: str) ->
 
 @router.get("/{plan_id}/revisions/{number}/cut-list.csv", responses=_WRONG, summary="The cut list as CSV")
 def cut_list(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) -> Response:
-    """Return the pieces as CSV."""
-    plan, _, made = _sheet(plans, plan_id, number, unit)
-    return _download(cut_list_csv(made), "text/csv; charset=utf-8", plan, number, "csv")
+    """Return the cut list as CSV, which can be read back."""
+    plan, revision, made = _sheet(plans, plan_id, number, unit)
+    listed = drafted(spec_of(revision)).cut_list
+    return _download(cut_list_csv(made, listed), "text/csv; charset=utf-8", plan, number, "csv")
 
 
 @router.get("/{plan_id}/revisions/{number}/plan.json", responses=_WRONG, summary="The plan as JSON")

@@ -1,0 +1,68 @@
+"""From a cut list back to a plan: the bag that it makes, as if it had been chosen."""
+
+from collections.abc import Mapping
+from typing import Any
+
+from ambitus.core.read.cutlist import CutList, ReadBag, StrapRow
+
+#: Flat widths under this, in mm, are a hand's; wider ones a shoulder's.
+_HAND = 85.0
+
+
+def _put(spec: dict[str, Any], path: str, value: object) -> None:
+    *parents, leaf = path.split(".")
+    at = spec
+    for part in parents:
+        at = at.setdefault(part, {})
+    at[leaf] = value
+
+
+def _strap(row: StrapRow, width: float, visible: float) -> dict[str, Any]:
+    return {
+        "make": row.make,
+        "attach": row.attach,
+        "width": width,
+        "measure": "length",
+        "length": visible,
+        "place": "gap",
+        "gap": row.gap,
+        "held": "hand" if row.hold < _HAND else "shoulder",
+        **row.told(),
+    }
+
+
+def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: str) -> dict[str, Any]:
+    """
+    Return the plain data of a spec that makes the bag of *cut_list*, which *read* has worked out.
+
+    *told* says which field a name among the allowances is (``hem`` -> ``top.hem``), where it is not an
+    allowance of that name. Cloth and interfacing are not in a cut list; what is there of an interfacing is
+    taken as cut full size or kept out of the seams, whichever is nearer.
+    """
+    spec: dict[str, Any] = {
+        "unit": unit,
+        "size": {key: read.mm(key) for key in ("width", "height", "depth") if key in read.sizes},
+        "base": {"kind": cut_list.base},
+        "top": {"kind": cut_list.top},
+        "seams": {"kind": "plain", **cut_list.seams},
+        "allowances": {},
+        "interfacing": {"kind": "none"},
+        "carry": [
+            _strap(row, made.width, made.visible)
+            for row, made in zip(cut_list.straps, read.straps, strict=True)
+        ],
+    }
+    for name, mm in cut_list.allowances.items():
+        _put(spec, told.get(name, f"allowances.{name}"), mm)
+    rows = {row.role: row for row in reversed(cut_list.rows)}
+    if rows["outer"].folded and cut_list.base != "folded":
+        _put(spec, "base.cut_as", "folded")
+    if cut_list.lining_shorter:
+        spec["top"] |= {"ease": "shorter", "ease_by": cut_list.lining_shorter}
+    elif cut_list.lining_deeper:
+        spec["top"] |= {"ease": "deeper", "ease_by": cut_list.lining_deeper}
+    if "interfacing" in rows:
+        less = rows["outer"].width - rows["interfacing"].width
+        side = cut_list.allowances.get("side", 0.0)
+        spec["interfacing"] = {"kind": "full" if less < side else "kept_out"}
+    return spec
