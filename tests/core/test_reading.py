@@ -117,3 +117,14 @@ def test_reading_never_changes_its_list() -> None:
     before = made.model_dump()
     assert read_back(made, readers(GRAMMAR)) == read_back(made, readers(GRAMMAR))
     assert made.model_dump() == before
+
+
+def test_two_panels_of_one_layer_have_to_make_the_same_bag() -> None:
+    """The under edges of a lap are longer by it; a panel that is wider by more is found."""
+    over, under = {"width": 430, "height": 380}, {"width": 454, "height": 392, "under": True}
+    data = _list("seamed", {**over, "count": 1}, seams={"side": "lapped", "base": "lapped"})
+    data |= {"top": "raw_edge", "allowances": {"side": 12, "base": 12}}
+    data["rows"].append({"role": "outer", "count": 1, **under})
+    assert _read(data).findings == ()
+    data["rows"][1]["width"] += 6
+    assert [f.key for f in _read(data).findings] == ["panels-differ-width", "panels-differ-flat-opening"]

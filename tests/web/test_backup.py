@@ -104,6 +104,7 @@ def test_a_database_of_every_earlier_version_opens(file: Path, tmp_path: Path) -
         assert kept == {path: now[path] for path in kept}
     with TestClient(app, base_url="http://127.0.0.1") as client:
         first = client.get("/api/plans").json()["plans"][0]
+        assert client.get(f"/api/plans/{first['id']}").json()["redrawn"] == []
         body = {"spec": tote(width=351), "base_revision": first["head"], "edit_id": "now"}
         assert client.put(f"/api/plans/{first['id']}/spec", json=body).status_code == 200
 

@@ -44,4 +44,4 @@ def test_the_demo_is_laid_out_once(tmp_path: Path) -> None:
 def test_a_sample_plan_can_be_made(name: str, spec: dict[str, object]) -> None:
     """No sample carries a stop or a warning, and each is named by the band's kit room."""
     made = drafted(Spec.model_validate(spec))
-    assert [f.rule.id for f in made.findings if f.rule.level != "note"] == []
+    assert [f.rule.id for f in made.findings if f.rule.level != "note" and not f.silenced] == []

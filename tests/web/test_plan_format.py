@@ -21,7 +21,7 @@ from bags import tote
 
 PAGE = (Path(__file__).resolve().parents[2] / "docs" / "plan-format.md").read_text("utf-8")
 _BLOCK = re.compile(
-    r"```json (plan|cut-list)\n(.*?)\n```\n\n"
+    r"```(json plan|json cut-list|csv cut-list)\n(.*?)\n```\n\n"
     r"`ambitus ([a-z]+).*?```text (.*?) (\d)\n(.*?)\n```",
     re.DOTALL,
 )
@@ -38,9 +38,10 @@ def _run(
 
 
 def test_the_page_has_two_worked_files_of_each_kind() -> None:
-    """Two plans and two cut lists, one of each with something wrong."""
-    assert [kind for kind, *_ in EXAMPLES] == ["plan", "plan", "cut-list", "cut-list"]
-    assert [code for *_, code, _ in EXAMPLES] == ["0", "1", "0", "1"]
+    """Two plans, two cut lists and two more as CSV; of plans and cut lists one with something wrong."""
+    kinds = ["json plan"] * 2 + ["json cut-list"] * 2 + ["csv cut-list"] * 2
+    assert [kind for kind, *_ in EXAMPLES] == kinds
+    assert [code for *_, code, _ in EXAMPLES] == ["0", "1", "0", "1", "0", "0"]
 
 
 @pytest.mark.parametrize("example", EXAMPLES, ids=[f"{e[0]}-{e[4]}" for e in EXAMPLES])
@@ -68,7 +69,7 @@ def test_the_schema_takes_what_resolves() -> None:
     """The page's plans are valid against the published schema; a wrong one is not, in either."""
     schema = spec_schema(GRAMMAR, shipped())
     for kind, text, *_ in EXAMPLES:
-        if kind == "plan":
+        if kind == "json plan":
             jsonschema.validate(json.loads(text), schema)
             resolve(Spec.model_validate_json(text), GRAMMAR, shipped())
     with pytest.raises(jsonschema.ValidationError):
@@ -117,7 +118,7 @@ def test_a_newer_version_is_refused_by_name(
     code, _, err = _run(monkeypatch, capsys, ["draft"], '{"version": 7}')
     assert code == 3
     assert "version 7" in err
-    assert "reads up to 1" in err
+    assert "reads up to 2" in err
 
 
 def test_a_missing_file_and_a_bare_number_in_a_text(

@@ -7,6 +7,7 @@ from typing import Any
 
 from fastapi.testclient import TestClient
 
+from ambitus.store.tables import RevisionRow
 from bags import drafted, tote
 
 
@@ -96,13 +97,22 @@ def test_a_revision_keeps_every_default_it_was_drafted_with(client: TestClient) 
 
 
 def test_csv_of_the_cut_list(client: TestClient) -> None:
-    """One row a piece, the unit in the heading, and no cell that a spreadsheet would run."""
-    plan = _begin(client)["plan"]
+    """One row a piece, the unit in the heading; opened again it begins a plan of the same bag."""
+    plan = _begin(client, interfacing={"kind": "none"})["plan"]
     text = client.get(f"/api/plans/{plan['id']}/revisions/1/cut-list.csv", params={"unit": "cm"}).text
     rows = list(csv.reader(io.StringIO(text)))
-    assert rows[0][4] == "width (cm)"
-    assert rows[1][:8] == ["A", "Outer", "2", "Canvas", "48", "36", "6", "6"]
-    assert [r[0] for r in rows[1:]] == ["A", "B", "C", "D", "E"]
+    head = next(i for i, r in enumerate(rows) if r and r[0] == "role")
+    assert rows[head][5] == "width (cm)"
+    assert rows[head + 1][:9] == ["outer", "A", "Outer", "2", "Canvas", "48", "36", "6", "6"]
+    again = client.post("/api/plans/from-file", json={"text": text}).json()
+    made, was = drafted(again["spec"]), drafted(tote(interfacing={"kind": "none"}))
+    assert made.piece("outer").size("width") == was.piece("outer").size("width")
+    assert made.piece("outer").size("across") == was.piece("outer").size("across")
+    bare = text.replace(" (cm)", "").replace("unit,cm\n", "").replace("unit,cm\r\n", "")
+    asked = client.post("/api/plans/from-file", json={"text": bare})
+    assert (asked.status_code, asked.json()["problems"][0]["code"]) == (422, "no-unit")
+    told = client.post("/api/plans/from-file", json={"text": bare, "unit": "cm"}).json()
+    assert told["spec"]["size"] == again["spec"]["size"]
 
 
 def test_my_usual_reaches_new_plans_and_never_saved_ones(client: TestClient) -> None:
@@ -170,3 +180,84 @@ def test_a_file_that_breaks_off_or_is_newer_cannot_be_half_opened(client: TestCl
         got = client.post("/api/plans/from-file", json={"text": text, "keep_right": True})
         assert (got.status_code, got.json()["problems"][0]["code"]) == (422, code)
     assert client.get("/api/plans").json()["total"] == 0
+
+
+def _cut_under_other_rules(client: TestClient, plan: dict[str, Any], width: float) -> None:
+    """Leave a revision as older rules would have: another cut width, and an older version."""
+    database = client.app.state.database  # type: ignore[attr-defined]
+    with database.session.begin() as session:
+        row = session.get_one(RevisionRow, (plan["id"], 1))
+        row.rules_version = 1
+        row.cut = {**row.cut, "outer panel": {**row.cut["outer panel"], "width": width}}
+
+
+def test_newer_rules_never_change_a_size_in_silence(client: TestClient) -> None:
+    """Old and new are told on opening and on the sheet, and in the list when an edit takes them over."""
+    plan = _begin(client)["plan"]
+    at = f"/api/plans/{plan['id']}"
+    assert client.get(at).json()["redrawn"] == []
+    _cut_under_other_rules(client, plan, 478)
+    (told,) = client.get(at).json()["redrawn"]
+    assert (told["label"], told["was"], told["now"]) == (
+        "Outer",
+        "478 × 360 × 60 × 60",
+        "480 × 360 × 60 × 60",
+    )
+    assert (
+        client.get(f"{at}/revisions/1/sheet", params={"unit": "cm"}).json()["redrawn"][0]["was"][:4] == "47.8"
+    )
+    _save(client, plan, 1, "a", height=290)
+    assert client.get(at).json()["redrawn"] == []
+    assert client.get(f"{at}/revisions").json()[0]["cause"] == "Edited; sizes as today’s rules make them"
+
+
+def test_two_revisions_are_compared_on_one_scale(client: TestClient) -> None:
+    """What was chosen, what is cut, both pictures, and nothing that is the same."""
+    plan = _begin(client)["plan"]
+    _save(client, plan, 1, "a", width=350, top={"kind": "double_hem"})
+    where = f"/api/plans/{plan['id']}/compare"
+    got = client.get(where, params={"before": 1, "after": 2, "unit": "mm"}).json()
+    chosen = {d["key"]: (d["was"], d["now"]) for d in got["chosen"]}
+    assert chosen["size.width"] == ("340 mm", "350 mm")
+    assert chosen["top.kind"] == ("Lined and turned through", "Unlined, hem turned twice")
+    assert "size.height" not in chosen
+    pieces = {p["key"]: (p["was"], p["now"]) for p in got["pieces"]}
+    assert pieces["outer panel"] == ("480 × 360", "490 × 385")
+    assert pieces["lining panel"] == ("480 × 360", "")
+    assert got["box"][0] >= max(got["before"]["box"][2], got["after"]["box"][2])
+    same = client.get(where, params={"before": 2, "after": 2}).json()
+    assert (same["chosen"], same["finished"], same["pieces"], same["checks"]) == ([], [], [], [])
+    assert client.get(where, params={"before": 1, "after": 9}).status_code == 404
+
+
+def test_a_stale_edit_can_be_set_aside_in_the_history(client: TestClient) -> None:
+    """The newer version stays the newest; the other is a revision of its own, and comes back when asked."""
+    plan = _begin(client)["plan"]
+    at = f"/api/plans/{plan['id']}"
+    _save(client, plan, 1, "a", width=350)
+    body = {"spec": tote(width=999), "base_revision": 1, "edit_id": "mine", "cause": "Width → 999"}
+    for _ in range(2):
+        opened = client.post(f"{at}/set-aside", json=body).json()
+        assert (opened["plan"]["head"], opened["spec"]["size"]["width"]) == (4, 350)
+    causes = [r["cause"] for r in client.get(f"{at}/revisions").json()]
+    assert causes[:2] == ["Revision 2 kept", "Set aside: Width → 999"]
+    back = client.post(f"{at}/revisions/3/restore").json()
+    assert back["spec"]["size"]["width"] == 999
+
+
+def test_a_check_is_silenced_with_a_reason_that_is_kept(client: TestClient) -> None:
+    """It is said last, with its reason; a silenced stop no longer stops; an empty reason lets it speak."""
+    spec = tote(depth=5)
+    edit = {"kind": "silenced", "check": "depth-under-corner", "reason": "  A model, not a bag. "}
+    got = client.post("/api/draft", json={"spec": spec, "edits": [edit]}).json()
+    last = got["findings"][-1]
+    assert (last["id"], last["silenced"]) == ("depth-under-corner", "A model, not a bag.")
+    kept = client.post("/api/plans", json={"name": "Model", "spec": got["spec"]}).json()
+    assert kept["plan"]["summary"]["stops"] == 0
+    again = client.post("/api/draft", json={"spec": kept["spec"], "edits": [{**edit, "reason": ""}]}).json()
+    assert again["findings"][0]["silenced"] == ""
+    assert again["spec"]["silenced"] == {}
+    wrong = client.post("/api/draft", json={"spec": spec, "edits": [{**edit, "check": "nobody"}]})
+    assert wrong.json()["problems"][0]["field"] == "silenced.nobody"
+    empty = client.post("/api/draft", json={"spec": {**spec, "silenced": {"depth-under-corner": " "}}})
+    assert empty.status_code == 422

@@ -44,6 +44,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare two bags
+         * @description Return what differs between two bags: fields, sizes, pieces, both pictures on one scale.
+         */
+        post: operations["compare_bags_api_compare_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read": {
         parameters: {
             query?: never;
@@ -143,9 +163,10 @@ export interface paths {
         put?: never;
         /**
          * Begin a plan from a file
-         * @description Begin a plan from a spec or plan file. Everything wrong in it is told at once, field by field.
+         * @description Begin a plan from a spec, a plan file, or a cut list (the bag that it makes).
          *
-         *     With ``keep_right`` those fields are left out, if what remains is a bag.
+         *     Everything wrong in it is told at once, field by field. With ``keep_right`` those fields are left
+         *     out, if what remains is a bag.
          */
         post: operations["from_file_api_plans_from_file_post"];
         delete?: never;
@@ -294,6 +315,48 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{plan_id}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare two revisions
+         * @description Return what differs between two revisions, both drawn by the rules of today, on one scale.
+         */
+        get: operations["compare_revisions_api_plans__plan_id__compare_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/set-aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep a stale edit in the history
+         * @description Keep an edit that came too late as a revision, and make the newest one the newest again after it.
+         *
+         *     So of two versions either can be gone on with, and neither is lost.
+         */
+        post: operations["set_aside_api_plans__plan_id__set_aside_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{plan_id}/revisions/{number}/restore": {
         parameters: {
             query?: never;
@@ -363,7 +426,7 @@ export interface paths {
         };
         /**
          * The cut list as CSV
-         * @description Return the pieces as CSV.
+         * @description Return the cut list as CSV, which can be read back.
          */
         get: operations["cut_list_api_plans__plan_id__revisions__number__cut_list_csv_get"];
         put?: never;
@@ -417,26 +480,82 @@ export interface components {
             spec?: components["schemas"]["Spec"] | null;
         };
         /**
+         * CompareRequest
+         * @description Two specs, and the unit to tell their differences in.
+         */
+        CompareRequest: {
+            before: components["schemas"]["Spec"];
+            after: components["schemas"]["Spec"];
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+        };
+        /**
+         * Compared
+         * @description Two bags compared. ``chosen`` are fields, ``finished`` sizes; ``pieces`` are those cut differently.
+         *
+         *     ``box`` is (width, height) in mm of the larger standing view: both are drawn to its scale.
+         */
+        Compared: {
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "cm" | "in";
+            /** Chosen */
+            chosen: components["schemas"]["Difference"][];
+            /** Finished */
+            finished: components["schemas"]["Difference"][];
+            /** Pieces */
+            pieces: components["schemas"]["PiecePair"][];
+            /** Checks */
+            checks: components["schemas"]["Difference"][];
+            before: components["schemas"]["Standing"];
+            after: components["schemas"]["Standing"];
+            /** Box */
+            box: [
+                number,
+                number
+            ];
+        };
+        /**
          * CutList
          * @description What was cut and how it is sewn: enough to say what bag it makes. A length is a number of mm, or a
          *     text with its unit.
          *
-         *     ``allowances`` are by class of seam: side, base, corner, top.
+         *     ``allowances`` are by class of seam (side, base, corner, top, strap), and what the top edge and the
+         *     seams add to them (turn, hem, top_sliver, sliver). ``seams`` are the kinds that are not plain.
          */
         CutList: {
             /**
              * Version
-             * @default 1
+             * @default 2
+             * @enum {integer}
              */
-            version?: number;
+            version?: 1 | 2;
             /** Base */
             base: string;
             /** Top */
             top: string;
+            /** Seams */
+            seams?: {
+                [key: string]: string;
+            };
             /** Allowances */
             allowances: {
                 [key: string]: number;
             };
+            /**
+             * Lining Shorter
+             * @description What the lining is made less high than the outer.
+             * @default 0
+             */
+            lining_shorter?: number;
+            /**
+             * Lining Deeper
+             * @description How much deeper the lining's seams are sewn.
+             * @default 0
+             */
+            lining_deeper?: number;
             /** Rows */
             rows: components["schemas"]["CutRow"][];
             /** Straps */
@@ -465,12 +584,39 @@ export interface components {
             width: number;
             /** Height */
             height: number;
+            /**
+             * Folded
+             * @description One piece for front and back, folded at the base; its height is the whole.
+             * @default false
+             */
+            folded?: boolean;
+            /**
+             * Under
+             * @description Its edges lie below in lapped seams, and give the lap.
+             * @default false
+             */
+            under?: boolean;
+            /** @description From the raw edges; on a folded piece up is measured from the fold. */
             cut_out?: components["schemas"]["CutOut"] | null;
             /**
              * Corner
-             * @description Boxed after sewing: the square cut from the seam lines, or the pinch from the point.
+             * @description Boxed after sewing: the square cut from the seam lines. Pinched: from the stitched point. Folded in: from the middle of the base to the crease.
              */
             corner?: number | null;
+        };
+        /**
+         * Difference
+         * @description One thing that differs: what, as it was, as it is. Nothing stands where there was none.
+         */
+        Difference: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Was */
+            was: string;
+            /** Now */
+            now: string;
         };
         /**
          * DimensionLine
@@ -560,7 +706,7 @@ export interface components {
         DraftRequest: {
             spec: components["schemas"]["Spec"];
             /** Edits */
-            edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"])[];
+            edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"] | components["schemas"]["SilencedEdit"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
         };
@@ -664,6 +810,8 @@ export interface components {
             fix: string;
             /** Why */
             why: string;
+            /** Silenced */
+            silenced: string;
         };
         /**
          * FlatPiece
@@ -725,7 +873,10 @@ export interface components {
         };
         /**
          * Incoming
-         * @description A file as text. ``keep_right`` leaves out what cannot be read, after that has been told.
+         * @description A file as text: a spec, a plan, or a cut list as JSON or CSV.
+         *
+         *     ``keep_right`` leaves out what cannot be read, after that has been told. ``unit`` is that of bare
+         *     numbers in a CSV that names none.
          * @example {
          *       "text": "{\"unit\": \"cm\"}"
          *     }
@@ -740,6 +891,8 @@ export interface components {
              * @default false
              */
             keep_right?: boolean;
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
         };
         /**
          * MarkShape
@@ -792,12 +945,17 @@ export interface components {
         /**
          * OpenPlan
          * @description A plan with the spec of its newest revision.
+         *
+         *     ``redrawn`` are the sizes that the rules of today make otherwise than it was kept: as they were, as
+         *     they are. It is empty where nothing changed.
          */
         OpenPlan: {
             plan: components["schemas"]["PlanOut"];
             spec: components["schemas"]["Spec"];
             /** Rules Version */
             rules_version: number;
+            /** Redrawn */
+            redrawn: components["schemas"]["Difference"][];
         };
         /**
          * PickedEdit
@@ -813,6 +971,24 @@ export interface components {
             path: string;
             /** Value */
             value: string | number | null;
+        };
+        /**
+         * PiecePair
+         * @description One piece of both bags, in the same coordinates, so that one can be drawn over the other.
+         */
+        PiecePair: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Layer */
+            layer: string;
+            /** Was */
+            was: string;
+            /** Now */
+            now: string;
+            before: components["schemas"]["FlatPiece"] | null;
+            after: components["schemas"]["FlatPiece"] | null;
         };
         /**
          * PieceShown
@@ -1076,6 +1252,8 @@ export interface components {
             /** Paper */
             paper: string;
             sheet: components["schemas"]["Sheet"];
+            /** Redrawn */
+            redrawn: components["schemas"]["Difference"][];
         };
         /**
          * ShelfOut
@@ -1121,9 +1299,25 @@ export interface components {
             source: "chosen" | "default" | "derived" | "measured" | "borrowed";
         };
         /**
+         * SilencedEdit
+         * @description A check not to be heard again on this plan, with the reason why; an empty reason lets it speak.
+         */
+        SilencedEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "silenced";
+            /** Check */
+            check: string;
+            /** Reason */
+            reason: string;
+        };
+        /**
          * Spec
-         * @description One bag as chosen. Slots hold a ``kind`` and the chosen fields of that variant; anything left
-         *     out takes its default. Field paths join slot and field: ``size.width``, ``carry.0.drop``.
+         * @description One bag as chosen, in the newest version; older ones are read as what they meant. Slots hold a
+         *     ``kind`` and the chosen fields of that variant; anything left out takes its default. Field paths join
+         *     slot and field: ``size.width``, ``carry.0.drop``.
          * @example {
          *       "carry": [
          *         {
@@ -1136,7 +1330,7 @@ export interface components {
          *         "width": 340
          *       },
          *       "unit": "cm",
-         *       "version": 1
+         *       "version": 2
          *     }
          * @example {
          *       "allowances": {
@@ -1146,16 +1340,16 @@ export interface components {
          *         "width": "13 3/8 in"
          *       },
          *       "unit": "in",
-         *       "version": 1
+         *       "version": 2
          *     }
          */
         Spec: {
             /**
              * Version
-             * @default 1
+             * @default 2
              * @constant
              */
-            version?: 1;
+            version?: 2;
             /**
              * Preset
              * @default tote
@@ -1193,9 +1387,20 @@ export interface components {
             carry?: {
                 [key: string]: unknown;
             }[];
+            /** Seams */
+            seams?: {
+                [key: string]: unknown;
+            };
             /** Allowances */
             allowances?: {
                 [key: string]: unknown;
+            };
+            /**
+             * Silenced
+             * @description Checks that this plan need not hear again: the check's id, and the reason why.
+             */
+            silenced?: {
+                [key: string]: string;
             };
         };
         /**
@@ -1271,11 +1476,6 @@ export interface components {
             /** Attach */
             attach: string;
             /**
-             * Past
-             * @description How far each end reaches past the raw edge of the top seam.
-             */
-            past: number;
-            /**
              * Gap
              * @description Between the centres of the two ends, along the finished top.
              */
@@ -1285,10 +1485,66 @@ export interface components {
              * @description Flat width of the hand or shoulder.
              */
             hold: number;
+            /**
+             * Past
+             * @description In the top seam: how far each end reaches past its raw edge.
+             */
+            past?: number | null;
+            /**
+             * Turn
+             * @description Edges turned or one clean edge: the turned edge.
+             */
+            turn?: number | null;
+            /**
+             * Tuck
+             * @description On the hem: the end tucked up inside it.
+             */
+            tuck?: number | null;
+            /**
+             * Inside
+             * @description Tucked: the end inside the top edge.
+             */
+            inside?: number | null;
+            /**
+             * From Top
+             * @description On the face: from the top edge to the box.
+             */
+            from_top?: number | null;
+            /**
+             * Box
+             * @description On the face: the height of the box.
+             */
+            box?: number | null;
+            /**
+             * End
+             * @description On the face: the end turned under.
+             */
+            end?: number | null;
+        };
+        /**
+         * Stroke
+         * @description One line of a section: what is seen where a seam, an edge or a strap is cut through.
+         *
+         *     Sections are drawn in a box 100 wide and 60 high, y downwards, not to scale: they tell one way of
+         *     sewing from another.
+         */
+        Stroke: {
+            /**
+             * Style
+             * @enum {string}
+             */
+            style: "outer" | "other" | "strap" | "stitch" | "overcast";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
         };
         /**
          * Tile
          * @description One way to have it: this bag redrafted with the choice made; ``brings`` are checks it sets off.
+         *
+         *     Of the pictures it carries the one that its group shows.
          */
         Tile: {
             /** Key */
@@ -1306,10 +1562,18 @@ export interface components {
             changes: string[];
             /** Brings */
             brings: string[];
-            piece: components["schemas"]["FlatPiece"];
-            /** Piece Layer */
-            piece_layer: string;
-            standing: components["schemas"]["Standing"];
+            piece?: components["schemas"]["FlatPiece"] | null;
+            /**
+             * Piece Layer
+             * @default
+             */
+            piece_layer?: string;
+            standing?: components["schemas"]["Standing"] | null;
+            /**
+             * Section
+             * @default []
+             */
+            section?: components["schemas"]["Stroke"][];
         };
         /**
          * TileEdit
@@ -1319,17 +1583,22 @@ export interface components {
             /** Path */
             path: string;
             /** Value */
-            value: string | number;
+            value: string | number | null;
         };
         /**
          * TileGroup
-         * @description The tiles of one choice.
+         * @description The tiles of one choice, and what they show.
          */
         TileGroup: {
             /** Label */
             label: string;
             /** Path */
             path: string;
+            /**
+             * Shows
+             * @enum {string}
+             */
+            shows: "piece" | "standing" | "section" | "words";
             /** Tiles */
             tiles: components["schemas"]["Tile"][];
         };
@@ -1614,6 +1883,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tiles"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    compare_bags_api_compare_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Compared"];
                 };
             };
             /** @description Bad Request */
@@ -2219,6 +2530,112 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RevisionOut"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    compare_revisions_api_plans__plan_id__compare_get: {
+        parameters: {
+            query: {
+                before: number;
+                after: number;
+                unit?: ("mm" | "cm" | "in") | null;
+            };
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Compared"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    set_aside_api_plans__plan_id__set_aside_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Save"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenPlan"];
                 };
             };
             /** @description Not Found */

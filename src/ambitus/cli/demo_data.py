@@ -35,6 +35,55 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
             "carry": [{"width": "1 1/8 in", "measure": "length", "length": "24 in", "from_side": "6 1/2 in"}],
         },
     ),
+    (
+        "Programme bag",
+        {
+            "unit": "cm",
+            "size": {"width": 300, "height": 360},
+            "base": {"kind": "folded"},
+            "top": {"kind": "double_hem"},
+            "cloth": {"outer": "linen"},
+            "seams": {"kind": "french"},
+            "carry": [{"width": 30, "drop": 280, "place": "gap", "gap": 120}],
+        },
+    ),
+    (
+        "Glockenspiel carrier",
+        {
+            "unit": "mm",
+            "size": {"width": 420, "height": 310, "depth": 140},
+            "base": {"kind": "boxed_pinched"},
+            "top": {"kind": "pressed_edges", "ease": "shorter", "ease_by": 4},
+            "cloth": {"outer": "canvas", "lining": "quilting_cotton"},
+            "allowances": {"general": 12},
+            "carry": [{"make": "edges_turned", "width": 32, "drop": 250, "from_side": 190}],
+        },
+    ),
+    (
+        "Drumstick tote",
+        {
+            "unit": "cm",
+            "size": {"width": 320, "height": 400, "depth": 90},
+            "base": {"kind": "folded_in", "cut_as": "folded"},
+            "top": {"kind": "overlocked_hem", "hem": 30, "sliver": 4},
+            "cloth": {"outer": "canvas", "print": "one_way"},
+            "seams": {"kind": "overlocked_first", "sliver": 4},
+            "carry": [{"make": "tube", "attach": "on_hem", "width": 28, "drop": 260, "from_side": 150}],
+            "silenced": {"print-upside-down": "The back hangs against the wall; nobody sees it."},
+        },
+    ),
+    (
+        "Wet-weather banner bag",
+        {
+            "unit": "in",
+            "size": {"width": "17 in", "height": "15 in"},
+            "base": {"kind": "seamed"},
+            "top": {"kind": "raw_edge"},
+            "cloth": {"outer": "coated_cotton"},
+            "seams": {"kind": "lapped"},
+            "carry": [{"make": "webbing", "width": "1 in", "drop": "11 in", "from_side": "5 in"}],
+        },
+    ),
 )
 
 

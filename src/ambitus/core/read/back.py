@@ -94,6 +94,28 @@ def _follows(outer: ReadLayer, lining: ReadLayer, shorter: float) -> tuple[Findi
     )
 
 
+def _fellows(
+    cut_list: CutList, layers: Mapping[str, ReadLayer], readers: Readers, top: float
+) -> tuple[Finding, ...]:
+    """Return a finding for every further row of a role whose panels do not make the bag of the first."""
+    out, seen = [], set()
+    for row in cut_list.rows:
+        if row.role not in layers:
+            continue
+        if row.role not in seen:
+            seen.add(row.role)
+            continue
+        made = readers.base[cut_list.base](row, _eaten(row, cut_list, readers), top)
+        for key, summed in layers[row.role].sizes.items():
+            other = made.sizes.get(key)
+            if other is not None and abs(other.total - summed.total) > LIKE:
+                why = f"Two panels of the {row.role} make another {key.replace('_', ' ')}."
+                fix = "Cut them so that their seam lines are as long, or say which lies under in the lap."
+                numbers = (("one", summed.total), ("other", other.total))
+                out.append(Finding(f"panels-differ-{key.replace('_', '-')}", "warn", why, fix, numbers))
+    return tuple(out)
+
+
 def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     """
     Return the bag that *cut_list* makes, as sums from the cut sizes down.
@@ -136,6 +158,7 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
             )
         ) from missing
     findings = layers["outer"].findings
+    findings += _fellows(cut_list, layers, readers, top)
     if "lining" in layers:
         findings += tuple(f for f in layers["lining"].findings if f not in findings)
         findings += _follows(layers["outer"], layers["lining"], cut_list.lining_shorter)
