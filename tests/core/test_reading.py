@@ -126,5 +126,5 @@ def test_two_panels_of_one_layer_have_to_make_the_same_bag() -> None:
     data |= {"top": "raw_edge", "allowances": {"side": 12, "base": 12}}
     data["rows"].append({"role": "outer", "count": 1, **under})
     assert _read(data).findings == ()
-    data["rows"][1]["width"] += 6
+    data["rows"][1]["width"] += 7
     assert [f.key for f in _read(data).findings] == ["panels-differ-width", "panels-differ-flat-opening"]

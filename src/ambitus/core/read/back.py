@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
+from typing import Any
 
 from ambitus.core.grammar.carry.read import drop_for_visible
 from ambitus.core.problems import Problem, SpecProblems
@@ -71,6 +72,8 @@ def _eaten(row: CutRow, cut_list: CutList, readers: Readers) -> dict[str, float]
 
 #: Sizes closer than this, in mm, are the same.
 LIKE = 0.01
+#: Two panels of one layer may differ by this: a lap takes up what the coarsest grid moved one of them by.
+IN_THE_LAP = 6.36
 
 
 def _follows(outer: ReadLayer, lining: ReadLayer, shorter: float) -> tuple[Finding, ...]:
@@ -95,7 +98,7 @@ def _follows(outer: ReadLayer, lining: ReadLayer, shorter: float) -> tuple[Findi
 
 
 def _fellows(
-    cut_list: CutList, layers: Mapping[str, ReadLayer], readers: Readers, top: float
+    cut_list: CutList, layers: Mapping[Any, ReadLayer], readers: Readers, top: float
 ) -> tuple[Finding, ...]:
     """Return a finding for every further row of a role whose panels do not make the bag of the first."""
     out, seen = [], set()
@@ -108,7 +111,7 @@ def _fellows(
         made = readers.base[cut_list.base](row, _eaten(row, cut_list, readers), top)
         for key, summed in layers[row.role].sizes.items():
             other = made.sizes.get(key)
-            if other is not None and abs(other.total - summed.total) > LIKE:
+            if other is not None and abs(other.total - summed.total) > IN_THE_LAP:
                 why = f"Two panels of the {row.role} make another {key.replace('_', ' ')}."
                 fix = "Cut them so that their seam lines are as long, or say which lies under in the lap."
                 numbers = (("one", summed.total), ("other", other.total))
