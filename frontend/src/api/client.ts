@@ -11,6 +11,9 @@ export type Field = Schemas['FieldShown']
 export type Finding = Schemas['FindingShown']
 export type FlatPiece = Schemas['FlatPiece']
 export type Standing = Schemas['Standing']
+export type Section = Schemas['Tile']['section']
+export type Compared = Schemas['Compared']
+export type Difference = Schemas['Difference']
 export type Tiles = Schemas['Tiles']
 export type Tile = Schemas['Tile']
 export type Plan = Schemas['PlanOut']
@@ -69,8 +72,14 @@ export const api = {
   waysToBegin: () => ask<WayToBegin[]>('GET', '/begin'),
   begin: (preset: string) => ask<OpenPlan>('POST', '/plans', { preset }),
   beginFrom: (name: string, spec: Spec) => ask<OpenPlan>('POST', '/plans', { name, spec }),
-  beginFromFile: (text: string, keep_right: boolean) =>
-    ask<OpenPlan>('POST', '/plans/from-file', { text, keep_right }),
+  beginFromFile: (text: string, keep_right: boolean, unit?: Unit) =>
+    ask<OpenPlan>('POST', '/plans/from-file', { text, keep_right, unit }),
+  compare: (before: Spec, after: Spec, unit: Unit) =>
+    ask<Compared>('POST', '/compare', { before, after, unit }),
+  compareRevisions: (id: string, before: number, after: number, unit: Unit) =>
+    ask<Compared>('GET', `${plan(id)}/compare?before=${before}&after=${after}&unit=${unit}`),
+  setAside: (id: string, spec: Spec, base_revision: number, edit_id: string, cause: string) =>
+    ask<OpenPlan>('POST', `${plan(id)}/set-aside`, { spec, base_revision, edit_id, cause }),
   open: (id: string) => ask<OpenPlan>('GET', plan(id)),
   save: (id: string, spec: Spec, base_revision: number, edit_id: string, cause: string) =>
     ask<Plan>('PUT', `${plan(id)}/spec`, { spec, base_revision, edit_id, cause }),

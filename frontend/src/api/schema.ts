@@ -1011,6 +1011,8 @@ export interface components {
             size: string;
             /** Cut Out */
             cut_out: string;
+            /** Folded */
+            folded: boolean;
             /** Half */
             half: string;
             /** Sums */
@@ -1562,18 +1564,12 @@ export interface components {
             changes: string[];
             /** Brings */
             brings: string[];
-            piece?: components["schemas"]["FlatPiece"] | null;
-            /**
-             * Piece Layer
-             * @default
-             */
-            piece_layer?: string;
-            standing?: components["schemas"]["Standing"] | null;
-            /**
-             * Section
-             * @default []
-             */
-            section?: components["schemas"]["Stroke"][];
+            piece: components["schemas"]["FlatPiece"] | null;
+            /** Piece Layer */
+            piece_layer: string;
+            standing: components["schemas"]["Standing"] | null;
+            /** Section */
+            section: components["schemas"]["Stroke"][];
         };
         /**
          * TileEdit

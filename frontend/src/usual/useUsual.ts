@@ -1,5 +1,6 @@
 /** My usual, read once and shared by all places. */
 import { computed, shallowRef } from 'vue'
+import { tell } from '../app/tabs'
 import { api, type UsualEdit, type UsualShown } from '../api/client'
 
 const shown = shallowRef<UsualShown>()
@@ -14,6 +15,7 @@ export function useUsual() {
   }
   async function keep(edit: UsualEdit) {
     shown.value = await api.keepUsual(edit)
+    tell({ kind: 'usual' })
   }
   return {
     shown,

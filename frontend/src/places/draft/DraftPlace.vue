@@ -16,6 +16,7 @@ import { opened as openedOf, type Opened } from './opened'
 import OpenSum from './OpenSum.vue'
 import PhraseTiles from './PhraseTiles.vue'
 import PiecesFlat from './PiecesFlat.vue'
+import PlanMoved from './PlanMoved.vue'
 import PlanRevisions from './PlanRevisions.vue'
 import { usePlan } from './usePlan'
 import './beside.css'
@@ -26,7 +27,21 @@ const router = useRouter()
 const header = inject(headerSlot)
 const usual = useUsual()
 const at = usePlan()
-const { plan, drafted, unit, problems, keeping, trouble, left, changed, offline, waiting } = at
+const {
+  plan,
+  drafted,
+  settled,
+  unit,
+  problems,
+  keeping,
+  trouble,
+  left,
+  redrawn,
+  followed,
+  changed,
+  offline,
+  waiting,
+} = at
 
 const phrase = ref('')
 const opened = ref<Opened>()
@@ -80,7 +95,9 @@ function openSumOf(path: string) {
 const show = (piece: string, sum: string) => (opened.value = { piece, sum })
 const openSum = computed(() => drafted.value && openedOf(drafted.value, opened.value))
 
-const findingsAt = (path: string) => drafted.value?.findings.filter((f) => f.where === path) ?? []
+/** what the checks say that is not silenced on this plan */
+const heard = computed(() => drafted.value?.findings.filter((f) => !f.silenced) ?? [])
+const findingsAt = (path: string) => heard.value.filter((f) => f.where === path)
 const worst = (path: string) => findingsAt(path)[0]?.level
 const marks = { stop: '■', warn: '▲', note: '●' } as const
 /** The sizes that are not numbers on the drawing, and those that the grid moved. */
@@ -88,7 +105,7 @@ const ownNames = computed(() => {
   const drawn = new Set(drafted.value?.standing.dimensions.map((d) => d.shows))
   return drafted.value?.dimensions.filter((d) => d.asked !== d.comes_out || !drawn.has(d.key)) ?? []
 })
-const stops = computed(() => drafted.value?.findings.filter((f) => f.level === 'stop') ?? [])
+const stops = computed(() => heard.value.filter((f) => f.level === 'stop'))
 
 /** The phrase under which a field is found, where it is no number on the drawing. */
 const owners: Record<string, string> = {
@@ -96,15 +113,18 @@ const owners: Record<string, string> = {
   base: 'base',
   top: 'top',
   interfacing: 'interfacing',
+  seams: 'seams',
   allowances: 'seams',
-  carry: 'strap.0',
 }
-const phraseOf = (path: string) => owners[path.split('.')[0]!]
+function phraseOf(path: string) {
+  const [root, at] = path.split('.')
+  return root === 'carry' ? `strap.${at}` : owners[root!]
+}
 /** The worst finding under each phrase, so that a check sits where it applies. */
 const phraseLevels = computed(() => {
   const drawn = new Set(drafted.value?.standing.dimensions.map((d) => d.path))
   const out: Record<string, 'stop' | 'warn' | 'note'> = {}
-  for (const f of drafted.value?.findings ?? []) {
+  for (const f of heard.value) {
     const key = drawn.has(f.where) ? undefined : phraseOf(f.where)
     if (key) out[key] ??= f.level
   }
@@ -120,6 +140,9 @@ function goTo(path: string) {
     () => root.value?.querySelector<HTMLElement>(`[data-path="${CSS.escape(path)}"]`)?.focus(),
     400,
   )
+}
+function silence(check: string, reason: string) {
+  at.edit({ kind: 'silenced', check, reason })
 }
 async function togglePhrase(key: string) {
   phrase.value = phrase.value === key ? '' : key
@@ -256,17 +279,34 @@ useKeys(
             <button type="button" class="quiet" @click="at.act(() => api.takeBack(id))">Take it back</button>
             <button type="button" class="quiet" @click="keepMine">Keep what is here as a copy</button>
           </p>
-          <p v-else-if="keeping === 'moved'" class="notice" role="alert">
-            This plan was changed in another window.
-            <button type="button" class="quiet" @click="keepMine">Keep mine as a copy</button>
-            <button type="button" class="quiet" @click="(at.dropLeft(), at.open(id))">
-              Open the newer one
-            </button>
-          </p>
+          <PlanMoved
+            v-else-if="keeping === 'moved' && settled"
+            :plan="id"
+            :mine="settled"
+            :unit="unit"
+            @mine="at.goOnWithMine"
+            @theirs="at.goOnWithNewer"
+            @copy="keepMine"
+          />
           <p v-else-if="trouble" class="notice" role="alert">{{ trouble }}</p>
           <p v-if="offline" class="notice" role="status">
             The server does not answer. What you type stays here; every worked-out number waits.
           </p>
+          <p v-if="followed" class="notice" role="status">
+            Changed in another tab, and followed here.
+            <button type="button" class="quiet" @click="followed = false">Good</button>
+          </p>
+          <div v-if="redrawn.length" class="notice" role="status" data-redrawn>
+            The rules have been bettered since this plan was kept. Cut sizes that come out otherwise now:
+            <ul>
+              <li v-for="d in redrawn" :key="d.key">
+                {{ d.label }} <ShownLength :text="d.was || 'none'" /> →
+                <b><ShownLength :text="d.now || 'left out'" /></b>
+              </li>
+            </ul>
+            What was cut before stays as it was cut.
+            <button type="button" class="quiet" @click="at.takeOver">Take the new sizes over</button>
+          </div>
           <p v-if="behind" class="notice" role="status">
             The sheet you printed shows revision {{ behind }}; the plan has moved on since.
           </p>
@@ -379,12 +419,18 @@ useKeys(
           <button type="button" class="quiet" @click="sure = false">Go back</button>
         </div>
         <!-- a stop is said before anything else; the rest after the sum -->
-        <ChecksList v-if="stops.length" :findings="drafted.findings" @go="goTo" />
+        <ChecksList v-if="stops.length" :findings="drafted.findings" @go="goTo" @silence="silence" />
         <OpenSum :drafted="drafted" :opened="opened" :waiting="waiting" @open="show" />
-        <ChecksList v-if="!stops.length" :findings="drafted.findings" @go="goTo" />
+        <ChecksList v-if="!stops.length" :findings="drafted.findings" @go="goTo" @silence="silence" />
       </aside>
     </template>
 
-    <PlanRevisions v-model="historyShown" :plan="id" :head="plan?.head ?? 0" @restore="restoreRevision" />
+    <PlanRevisions
+      v-model="historyShown"
+      :plan="id"
+      :head="plan?.head ?? 0"
+      :unit="unit"
+      @restore="restoreRevision"
+    />
   </div>
 </template>

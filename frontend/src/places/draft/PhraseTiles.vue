@@ -4,6 +4,7 @@ import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import { api, type Drafted, type Edit, type Problem, type Tile, type Tiles } from '../../api/client'
 import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
 import { steppedScale } from '../../bag-drawing/scale'
+import SectionDrawing from '../../bag-drawing/SectionDrawing.vue'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import LengthField from '../../length-field/LengthField.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
@@ -49,17 +50,12 @@ const fields = computed(() =>
 /** All tiles of one group share one scale, so that sizes can be compared. */
 const PX = { width: 104, height: 84 }
 function scaleOf(group: Tile[], of: 'standing' | 'piece') {
-  const boxes = group.map((t) => (of === 'standing' ? t.standing.box : t.piece.box))
+  const boxes = group.map((t) => t[of]?.box ?? [0, 0, 1, 1])
   return steppedScale(
     { width: Math.max(...boxes.map((b) => b[2]!)), height: Math.max(...boxes.map((b) => b[3]!)) },
     { width: PX.width - (of === 'piece' ? 16 : 0), height: PX.height - 10 },
   )
 }
-const shows = computed(() =>
-  ['base', 'interfacing', 'strap'].includes(props.phrase.split('.')[0]!) ? 'piece' : 'standing',
-)
-/** A cloth changes no shape: its tiles tell what is known of it instead of drawing the same bag again. */
-const pictured = computed(() => props.phrase !== 'cloth')
 function pick(tile: Tile) {
   if (!tile.chosen) emit('edit', { kind: 'picked', path: tile.edit.path, value: tile.edit.value })
 }
@@ -83,6 +79,7 @@ function pick(tile: Tile) {
       v-for="group in tiles?.groups ?? []"
       :key="group.path"
       class="tile-group"
+      :class="group.shows"
       role="group"
       :aria-label="group.label"
     >
@@ -98,26 +95,29 @@ function pick(tile: Tile) {
           :data-tile="`${tile.edit.path}=${tile.key}`"
           @click="pick(tile)"
         >
-          <span v-if="pictured" class="tile-picture">
+          <span v-if="group.shows !== 'words'" class="tile-picture">
             <StandingBag
-              v-if="shows === 'standing'"
+              v-if="tile.standing"
               :standing="tile.standing"
               :scale="scaleOf(group.tiles, 'standing')"
               plain
               :label="tile.label"
             />
             <FlatPieceDrawing
-              v-else
+              v-else-if="tile.piece"
               :picture="tile.piece"
               :layer="tile.piece_layer"
               :scale="scaleOf(group.tiles, 'piece')"
               :bare="phrase !== 'base'"
             />
+            <SectionDrawing v-else-if="tile.section.length" :section="tile.section" :label="tile.label" />
           </span>
           <span class="tile-words">
             <strong>{{ tile.label }}</strong>
             <span v-if="tile.help" class="tile-help">{{ tile.help }}</span>
-            <span v-if="pictured" class="tile-size"><ShownLength :text="tile.size" /></span>
+            <span v-if="group.shows === 'piece' || group.shows === 'standing'" class="tile-size"
+              ><ShownLength :text="tile.size"
+            /></span>
             <span v-for="b in tile.brings" :key="b" class="tile-brings">{{ b }}</span>
           </span>
         </button>

@@ -1,27 +1,68 @@
 <script setup lang="ts">
-/** A plan's revisions, each in words; any can be made the newest again. */
-import { shallowRef, watch } from 'vue'
-import { api, type Revision } from '../../api/client'
+/** A plan's revisions, each in words; any two can be compared, and any made the newest again. */
+import { computed, ref, shallowRef, watch } from 'vue'
+import { api, type Compared, type Revision, type Unit } from '../../api/client'
 import ShownLength from '../../length-field/ShownLength.vue'
+import TwoBags from './TwoBags.vue'
 
 const shown = defineModel<boolean>({ required: true })
-const props = defineProps<{ plan: string; head: number }>()
+const props = defineProps<{ plan: string; head: number; unit: Unit }>()
 const emit = defineEmits<{ restore: [number: number] }>()
 const revisions = shallowRef<Revision[]>([])
+const picked = ref<number[]>([])
+const compared = shallowRef<Compared>()
+const trouble = ref('')
 
 watch(shown, async (now) => {
-  if (now) revisions.value = await api.revisions(props.plan)
+  picked.value = []
+  compared.value = undefined
+  trouble.value = ''
+  if (!now) return
+  try {
+    revisions.value = await api.revisions(props.plan)
+  } catch (cause) {
+    trouble.value = cause instanceof Error ? cause.message : String(cause)
+  }
 })
+const pair = computed(() => [...picked.value].sort((a, b) => a - b) as [number, number])
+/** The two picked last are compared; one alone is compared with the newest. */
+async function pick(number: number) {
+  picked.value = picked.value.includes(number)
+    ? picked.value.filter((n) => n !== number)
+    : [...picked.value, number].slice(-2)
+  compared.value = undefined
+  if (picked.value.length !== 2) return
+  try {
+    compared.value = await api.compareRevisions(props.plan, ...pair.value, props.unit)
+    trouble.value = ''
+  } catch (cause) {
+    trouble.value = cause instanceof Error ? cause.message : String(cause)
+  }
+}
 const when = (iso: string) =>
   new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 </script>
 
 <template>
-  <v-dialog v-model="shown" max-width="560" aria-labelledby="revisions-title">
+  <v-dialog v-model="shown" max-width="680" scrollable aria-labelledby="revisions-title">
     <v-card class="keys-sheet">
       <h2 id="revisions-title">Revisions</h2>
+      <p class="hint">Tick two of them to see what differs.</p>
+      <p v-if="trouble" class="wrong-text" role="alert">{{ trouble }}</p>
+      <TwoBags
+        v-if="compared"
+        :compared="compared"
+        :before="`Revision ${pair[0]}`"
+        :after="`Revision ${pair[1]}`"
+      />
       <ol class="revisions">
         <li v-for="r in revisions" :key="r.number">
+          <input
+            type="checkbox"
+            :checked="picked.includes(r.number)"
+            :aria-label="`Compare revision ${r.number}`"
+            @change="pick(r.number)"
+          />
           <b>{{ r.number }}</b>
           <span
             ><ShownLength :text="r.cause" /><small>{{ when(r.saved_at) }}</small></span

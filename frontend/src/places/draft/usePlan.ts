@@ -10,6 +10,7 @@ import {
   api,
   Refused,
   Unreachable,
+  type Difference,
   type Drafted,
   type Edit,
   type OpenPlan,
@@ -18,6 +19,7 @@ import {
   type Spec,
   type Unit,
 } from '../../api/client'
+import { tell, useNews } from '../../app/tabs'
 import { holdUnsent, releaseUnsent, unsentOf, type Unsent } from './unsent'
 
 const SETTLE_MS = 800
@@ -42,6 +44,9 @@ export function usePlan() {
   const keeping = ref<Keeping>('kept')
   const trouble = ref('')
   const left = shallowRef<Unsent>()
+  /** what today's rules make otherwise than it was kept */
+  const redrawn = shallowRef<readonly Difference[]>([])
+  const followed = ref(false)
   const changed = ref<Record<string, string>>({})
   const undone = shallowRef<Step[]>([])
   const done = shallowRef<Step[]>([])
@@ -100,11 +105,15 @@ export function usePlan() {
     else left.value = held
   }
 
-  function take(opened: OpenPlan) {
+  function take(opened: OpenPlan, unitShown: Unit = opened.spec.unit ?? 'cm') {
     plan.value = opened.plan
     settled.value = opened.spec
     working = opened.spec
-    unit.value = opened.spec.unit ?? 'cm'
+    redrawn.value = opened.redrawn
+    followed.value = false
+    trouble.value = ''
+    unsaved = undefined
+    unit.value = unitShown
     keeping.value = opened.plan.put_away_at ? 'away' : 'kept'
     problems.value = {}
     undone.value = []
@@ -133,7 +142,7 @@ export function usePlan() {
     } else trouble.value = cause instanceof Error ? cause.message : String(cause)
   }
 
-  const pathOf = (edit: Edit) => edit.path
+  const pathOf = (edit: Edit) => (edit.kind === 'silenced' ? `silenced.${edit.check}` : edit.path)
 
   /** Put an edit in line; a waiting edit of the same field is replaced or added to. */
   function edit(next: Edit) {
@@ -158,7 +167,7 @@ export function usePlan() {
         try {
           const got = await api.draft(from, [next], unit.value)
           offline.value = false
-          forget(next.path)
+          forget(pathOf(next))
           note(next, got)
           show(got, true)
           settleSoon()
@@ -189,8 +198,9 @@ export function usePlan() {
   }
 
   function refuse(edit: Edit, cause: Refused) {
-    const about = cause.problems.find((p) => p.field === edit.path) ?? cause.problems[0]
-    if (about) problems.value = { ...problems.value, [edit.path]: about }
+    const path = pathOf(edit)
+    const about = cause.problems.find((p) => p.field === path) ?? cause.problems[0]
+    if (about) problems.value = { ...problems.value, [path]: about }
   }
 
   function forget(path: string) {
@@ -200,23 +210,31 @@ export function usePlan() {
 
   /** Remember in words what an edit did, for the list of revisions. */
   function note(edit: Edit, got: Drafted) {
-    const before = drafted.value?.fields[edit.path]
-    const after = got.fields[edit.path]
+    const path = pathOf(edit)
+    const before = drafted.value?.fields[path]
+    const after = got.fields[path]
     if (after)
-      causes[edit.path] =
-        `${after.label} ${causes[edit.path]?.match(/ (\S.*) →/)?.[1] ?? before?.shown ?? ''} → ${after.shown}`
-    else causes[edit.path] = labelOf(edit)
+      causes[path] =
+        `${after.label} ${causes[path]?.match(/ (\S.*) →/)?.[1] ?? before?.shown ?? ''} → ${after.shown}`
+    else causes[path] = labelOf(edit, got)
   }
 
-  const labelOf = (edit: Edit) =>
-    edit.kind === 'picked'
-      ? `${edit.path.split('.').at(-1)!.replace(/_/g, ' ')}: ${String(edit.value).replace(/_/g, ' ')}`
-      : edit.path
+  function labelOf(edit: Edit, got: Drafted): string {
+    if (edit.kind === 'silenced') {
+      const title = got.findings.find((f) => f.id === edit.check)?.title ?? edit.check
+      return `${edit.reason ? 'Silenced' : 'Heard again'}: ${title}`
+    }
+    if (edit.kind !== 'picked') return edit.path
+    // of a seam of its own kind the class is said too: “seam side: french”
+    const [root, ...rest] = edit.path.split('.')
+    const what = root === 'seams' && rest[0] !== 'kind' ? `${rest[0]} seam` : rest.at(-1)!
+    return `${what === 'kind' ? root : what.replace(/_/g, ' ')}: ${String(edit.value ?? 'as the others').replace(/_/g, ' ')}`
+  }
 
   /** Keep in the browser what could not be sent. */
   function hold(edit: Edit) {
     if (!plan.value || !settled.value) return
-    const field = drafted.value?.fields[edit.path]
+    const field = drafted.value?.fields[pathOf(edit)]
     holdUnsent(plan.value.id, {
       spec: working ?? settled.value,
       base: plan.value.head,
@@ -285,6 +303,8 @@ export function usePlan() {
     try {
       plan.value = await api.save(id, sent.spec, plan.value.head, sent.editId, sent.cause)
       offline.value = false
+      redrawn.value = []
+      tell({ kind: 'plan', plan: id, head: plan.value.head })
       releaseUnsent(id, sent.editId)
       if (unsaved === sent) {
         unsaved = undefined
@@ -295,7 +315,7 @@ export function usePlan() {
       if (cause instanceof Refused) {
         keeping.value =
           cause.code === 'plan-away' ? 'away' : cause.code === 'plan-moved' ? 'moved' : 'waiting'
-        trouble.value = cause.message
+        if (keeping.value === 'waiting') trouble.value = cause.message
         return
       }
       keeping.value = 'waiting'
@@ -309,7 +329,7 @@ export function usePlan() {
 
   /** Give a field its last settled value back. */
   function restore(path: string) {
-    queue = queue.filter((e) => e.path !== path)
+    queue = queue.filter((e) => pathOf(e) !== path)
     forget(path)
     const before = settled.value
     if (before && JSON.stringify(working) !== JSON.stringify(before)) {
@@ -378,13 +398,71 @@ export function usePlan() {
     }
   }
 
+  /** Go on with mine where the plan has moved: it becomes the newest, the other stays a revision. */
+  async function goOnWithMine() {
+    const mine = working ?? settled.value
+    if (!plan.value || !mine) return
+    try {
+      const theirs = await api.open(plan.value.id)
+      plan.value = theirs.plan
+      keep(mine, unsaved?.cause || 'Gone on with, over a newer one')
+    } catch (cause) {
+      fail(cause)
+    }
+  }
+
+  /** Go on with the newer one: mine is set aside among the revisions. */
+  async function goOnWithNewer() {
+    const mine = working ?? settled.value
+    if (!plan.value || !mine) return
+    const { id, head } = plan.value
+    try {
+      const editId = unsaved?.editId ?? crypto.randomUUID()
+      const opened = await api.setAside(id, mine, head, editId, unsaved?.cause || 'Edited')
+      releaseUnsent(id)
+      take(opened, unit.value)
+      tell({ kind: 'plan', plan: id, head: opened.plan.head })
+    } catch (cause) {
+      fail(cause)
+    }
+  }
+
+  /** Take over, as a revision of their own, the sizes that today's rules make. */
+  function takeOver() {
+    if (settled.value) keep(settled.value, 'Opened under newer rules')
+  }
+
+  const idle = () =>
+    keeping.value === 'kept' &&
+    !busy &&
+    !queue.length &&
+    !unsaved &&
+    !Object.keys(problems.value).length &&
+    JSON.stringify(working) === JSON.stringify(settled.value)
+
+  /** Another tab kept this plan: follow it, unless something here is not kept yet. */
+  useNews(async (news) => {
+    if (news.kind !== 'plan' || news.plan !== plan.value?.id || !idle()) return
+    try {
+      const opened = await api.open(news.plan)
+      if (!idle()) return
+      take(opened, unit.value)
+      followed.value = true
+    } catch {
+      // the next save finds out
+    }
+  })
+
   async function act(what: () => Promise<Plan | OpenPlan>) {
     settle()
     try {
       const got = await what()
-      if ('spec' in got) take(got)
-      else {
+      if ('spec' in got) {
+        take(got, unit.value)
+        tell({ kind: 'plan', plan: got.plan.id, head: got.plan.head })
+      } else {
         plan.value = got
+        tell({ kind: 'plan', plan: got.id, head: got.head })
         keeping.value = got.put_away_at ? 'away' : unsaved ? keeping.value : 'kept'
         if (!got.put_away_at && unsaved) void send()
         else if (!got.put_away_at && queue.length) void run()
@@ -415,6 +493,8 @@ export function usePlan() {
     keeping,
     trouble,
     left,
+    redrawn,
+    followed,
     changed,
     canUndo: computed(() => done.value.length > 0),
     canRedo: computed(() => undone.value.length > 0),
@@ -428,6 +508,9 @@ export function usePlan() {
     useLeft,
     dropLeft,
     keepAsCopy,
+    goOnWithMine,
+    goOnWithNewer,
+    takeOver,
     act,
   }
 }

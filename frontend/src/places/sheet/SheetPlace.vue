@@ -52,8 +52,10 @@ onBeforeUnmount(() => {
 const print = () => window.print()
 const sheet = computed(() => out.value?.sheet)
 const moved = computed(() => head.value > Number(props.revision))
-const stops = computed(() => sheet.value?.findings.filter((f) => f.level === 'stop') ?? [])
-const others = computed(() => sheet.value?.findings.filter((f) => f.level !== 'stop') ?? [])
+const heard = computed(() => sheet.value?.findings.filter((f) => !f.silenced) ?? [])
+const stops = computed(() => heard.value.filter((f) => f.level === 'stop'))
+const others = computed(() => heard.value.filter((f) => f.level !== 'stop'))
+const silenced = computed(() => sheet.value?.findings.filter((f) => f.silenced) ?? [])
 const date = computed(() =>
   out.value ? new Date(out.value.revision.saved_at).toLocaleDateString(undefined, { dateStyle: 'long' }) : '',
 )
@@ -132,7 +134,9 @@ const bagScale = computed(() => {
             <td>
               <strong class="sheet-size"><ShownLength :text="p.size" /></strong>
               <span v-if="p.cut_out"
-                >corner cut-out, from raw edges <b><ShownLength :text="p.cut_out" /></b
+                >corner cut-out,
+                {{ p.folded ? 'across from the raw side, up from the fold' : 'from raw edges' }}
+                <b><ShownLength :text="p.cut_out" /></b
               ></span>
               <span v-if="p.half">or cut on the fold: half is <ShownLength :text="p.half" /></span>
             </td>
@@ -166,10 +170,17 @@ const bagScale = computed(() => {
           <ShownLength :text="sheet.read.strap" />. <ShownLength :text="sheet.read.rounding" />
         </p>
       </section>
-      <section v-if="others.length" class="sheet-checks">
+      <section v-if="others.length || silenced.length || out.redrawn.length" class="sheet-checks">
         <h2>Before you cut</h2>
+        <p v-for="d in out.redrawn" :key="d.key" data-redrawn>
+          <b>Drawn by newer rules than it was kept under.</b> {{ d.label }}
+          <ShownLength :text="d.was || 'none'" /> → <ShownLength :text="d.now || 'left out'" />.
+        </p>
         <p v-for="f in others" :key="f.id + f.say">
           <b>{{ f.title }}.</b> <ShownLength :text="`${f.say} ${f.fix}`" />
+        </p>
+        <p v-for="f in silenced" :key="`silenced ${f.id} ${f.say}`" class="sheet-silenced">
+          Silenced: {{ f.title }}. “{{ f.silenced }}”
         </p>
       </section>
     </article>

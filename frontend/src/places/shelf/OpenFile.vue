@@ -1,8 +1,8 @@
 <script setup lang="ts">
-/** Begin from a plan file. What is wrong in it is told field by field; what is right is kept only when asked. */
+/** Begin from a plan file, or from a cut list: the bag that it makes. What is wrong in it is told field by field; what is right is kept only when asked. */
 import { ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, Refused, type Problem } from '../../api/client'
+import { api, Refused, type Problem, type Unit } from '../../api/client'
 
 const router = useRouter()
 const input = ref<HTMLInputElement>()
@@ -23,11 +23,12 @@ async function choose(event: Event) {
   text = await file.text()
   await send(false)
 }
-async function send(keepRight: boolean) {
+const asksUnit = () => problems.value.length === 1 && problems.value[0]!.code === 'no-unit'
+async function send(keepRight: boolean, unit?: Unit) {
   problems.value = []
   trouble.value = ''
   try {
-    const opened = await api.beginFromFile(text, keepRight)
+    const opened = await api.beginFromFile(text, keepRight, unit)
     await router.push({ name: 'draft', params: { id: opened.plan.id } })
   } catch (cause) {
     if (cause instanceof Refused) problems.value = cause.problems
@@ -49,21 +50,32 @@ function letGo() {
       <input
         ref="input"
         type="file"
-        accept=".json,application/json"
+        accept=".json,.csv,application/json,text/csv"
         class="visually-hidden"
         @change="choose"
       />
     </label>
     <section v-if="problems.length || trouble" class="file-problems" role="alert">
-      <h2>{{ name }} cannot be opened as it is</h2>
+      <h2>{{ asksUnit() ? `${name} names no unit` : `${name} cannot be opened as it is` }}</h2>
       <p v-if="trouble">{{ trouble }}</p>
       <ul>
         <li v-for="p in problems" :key="p.field + p.why">
           <b>{{ p.field || 'the file' }}</b> {{ p.why }} {{ p.fix }}
         </li>
       </ul>
+      <template v-if="asksUnit()">
+        <button
+          v-for="u in ['mm', 'cm', 'in'] as const"
+          :key="u"
+          type="button"
+          class="quiet"
+          @click="send(false, u)"
+        >
+          Its numbers are {{ u }}
+        </button>
+      </template>
       <button
-        v-if="problems.length && problems.every((p) => p.field)"
+        v-else-if="problems.length && problems.every((p) => p.field)"
         type="button"
         class="quiet"
         @click="send(true)"

@@ -2,6 +2,7 @@
 /** Saved plans as silhouettes to one scale, and ways to begin. */
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
+import { useNews } from '../../app/tabs'
 import { api, type Plan, type Standing, type WayToBegin } from '../../api/client'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import { steppedScale } from '../../bag-drawing/scale'
@@ -40,6 +41,7 @@ async function more() {
   plans.value = [...plans.value, ...next.plans]
 }
 onMounted(load)
+useNews((news) => void (news.kind === 'usual' ? usual.load() : load()))
 
 const standing = (p: Plan) => p.summary.standing as unknown as Standing
 /** One scale for the whole shelf, so that a big bag looks big beside a small one. */

@@ -5,6 +5,7 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.lengths import snap
+from ambitus.core.words import within
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -165,7 +166,7 @@ def cloth_too_narrow(draft: "Draft") -> Iterator[Fired]:
                 "size.width",
                 "{name} is {width} wide; {cloth} gives about {usable} between its selvages.",
                 "The widest flat opening without a join is {most}; or turn the grain, or join the panel.",
-                {"name": piece.name, "cloth": draft.bag.cloth(piece.layer).label.lower()},
+                {"name": piece.name, "cloth": within(draft.bag.cloth(piece.layer).label)},
                 width=width,
                 usable=usable,
                 most=snap(flat - (width - usable)),
@@ -189,7 +190,7 @@ def fused_without_heat(draft: "Draft") -> Iterator[Fired]:
             "interfacing.material",
             "{what} on {cloth}.",
             "Take a sew-in interfacing, or leave it out.",
-            {"what": facts.label, "cloth": cloth.label.lower()},
+            {"what": facts.label, "cloth": within(cloth.label)},
         )
 
 

@@ -13,7 +13,7 @@ from ambitus.core.grammar.carry.strap import Hang
 #: What one millimetre of depth becomes, to the right and up.
 _RIGHT, _UP = 0.5, 0.3
 #: Topstitching below the mouth, in the picture only.
-_TOPSTITCH = 9.0
+TOPSTITCH = 9.0
 
 Point3 = tuple[float, float, float]
 
@@ -109,7 +109,11 @@ def _strap_points(form: Form, hang: Hang, back: bool) -> Callable[[float, float]
 
 
 def _strap(form: Form, hang: Hang, back: bool) -> str:
-    """Return one strap as a closed band, rising from its two places on the mouth to its drop."""
+    """
+    Return one strap as a closed band, rising from its two places on the mouth to its drop.
+
+    In front it is seen down to where it is sewn on the face, if it is.
+    """
     _, _, chord = _seat(form, hang, back)
     place, half = _strap_points(form, hang, back), hang.finished_width / 2
     drop = max(0.0, hang.drop or 0.0)
@@ -124,7 +128,24 @@ def _strap(form: Form, hang: Hang, back: bool) -> str:
 
     outer = arch(-half, chord + half, drop + 2 * half)
     inner = arch(chord - half, half, drop)
-    return f"M{at(-half, 0)}{outer}L{at(chord - half, 0)}{inner}Z"
+    low = 0.0 if back else -hang.down
+    if not low:
+        return f"M{at(-half, 0)}{outer}L{at(chord - half, 0)}{inner}Z"
+    left, right = f"M{at(half, low)}L{at(-half, low)}L{at(-half, 0)}", f"L{at(chord + half, low)}"
+    return f"{left}{outer}{right}L{at(chord - half, low)}L{at(chord - half, 0)}{inner}Z"
+
+
+def _boxes(form: Form, hang: Hang) -> str:
+    """Return the boxes with a cross that hold a strap on the face."""
+    _, _, chord = _seat(form, hang, back=False)
+    place, half = _strap_points(form, hang, back=False), hang.finished_width / 2 * 0.8
+    out = ""
+    for end in (0.0, chord):
+        low, high = -hang.down + 2, -hang.down + hang.box - 2
+        a, b = place(end - half, low), place(end + half, low)
+        c, d = place(end + half, high), place(end - half, high)
+        out += path([a, b, c, d, a, c]) + path([b, d])
+    return out
 
 
 def _ticked(a: Point, b: Point, tick: float) -> str:
@@ -134,18 +155,27 @@ def _ticked(a: Point, b: Point, tick: float) -> str:
     return path([a, b]) + "".join(ends)
 
 
-def standing(form: Form, hangs: tuple[Hang, ...], by_drop: set[str]) -> Standing:
-    """Return the standing view of *form*; straps in *by_drop* show their drop, the others their length."""
+def standing(
+    form: Form, hangs: tuple[Hang, ...], by_drop: set[str], inside: str = "lining", row: float = TOPSTITCH
+) -> Standing:
+    """
+    Return the standing view of *form*; straps in *by_drop* show their drop, the others their length.
+
+    *inside* is the layer seen in the mouth; *row* is how far below the top edge its stitching lies, 0 for
+    none.
+    """
     shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs]
     mouth = [project(p) for p in _at(form.mouth_ring, form.height)]
-    shapes.append(Shape(path(mouth, closed=True), "lining", "fill"))
-    shapes += [Shape(_strap(form, h, back=False), "strap", "fill") for h in hangs]
+    shapes.append(Shape(path(mouth, closed=True), inside, "far" if inside == "outer" else "fill"))
+    shapes += [Shape(_strap(form, h, back=False), "strap", "fill") for h in hangs if not h.down]
     walls = _walls(form)
     for i, quad in enumerate(walls):
         shapes.append(
             Shape(path([project(p) for p in quad], closed=True), "outer", "fill" if i == 0 else "far")
         )
-        low = max(0.0, form.height - _TOPSTITCH)
+        if not row:
+            continue
+        low = max(0.0, form.height - row)
         stitches = [project((quad[2][0], quad[2][1], low)), project((quad[3][0], quad[3][1], low))]
         shapes.append(Shape(path(stitches), "outer", "stitch"))
     for part in form.standing_seams:
@@ -154,6 +184,9 @@ def standing(form: Form, hangs: tuple[Hang, ...], by_drop: set[str]) -> Standing
             shapes.append(
                 Shape(path([project((bx, by, 0.0)), project((mx, my, form.height))]), "outer", "stitch")
             )
+    for hang in (h for h in hangs if h.down):
+        shapes.append(Shape(_strap(form, hang, back=False), "strap", "fill"))
+        shapes.append(Shape(_boxes(form, hang), "strap", "stitch"))
     return _with_dimensions(form, hangs, by_drop, shapes, mouth)
 
 

@@ -117,6 +117,11 @@ def no_terms(_: "Resolved", __: str) -> tuple[Term, ...]:
     return ()
 
 
+def topstitched(_: "Resolved") -> float:
+    """The row of stitching of a top edge that is topstitched close to it."""
+    return 9.0
+
+
 def no_creases(_: "Resolved", __: str, ___: float) -> tuple[float, ...]:
     """The creases of a strap that is not folded."""
     return ()
@@ -178,6 +183,8 @@ class Top(Variant):
     finish: "Callable[[Resolved, Layer], tuple[Term, ...]]"
     marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]" = no_marks
     brings: Mapping[Slot, str] = field(default_factory=dict)
+    #: how far below the finished edge its lowest row of stitching shows, in mm; 0 for none
+    row: "Callable[[Resolved], float]" = topstitched
     #: what a cut list tells of it besides the allowances of its classes: name there -> field
     told: Mapping[str, str] = field(default_factory=dict)
     #: allowance on a panel's top edge, from a cut list's allowances

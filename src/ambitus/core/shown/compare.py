@@ -52,8 +52,12 @@ class Compared:
     box: tuple[float, float]
 
 
-def _told(made: Draft, view: View) -> dict[str, tuple[str, str]]:
-    """Return what was chosen or stands by default, in words, by field path: (label, value)."""
+def _told(made: Draft, other: Draft, view: View) -> dict[str, tuple[str, str]]:
+    """
+    Return what was chosen or stands by default, in words, by field path: (label, value).
+
+    A default of a part that the *other* bag does not have says nothing that the part does not.
+    """
     bag = made.bag
     out: dict[str, tuple[str, str]] = {}
     for prefix, variant in bag.bag.with_prefix:
@@ -68,6 +72,8 @@ def _told(made: Draft, view: View) -> dict[str, tuple[str, str]]:
     for path, param in all_params(bag.bag):
         value = bag.values[path].value
         if value is None or not visible(path, param, bag):
+            continue
+        if bag.source(path) != "chosen" and path not in other.bag.values:
             continue
         if isinstance(value, str):
             text = next((o.label for o in param.options if o.key == value), value)
@@ -122,7 +128,7 @@ def compare(before: Draft, after: Draft, unit: Unit) -> Compared:
     pictures = picture(before), picture(after)
     return Compared(
         unit,
-        tuple(_differing(_told(before, view), _told(after, view))),
+        tuple(_differing(_told(before, after, view), _told(after, before, view))),
         tuple(_differing(_finished(before, view), _finished(after, view))),
         tuple(_pieces(before, after, view)),
         tuple(_differing(_checks(before), _checks(after))),

@@ -87,6 +87,8 @@ class PieceShown:
     material: str
     size: str
     cut_out: str
+    #: one piece for front and back: a cut-out is measured up from its fold
+    folded: bool
     half: str
     sums: dict[str, ShownSum]
     marks: tuple[MarkShown, ...]
@@ -184,10 +186,10 @@ class Tile:
     size: str
     changes: tuple[str, ...]
     brings: tuple[str, ...]
-    piece: FlatPiece | None = None
-    piece_layer: str = ""
-    standing: Standing | None = None
-    section: Section = ()
+    piece: FlatPiece | None
+    piece_layer: str
+    standing: Standing | None
+    section: Section
 
 
 #: what the tiles of a group show: the flat piece, the standing bag, the sewing cut through, or words

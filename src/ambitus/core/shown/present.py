@@ -163,6 +163,7 @@ def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
             p.material,
             size_line(p, view),
             _cut_out_line(p, view),
+            p.folded,
             _half_line(p, view),
             {key: shown(s) for key, s in p.sums.items()},
             tuple(
@@ -236,7 +237,8 @@ def grid_label(step: float, unit: Unit) -> str:
 def picture(draft: Draft) -> Standing:
     """Return the standing view, its numbers tied to the fields that they change."""
     by_drop = {h.prefix for h in draft.hangs if draft.bag.choice(f"{h.prefix}.measure") == "drop"}
-    return standing(draft.form, draft.hangs, by_drop)
+    inside = "lining" if "lining" in draft.bag.bag.top.layers else "outer"
+    return standing(draft.form, draft.hangs, by_drop, inside, draft.bag.bag.top.row(draft.bag))
 
 
 def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:

@@ -96,13 +96,13 @@ class _Asking:
             chosen, shows = given, "words"
         else:
             chosen = _kind_chosen(self.now.bag.bag, path)
-        if any(v.section for v in variants.values()) and shows != "words":
-            shows = "section"
+            if any(v.section for v in variants.values()):
+                shows = "section"
         for v in variants.values():
             if not _fits(v, self.now) and v.kind != chosen:
                 continue
             section = v.section if shows == "section" else ()
-            option = Option(v.kind, v.label, v.help)
+            option = Option(v.kind, v.label, v.help if shows != "words" or leaf == "kind" else "")
             out.append(self.tile(path, v.kind, option, v.kind == chosen, shows, layer, section))
         return TileGroup(label, path, shows, tuple(out)) if len(out) > 1 else None
 
@@ -191,11 +191,12 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
             continue
         layer, shows = _SHOWS.get(key, ("outer", "words"))
         paths = [full_path(prefix, choice) for choice in phrase.choices]
-        labels = {"make": "Made", "attach": "Attached"} | {k: f"{n}s" for k, n in bag.sewn.items()}
+        labels = {"make": "Made", "attach": "Attached"} | {k: f"{n} alone" for k, n in bag.sewn.items()}
         groups = []
         for path in paths:
             if grammar.kinds_at(path) is not None:
-                label = labels.get(path.rpartition(".")[2], phrase.label)
+                whole = "Every seam" if key == "seams" else phrase.label
+                label = labels.get(path.rpartition(".")[2], whole)
                 groups.append(asking.kinds(label, path, layer, shows))
             elif visible(path, params[path], bag):
                 groups.append(_choices(asking, path, params[path], layer, shows))

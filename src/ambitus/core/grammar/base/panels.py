@@ -58,7 +58,7 @@ def panel_width(bag: Resolved, depth: float, side: float) -> tuple[float, Terms]
     source, why = bag.source("size.width"), bag.why("size.width")
     terms: Terms = (Term("Flat width" if flat_reading else "Finished width", asked, why, source),)
     if depth and not flat_reading:
-        under = "Half folds under from each side when the corners are boxed."
+        under = "Half of it folds under from each side to make the depth."
         terms += (depth_term(bag, "Depth", depth, under),)
     return settled, (*terms, *grid_term(snap(settled - plain)))
 

@@ -11,6 +11,7 @@ from ambitus.core.lengths.pairs import Pair
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term, gathered, to_grid
+from ambitus.core.words import within
 
 
 def hold_of(bag: Resolved, prefix: str) -> float:
@@ -117,6 +118,9 @@ class Hang:
     #: None where no hand can enter
     drop: float | None
     asked_drop: float | None
+    #: how far it reaches down the outside of the face, and how much of that is its box
+    down: float
+    box: float
 
 
 def gap_of(bag: Resolved, prefix: str, form: Form) -> float:
@@ -161,6 +165,7 @@ def hang(bag: Resolved, prefix: str, item: Strap, form: Form) -> Hang:
         width = Sum("How wide to buy it", across)
     shown = snap(length.total - 2 * sum(t.mm for t in tails))
     by_drop = bag.choice(f"{prefix}.measure") == "drop"
+    on_face = [path for name in ("from_top", "box") if (path := f"{prefix}.{name}") in bag.values]
     return Hang(
         prefix=prefix,
         item=item,
@@ -175,6 +180,8 @@ def hang(bag: Resolved, prefix: str, item: Strap, form: Form) -> Hang:
         finished_visible=shown,
         drop=drop_for_visible(shown, gap, hold),
         asked_drop=bag.mm(f"{prefix}.drop") if by_drop else drop_for_visible(visible.mm, gap, hold),
+        down=sum(map(bag.mm, on_face)),
+        box=bag.mm(on_face[1]) if on_face else 0.0,
     )
 
 
@@ -205,7 +212,7 @@ def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Te
 
 def attached(bag: Resolved, prefix: str) -> str:
     """Return in words how the strap at *prefix* is attached."""
-    return bag.bag.carry[int(prefix.rsplit(".", 1)[1])].attach.label.lower()
+    return within(bag.bag.carry[int(prefix.rsplit(".", 1)[1])].attach.label)
 
 
 def end_term(bag: Resolved, label: str, path: str) -> Term:

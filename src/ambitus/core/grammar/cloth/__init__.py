@@ -3,6 +3,7 @@
 from ambitus.core.grammar.contract import Option, Param, Phrase, Variant
 from ambitus.core.lengths import View
 from ambitus.core.spec.resolved import Resolved
+from ambitus.core.words import within
 
 CLOTHS = (
     Option("canvas", "Canvas"),
@@ -25,7 +26,7 @@ PRINTS = (
 
 
 def _says(bag: Resolved, view: View, prefix: str) -> str:
-    return bag.cloth("outer").label.lower()
+    return within(bag.cloth("outer").label)
 
 
 WOVEN = Variant(

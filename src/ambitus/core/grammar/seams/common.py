@@ -6,6 +6,7 @@ from ambitus.core.grammar.contract import Param, Phrase, Row
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
+from ambitus.core.words import within
 
 GENERAL = Param(
     "allowances.general",
@@ -45,7 +46,7 @@ def _others(bag: Resolved) -> str:
     apart = {
         k: v for k, v in bag.bag.seams_by_class.items() if v.kind != bag.bag.seams.kind and k in bag.sewn
     }
-    return "".join(f", the {key} {variant.label.lower()}" for key, variant in apart.items())
+    return "".join(f", the {within(bag.sewn[key])} {within(variant.label)}" for key, variant in apart.items())
 
 
 def allowance(bag: Resolved, key: str, name: str, sign: int = 1) -> Term:

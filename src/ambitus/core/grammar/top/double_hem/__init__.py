@@ -51,6 +51,7 @@ DOUBLE_HEM = Top(
         fields=("top.turn", "top.hem"),
     ),
     brings={**UNLINED, "attach": "on_hem"},
+    row=lambda bag: bag.mm("top.hem"),
     finish=_finish,
     marks=_marks,
     told={"turn": "top.turn", "hem": "top.hem"},

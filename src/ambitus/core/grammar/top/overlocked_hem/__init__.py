@@ -49,6 +49,7 @@ OVERLOCKED_HEM = Top(
         fields=("top.hem", "top.sliver"),
     ),
     brings={**UNLINED, "attach": "on_hem"},
+    row=lambda bag: bag.mm("top.hem"),
     finish=_finish,
     marks=_marks,
     told={"hem": "top.hem", "top_sliver": "top.sliver"},

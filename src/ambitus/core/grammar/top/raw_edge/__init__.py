@@ -41,6 +41,7 @@ RAW_EDGE = Top(
         choices=("top.kind",),
     ),
     brings={**UNLINED, "attach": "on_face"},
+    row=lambda bag: 0.0,
     finish=lambda bag, layer: (),
     read=read,
     steps=_steps,
