@@ -58,7 +58,7 @@ ORDINARY = {
     "from_top": (10, 60),
     "inside": (20, 80),
 }
-IN_CARRY = {"width": (15, 60), "gap": (40, 300), "from_side": (5, 25), "from_face": (0, 25)}
+IN_CARRY = {**ORDINARY, "width": (15, 60), "gap": (40, 300), "from_side": (5, 25), "from_face": (0, 25)}
 
 
 def _value(param: Param, ranges: Mapping[str, tuple[float, float]]) -> st.SearchStrategy[Any]:

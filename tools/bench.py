@@ -4,6 +4,8 @@
    returns a same-sized answer, and against one that returns nothing.
 2. The gzipped first page against a bare page of themed Vuetify.
 3. A key press to the new cut size on screen.
+4. One bag with 10 and with 100 extras (pairs of straps).
+5. A shelf of 10 and of 10,000 plans: listed, and one of them opened.
 """
 
 import gzip
@@ -24,12 +26,16 @@ from fastapi import FastAPI, Response
 from playwright.sync_api import sync_playwright
 from pydantic import TypeAdapter
 from ready import FRONTEND, ROOT, chromium, node, run
+from sqlalchemy import insert
 
 from ambitus.cli.demo_data import lay_out
 from ambitus.core.shown.models import Drafted
 from ambitus.core.shown.present import present
+from ambitus.core.spec.model import Spec
+from ambitus.store import Plans, open_database
+from ambitus.store.tables import PlanRow, RevisionRow
 from ambitus.web.app import make_app
-from ambitus.web.drafting import DraftRequest, drafted, with_edits
+from ambitus.web.drafting import DraftRequest, drafted, saved_from, with_edits
 
 ROUNDS, PRESSES = 300, 80
 _DRAFTED = TypeAdapter(Drafted)
@@ -168,6 +174,56 @@ def key_to_number(port: int) -> None:
     print(f"  key to new number on screen: p50 {statistics.median(took):.0f} ms, p95 {p95:.0f} ms")
 
 
+def extras_ratio() -> None:
+    """Print how a bag with 100 pairs of straps compares with one of 10, drafted, checked and shown."""
+    times: dict[int, list[float]] = {10: [], 100: []}
+    for i in range(25):
+        for count in times:
+            straps = [{"drop": 260 + k, "from_side": 60 + i % 7} for k in range(count)]
+            given = Spec.model_validate({**spec(i), "carry": straps})
+            start = perf_counter()
+            _DRAFTED.dump_json(present(drafted(given), given, given.unit))
+            if i >= 5:
+                times[count].append(perf_counter() - start)
+    p50 = {count: statistics.median(took) for count, took in times.items()}
+    print(f"  10 extras {p50[10] * 1e3:.1f} ms, 100 extras {p50[100] * 1e3:.1f} ms")
+    print(f"  t100 / t10, p50: {p50[100] / p50[10]:.1f}   (aim 12 or less)")
+
+
+def shelf_ratio(folder: Path) -> None:
+    """Print how a shelf of 10,000 plans lists and opens against one of 10, asked in turn."""
+    plans: dict[int, Plans] = {}
+    kept = saved_from(Spec.model_validate(spec(0)))
+    for count in (10, 10_000):
+        database = open_database(folder / f"shelf-{count}.sqlite")
+        plans[count] = Plans(database)
+        first = plans[count].begin("Plan 0", kept)
+        with database.session.begin() as session:
+            row = session.get_one(PlanRow, first.id)
+            copied = {
+                c.key: getattr(row, c.key) for c in PlanRow.__table__.columns if c.key not in ("id", "name")
+            }
+            head = session.get_one(RevisionRow, (first.id, 1))
+            same = {c.key: getattr(head, c.key) for c in RevisionRow.__table__.columns if c.key != "plan_id"}
+            names = [(f"{i:032x}", f"Plan {i}") for i in range(1, count)]
+            session.execute(insert(PlanRow), [{"id": id, "name": name, **copied} for id, name in names])
+            session.execute(insert(RevisionRow), [{"plan_id": id, **same} for id, _ in names])
+    for name, ask in (
+        ("list", lambda p, i: p.list(limit=10)),
+        ("open", lambda p, i: p.revision(f"{1 + i % 9:032x}")),
+    ):
+        times: dict[int, list[float]] = {count: [] for count in plans}
+        for i in range(120):
+            for count, kept_plans in plans.items():
+                start = perf_counter()
+                ask(kept_plans, i)
+                if i >= 20:
+                    times[count].append(perf_counter() - start)
+        p50 = {count: statistics.median(took) for count, took in times.items()}
+        told = ", ".join(f"{count:,} plans {ms * 1e3:.2f} ms" for count, ms in p50.items())
+        print(f"  {name}: {told}; ratio {p50[10_000] / p50[10]:.2f}   (aim 2 or less)")
+
+
 def main() -> int:
     """Measure everything once."""
     with tempfile.TemporaryDirectory() as folder:
@@ -178,6 +234,10 @@ def main() -> int:
             draft_ratio(port)
             print("Screen:")
             key_to_number(port)
+        print("Extras:")
+        extras_ratio()
+        print("Shelf:")
+        shelf_ratio(Path(folder))
     print("Size:")
     page_ratio()
     return 0

@@ -43,6 +43,37 @@ def tiles(page: Page) -> None:
     page.wait_for_selector("[data-tile]")
 
 
+def seams(page: Page) -> None:
+    """The kinds of seam, cut through."""
+    _open(page, "Programme bag")
+    page.click("[data-phrase='seams']")
+    page.wait_for_selector("[data-tile]")
+
+
+def hemmed(page: Page) -> None:
+    """An unlined bag of one folded piece, with a silenced check."""
+    _open(page, "Drumstick tote")
+
+
+def two_versions(page: Page) -> None:
+    """A plan that was changed in two places."""
+    _open(page, "Glockenspiel carrier")
+    page.evaluate(
+        """async () => {
+            const at = `/api/plans/${location.pathname.split('/').pop()}`
+            const { plan, spec } = await (await fetch(at)).json()
+            spec.size.depth = 180
+            const body = { spec, base_revision: plan.head, edit_id: 'elsewhere', cause: 'Depth 140 → 180' }
+            const headers = { 'content-type': 'application/json' }
+            await fetch(`${at}/spec`, { method: 'PUT', headers, body: JSON.stringify(body) })
+        }"""
+    )
+    page.focus("[data-path='size.width']")
+    page.keyboard.type("440")
+    page.keyboard.press("Enter")
+    page.wait_for_selector(".plan-moved tbody")
+
+
 def stop(page: Page) -> None:
     """A bag that cannot be cut, and why."""
     _open(page, "March folder tote")
@@ -65,6 +96,9 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "draft-dark": (draft, 1280, 800, "dark"),
     "draft-phone": (draft, 390, 844, "light"),
     "tiles": (tiles, 1280, 800, "light"),
+    "seams": (seams, 1280, 800, "light"),
+    "hemmed": (hemmed, 1280, 800, "light"),
+    "two-versions": (two_versions, 1280, 800, "light"),
     "stop": (stop, 1280, 800, "light"),
     "sheet": (sheet, 1000, 1250, "light"),
 }

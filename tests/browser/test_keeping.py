@@ -1,5 +1,8 @@
 """Nothing is lost: other tabs, a killed server, a closed browser."""
 
+import json
+import sqlite3
+import urllib.request
 from pathlib import Path
 
 import pytest
@@ -70,24 +73,116 @@ def test_a_plan_put_away_in_another_tab(screen: Screen, context: BrowserContext,
     screen.shows(OUTER, "width", "51")
 
 
-def test_a_plan_changed_in_another_tab_loses_neither_version(
+def _changed_elsewhere(screen: Screen, depth: float) -> None:
+    """Change the open plan as another device would: not as a tab of this browser."""
+    address = f"{screen.server.address}/api/plans/{screen.page.url.rsplit('/', 1)[1]}"
+    with urllib.request.urlopen(address) as got:
+        opened = json.load(got)
+    opened["spec"]["size"]["depth"] = depth
+    body = {"spec": opened["spec"], "base_revision": opened["plan"]["head"], "edit_id": f"depth {depth}"}
+    headers = {"content-type": "application/json"}
+    request = urllib.request.Request(f"{address}/spec", json.dumps(body).encode(), headers, method="PUT")
+    urllib.request.urlopen(request).close()
+
+
+def test_tabs_of_one_browser_follow_each_other(
     screen: Screen, context: BrowserContext, server: Server
 ) -> None:
-    """The later save is told; kept as a copy, both are on the shelf."""
+    """A plan kept in one tab is the plan in the other, and on the shelf in a third."""
     screen.open("March folder tote")
     other = Screen(context.new_page(), server).open("March folder tote")
+    shelf = Screen(context.new_page(), server).shelf()
     other.type("size.width", "38")
     other.page.keyboard.press("Enter")
-    other.shows(OUTER, "width", "52")
     other.kept()
+    screen.shows(OUTER, "width", "52")
+    assert "followed here" in screen.said()
+    shelf.page.wait_for_function(
+        "document.querySelector(\"[data-plan='March folder tote']\")"
+        ".innerText.replaceAll('\\u00a0', ' ').includes('38 × 28 × 12')"
+    )
     screen.type("size.width", "39")
     screen.page.keyboard.press("Enter")
-    screen.page.wait_for_selector("text=changed in another window")
-    screen.page.click("text=Keep mine as a copy")
+    screen.kept()
+    other.shows(OUTER, "width", "53")
+
+
+def test_an_edit_that_comes_too_late_shows_both_versions(screen: Screen) -> None:
+    """What differs is said; gone on with mine, the other stays among the revisions."""
+    screen.open("March folder tote")
+    page = screen.page
+    _changed_elsewhere(screen, 140)
+    screen.type("size.width", "39")
+    page.keyboard.press("Enter")
+    page.wait_for_selector(".plan-moved tbody")
+    rows = page.locator("[data-differs='outer panel'] td").all_inner_texts()
+    assert [r.replace("\xa0", " ") for r in rows] == ["50 × 37", "53 × 36"]
+    page.click("text=Go on with mine")
+    screen.kept()
+    screen.shows(OUTER, "width", "53")
+    page.reload()
+    screen.shows(OUTER, "width", "53")
+    page.click("text=More")
+    page.click("text=Revisions")
+    page.wait_for_selector(".revisions li")
+    page.check("[aria-label='Compare revision 2']")
+    page.check("[aria-label='Compare revision 3']")
+    page.wait_for_selector(".two-bags tbody")
+    rows = page.locator("[data-differs='size.depth'] td").all_inner_texts()
+    assert [r.replace("\xa0", " ") for r in rows] == ["14 cm", "12 cm"]
+
+
+def test_the_newer_version_is_gone_on_with_and_mine_set_aside(screen: Screen) -> None:
+    """Mine comes back from the revisions, whenever it is wanted."""
+    screen.open("March folder tote")
+    page = screen.page
+    _changed_elsewhere(screen, 140)
+    screen.type("size.width", "39")
+    page.keyboard.press("Enter")
+    page.click("text=Go on with the newer one")
+    screen.shows(OUTER, "width", "50")
+    screen.kept()
+    page.click("text=More")
+    page.click("text=Revisions")
+    page.wait_for_selector("text=Set aside: Width 34 → 39")
+    page.click("[aria-label='Restore revision 3']")
+    screen.shows(OUTER, "width", "53")
+
+
+def test_both_versions_can_be_plans_of_their_own(screen: Screen) -> None:
+    """Kept as a copy, both are on the shelf."""
+    screen.open("March folder tote")
+    _changed_elsewhere(screen, 140)
+    screen.type("size.width", "39")
+    screen.page.keyboard.press("Enter")
+    screen.page.click("text=Keep mine as a plan of its own")
     screen.shows(OUTER, "width", "53")
     screen.shelf()
     names = screen.page.locator(".plan-name").all_inner_texts()
     assert {"March folder tote", "March folder tote, mine"} <= set(names)
+
+
+def test_a_check_is_silenced_with_a_reason_and_heard_again(screen: Screen) -> None:
+    """It leaves the list and its mark; the reason is kept, and printed."""
+    screen.open("March folder tote")
+    page = screen.page
+    screen.type("carry.0.drop", "7")
+    page.wait_for_selector("[data-check='strap-short']")
+    page.click("[data-check='strap-short'] summary")
+    page.click("[data-check='strap-short'] >> text=Silence on this plan")
+    page.keyboard.type("Carried by its rim; the strap only hangs it up.")
+    page.keyboard.press("Enter")
+    page.wait_for_selector("[data-check='strap-short']", state="detached")
+    screen.kept()
+    page.reload()
+    page.wait_for_selector(".silenced")
+    page.click(".to-sheet")
+    page.wait_for_selector(".sheet-silenced")
+    assert "Carried by its rim" in page.inner_text(".sheet-silenced")
+    page.go_back()
+    page.click(".silenced summary")
+    page.click("text=Hear it again")
+    page.wait_for_selector("[data-check='strap-short']")
 
 
 def test_revisions_are_listed_in_words_and_restored(screen: Screen) -> None:
@@ -157,3 +252,43 @@ def test_a_file_is_opened_from_the_shelf(screen: Screen, tmp_path: Path) -> None
     assert "size.girth" in page.inner_text(".file-problems")
     page.click("text=Leave these out and open the rest")
     screen.shows(OUTER, "width", "49")
+
+
+def test_a_cut_list_without_a_unit_is_asked_for_one(screen: Screen, tmp_path: Path) -> None:
+    """A CSV begins a plan of the bag that it makes, once its numbers have a unit."""
+    file = tmp_path / "remnants.csv"
+    file.write_text(
+        "base,seamed\ntop,double_hem\nallowance side,1\nallowance base,1\nallowance turn,1\n"
+        "allowance hem,3\n\nrole,count,width,height\nouter,2,32,45\n"
+    )
+    page = screen.shelf().page
+    page.set_input_files("input[type=file]", file)
+    page.wait_for_selector("text=remnants.csv names no unit")
+    page.click("text=Its numbers are cm")
+    screen.shows(OUTER, "width", "32")
+    screen.shows(OUTER, "height", "45")
+    assert screen.field("size.width").input_value() == "30"
+    assert screen.field("size.height").input_value() == "40"
+
+
+def test_sizes_that_newer_rules_change_are_told_and_taken_over(screen: Screen, server: Server) -> None:
+    """Old and new stand beside each other until the maker takes the new ones over."""
+    screen.open("March folder tote")
+    page, plan = screen.page, screen.page.url.rsplit("/", 1)[1]
+    page.goto("about:blank")
+    server.kill()
+    with sqlite3.connect(server.data / "demo.sqlite") as database:
+        (cut,) = database.execute("SELECT cut FROM revisions WHERE plan_id = ?", (plan,)).fetchone()
+        older = json.dumps({**json.loads(cut), "outer panel": {"count": 2, "width": 470, "height": 360}})
+        database.execute("UPDATE revisions SET cut = ?, rules_version = 1 WHERE plan_id = ?", (older, plan))
+    server.start()
+    page.goto(f"{server.address}/plan/{plan}")
+    page.wait_for_selector("[data-redrawn]")
+    told = page.inner_text("[data-redrawn] li").replace("\xa0", " ")
+    assert told == "Outer 47 × 36 → 48 × 36 × 6 × 6"
+    page.click("text=Take the new sizes over")
+    page.wait_for_selector("[data-redrawn]", state="detached")
+    screen.kept()
+    page.reload()
+    page.wait_for_selector("[data-piece]")
+    assert page.locator("[data-redrawn]").count() == 0

@@ -330,7 +330,11 @@ def hems_are_marked(draft: Draft) -> Iterator[str]:
         wanted = {round(top - f, 3) for f in folds}
         if piece.folded:
             wanted |= {round(bottom + f, 3) for f in folds}
-        drawn = {round(m.points[0][1], 3) for m in piece.marks if m.kind == "crease" and ("Hem" in m.label)}
+        drawn = {
+            round(m.points[0][1], 3)
+            for m in piece.marks
+            if m.kind == "crease" and "from the raw top edge" in m.label
+        }
         if drawn != wanted:
             yield f"{piece.key}: folds drawn at {drawn}, wanted {wanted}"
 
@@ -421,8 +425,10 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
                 yield f"nothing sews the {name} of the {layer}"
             if key in draft.bag.sewn and _kind(draft, key) in _TRIMMED:
                 first, trim, last = f"{layer} {name} first row", f"{layer} {name} trim", f"{layer} {name}"
-                pairs += [(first, trim), (trim, last)]
-                cut.add(trim)
+                pairs.append((first, last))
+                if _kind(draft, key) == "felled" or draft.bag.mm("seams.trim") < draft.bag.mm("seams.first"):
+                    pairs += [(first, trim), (trim, last)]
+                    cut.add(trim)
             # a pinched corner has no edge until its tip is trimmed
             pinched = key == "corner" and base == "boxed_pinched"
             if pinched and _kind(draft, key) not in _TRIMMED:

@@ -1,5 +1,6 @@
 """The cut list as CSV: what goes out comes in again, and what is wrong is told line by line."""
 
+import json
 from typing import Any
 
 import pytest
@@ -130,3 +131,16 @@ def test_no_cell_is_read_as_a_formula() -> None:
     text = cut_list_csv(sheet(made, "cm"), made.cut_list)
     cells = [c for line in text.splitlines() for c in line.split(",")]
     assert not [c for c in cells if c.startswith(("=", "+", "@"))]
+
+
+def test_what_is_not_known_is_left_out_only_when_asked() -> None:
+    """As CSV and as JSON: the rest of the list is kept."""
+    odd = BY_HAND.replace("boxed\n", "boxed\nshade,red\n").replace("across,up\n", "across,up,colour\n")
+    odd = odd.replace(",6,6\n", ",6,6,green\n")
+    assert cut_list_from(odd, "cm", keep_right=True) == cut_list_from_csv(BY_HAND, "cm")
+    data = cut_list_from_csv(BY_HAND, "cm").model_dump()
+    data["rows"][0]["colour"] = "green"
+    with pytest.raises(SpecProblems) as caught:
+        cut_list_from(json.dumps(data))
+    assert [p.field for p in caught.value.problems] == ["rows.0.colour"]
+    assert cut_list_from(json.dumps(data), keep_right=True) == cut_list_from_csv(BY_HAND, "cm")

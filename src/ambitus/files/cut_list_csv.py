@@ -169,9 +169,12 @@ def _sections(text: str) -> Iterator[tuple[int, list[str] | None, list[str]]]:
         yield line, headings, stripped
 
 
-def cut_list_from_csv(text: str, unit: Unit | None = None) -> CutList:
+def cut_list_from_csv(text: str, unit: Unit | None = None, *, keep_right: bool = False) -> CutList:
     """
     Return the cut list in CSV *text*; *unit* is that of bare numbers where the file names none.
+
+    With *keep_right* settings and columns that are not known are left out, and cells that are no length
+    empty.
 
     Raises:
         SpecProblems: With every problem; ``no-unit`` where a bare number has no unit and none was given.
@@ -182,6 +185,8 @@ def cut_list_from_csv(text: str, unit: Unit | None = None) -> CutList:
             reading.setting(cells[0].lower(), cells[1] if len(cells) > 1 else "", line)
         else:
             reading.row(headings, cells, line)
+    if keep_right:
+        reading.problems.clear()
     if reading.unitless:
         some = ", ".join(sorted(reading.unitless)[:4])
         why = f"Bare numbers without a unit: {some}."

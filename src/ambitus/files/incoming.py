@@ -81,16 +81,23 @@ def is_cut_list(text: str) -> bool:
     return "rows" in data and "ambitus" not in data
 
 
-def cut_list_from(text: str, unit: Unit | None = None) -> CutList:
+def cut_list_from(text: str, unit: Unit | None = None, *, keep_right: bool = False) -> CutList:
     """
     Return the cut list in *text*: JSON, CSV, or a draft or plan file that holds one.
 
-    *unit* is that of bare numbers in a CSV that names none. Raises SpecProblems.
+    *unit* is that of bare numbers in a CSV that names none; with *keep_right* fields that are not known
+    are left out. Raises SpecProblems.
     """
     if not looks_like_json(text):
-        return cut_list_from_csv(text, unit)
+        return cut_list_from_csv(text, unit, keep_right=keep_right)
     data = _parsed(text)
     if data.get("ambitus") in ("draft", "plan"):
         data = data.get("cut_list", {})
     refuse_newer("cut list", data, CUT_LIST_VERSION)
-    return valid(CutList, data)
+    try:
+        return valid(CutList, data)
+    except SpecProblems as bad:
+        fields = [p.field for p in bad.problems if p.code == "unknown-field"]
+        if not keep_right or len(fields) < len(bad.problems):
+            raise
+        return valid(CutList, json.loads(without(json.dumps(data), fields)))

@@ -213,7 +213,7 @@ def from_file(body: Incoming, plans: Kept) -> OpenPlan:
     """
     if _cut_list_in(body.text):
         usual = Usual.model_validate(plans.kept("usual") or {})
-        cut_list = cut_list_from(body.text, body.unit)
+        cut_list = cut_list_from(body.text, body.unit, keep_right=body.keep_right)
         spec = spec_from_cuts(cut_list, body.unit or usual.unit)
         name = body.name or "Bag from a cut list"
     else:

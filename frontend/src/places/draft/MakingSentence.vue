@@ -22,12 +22,13 @@ const runs = computed<Run[]>(() =>
   props.drafted.sentence.map((t) => ({ text: t.text, phrase: t.phrase ?? '', label: t.label ?? '' })),
 )
 /** the richest sentences are set a little smaller, to stay at two lines */
-const long = computed(() => runs.value.reduce((n, run) => n + run.text.length, 0) > 178)
+const length = computed(() => runs.value.reduce((n, run) => n + run.text.length, 0))
+const size = computed(() => (length.value > 200 ? 'longest' : length.value > 178 ? 'long' : ''))
 </script>
 
 <template>
   <div class="sentence-line">
-    <p class="making-sentence" :class="{ unfolded, long }" aria-label="What is being made">
+    <p class="making-sentence" :class="[size, { unfolded }]" aria-label="What is being made">
       <template v-for="(run, i) in runs" :key="i"
         ><button
           v-if="run.phrase"

@@ -128,7 +128,7 @@ def _strap(form: Form, hang: Hang, back: bool) -> str:
 
     outer = arch(-half, chord + half, drop + 2 * half)
     inner = arch(chord - half, half, drop)
-    low = 0.0 if back else -hang.down
+    low = 0.0 if back else -min(hang.down, form.height)
     if not low:
         return f"M{at(-half, 0)}{outer}L{at(chord - half, 0)}{inner}Z"
     left, right = f"M{at(half, low)}L{at(-half, low)}L{at(-half, 0)}", f"L{at(chord + half, low)}"
@@ -141,7 +141,8 @@ def _boxes(form: Form, hang: Hang) -> str:
     place, half = _strap_points(form, hang, back=False), hang.finished_width / 2 * 0.8
     out = ""
     for end in (0.0, chord):
-        low, high = -hang.down + 2, -hang.down + hang.box - 2
+        low = 2 - min(hang.down, form.height)
+        high = max(low, low + hang.box - 4)
         a, b = place(end - half, low), place(end + half, low)
         c, d = place(end + half, high), place(end - half, high)
         out += path([a, b, c, d, a, c]) + path([b, d])

@@ -278,6 +278,8 @@ class Attach(Variant):
     """
 
     slot: Slot = "attach"
+    #: in the making sentence
+    says: str
     tops: tuple[str, ...] = ()
     tail: "Callable[[Resolved, str], tuple[Term, ...]]"
     core_short: "Callable[[Resolved, str], tuple[Term, ...]]" = no_terms

@@ -36,15 +36,23 @@ def _range(param: Param) -> str:
     return f"{param.low:g} to {param.high:g} mm"
 
 
-def _variant(slot: str, variant: Variant, picture: str) -> Iterator[str]:
+def _pictures(slot: str, variant: Variant, drawings: str) -> list[str]:
+    """Return the pictures of a variant: a base standing and flat, anything else cut through."""
+    if slot == "base":
+        standing = f"![{variant.label}, standing]({drawings}/standing-{variant.kind}.svg)"
+        return [f"{standing} ![{variant.label}, the outer]({drawings}/base-{variant.kind}.svg)", ""]
+    if not variant.section:
+        return []
+    return [f"![{variant.label}, cut through]({drawings}/{slot}-{variant.kind}.svg)", ""]
+
+
+def _variant(slot: str, variant: Variant, pictures: list[str]) -> Iterator[str]:
     yield f"### `{variant.kind}` {variant.label}"
     yield ""
     if variant.help:
         yield variant.help
         yield ""
-    if picture:
-        yield f"![{variant.label}, cut through]({picture})"
-        yield ""
+    yield from pictures
     if isinstance(variant, Attach) and variant.tops:
         yield f"Goes with: {', '.join(f'`{t}`' for t in variant.tops)}."
         yield ""
@@ -78,6 +86,5 @@ def grammar_page(grammar: Grammar, drawings: str = "drawings") -> str:
         home = "carry[i]" if slot in ("make", "attach") else slot
         out += [f"## {_TITLES[slot]}", "", f"Chosen by `{home}.{kind}`.", ""]
         for variant in variants.values():
-            picture = f"{drawings}/{slot}-{variant.kind}.svg" if variant.section else ""
-            out += _variant(slot, variant, picture)
+            out += _variant(slot, variant, _pictures(slot, variant, drawings))
     return "\n".join(out).rstrip() + "\n"

@@ -139,23 +139,23 @@ def _grid_tiles(asking: _Asking) -> Tiles:
             step,
             Option(f"{step:g}", f"{grid_label(step, spec.unit)} grid"),
             abs(step - now.bag.grid.step) < 1e-6,
-            "words",
+            "standing",
         )
         for step in steps_for(spec.unit)
     ]
     units: list[tuple[Unit, str]] = [("mm", "Millimetres"), ("cm", "Centimetres"), ("in", "Inches")]
-    lives = [asking.tile("unit", u, Option(u, name), u == spec.unit, "words") for u, name in units]
+    lives = [asking.tile("unit", u, Option(u, name), u == spec.unit, "standing") for u, name in units]
     ways = [
-        asking.tile("grid.rounding", key, Option(key, label, help), spec.grid.rounding == key, "words")
+        asking.tile("grid.rounding", key, Option(key, label, help), spec.grid.rounding == key, "standing")
         for key, label, help in (
             ("nearest", "To the nearest line", "A half step goes up."),
             ("up", "Always up", "For pieces that are trimmed later."),
         )
     ]
     groups = (
-        TileGroup("Cut sizes land on", "grid.step", "words", tuple(on)),
-        TileGroup("Round", "grid.rounding", "words", tuple(ways)),
-        TileGroup("Cut it again in another unit", "unit", "words", tuple(lives)),
+        TileGroup("Cut sizes land on", "grid.step", "standing", tuple(on)),
+        TileGroup("Round", "grid.rounding", "standing", tuple(ways)),
+        TileGroup("Cut it again in another unit", "unit", "standing", tuple(lives)),
     )
     return Tiles("grid", "Cutting grid", groups, ())
 

@@ -11,7 +11,6 @@ from ambitus.core.lengths.pairs import Pair
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term, gathered, to_grid
-from ambitus.core.words import within
 
 
 def hold_of(bag: Resolved, prefix: str) -> float:
@@ -212,7 +211,7 @@ def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Te
 
 def attached(bag: Resolved, prefix: str) -> str:
     """Return in words how the strap at *prefix* is attached."""
-    return within(bag.bag.carry[int(prefix.rsplit(".", 1)[1])].attach.label)
+    return bag.bag.carry[int(prefix.rsplit(".", 1)[1])].attach.says
 
 
 def end_term(bag: Resolved, label: str, path: str) -> Term:

@@ -41,12 +41,16 @@ def phrase(says: Callable[[Resolved, View], str]) -> Phrase:
     )
 
 
+#: the seams of a class, in the making sentence
+_CALLED = {"side": "sides", "corner": "corners"}
+
+
 def _others(bag: Resolved) -> str:
     """Return in words which seams are of another kind than the bag's."""
     apart = {
         k: v for k, v in bag.bag.seams_by_class.items() if v.kind != bag.bag.seams.kind and k in bag.sewn
     }
-    return "".join(f", the {within(bag.sewn[key])} {within(variant.label)}" for key, variant in apart.items())
+    return "".join(f", {_CALLED.get(key, key)} {within(variant.label)}" for key, variant in apart.items())
 
 
 def allowance(bag: Resolved, key: str, name: str, sign: int = 1) -> Term:

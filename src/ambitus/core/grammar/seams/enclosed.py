@@ -70,15 +70,17 @@ def _both(bag: Resolved) -> tuple[float, str]:
 def _french_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     first, second = first_and_second(bag, key, mm)
     trim = bag.mm("seams.trim")
+    trimming = Row(
+        "trim",
+        "Trim the first row of the {seam}",
+        "Both edges evenly; cut every loose thread, or it will show.",
+        (("Trimmed to", trim),),
+        no_return=True,
+    )
     return (
         Row("first row", "Sew the {seam}, first row", "Wrong sides together.", (("First row", first),)),
-        Row(
-            "trim",
-            "Trim the first row of the {seam}",
-            "Both edges evenly; cut every loose thread, or it will show.",
-            (("Trimmed to", trim),),
-            no_return=True,
-        ),
+        # a first row as narrow as it would be trimmed to is left as it is
+        *((trimming,) if trim < first - 1e-9 else ()),
         Row(
             "",
             "Turn and sew the {seam}, second row",

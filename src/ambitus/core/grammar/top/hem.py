@@ -17,7 +17,9 @@ def field_term(bag: Resolved, name: str, path: str) -> Term:
     return Term(name, bag.mm(path), bag.why(path), bag.source(path))
 
 
-def fold_marks(piece: Piece, folds: tuple[tuple[str, Sum], ...]) -> tuple[Mark, ...]:
+def fold_marks(
+    piece: Piece, folds: tuple[tuple[str, Sum], ...], label: str = "Hem, from the raw top edge"
+) -> tuple[Mark, ...]:
     """Return the creases of a hem on every top edge of *piece*, each read from the raw edge."""
     out = []
     for n, ((lx, ly), (rx, ry)) in enumerate(piece.tops()):
@@ -25,7 +27,7 @@ def fold_marks(piece: Piece, folds: tuple[tuple[str, Sum], ...]) -> tuple[Mark, 
         for i, (_, told) in enumerate(folds):
             line: tuple[Point, ...] = tuple((x, y + inwards * told.total) for x, y in ((lx, ly), (rx, ry)))
             readings = folds if not n and not i else ()
-            out.append(Mark("crease", "Hem, from the raw top edge", line, "top edge", readings))
+            out.append(Mark("crease", label, line, "top edge", readings))
     return tuple(out)
 
 

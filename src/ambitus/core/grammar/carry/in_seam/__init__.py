@@ -11,6 +11,7 @@ from ambitus.core.lengths import paired
 IN_SEAM = Attach(
     slot="attach",
     kind="in_seam",
+    says="caught in the top seam",
     section=sections.IN_SEAM,
     label="Caught in the top seam",
     help="The ends go down between outer and lining, past the raw edge, and the top seam holds them.",

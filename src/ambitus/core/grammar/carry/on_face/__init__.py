@@ -37,6 +37,7 @@ def _marks(bag: Resolved, prefix: str, form: Form, piece: Piece) -> tuple[Mark, 
 ON_FACE = Attach(
     slot="attach",
     kind="on_face",
+    says="on the face",
     section=sections.ON_FACE,
     label="Sewn on the face",
     help="The ends are turned under and sewn flat on the outside, in a box with a cross.",

@@ -30,6 +30,7 @@ def _crossed(bag: Resolved) -> tuple[int, int, int]:
 ON_HEM = Attach(
     slot="attach",
     kind="on_hem",
+    says="on the hem",
     section=sections.ON_HEM,
     label="Sewn to the hem",
     help="The ends lie under the hem; the strap is folded up over it and stitched twice, in a box.",

@@ -18,6 +18,7 @@ def _tail(bag: Resolved, prefix: str) -> tuple[Term, ...]:
 TUCKED = Attach(
     slot="attach",
     kind="tucked",
+    says="tucked in",
     section=sections.TUCKED,
     label="Tucked between the edges",
     help="The ends go down between the pressed edges, deep enough for two rows of stitching.",

@@ -17,7 +17,8 @@ def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
 
 
 def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
-    return fold_marks(piece, (("fold", Sum("From the raw edge to the fold", _finish(bag, "outer"))),))
+    told = Sum("From the raw edge to the fold", _finish(bag, "outer"))
+    return fold_marks(piece, (("fold", told),), "Top edge, from the raw top edge")
 
 
 PRESSED_EDGES = Top(
@@ -34,7 +35,7 @@ PRESSED_EDGES = Top(
         key="top",
         label="Top and lining",
         before=", ",
-        says=lambda bag, view, prefix: "lined with both edges pressed under",
+        says=lambda bag, view, prefix: "lined with pressed edges",
         choices=("top.kind", "top.ease"),
         fields=("top.turn", "top.ease_by"),
     ),

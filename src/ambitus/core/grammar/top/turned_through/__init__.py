@@ -50,9 +50,7 @@ TURNED_THROUGH = Top(
         key="top",
         label="Top and lining",
         before=", ",
-        says=lambda bag, view, prefix: (
-            "lined and turned through" + ("" if bag.choice("top.gap_in") == "base" else " a side gap")
-        ),
+        says=lambda bag, view, prefix: "lined and turned through",
         choices=("top.kind", "top.gap_in", "top.ease"),
         fields=("top.gap", "top.ease_by"),
     ),

@@ -1,0 +1,114 @@
+"""Every variety of the tote, made on screen by picking tiles; numbers are read off the pieces."""
+
+import pytest
+
+from ambitus.core.grammar.registry import GRAMMAR
+from browser.conftest import Screen
+
+pytestmark = pytest.mark.browser
+OUTER = "outer panel"
+
+
+def _pick(screen: Screen, phrase: str, path: str, key: str) -> None:
+    page = screen.page
+    if page.locator(f"[data-phrase='{phrase}'][aria-expanded=true]").count() == 0:
+        page.click(f"[data-phrase='{phrase}']")
+    page.click(f"[data-tile='{path}={key}']")
+    page.wait_for_selector(f"[data-tile='{path}={key}'][aria-pressed=true]")
+
+
+def _close(screen: Screen) -> None:
+    screen.page.click(".phrase-tiles header button")
+    screen.page.wait_for_selector(".phrase-tiles", state="detached")
+
+
+def _sentence(screen: Screen) -> str:
+    return screen.page.inner_text(".making-sentence").replace("\xa0", " ")
+
+
+def test_from_a_lined_tote_to_an_unlined_french_one(screen: Screen) -> None:
+    """A hem brings its own seams and ends of straps; French seams then eat 1.6 cm a side."""
+    screen.open("March folder tote")
+    _pick(screen, "top", "top.kind", "double_hem")
+    assert "unlined with a hem turned twice" in _sentence(screen)
+    assert "sewn to the hem" in _sentence(screen)
+    assert "overcast together" in _sentence(screen)
+    screen.shows(OUTER, "height", "38.5")
+    assert screen.page.locator("[data-piece='lining panel']").count() == 0
+    _pick(screen, "seams", "seams.kind", "french")
+    screen.shows(OUTER, "width", "49.2")
+    # two French seams at the base and corner: 28 + 6 + 1.6 + 3.5
+    screen.shows(OUTER, "height", "39.1")
+    _pick(screen, "seams", "seams.base", "plain")
+    screen.shows(OUTER, "height", "38.5")
+    assert "the base seam plain" in _sentence(screen)
+    screen.type("seams.first", "0.5")
+    screen.shows(OUTER, "width", "49")
+    _close(screen)
+    screen.kept()
+
+
+def test_one_folded_piece_has_its_cut_out_from_the_fold(screen: Screen) -> None:
+    """34 + 12 + 2 by 2 (28 + 6 + 1); the notch 6 across and 5 up."""
+    screen.open("March folder tote")
+    _pick(screen, "base", "base.cut_as", "folded")
+    screen.shows(OUTER, "height", "70")
+    screen.shows(OUTER, "across", "6")
+    screen.shows(OUTER, "up", "5")
+    assert "cut in one piece" in _sentence(screen)
+    _close(screen)
+    screen.page.click(".to-sheet")
+    screen.page.wait_for_selector(".sheet-pieces")
+    assert "up from the fold" in screen.page.inner_text("[data-piece='outer panel']").replace("\xa0", " ")
+
+
+@pytest.mark.parametrize("make", list(GRAMMAR.slots["make"]))
+def test_each_make_of_strap(screen: Screen, make: str) -> None:
+    """Cut widths for 2.8 finished, read off the strap."""
+    screen.open("March folder tote")
+    _pick(screen, "strap.0", "carry.0.make", make)
+    wide = {"four_fold": "11.2", "edges_turned": "7.6", "clean_edge": "6.6", "tube": "7.6", "webbing": "2.8"}
+    screen.shows("strap carry.0", "width", wide[make])
+
+
+@pytest.mark.parametrize("kind", list(GRAMMAR.slots["seams"]))
+def test_each_kind_of_seam_has_its_tile_and_its_picture(screen: Screen, kind: str) -> None:
+    """Picked, it is in the sentence, and nothing on the place is broken by it."""
+    screen.open("Programme bag")
+    page = screen.page
+    page.click("[data-phrase='seams']")
+    page.wait_for_selector(f"[data-tile='seams.kind={kind}'] svg polyline", state="attached")
+    page.click(f"[data-tile='seams.kind={kind}']")
+    page.wait_for_selector(f"[data-tile='seams.kind={kind}'][aria-pressed=true]")
+    wide = {"overlocked_first": "32", "french": "33.2", "french_stitched": "33.2", "felled": "33"}
+    wide |= {"lapped": "30", "raw": "30"}
+    piece = "outer panel"
+    screen.shows(piece, "width", wide.get(kind, "32"))
+    if kind == "lapped":
+        page.wait_for_selector("[data-check='parts-do-not-fit']")
+
+
+def test_the_richest_tote_is_one_screen(screen: Screen) -> None:
+    """At 1280 × 800: a sentence of two lines, the bag, every piece, and no scrolling of the page."""
+    screen.open("Glockenspiel carrier")
+    _pick(screen, "base", "base.kind", "boxed_after")
+    _pick(screen, "base", "base.cut_as", "folded")
+    _pick(screen, "top", "top.kind", "turned_through")
+    _pick(screen, "seams", "seams.kind", "french")
+    _pick(screen, "seams", "seams.corner", "plain")
+    _close(screen)
+    page = screen.page
+    assert page.locator(".making-sentence .phrase").count() == 6
+    lines = page.evaluate(
+        """() => {
+            const range = document.createRange()
+            range.selectNodeContents(document.querySelector('.making-sentence'))
+            return new Set([...range.getClientRects()].map((r) => Math.round(r.bottom / 12))).size
+        }"""
+    )
+    assert lines <= 2
+    assert page.evaluate("document.documentElement.scrollHeight <= window.innerHeight")
+    for piece in page.locator("[data-piece]").all():
+        box = piece.bounding_box()
+        assert box is not None
+        assert box["y"] + box["height"] <= 800
