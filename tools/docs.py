@@ -36,10 +36,9 @@ def checks_page() -> str:
 
 
 def _drafted(base: str, **more: object) -> Draft:
-    size = {"width": 300, "height": 260, "depth": 100}
-    flat = "size.depth" not in {p.path for p in GRAMMAR.slots["base"][base].params}
-    if flat:
-        del size["depth"]
+    every = {"width": 300, "height": 260, "depth": 100, "diameter": 180, "length": 260, "breadth": 130}
+    fields = {p.path for p in GRAMMAR.slots["base"][base].params}
+    size = {key: mm for key, mm in every.items() if f"size.{key}" in fields}
     spec = {"unit": "mm", "size": size, "base": {"kind": base}, **more}
     return draft(resolve(Spec.model_validate(spec), GRAMMAR, shipped()))
 
@@ -53,7 +52,9 @@ def drawings() -> dict[str, str]:
                 out[f"{slot}-{kind}.svg"] = section_svg(variant.section, variant.label)
     for kind, base in GRAMMAR.slots["base"].items():
         made = _drafted(kind)
-        out[f"base-{kind}.svg"] = piece_svg(made.piece("outer"), f"{base.label}: the outer, cut")
+        # a base that is a piece of its own is what is worth seeing of it
+        shown = next((p for p in made.pieces if p.part == "base"), made.piece("outer"))
+        out[f"base-{kind}.svg"] = piece_svg(shown, f"{base.label}: the outer, cut")
         out[f"standing-{kind}.svg"] = standing_svg(made, f"{base.label}: standing")
     unequal = {"side": 12, "base": 9, "corner": 7}
     boxed = _drafted("boxed", allowances=unequal)

@@ -12,7 +12,7 @@ from ambitus.core.grammar.contract import Base, Finishes, Param, Phrase
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.lengths import View, paired, snap
-from ambitus.core.read.cutlist import CutRow, ReadLayer
+from ambitus.core.read.cutlist import ReadLayer, Rows
 from ambitus.core.shown.page import grammar_page
 from ambitus.core.shown.present import fields, finding, picture, present, sentence
 from ambitus.core.shown.sheet import sheet
@@ -83,7 +83,8 @@ def _form(bag: Resolved, finishes: Finishes) -> Form:
     )
 
 
-def _read(row: CutRow, allowances: Mapping[str, float], top: float) -> ReadLayer:
+def _read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
+    row = rows.main
     width = Sum("Width", (Term("As cut", row.width, "."), Term("Sides", -2 * allowances["side"], ".")))
     height = Sum("Height", (Term("As cut", row.height, "."), Term("Ends", -allowances["base"] - top, ".")))
     return ReadLayer({"width": width, "height": height, "flat_opening": width})

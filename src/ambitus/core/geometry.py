@@ -32,18 +32,24 @@ def offset_outline(points: Sequence[Point], amounts: Sequence[float]) -> list[Po
     """
     n = len(points)
     directions = [unit_vector(points[i], points[(i + 1) % n]) for i in range(n)]
-    out: list[Point] = []
-    for i in range(n):
-        (px, py), (ux, uy), (vx, vy) = points[i], directions[i - 1], directions[i]
-        a, b = amounts[i - 1], amounts[i]
-        cross = ux * vy - uy * vx
-        if abs(cross) < 1e-9:
-            out.append((px + vy * b + 0.0, py - vx * b + 0.0))
-            continue
-        # the corner p moves by k·u + m·v so that it lies a outside edge i-1 and b outside edge i
-        k, m = b / cross, -a / cross
-        out.append((px + k * ux + m * vx + 0.0, py + k * uy + m * vy + 0.0))
-    return out
+    return [
+        offset_corner(points[i], directions[i - 1], directions[i], amounts[i - 1], amounts[i])
+        for i in range(n)
+    ]
+
+
+def offset_corner(p: Point, u: Point, v: Point, a: float, b: float) -> Point:
+    """
+    Return where a corner goes when the edge arriving along *u* moves out by *a* and the one leaving along
+    *v* by *b*. Where they run straight on the later one's amount holds.
+    """
+    (px, py), (ux, uy), (vx, vy) = p, u, v
+    cross = ux * vy - uy * vx
+    if abs(cross) < 1e-9:
+        return px + vy * b + 0.0, py - vx * b + 0.0
+    # p moves by k·u + m·v so that it lies a outside the one edge and b outside the other
+    k, m = b / cross, -a / cross
+    return px + k * ux + m * vx + 0.0, py + k * uy + m * vy + 0.0
 
 
 def length(a: Point, b: Point) -> float:

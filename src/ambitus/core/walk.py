@@ -7,8 +7,8 @@ from the form: if an outline is wrong, the walk finds it.
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+from ambitus.core.curves import edge_length, offset_bent
 from ambitus.core.form.model import Piece, Seam, Stretch
-from ambitus.core.geometry import length, offset_outline
 from ambitus.core.lengths import snap
 from ambitus.core.sums import Sum, Term
 
@@ -30,6 +30,17 @@ class WalkedSeam:
         """How much the longest chain exceeds the shortest."""
         return snap(max(self.lengths) - min(self.lengths))
 
+    @property
+    def ease(self) -> float:
+        """How much the longest chain exceeds the shortest, as a share of the shortest."""
+        least = min(self.lengths)
+        return self.difference / least if least > 0 else 0.0
+
+    @property
+    def agrees(self) -> bool:
+        """Whether the chains are as long as each other, but for what is eased or trimmed."""
+        return self.difference <= 0.01 + self.seam.trimmed or self.ease <= self.seam.ease + 1e-9
+
 
 def _chain(chain: tuple[Stretch, ...], edges: Mapping[tuple[str, str, str], float]) -> Sum:
     """Return the measured stretches of *chain*, end to end."""
@@ -47,11 +58,11 @@ def walk_seams(pieces: Sequence[Piece], seams: Sequence[Seam]) -> tuple[WalkedSe
     """Return every seam measured on *pieces*."""
     edges: dict[tuple[str, str, str], float] = {}
     for piece in pieces:
-        stitched = offset_outline(piece.cut, [-e.finish for e in piece.edges])
+        stitched, bends = offset_bent(piece.cut, piece.bends, [-e.finish for e in piece.edges])
         for i, edge in enumerate(piece.edges):
             a, b = stitched[i], stitched[(i + 1) % len(stitched)]
             for face in piece.faces:
-                edges[piece.layer, face, edge.name] = length(a, b)
+                edges[piece.layer, face, edge.name] = edge_length(a, bends[i], b)
     return tuple(
         WalkedSeam(
             seam,

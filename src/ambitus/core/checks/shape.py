@@ -4,7 +4,10 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
+from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
 from ambitus.core.grammar.fitting import misfits
+from ambitus.core.lengths import paired
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -89,7 +92,8 @@ def no_face_left(draft: "Draft") -> Iterator[Fired]:
 )
 def depth_over_width(draft: "Draft") -> Iterator[Fired]:
     made = draft.form.dimensions
-    if "depth" not in made or made["width"].asked <= 0:
+    of_panels = "corner" in draft.bag.bag.sewn or draft.bag.bag.base.kind == "folded_in"
+    if "depth" not in made or made["width"].asked <= 0 or not of_panels:
         return
     depth, width = made["depth"].asked, made["width"].asked
     if depth > DEEP_SHARE * width + 1e-9:
@@ -188,15 +192,108 @@ def grid_moved_size(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "tube-base-ease",
+    "stop",
+    "Tube and base do not go together",
+    "tube and base differ at their seam by more than 1 % (woven)",
+    "Woven cloth eases about a hundredth of its length into a curved seam; more makes tucks.",
+)
+def tube_base_ease(draft: "Draft") -> Iterator[Fired]:
+    for walked in draft.walked:
+        if walked.seam.ease and not walked.agrees:
+            tube, base = walked.lengths
+            edges = sum(p.count for p in draft.pieces if p.layer == "outer" and not p.part)
+            fix = "Sew the side seams deeper by {each} at every edge, or cut the base larger."
+            if tube < base:
+                fix = "Cut each panel {each} wider at both edges; a base that is cut may hang over."
+            yield fired(
+                "base.panels",
+                "{name}: the tube {tube}, the base {base}.",
+                fix,
+                {"name": walked.seam.label},
+                tube=tube,
+                base=base,
+                each=abs(tube - base) / 2 / (edges if len(walked.seam.chains[0]) > 1 else 1),
+            )
+
+
+@check(
+    "corner-radius-over-panel",
+    "stop",
+    "The corners are rounder than the front has room for",
+    "corner radius > half the width, or > the height; on a base > half of its shorter side",
+    "Two arcs would meet before the sides do.",
+)
+def corner_radius_over_panel(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if bag.bag.base.kind == "gusset":
+        wanted, room = corner_radius(bag).mm, most_radius(bag.mm("size.width"), bag.mm("size.height"))
+        where = "base.radius" if bag.choice("base.round_by") == "radius" else "base.plate"
+    elif bag.bag.base.kind == "rounded_rectangle":
+        wanted, where = bag.mm("base.radius"), "base.radius"
+        room = min(bag.mm("size.length"), bag.mm("size.breadth")) / 2
+    else:
+        return
+    if wanted > room + 1e-9:
+        say = "A radius of {wanted}; there is room for {room}."
+        yield fired(where, say, "Make it {room} or less.", wanted=wanted, room=room)
+
+
+@check(
+    "step-over-height",
+    "stop",
+    "The step is higher than the bag",
+    "front and back higher than the sides by as much as the bag is high",
+    "Nothing would be left of the side panels.",
+)
+def step_over_height(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if "base.step" not in bag.values:
+        return
+    step, height = bag.mm("base.step"), bag.mm("size.height")
+    if step >= height - 1e-9:
+        yield fired(
+            "base.step",
+            "A step of {step} on {height}.",
+            "Make it less than {height}.",
+            step=step,
+            height=height,
+        )
+
+
+@check(
+    "snips-too-deep",
+    "note",
+    "Little to snip at the base seam",
+    "round the base a seam allowance of 6 mm or less",
+    "At 6 mm or less many do not snip the tube, but ease it in with more pins.",
+)
+def snips_too_deep(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if "ring" not in bag.classes or bag.bag.base.kind == "rectangle":
+        return
+    allowance = bag.mm("allowances.ring")
+    if allowance <= SNIPPED_OVER + 1e-9:
+        say = "A base seam of {allowance}."
+        yield fired(
+            "allowances.ring",
+            say,
+            "Take {more}, or leave the tube unsnipped.",
+            allowance=allowance,
+            more=paired(10).mm(bag.unit),
+        )
+
+
+@check(
     "seams-differ",
     "stop",
     "Two edges that are sewn together differ",
-    "lengths walked on the cut pieces differ by more than 0.01 mm",
+    "lengths walked on the cut pieces differ by more than 0.01 mm and what is trimmed after sewing",
     "Edges of one seam have to have the same length at the seam line.",
 )
 def seams_differ(draft: "Draft") -> Iterator[Fired]:
     for walked in draft.walked:
-        if walked.difference > SAME:
+        if not walked.agrees and not walked.seam.ease:
             yield fired(
                 f"seam:{walked.seam.key}",
                 "{name}: {longest} on one side, {shortest} on the other.",

@@ -12,19 +12,23 @@ from ambitus.core.read.cutlist import CutList, CutOut, CutRow, StrapRow
 from ambitus.core.spec.resolved import Resolved
 
 
-def _row(piece: Piece, corner: float | None, lapped: bool) -> CutRow:
+def _row(piece: Piece, form: Form, lapped: bool) -> CutRow:
     cut_out = None
     if "across" in piece.sums:
         cut_out = CutOut(across=piece.size("across"), up=piece.size("up"))
+    told = form.told.get(piece.part, {})
     return CutRow.model_construct(
         role=piece.layer,
+        part=piece.part,
         count=piece.count,
         width=piece.size("width"),
         height=piece.size("height"),
         folded=piece.folded,
         under=lapped and not piece.over,
         cut_out=cut_out,
-        corner=corner,
+        corner=None if piece.part else form.corner,
+        radius=told.get("radius"),
+        perimeter=told.get("perimeter"),
     )
 
 
@@ -65,6 +69,6 @@ def cut_list_of(
         allowances=allowances,
         lining_shorter=snap(form.height - forms["lining"].height) if "lining" in forms else 0.0,
         lining_deeper=deeper_by(bag, "lining"),
-        rows=[_row(p, form.corner, lapped) for p in pieces if "height" in p.sums],
+        rows=[_row(p, form, lapped) for p in pieces if "height" in p.sums],
         straps=[_strap(bag, h) for h in hangs],
     )

@@ -1,10 +1,11 @@
 """Cutting one face: the one place where cloth is added beyond a seam line."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
+from ambitus.core.curves import offset_bent
 from ambitus.core.form.model import FOLD, CutEdge, Face, Measure
-from ambitus.core.geometry import Point, bounds, offset_outline, outward
+from ambitus.core.geometry import Point, bounds, outward
 from ambitus.core.lengths import Grid, snap
 from ambitus.core.sums import GRID_LABEL, Sum, Term, gathered, grid_term
 
@@ -97,7 +98,13 @@ def cut_face(face: Face, finishes: EdgeTerms, grid: Grid) -> CutFace:
         CutEdge(e.name, e.seam, snap(amounts[e.name] + moved.get(e.name, 0.0)), finishes[e.seam])
         for e in face.edges
     )
-    cut = tuple((snap(x), snap(y)) for x, y in offset_outline(face.points, [e.finish for e in edges]))
+    outline, bends = offset_bent(face.points, face.bends, [e.finish for e in edges])
+    cut = tuple((snap(x), snap(y)) for x, y in outline)
+    if any(bends):
+        edges = tuple(
+            replace(e, bend=bend, seam_bend=plain)
+            for e, bend, plain in zip(edges, bends, face.bends, strict=True)
+        )
     spans = {m.key: _span(face, m, cut) for m in face.measures}
     return CutFace(edges, cut, face.points, sums, spans)
 

@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Mapping
 from dataclasses import replace
+from typing import Literal
 
 from ambitus.core.cut.outline import CutFace, cut_face
 from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece
@@ -37,6 +38,13 @@ def _material(bag: Resolved, layer: Layer) -> str:
     return bag.cloth("lining" if layer == "lining" else "outer").label
 
 
+def _on_fold(face: Face) -> Literal["x", "y"] | None:
+    """Return across which line a face is its own mirror image; a piece of the base or a strip is not told."""
+    if face.part in ("gusset", "base"):
+        return None
+    return "y" if face.folded else "x"
+
+
 def _panels(
     bag: Resolved,
     form: Form,
@@ -63,7 +71,9 @@ def _panels(
     out = []
     for made, faces in alike:
         first = faces[0]
-        apart = first.name if len(alike) > 1 else ""
+        # panels of the body that are cut differently are told apart by name
+        several = sum(not f[0].part for _, f in alike) > 1
+        apart = first.part or (first.name if several else "")
         name = f"{layer.capitalize()} {apart}".strip()
         out.append(
             Piece(
@@ -79,8 +89,9 @@ def _panels(
                 stitch=made.stitch,
                 sums=made.sums,
                 spans=made.spans,
-                on_fold="y" if first.folded else "x",
+                on_fold=_on_fold(first),
                 over=first.over,
+                part=first.part,
             )
         )
     return out
@@ -156,6 +167,8 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
     """Return notches at the middle of the top and base edges, where panels are matched; a fold is marked."""
     out = []
     told: set[str] = set()
+    if piece.part:
+        return ()
     for at, edge in enumerate(piece.edges):
         name = "top" if edge.seam == "top" else edge.name
         if name not in ("base", "top"):

@@ -3,9 +3,9 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from ambitus.core.drawing.paths import path
+from ambitus.core.drawing.paths import bent, path
 from ambitus.core.form.model import Piece
-from ambitus.core.geometry import Point, bounds
+from ambitus.core.geometry import Point
 
 #: A strip longer than this many times the widest other piece is drawn with a break.
 _BREAK_OVER = 1.5
@@ -41,7 +41,7 @@ def _notch(p: Point, size: float, kind: str) -> str:
 
 def flat_piece(piece: Piece, widest: float) -> FlatPiece:
     """Return the picture of *piece*; *widest* is the width of the widest panel, which sets the scale."""
-    left, bottom, right, top = bounds(piece.cut)
+    left, bottom, right, top = piece.box
     width, tall = right - left, top - bottom
     limit = widest * _BREAK_OVER
     taken = width - limit if width > limit > 0 else 0.0
@@ -56,7 +56,7 @@ def flat_piece(piece: Piece, widest: float) -> FlatPiece:
 
     size = min(tall, width - taken) * 0.06
     marks = []
-    for mark in piece.marks:
+    for mark in (m for m in piece.marks if m.points):
         if len(mark.points) == 1:
             x, y = here(mark.points[0])
             down = mark.points[0][1] > (top + bottom) / 2
@@ -77,8 +77,8 @@ def flat_piece(piece: Piece, widest: float) -> FlatPiece:
         )
     return FlatPiece(
         box=(left, -top, width - taken, tall),
-        cut=drawn(piece.cut),
-        stitch=drawn(piece.stitch),
+        cut=bent(piece.cut, piece.bends, here),
+        stitch=bent(piece.stitch, tuple(e.seam_bend for e in piece.edges), here),
         grain=_grain(piece, (left, bottom, right - taken, top)),
         marks=tuple(marks),
         spans=spans,

@@ -1,7 +1,9 @@
 """Small helpers that turn points into SVG path data."""
 
-from collections.abc import Iterable, Sequence
+import math
+from collections.abc import Callable, Iterable, Sequence
 
+from ambitus.core.curves import Arc, Bend, radius, sweep
 from ambitus.core.geometry import Point
 
 
@@ -26,3 +28,21 @@ def path(points: Iterable[Point], *, closed: bool = False) -> str:
 def flipped(points: Sequence[Point]) -> list[Point]:
     """Return *points* with y turned down."""
     return [(x, -y) for x, y in points]
+
+
+def bent(starts: Sequence[Point], bends: Sequence[Bend], here: Callable[[Point], Point]) -> str:
+    """
+    Return path data of a closed outline, arcs as arcs; *here* brings a point to the picture (y down).
+    """
+    n, out = len(starts), ""
+    for i, (start, bend) in enumerate(zip(starts, bends, strict=True)):
+        x, y = here(start)
+        out += f"{'L' if i else 'M'}{number(x)} {number(y)}"
+        after = starts[(i + 1) % n]
+        if isinstance(bend, Arc):
+            r, large = number(radius(bend, start)), int(sweep(bend, start, after) > math.pi)
+            tx, ty = here(after)
+            out += f"A{r} {r} 0 {large} 0 {number(tx)} {number(ty)}"
+        elif bend is not None:
+            out += "".join(f"L{number(px)} {number(py)}" for px, py in map(here, bend.points))
+    return out + "Z"

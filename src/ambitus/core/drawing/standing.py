@@ -3,6 +3,7 @@
 import math
 from collections.abc import Callable
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Literal
 
 from ambitus.core.drawing.paths import number, path
@@ -72,23 +73,60 @@ def _at(ring: tuple[Point, ...], z: float) -> list[Point3]:
     return [(x, y, z) for x, y in ring]
 
 
-def _walls(form: Form) -> list[list[Point3]]:
-    """Return the walls that face the eye, neighbours in one plane put together."""
+@dataclass(frozen=True, slots=True)
+class _Wall:
+    """A wall that faces the eye: along its foot from left to right, and as high as it is there."""
+
+    foot: tuple[Point3, ...]
+    head: tuple[Point3, ...]
+
+    @property
+    def outline(self) -> list[Point3]:
+        return [*self.foot, *reversed(self.head)]
+
+    def row(self, below: float) -> list[Point3]:
+        """Return a row of stitching round the wall, *below* its top edge."""
+        return [(x, y, max(0.0, z - below)) for x, y, z in self.head]
+
+
+def _walls(form: Form) -> list[_Wall]:
+    """Return the walls that face the eye: neighbours in one plane, or on one curve, put together."""
     base, mouth = _at(form.base_ring, 0.0), _at(form.mouth_ring, form.height)
     n = len(base)
-    walls: list[tuple[Point, list[Point3]]] = []
+    walls: list[tuple[Point, list[Point3], list[Point3]]] = []
     for i in range(n):
         j = (i + 1) % n
         quad = [base[i], base[j], mouth[j], mouth[i]]
-        seen = [project(p) for p in quad]
-        if area([(x, -y) for x, y in seen]) <= 1e-6:
+        if area([(x, -y) for x, y in map(project, quad)]) <= 1e-6:
             continue
         way = unit_vector(form.base_ring[i], form.base_ring[j])
-        if walls and math.dist(walls[-1][0], way) < 1e-6 and walls[-1][1][1] == base[i]:
-            walls[-1][1][1:3] = [base[j], mouth[j]]
+        runs_on = walls and walls[-1][1][-1] == base[i]
+        if runs_on and (form.smooth or math.dist(walls[-1][0], way) < 1e-6):
+            walls[-1][1].append(base[j])
+            walls[-1][2].append(mouth[j])
         else:
-            walls.append((way, quad))
-    return [quad for _, quad in walls]
+            walls.append((way, [base[i], base[j]], [mouth[i], mouth[j]]))
+    if form.smooth and len(walls) > 1 and walls[-1][1][-1] == walls[0][1][0]:
+        # the ring begins in the middle of what is seen
+        _, foot, head = walls.pop()
+        walls[0] = (walls[0][0], foot + walls[0][1][1:], head + walls[0][2][1:])
+    return [_Wall(tuple(foot), tuple(head)) for _, foot, head in walls]
+
+
+def _rounded_front(form: Form, wall: _Wall) -> str:
+    """Return the front with its lower corners rounded."""
+    (ax, y, _), (bx, *_) = wall.foot[0], wall.foot[-1]
+    r = number(form.rounded)
+
+    def at(x: float, z: float) -> str:
+        px, py = project((x, y, z))
+        return f"{number(px)} {number(py)}"
+
+    return (
+        f"M{at(ax + form.rounded, 0)}L{at(bx - form.rounded, 0)}A{r} {r} 0 0 0 {at(bx, form.rounded)}"
+        f"L{at(bx, form.height)}L{at(ax, form.height)}L{at(ax, form.rounded)}"
+        f"A{r} {r} 0 0 0 {at(ax + form.rounded, 0)}Z"
+    )
 
 
 def _seat(form: Form, hang: Hang, back: bool) -> tuple[Point, Point, float]:
@@ -170,15 +208,15 @@ def standing(
     shapes.append(Shape(path(mouth, closed=True), inside, "far" if inside == "outer" else "fill"))
     shapes += [Shape(_strap(form, h, back=False), "strap", "fill") for h in hangs if not h.down]
     walls = _walls(form)
-    for i, quad in enumerate(walls):
-        shapes.append(
-            Shape(path([project(p) for p in quad], closed=True), "outer", "fill" if i == 0 else "far")
-        )
-        if not row:
-            continue
-        low = max(0.0, form.height - row)
-        stitches = [project((quad[2][0], quad[2][1], low)), project((quad[3][0], quad[3][1], low))]
-        shapes.append(Shape(path(stitches), "outer", "stitch"))
+    for i, wall in enumerate(walls):
+        if i and form.lower_sides:
+            wall = _Wall(wall.foot, tuple((x, y, z - form.lower_sides) for x, y, z in wall.head))
+        outline = path([project(p) for p in wall.outline], closed=True)
+        if form.rounded and not i:
+            outline = _rounded_front(form, wall)
+        shapes.append(Shape(outline, "outer", "far" if i else "fill"))
+        if row:
+            shapes.append(Shape(path([project(p) for p in wall.row(row)]), "outer", "stitch"))
     for part in form.standing_seams:
         (bx, by), (mx, my) = ring_point(form.base_ring, part), ring_point(form.mouth_ring, part)
         if any(_on_wall((bx, by), wall) for wall in walls):
@@ -191,9 +229,9 @@ def standing(
     return _with_dimensions(form, hangs, by_drop, shapes, mouth)
 
 
-def _on_wall(p: Point, wall: list[Point3]) -> bool:
-    a, b = wall[0][:2], wall[1][:2]
-    return abs(math.dist(a, p) + math.dist(p, b) - math.dist(a, b)) < 1e-6
+def _on_wall(p: Point, wall: _Wall) -> bool:
+    foot = [point[:2] for point in wall.foot]
+    return any(abs(math.dist(a, p) + math.dist(p, b) - math.dist(a, b)) < 1e-6 for a, b in pairwise(foot))
 
 
 def _with_dimensions(

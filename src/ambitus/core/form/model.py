@@ -5,21 +5,26 @@ Outlines run anticlockwise, so the right-hand side of an edge is outside.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Literal
 
-from ambitus.core.geometry import Point
+from ambitus.core.curves import Bend, flattened
+from ambitus.core.geometry import Point, bounds
 from ambitus.core.sums import Source, Sum, Term
 
 
 @dataclass(frozen=True, slots=True)
 class Edge:
-    """An edge of a face, from ``start`` to the next edge's start; ``seam`` is its class of seam."""
+    """
+    An edge of a face, from ``start`` to the next edge's start; ``seam`` is its class of seam and ``bend``
+    its curve, if it is not straight.
+    """
 
     name: str
     seam: str
     start: Point
+    bend: Bend = None
 
 
 #: the fold of a piece, as the end of a measure
@@ -55,7 +60,8 @@ class Face:
     A flat region of the bag. Faces of one ``group`` with like finishes are cut alike and share a piece.
 
     ``over`` is whether its edges lie uppermost in a lapped seam; ``folded`` is whether it is both sides
-    of the bag, folded at the base.
+    of the bag, folded at the base. ``part`` is what it is of the bag where it is not a panel of the body:
+    gusset, side, base.
     """
 
     name: str
@@ -64,11 +70,17 @@ class Face:
     measures: tuple[Measure, ...]
     over: bool = True
     folded: bool = False
+    part: str = ""
 
     @cached_property
     def points(self) -> tuple[Point, ...]:
         """The outline, one point per edge."""
         return tuple(e.start for e in self.edges)
+
+    @cached_property
+    def bends(self) -> tuple[Bend, ...]:
+        """The curves of the outline, one per edge."""
+        return tuple(e.bend for e in self.edges)
 
     @cached_property
     def _places(self) -> dict[str, int]:
@@ -92,12 +104,19 @@ class Stretch:
 
 @dataclass(frozen=True, slots=True)
 class Seam:
-    """Stretches joined to stretches: every chain in ``chains`` is sewn to the others, end to end."""
+    """
+    Stretches joined to stretches: every chain in ``chains`` is sewn to the others, end to end.
+
+    The chains are as long as each other, but for what is eased in: ``ease`` is the share of the shorter that
+    the longer may exceed it by, ``trimmed`` what is cut off after sewing, in mm.
+    """
 
     key: str
     label: str
     seam: str
     chains: tuple[tuple[Stretch, ...], ...]
+    ease: float = 0.0
+    trimmed: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -148,6 +167,16 @@ class Form:
     lines: tuple[SizeLine, ...]
     #: what is measured at a corner that is boxed after sewing, or None
     corner: float | None = None
+    #: how far along the mouth from the left side seam the front panel's own edge lies: half of a gusset
+    panel_at: float = 0.0
+    #: how much lower than the front the sides end
+    lower_sides: float = 0.0
+    #: radius of the front's lower corners, as the standing view shows them
+    rounded: float = 0.0
+    #: what a cut list tells of each part besides its size: part -> name -> mm
+    told: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
+    #: whether the rings are curves, whose facets the standing view does not draw
+    smooth: bool = False
 
     def mm(self, key: str) -> float:
         """Return the size called *key* as it comes out."""
@@ -167,7 +196,7 @@ class Mark:
     One point is a notch or a dot; two are a stretch. ``readings`` are (what, sum) pairs.
     """
 
-    kind: Literal["notch", "strap", "gap", "crease", "cut-out"]
+    kind: Literal["notch", "strap", "gap", "crease", "cut-out", "clip"]
     label: str
     points: tuple[Point, ...]
     corner: str
@@ -176,15 +205,20 @@ class Mark:
 
 @dataclass(frozen=True, slots=True)
 class CutEdge:
-    """An edge of a piece: its name, class of seam, cloth beyond the seam line, and where that is from."""
+    """
+    An edge of a piece: its name, class of seam, cloth beyond the seam line, and where that is from; its
+    curve on the cut line and on the seam line, if it has one.
+    """
 
     name: str
     seam: str
     finish: float
     terms: tuple[Term, ...]
+    bend: Bend = None
+    seam_bend: Bend = None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Piece:
     """
     One piece to cut ``count`` times.
@@ -210,10 +244,24 @@ class Piece:
     over: bool = True
     marks: tuple[Mark, ...] = ()
     notes: tuple[str, ...] = ()
+    #: what it is of the bag where it is no panel of the body: gusset, side, base
+    part: str = ""
 
     def size(self, key: str) -> float:
         """Return the cut dimension called *key*."""
         return self.sums[key].total
+
+    @cached_property
+    def bends(self) -> tuple[Bend, ...]:
+        """The curves of the cut line, one per edge."""
+        return tuple(e.bend for e in self.edges)
+
+    @cached_property
+    def box(self) -> tuple[float, float, float, float]:
+        """Left, bottom, right and top of the cut line, curves and all."""
+        if not any(self.bends):
+            return bounds(self.cut)
+        return bounds(flattened(self.cut, self.bends))
 
     @property
     def folded(self) -> bool:

@@ -164,6 +164,8 @@ class Base(Variant):
     read: "Reader"
     #: marks that the base asks for on a sewn panel
     marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]" = no_marks
+    #: defaults that follow from this base, before those of the preset: field (``carry.from_side``) -> rule
+    usual: "Mapping[str, Callable[[Resolved], float]]" = field(default_factory=dict)
     #: straight stretch of seam that a turning gap could use, by seam class, from the size asked for
     straight: "Callable[[Resolved], Mapping[str, float]]"
 
@@ -227,7 +229,7 @@ class SeamKind(Variant):
     """
 
     slot: Slot = "seams"
-    sews: frozenset[str] = frozenset({"side", "base", "corner"})
+    sews: frozenset[str] = frozenset({"side", "base", "corner", "gusset", "ring"})
     #: whether its raw edges are enclosed or overcast
     finished: bool
     #: whether an allowance can be given for it
@@ -352,7 +354,12 @@ class Bag:
     @cached_property
     def params_in_turn(self) -> tuple[tuple[str, Param], ...]:
         """The same fields; those whose default follows from other fields come last."""
-        return tuple(sorted(self.params, key=lambda item: callable(item[1].default)))
+
+        def follows(item: tuple[str, Param]) -> bool:
+            root, *_, leaf = item[0].split(".")
+            return callable(item[1].default) or f"{root}.{leaf}" in self.base.usual
+
+        return tuple(sorted(self.params, key=follows))
 
     @cached_property
     def overrides(self) -> tuple[tuple[str, Param], ...]:

@@ -5,7 +5,10 @@ from ambitus.core.grammar.base.boxed_after import BOXED_AFTER
 from ambitus.core.grammar.base.boxed_pinched import BOXED_PINCHED
 from ambitus.core.grammar.base.folded import FOLDED
 from ambitus.core.grammar.base.folded_in import FOLDED_IN
+from ambitus.core.grammar.base.gusset import GUSSET
 from ambitus.core.grammar.base.seamed import SEAMED
+from ambitus.core.grammar.base.separate import SEPARATE
+from ambitus.core.grammar.base.side_panels import SIDE_PANELS
 from ambitus.core.grammar.carry.clean_edge import CLEAN_EDGE
 from ambitus.core.grammar.carry.edges_turned import EDGES_TURNED
 from ambitus.core.grammar.carry.four_fold import FOUR_FOLD
@@ -42,6 +45,9 @@ GRAMMAR = grammar_of(
     FOLDED_IN,
     SEAMED,
     FOLDED,
+    GUSSET,
+    SIDE_PANELS,
+    *SEPARATE,
     TURNED_THROUGH,
     PRESSED_EDGES,
     DOUBLE_HEM,

@@ -14,6 +14,7 @@ from ambitus.core.read.cutlist import (
     Reader,
     ReadLayer,
     ReadStrap,
+    Rows,
     StrapRow,
 )
 
@@ -60,6 +61,11 @@ def _strap(row: StrapRow, at: int, allowances: Mapping[str, float], readers: Rea
     return ReadStrap(width, visible, drop_for_visible(visible, row.gap, row.hold))
 
 
+def _parts(cut_list: CutList, role: str) -> dict[str, CutRow]:
+    """Return the rows of *role* that are no panel of the body, by what they are."""
+    return {row.part: row for row in reversed(cut_list.rows) if row.role == role and row.part}
+
+
 def _eaten(row: CutRow, cut_list: CutList, readers: Readers) -> dict[str, float]:
     """Return what each class of seam took of an edge of *row*, by the seam's kind."""
     out = dict(cut_list.allowances)
@@ -103,12 +109,13 @@ def _fellows(
     """Return a finding for every further row of a role whose panels do not make the bag of the first."""
     out, seen = [], set()
     for row in cut_list.rows:
-        if row.role not in layers:
+        if row.role not in layers or row.part:
             continue
         if row.role not in seen:
             seen.add(row.role)
             continue
-        made = readers.base[cut_list.base](row, _eaten(row, cut_list, readers), top)
+        rows = Rows(row, _parts(cut_list, row.role))
+        made = readers.base[cut_list.base](rows, _eaten(row, cut_list, readers), top)
         for key, summed in layers[row.role].sizes.items():
             other = made.sizes.get(key)
             if other is not None and abs(other.total - summed.total) > IN_THE_LAP:
@@ -130,7 +137,7 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     """
     _known(readers.base, "base", cut_list.base)
     _known(readers.top, "top", cut_list.top)
-    rows: dict[str, CutRow] = {row.role: row for row in reversed(cut_list.rows)}
+    rows: dict[str, CutRow] = {row.role: row for row in reversed(cut_list.rows) if not row.part}
     if "outer" not in rows:
         raise SpecProblems(
             (
@@ -142,7 +149,9 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     try:
         top = readers.top[cut_list.top](cut_list.allowances)
         layers = {
-            role: readers.base[cut_list.base](rows[role], _eaten(rows[role], cut_list, readers), top)
+            role: readers.base[cut_list.base](
+                Rows(rows[role], _parts(cut_list, role)), _eaten(rows[role], cut_list, readers), top
+            )
             for role in ("outer", "lining")
             if role in rows
         }
@@ -165,4 +174,4 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     if "lining" in layers:
         findings += tuple(f for f in layers["lining"].findings if f not in findings)
         findings += _follows(layers["outer"], layers["lining"], cut_list.lining_shorter)
-    return ReadBag(layers["outer"].sizes, straps, findings)
+    return ReadBag(layers["outer"].sizes, straps, findings, layers["outer"].more)

@@ -41,7 +41,7 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
     """
     spec: dict[str, Any] = {
         "unit": unit,
-        "size": {key: read.mm(key) for key in ("width", "height", "depth") if key in read.sizes},
+        "size": {key: read.mm(key) for key in read.sizes if key != "flat_opening"},
         "base": {"kind": cut_list.base},
         "top": {"kind": cut_list.top},
         "seams": {"kind": "plain", **cut_list.seams},
@@ -54,7 +54,9 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
     }
     for name, mm in cut_list.allowances.items():
         _put(spec, told.get(name, f"allowances.{name}"), mm)
-    rows = {row.role: row for row in reversed(cut_list.rows)}
+    for path, value in read.more.items():
+        _put(spec, path, value)
+    rows = {row.role: row for row in reversed(cut_list.rows) if not row.part}
     if rows["outer"].folded and cut_list.base != "folded":
         _put(spec, "base.cut_as", "folded")
     if cut_list.lining_shorter:

@@ -1,7 +1,7 @@
 """A cut list: rows of what was cut, how it is sewn, and the allowances."""
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Annotated, ClassVar, Literal
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
@@ -39,6 +39,10 @@ class CutRow(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
     role: str
+    part: str = Field(
+        default="",
+        description="What it is of the bag where it is no panel of the body: gusset, side, base.",
+    )
     count: int = Field(ge=1)
     width: Mm = Field(gt=0)
     height: Mm = Field(gt=0)
@@ -54,6 +58,12 @@ class CutRow(BaseModel):
         default=None,
         description="Boxed after sewing: the square cut from the seam lines. Pinched: from the stitched "
         "point. Folded in: from the middle of the base to the crease.",
+    )
+    radius: Mm | None = Field(
+        default=None, ge=0, description="Of rounded corners, on the cut line; 0 for square ones."
+    )
+    perimeter: Mm | None = Field(
+        default=None, gt=0, description="Of a base whose outline is no plain shape: along its seam line."
     )
 
 
@@ -125,10 +135,14 @@ class Finding:
 
 @dataclass(frozen=True, slots=True)
 class ReadLayer:
-    """What the rows of one role make: sizes as sums by name, and findings."""
+    """
+    What the rows of one role make: sizes as sums by name, findings, and ``more`` fields of a plan that they
+    tell of, by path.
+    """
 
     sizes: Mapping[str, Sum]
     findings: tuple[Finding, ...] = ()
+    more: Mapping[str, float | str] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -147,11 +161,20 @@ class ReadBag:
     sizes: Mapping[str, Sum]
     straps: tuple[ReadStrap, ...]
     findings: tuple[Finding, ...]
+    more: Mapping[str, float | str] = field(default_factory=dict)
 
     def mm(self, key: str) -> float:
         """Return the finished size called *key*."""
         return self.sizes[key].total
 
 
-#: reads one role's row: (row, allowances, what the top edge eats) -> sizes and findings
-Reader = Callable[[CutRow, Mapping[str, float], float], ReadLayer]
+@dataclass(frozen=True, slots=True)
+class Rows:
+    """The rows of one role: the panel of the body, and the other parts by what they are."""
+
+    main: CutRow
+    parts: Mapping[str, CutRow]
+
+
+#: reads the rows of one role: (rows, allowances, what the top edge eats) -> sizes and findings
+Reader = Callable[[Rows, Mapping[str, float], float], ReadLayer]

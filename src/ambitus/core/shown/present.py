@@ -267,7 +267,7 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
                 w.seam.label,
                 tuple(show_sum(chain, view) for chain in w.chains),
                 view.worked(w.difference),
-                w.difference <= 0.01,
+                w.agrees,
             )
             for w in draft.walked
         ),

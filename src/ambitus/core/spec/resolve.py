@@ -148,6 +148,10 @@ class _Resolving:
         usual = self.spec.usual.values.get(path)
         if usual is not None and param.kind != "choice":
             return Value(usual, "default", "Your usual.")
+        root, *_, leaf = path.split(".")
+        rule = so_far.bag.base.usual.get(f"{root}.{leaf}")
+        if rule is not None:
+            return Value(rule(so_far), "default", "As usual on this base.")
         default = self.preset.get(path, param.default)
         why = (
             f"The usual size of a {self.spec.preset} here; change it to yours."

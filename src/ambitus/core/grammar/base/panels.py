@@ -25,6 +25,12 @@ CUT_AS = Param(
 )
 
 
+def quarter(bag: Resolved, mm: float) -> float:
+    """Return a quarter of *mm* as a maker would measure it: to 5 mm, or to 1/4 in."""
+    step = 6.35 if bag.unit == "in" else 5.0
+    return snap(round(mm / 4 / step) * step)
+
+
 def is_folded(bag: Resolved) -> bool:
     """Return whether front and back are one piece, folded at the base."""
     value = bag.values.get("base.cut_as")

@@ -15,6 +15,9 @@ _CALLED = {
     "side": ("side seams", "sides"),
     "base": ("base seam", "base"),
     "corner": ("corner seams", "corners"),
+    "gusset": ("gusset seam", "gusset"),
+    "join": ("join of the strip", "join"),
+    "ring": ("base seam", "base"),
 }
 
 
@@ -46,13 +49,18 @@ def sew(
     say: str = "",
     reads: tuple[tuple[str, float], ...] = (),
     lengths: tuple[tuple[str, float], ...] | None = None,
+    part: str = "",
 ) -> tuple[Step, ...]:
     """
     Return the steps that sew the seams of one class in one layer, by the kind of seam they are.
 
+    *part* tells several seams of a class apart that are sewn one after the other.
+
     *lengths* stand in for those of the first row, where it is measured from something else than an edge.
     """
     words, name = _CALLED[seam]
+    if part:
+        words, name = f"{words}, {part},", f"{name} {part}"
     deeper = deeper_by(bag, layer)
     kind, path = bag.bag.seam(seam), f"allowances.{seam}"
     own = kind.own(bag)[0] if kind.own else 0.0

@@ -24,10 +24,10 @@ def centre_marks(
 
     On a folded piece the back's edge lies at the other end, and stands on its head.
     """
-    if piece.layer != "outer":
+    if piece.layer != "outer" or piece.part:
         return ()
     out: list[Mark] = []
-    side = next(e for e in piece.edges if e.seam == "side")
+    side = next(e for e in piece.edges if e.name.startswith("side"))
     source = side.terms[0].source if side.terms else "derived"
     allowance = Term("Side seam", side.finish, "From the raw edge to the seam.", source)
     placed = Sum("From the raw side edge to the strap's centre", placed_terms(bag, prefix, form, allowance))

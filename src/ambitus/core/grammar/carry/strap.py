@@ -122,14 +122,19 @@ class Hang:
     box: float
 
 
+def face_of(form: Form) -> float:
+    """Return the width of the face that stands; a bag without corners has half of its round."""
+    return form.mm("width" if "width" in form.dimensions else "flat_opening")
+
+
 def gap_of(bag: Resolved, prefix: str, form: Form) -> float:
     """Return the distance between the centres of the strap's ends along the finished top."""
     place = bag.choice(f"{prefix}.place")
     if place == "gap":
         return bag.mm(f"{prefix}.gap")
     if place == "face_edge":
-        return form.mm("width") - 2 * bag.mm(f"{prefix}.from_face")
-    return form.mm("flat_opening") - 2 * bag.mm(f"{prefix}.from_side")
+        return face_of(form) - 2 * bag.mm(f"{prefix}.from_face")
+    return form.mm("flat_opening") - 2 * (form.panel_at + bag.mm(f"{prefix}.from_side"))
 
 
 def visible_term(bag: Resolved, prefix: str, gap: float, hold: float) -> Term:
@@ -194,11 +199,17 @@ def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Te
         path = f"{prefix}.from_face"
         half = Term(
             "Half the depth",
-            snap((form.mm("flat_opening") - form.mm("width")) / 2),
+            snap((form.mm("flat_opening") - face_of(form)) / 2 - form.panel_at),
             "The face stands half the depth in.",
         )
-        return (side, half, Term("From the edge of the face", bag.mm(path), bag.why(path), bag.source(path)))
-    half_top = Term("Half the flat opening", snap(form.mm("flat_opening") / 2), "To the middle of the panel.")
+        halves = (half,) if half.mm else ()
+        return (
+            side,
+            *halves,
+            Term("From the edge of the face", bag.mm(path), bag.why(path), bag.source(path)),
+        )
+    to_middle = snap(form.mm("flat_opening") / 2 - form.panel_at)
+    half_top = Term("Half the flat opening", to_middle, "To the middle of the panel.")
     path = f"{prefix}.gap"
     return (
         side,

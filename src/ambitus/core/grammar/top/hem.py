@@ -1,7 +1,7 @@
 """What hems share: they are unlined, folded and stitched while the panels lie flat."""
 
 from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.geometry import Point
+from ambitus.core.geometry import Point, outward
 from ambitus.core.grammar.contract import Slot
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
@@ -22,11 +22,14 @@ def fold_marks(
 ) -> tuple[Mark, ...]:
     """Return the creases of a hem on every top edge of *piece*, each read from the raw edge."""
     out = []
-    for n, ((lx, ly), (rx, ry)) in enumerate(piece.tops()):
-        inwards = -1.0 if lx < rx else 1.0
-        for i, (_, told) in enumerate(folds):
-            line: tuple[Point, ...] = tuple((x, y + inwards * told.total) for x, y in ((lx, ly), (rx, ry)))
-            readings = folds if not n and not i else ()
+    n = len(piece.cut)
+    edges = [i for i, e in enumerate(piece.edges) if e.seam == "top"]
+    for at, i in enumerate(edges):
+        a, b = piece.cut[i], piece.cut[(i + 1) % n]
+        ox, oy = outward(a, b)
+        for number, (_, told) in enumerate(folds):
+            line: tuple[Point, ...] = tuple((x - ox * told.total, y - oy * told.total) for x, y in (a, b))
+            readings = folds if not at and not number else ()
             out.append(Mark("crease", label, line, "top edge", readings))
     return tuple(out)
 

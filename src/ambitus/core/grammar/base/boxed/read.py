@@ -3,18 +3,19 @@
 from collections.abc import Mapping
 
 from ambitus.core.grammar.base.reading import read_uncut
-from ambitus.core.read.cutlist import CutRow, Finding, ReadLayer
+from ambitus.core.read.cutlist import Finding, ReadLayer, Rows
 from ambitus.core.sums import Sum, Term
 
 
-def read(row: CutRow, allowances: Mapping[str, float], top: float) -> ReadLayer:
+def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
     """
-    Return width, height, depth and flat opening of the bag that *row* makes.
+    Return width, height, depth and flat opening of the bag that *rows* makes.
 
     depth = 2 (across − side seam + corner seam), and again from the other arm with the base seam, or
     with nothing at a fold. Where the two differ the arms cannot be matched: a stop, and the across arm
     is believed.
     """
+    row = rows.main
     side, corner = allowances["side"], allowances["corner"]
     base = 0.0 if row.folded else allowances["base"]
     if row.cut_out is None:

@@ -3,12 +3,13 @@
 from collections.abc import Mapping
 
 from ambitus.core.grammar.base.reading import missing_corner, read_uncut
-from ambitus.core.read.cutlist import CutRow, ReadLayer
+from ambitus.core.read.cutlist import ReadLayer, Rows
 from ambitus.core.sums import Sum, Term
 
 
-def read(row: CutRow, allowances: Mapping[str, float], top: float) -> ReadLayer:
-    """Return the bag that *row* makes: depth = twice the pinch, from the stitched point."""
+def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
+    """Return the bag that *rows* makes: depth = twice the pinch, from the stitched point."""
+    row = rows.main
     if row.corner is None:
         return missing_corner("Give the pinch, from the stitched point.")
     depth = Sum(

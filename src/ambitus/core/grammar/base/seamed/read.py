@@ -3,9 +3,10 @@
 from collections.abc import Mapping
 
 from ambitus.core.grammar.base.reading import read_uncut
-from ambitus.core.read.cutlist import CutRow, ReadLayer
+from ambitus.core.read.cutlist import ReadLayer, Rows
 
 
-def read(row: CutRow, allowances: Mapping[str, float], top: float) -> ReadLayer:
-    """Return the flat bag that *row* makes."""
+def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
+    """Return the flat bag that *rows* makes."""
+    row = rows.main
     return read_uncut(row, allowances, top, None)

@@ -44,7 +44,7 @@ def default_seam(bag: Resolved) -> str:
 def _edge(piece: Piece, seam: str) -> int | None:
     """Return the edge that the gap is marked on: of a side seam one that runs up from the base."""
     n = len(piece.stitch)
-    every = [i for i, e in enumerate(piece.edges) if e.seam == seam]
+    every = [i for i, e in enumerate(piece.edges) if e.name.startswith(seam)]
     up = [i for i in every if abs(piece.stitch[i][1]) < abs(piece.stitch[(i + 1) % n][1])]
     return next(iter(up or every), None)
 

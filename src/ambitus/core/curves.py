@@ -1,0 +1,141 @@
+"""Edges that are not straight: arcs, kept exact, and bows of many points for every other curve.
+
+An outline is a list of starts, one an edge, and a list of bends, one an edge: None for a straight edge.
+Outlines run anticlockwise and arcs bulge outwards, so an arc turns left round its centre.
+"""
+
+import itertools
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from ambitus.core.geometry import Point, offset_corner, unit_vector
+
+
+@dataclass(frozen=True, slots=True)
+class Arc:
+    """An arc round ``centre``, anticlockwise from the edge's start to its end."""
+
+    centre: Point
+
+
+@dataclass(frozen=True, slots=True)
+class Bow:
+    """A curve through ``points`` between the edge's ends, so close that straight lines do between them."""
+
+    points: tuple[Point, ...]
+
+
+Bend = Arc | Bow | None
+
+#: How far a flattened arc may lie from the true one, in mm.
+_SAGITTA = 0.005
+
+
+def sweep(arc: Arc, a: Point, b: Point) -> float:
+    """Return the angle that *arc* turns through from *a* to *b*, between 0 and 2π."""
+    from_a = math.atan2(a[1] - arc.centre[1], a[0] - arc.centre[0])
+    to_b = math.atan2(b[1] - arc.centre[1], b[0] - arc.centre[0])
+    return (to_b - from_a) % (2 * math.pi)
+
+
+def radius(arc: Arc, a: Point) -> float:
+    """Return the radius of *arc*, whose edge starts at *a*."""
+    return math.dist(arc.centre, a)
+
+
+def edge_length(a: Point, bend: Bend, b: Point) -> float:
+    """Return the length of the edge from *a* to *b*."""
+    if isinstance(bend, Arc):
+        return radius(bend, a) * sweep(bend, a, b)
+    points = (a, *(bend.points if bend else ()), b)
+    return sum(math.dist(p, q) for p, q in itertools.pairwise(points))
+
+
+def edge_points(a: Point, bend: Bend, b: Point) -> tuple[Point, ...]:
+    """Return the edge as points close to it, its start among them and its end not."""
+    if isinstance(bend, Bow):
+        return (a, *bend.points)
+    if bend is None:
+        return (a,)
+    r, turn = radius(bend, a), sweep(bend, a, b)
+    if r <= _SAGITTA:
+        return (a,)
+    steps = max(1, math.ceil(turn / (2 * math.acos(1 - _SAGITTA / r))))
+    first = math.atan2(a[1] - bend.centre[1], a[0] - bend.centre[0])
+    cx, cy = bend.centre
+    angles = (first + turn * i / steps for i in range(1, steps))
+    return (a, *((cx + r * math.cos(t), cy + r * math.sin(t)) for t in angles))
+
+
+def flattened(starts: Sequence[Point], bends: Sequence[Bend]) -> tuple[Point, ...]:
+    """Return a whole outline as points close to it."""
+    n = len(starts)
+    return tuple(p for i in range(n) for p in edge_points(starts[i], bends[i], starts[(i + 1) % n]))
+
+
+def tangents(a: Point, bend: Bend, b: Point) -> tuple[Point, Point]:
+    """Return the directions in which an edge leaves *a* and arrives at *b*."""
+    if isinstance(bend, Arc):
+        (cx, cy), r = bend.centre, radius(bend, a)
+        if r > 1e-9:
+            return ((cy - a[1]) / r, (a[0] - cx) / r), ((cy - b[1]) / r, (b[0] - cx) / r)
+    if isinstance(bend, Bow) and bend.points:
+        return unit_vector(a, bend.points[0]), unit_vector(bend.points[-1], b)
+    straight = unit_vector(a, b)
+    return straight, straight
+
+
+def point_along(a: Point, bend: Bend, b: Point, part: float) -> Point:
+    """Return the point *part* of the way (0 to 1) along an edge."""
+    if isinstance(bend, Arc):
+        turn = sweep(bend, a, b) * part
+        (cx, cy), r = bend.centre, radius(bend, a)
+        angle = math.atan2(a[1] - cy, a[0] - cx) + turn
+        return cx + r * math.cos(angle), cy + r * math.sin(angle)
+    points = (*edge_points(a, bend, b), b)
+    left = edge_length(a, bend, b) * part
+    for p, q in itertools.pairwise(points):
+        size = math.dist(p, q)
+        if left <= size and size > 0:
+            return p[0] + (q[0] - p[0]) * left / size, p[1] + (q[1] - p[1]) * left / size
+        left -= size
+    return b
+
+
+def offset_bent(
+    starts: Sequence[Point], bends: Sequence[Bend], amounts: Sequence[float]
+) -> tuple[tuple[Point, ...], tuple[Bend, ...]]:
+    """
+    Return the outline with edge *i* moved outwards by ``amounts[i]``: starts and bends.
+
+    An arc keeps its centre and grows by the amount: it is the parallel curve, exactly. The points of a bow
+    move along its normals. Corners lie where the two moved edges meet.
+    """
+    n = len(starts)
+    ends = [tangents(starts[i], bends[i], starts[(i + 1) % n]) for i in range(n)]
+    moved = tuple(
+        offset_corner(starts[i], ends[i - 1][1], ends[i][0], amounts[i - 1], amounts[i]) for i in range(n)
+    )
+    out: list[Bend] = []
+    for i, bend in enumerate(bends):
+        if isinstance(bend, Bow):
+            points = (starts[i], *bend.points, starts[(i + 1) % n])
+            out.append(Bow(_parallel(points, amounts[i])))
+        else:
+            out.append(bend)
+    return moved, tuple(out)
+
+
+def _parallel(points: Sequence[Point], amount: float) -> tuple[Point, ...]:
+    """Return the inner points of a polyline moved along its normals, corners mitred."""
+    return tuple(
+        offset_corner(
+            points[i],
+            unit_vector(points[i - 1], points[i]),
+            unit_vector(points[i], points[i + 1]),
+            amount,
+            amount,
+        )
+        for i in range(1, len(points) - 1)
+    )

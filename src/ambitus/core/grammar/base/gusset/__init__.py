@@ -1,0 +1,80 @@
+"""A strip between front and back, down a side, under the base and up the other."""
+
+from ambitus.core.grammar.base.gusset.cut import form, marks, most_radius
+from ambitus.core.grammar.base.gusset.read import read
+from ambitus.core.grammar.base.gusset.steps import steps
+from ambitus.core.grammar.base.panels import quarter
+from ambitus.core.grammar.contract import Base, Option, Param, Phrase
+from ambitus.core.lengths import View, paired
+from ambitus.core.spec.resolved import Resolved
+
+__all__ = ["GUSSET", "most_radius"]
+
+
+def _says(bag: Resolved, view: View, prefix: str) -> str:
+    square = bag.choice("base.round_by") == "radius" and not bag.mm("base.radius")
+    return "gusset and square corners" if square else "gusset round the base"
+
+
+def _unused(bag: Resolved) -> frozenset[str]:
+    return frozenset() if bag.choice("base.strip") == "halves" else frozenset({"join"})
+
+
+GUSSET = Base(
+    kind="gusset",
+    label="Gusset strip",
+    help="One strip runs down a side, under and up the other, between front and back.",
+    params=(
+        Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width"),
+        Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height"),
+        Param("size.depth", "Depth", "length", paired(50), low=5, high=1500, opens="outer/width"),
+        Param(
+            "round_by",
+            "Lower corners",
+            "choice",
+            "radius",
+            options=(
+                Option("radius", "By their radius", "At the seam line; nothing for square corners."),
+                Option("plate", "Round a plate or a lid", "Drawn along its edge as the cut line."),
+            ),
+        ),
+        Param(
+            "radius",
+            "Corner radius",
+            "length",
+            paired(40),
+            low=0,
+            high=1000,
+            shown_when=("round_by", "radius"),
+        ),
+        Param(
+            "plate", "Plate across", "length", paired(100), low=1, high=2000, shown_when=("round_by", "plate")
+        ),
+        Param(
+            "strip",
+            "Strip cut",
+            "choice",
+            "whole",
+            options=(
+                Option("whole", "In one piece", "As long as the way round."),
+                Option("halves", "In two, joined under the base", "Where the cloth is not long enough."),
+            ),
+        ),
+    ),
+    phrase=Phrase(
+        key="base",
+        label="Base",
+        before="with a ",
+        says=_says,
+        choices=("base.kind", "base.round_by", "base.strip"),
+        fields=("base.radius", "base.plate"),
+    ),
+    classes={"gusset": "Gusset seam", "join": "Gusset join"},
+    unused=_unused,
+    steps=steps,
+    form=form,
+    read=read,
+    marks=marks,
+    usual={"carry.from_side": lambda bag: quarter(bag, bag.mm("size.width"))},
+    straight=lambda bag: {"base": max(0.0, bag.mm("size.width") - 2 * bag.mm("base.radius"))},
+)

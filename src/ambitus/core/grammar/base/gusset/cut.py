@@ -1,0 +1,220 @@
+"""Front, back and one strip round three sides: down a side, under, up the other.
+
+The strip is as long as the path round the front at the seam line: two straights, two arcs, the base. It is
+rounded up to the grid, and what is too much is trimmed at its ends once it is sewn in.
+"""
+
+import math
+
+from ambitus.core.curves import Arc
+from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine, Stretch
+from ambitus.core.geometry import Point
+from ambitus.core.grammar.base.panels import eats, panel_width, ring, stretch, told
+from ambitus.core.grammar.contract import SHORTER, Finishes
+from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.lengths import Grid, snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term, grid_term
+
+
+def corner_radius(bag: Resolved) -> Term:
+    """Return the radius of the lower corners at the seam line: chosen, or from a plate less the seam."""
+    if bag.choice("base.round_by") == "plate":
+        plate, seam = bag.mm("base.plate"), bag.mm("allowances.gusset")
+        why = "The plate gives the cut line; the seam lies inside it."
+        return Term("Corner radius", max(0.0, snap(plate / 2 - seam)), why, "derived")
+    path = "base.radius"
+    return Term("Corner radius", bag.mm(path), bag.why(path), bag.source(path))
+
+
+def most_radius(width: float, height: float) -> float:
+    """Return the largest radius that a front of this size has room for."""
+    return max(0.0, min(width / 2, height))
+
+
+def _outline(width: float, height: float, r: float) -> tuple[Edge, ...]:
+    if r <= 0:
+        return (
+            Edge("base", "gusset", (0.0, 0.0)),
+            Edge("side right", "gusset", (width, 0.0)),
+            Edge("top", "top", (width, height)),
+            Edge("side left", "gusset", (0.0, height)),
+        )
+    return (
+        Edge("base", "gusset", (r, 0.0)),
+        Edge("corner right", "gusset", (width - r, 0.0), Arc((width - r, r))),
+        Edge("side right", "gusset", (width, r)),
+        Edge("top", "top", (width, height)),
+        Edge("side left", "gusset", (0.0, height)),
+        Edge("corner left", "gusset", (0.0, r), Arc((r, r))),
+    )
+
+
+def path_terms(width: float, height: float, r: float) -> tuple[Term, ...]:
+    """Return the way round the front at the seam line, from top edge to top edge."""
+    straight = snap(height - r)
+    out = [Term("Straight sides", 2 * straight, "Down one side and up the other.", times=2)]
+    if r > 0:
+        out.append(Term("Two corners, a half circle", snap(math.pi * r), "π × the corner radius."))
+    out.append(Term("Along the base", snap(width - 2 * r), "Between the corners."))
+    return tuple(out)
+
+
+def _strip(
+    bag: Resolved, path: tuple[Term, ...], deep: float, across: tuple[Term, ...], top: float
+) -> tuple[tuple[Face, ...], float]:
+    """Return the faces of the strip, and the length of their seam lines together."""
+    halves = bag.choice("base.strip") == "halves"
+    join = sum(t.mm for t in edge_terms(bag, "join")) if halves else top
+    plain = sum(t.mm for t in path) / (2 if halves else 1)
+    # cut too long rather than too short: it is trimmed level with the top edge when it is sewn in
+    settled = snap(Grid(bag.grid.step, "up").fit(plain + top + join) - top - join)
+    terms = path if not halves else (Term("Half of the way round", plain, "Two strips meet under the base."),)
+    along = (*terms, *grid_term(snap(settled - plain)))
+    edges = (
+        Edge("front edge", "gusset", (0.0, 0.0)),
+        Edge("top right", "top", (settled, 0.0)),
+        Edge("back edge", "gusset", (settled, deep)),
+        Edge("join" if halves else "top left", "join" if halves else "top", (0.0, deep)),
+    )
+    measures = (
+        Measure("width", "How long to cut it", "x", edges[3].name, "top right", along, beside="top"),
+        Measure("height", "How wide to cut it", "y", "front edge", "back edge", across, beside="left"),
+    )
+    names = ("gusset left", "gusset right") if halves else ("gusset",)
+    faces = tuple(Face(name, "gusset", edges, measures, part="gusset") for name in names)
+    return faces, settled * len(names)
+
+
+def form(bag: Resolved, finishes: Finishes) -> Form:
+    """Return the form, width, height and depth settled on the grid; the corners are round as chosen."""
+    seam, top = eats(finishes, "gusset"), eats(finishes, "top")
+    width, across = panel_width(bag, 0.0, seam)
+    asked, shorter = bag.mm("size.height"), eats(finishes, SHORTER)
+    plain = asked + shorter + seam + top
+    height = snap(asked + shorter + bag.grid.fit(plain) - plain)
+    up = (
+        Term("Finished height", asked, bag.why("size.height"), bag.source("size.height")),
+        *finishes[SHORTER],
+        *grid_term(snap(height - asked - shorter)),
+    )
+    asked_depth = bag.mm("size.depth")
+    deep = snap(bag.grid.fit(asked_depth + 2 * seam) - 2 * seam)
+    deep_terms = (
+        Term("Finished depth", asked_depth, bag.why("size.depth"), bag.source("size.depth")),
+        *grid_term(snap(deep - asked_depth)),
+    )
+    r = min(corner_radius(bag).mm, most_radius(width, height))
+    outline = _outline(width, height, r)
+    measures = (
+        Measure("width", "How wide to cut it", "x", "side left", "side right", across),
+        Measure("height", "How high to cut it", "y", "base", "top", up, beside="left"),
+    )
+    strip, _ = _strip(bag, path_terms(width, height, r), deep, deep_terms, top)
+    panels = tuple(Face(name, "panel", outline, measures) for name in ("front", "back"))
+    return Form(
+        dimensions={
+            "width": told(bag, "width", "Width of the face", width),
+            "height": told(bag, "height", "Height", height),
+            "depth": told(bag, "depth", "Depth", deep),
+            "flat_opening": Dimension(
+                "flat_opening",
+                "Flat opening",
+                bag.mm("size.width") + asked_depth,
+                snap(width + deep),
+                "derived",
+                "The face and the depth together.",
+            ),
+        },
+        faces=(*panels, *strip),
+        seams=_seams(outline, strip, bag.grid.step),
+        mouth=(
+            ("front", "top"),
+            (strip[-1].name, "top right"),
+            ("back", "top"),
+            (strip[0].name, "top left" if len(strip) == 1 else "top right"),
+        ),
+        base_ring=ring(width, deep),
+        mouth_ring=ring(width, deep),
+        height=height,
+        standing_seams=(),
+        front_starts=0.0,
+        lines=(
+            SizeLine("width", "wide", "width", (0, 0, 0), (width, 0, 0)),
+            SizeLine("height", "high", "height", (0, 0, 0), (0, 0, height)),
+            SizeLine("depth", "deep", "depth", (width, 0, 0), (width, deep, 0)),
+        ),
+        panel_at=snap(deep / 2),
+        rounded=r,
+        told={"": {"radius": snap(r + seam) if r else 0.0}},
+    )
+
+
+def _seams(outline: tuple[Edge, ...], strip: tuple[Face, ...], step: float) -> tuple[Seam, ...]:
+    """Return strip to front, strip to back, and the join under the base if there is one."""
+    names = [e.name for e in outline if e.seam == "gusset"]
+    at = names.index("side left")
+    round_it = [*names[at:], *names[:at]]
+    out = []
+    for panel in ("front", "back"):
+        path = tuple(stretch(panel, name) for name in round_it)
+        spare = 2 * step
+        band: tuple[Stretch, ...] = tuple(stretch(face.name, f"{panel} edge") for face in strip)
+        out.append(Seam(f"gusset {panel}", f"Gusset to the {panel}", "gusset", (path, band), trimmed=spare))
+    if len(strip) == 2:
+        ends = tuple((stretch(face.name, "join"),) for face in strip)
+        out.append(Seam("join", "Join of the gusset", "join", ends))
+    return tuple(out)
+
+
+def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return the strip's middle and the places where it is clipped to turn the corners."""
+    if piece.part != "gusset":
+        return ()
+    r, height = form.rounded, form.height
+    seam, top = piece.edges[0].finish, piece.edges[1].finish
+    left, low, right, high = piece.box
+    raw = Term("Top edge", top, "From the raw end to the finished top.")
+    straight = Term("Straight side", snap(height - r), "To where the corner begins.")
+    down = Sum("From a raw end", (raw, straight))
+    halves = piece.count == 2
+    ends = (right,) if halves else (left, right)
+    out = []
+    if r > 0:
+        arc = Term("Half a corner", snap(math.pi * r / 4), "To the middle of the arc.")
+        spread = Term("The whole corner", snap(math.pi * r / 2), "Clipped every 12 mm from one to the other.")
+        clip: tuple[tuple[str, Sum], ...] = (
+            ("corner begins", down),
+            ("its middle", Sum("From a raw end", (raw, straight, arc))),
+            ("corner ends", Sum("From a raw end", (raw, straight, spread))),
+        )
+        label = "Clip from here to here, to 2 mm from the seam"
+        places = [s.total for _, s in clip]
+    else:
+        clip = (("clip", down),)
+        label = "Clip at the corner, to 2 mm from the seam"
+        places = [down.total]
+    for n, end in enumerate(ends):
+        way = 1.0 if end == left else -1.0
+        for i, place in enumerate(places):
+            x = end + way * place
+            for y in (low, high):
+                points: tuple[Point, ...] = ((x, y), (x, y + (seam * 0.8 if y == low else -seam * 0.8)))
+                readings = clip if not (n or i) and y == low else ()
+                out.append(Mark("clip", label, points, "either raw end", readings))
+    if not halves:
+        middle = Term("Half of the strip", snap((right - left) / 2), "Meets the middle of the base.")
+        told_middle: tuple[tuple[str, Sum], ...] = (("from either raw end", Sum("To the middle", (middle,))),)
+        for y in (low, high):
+            where = ((left + right) / 2, y)
+            told_here = told_middle if y == low else ()
+            out.append(Mark("notch", "Middle of the strip", (where,), "either raw end", told_here))
+    over = math.pi * seam if r > 0 else 4 * seam
+    longer = Term("What the raw edge adds", snap(over), "The raw edge runs outside the seam line.")
+    tops = Term("Top edge at both ends", 2 * top, "Beyond the finished top.", times=2)
+    if not halves:
+        path = path_terms(form.mm("width"), height, r)
+        school = Sum("Measured round the raw edge instead", (*path, longer, tops))
+        note = (("by the raw edge of the panel, trimmed after", school),)
+        out.append(Mark("notch", "The other way to measure the strip", (), "the panel's raw edge", note))
+    return tuple(out)

@@ -1,0 +1,43 @@
+"""Reading a gusset bag back: from its panel, its strip and the radius of its corners."""
+
+import math
+from collections.abc import Mapping
+
+from ambitus.core.read.cutlist import Finding, ReadLayer, Rows
+from ambitus.core.sums import Sum, Term
+
+#: What a strip may be too long, in mm: it is trimmed level when it is sewn in.
+_TRIMMED = 12.8
+
+
+def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
+    """Return the bag that *rows* make; the strip's length has to go round the panel at the seam line."""
+    panel, strip, seam = rows.main, rows.parts.get("gusset"), allowances["gusset"]
+    if strip is None:
+        why, fix = "A gusset bag needs its strip.", "Add a row with part “gusset”."
+        return ReadLayer({}, (Finding("no-gusset", "stop", why, fix),))
+    both = Term("Gusset seams", -2 * seam, "Sewn at both edges.", times=2)
+    width = Sum("Width of the face", (Term("Panel width", panel.width, "As cut."), both))
+    up = (
+        Term("Panel height", panel.height, "As cut."),
+        Term("Gusset seam", -seam, "Sewn along the base."),
+        Term("Top edge", -top, "What the top finish eats."),
+    )
+    height = Sum("Height", up)
+    depth = Sum("Depth", (Term("Strip width", strip.height, "As cut."), both))
+    opening = Sum("Flat opening", (*width.terms, *depth.terms))
+    raw = panel.radius or 0.0
+    r = max(0.0, raw - seam)
+    path = 2 * (height.total - r) + math.pi * r + width.total - 2 * r
+    joined = strip.count == 2
+    band = 2 * (strip.width - top - allowances["join"]) if joined else strip.width - 2 * top
+    findings = []
+    if band < path - 0.01 or band > path + _TRIMMED:
+        short = band < path
+        why = f"The strip is too {'short' if short else 'long'} for the way round the panel."
+        fix = "Cut it to the way round and both top edges." if short else "Trim it, or check the panel."
+        numbers = (("strip", band), ("way round", path))
+        findings.append(Finding("gusset-length", "stop" if short else "warn", why, fix, numbers))
+    sizes = {"width": width, "height": height, "depth": depth, "flat_opening": opening}
+    more: dict[str, float | str] = {"base.radius": r, "base.strip": "halves" if joined else "whole"}
+    return ReadLayer(sizes, tuple(findings), more)

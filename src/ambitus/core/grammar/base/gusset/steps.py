@@ -1,0 +1,57 @@
+"""The strip sewn to the front, then to the back, from the middle of the base outwards."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the steps of every sewn layer."""
+    out: list[Step] = []
+    for layer, rank in sewn_layers(bag):
+        ready = (f"{layer} panels ready",)
+        if bag.choice("base.strip") == "halves":
+            out += sew(bag, layer, "join", rank, needs=ready, gives=f"{layer} strip joined")
+            ready = (f"{layer} strip joined",)
+        out.append(
+            Step(
+                key=f"{layer} clip strip",
+                title=f"Clip the strip of the {layer} at its corners",
+                say="The strip only, not the panel, to 2 mm from the seam line: so it turns the corner flat.",
+                rank=rank + 2,
+                needs=ready,
+                gives=(f"{layer} strip clipped",),
+                kind="no return",
+            )
+        )
+        before = f"{layer} strip clipped"
+        for panel in ("front", "back"):
+            gives = f"{layer} {panel} sewn"
+            out += sew(
+                bag,
+                layer,
+                "gusset",
+                rank + (4 if panel == "front" else 8),
+                needs=(before,),
+                gives=gives,
+                say="Middle on middle of the base first, then to both ends; strip uppermost at corners.",
+                part=panel,
+                reads=(("Across the face", form.mm("width")),) if panel == "front" else (),
+            )
+            before = gives
+        out.append(
+            Step(
+                key=f"{layer} trim strip",
+                title=f"Trim the ends of the strip of the {layer} level with the top edge",
+                say="Measure both sides first: they have to be as high as each other.",
+                rank=rank + 12,
+                needs=(before,),
+                gives=(f"{layer} strip level",),
+                kind="no return",
+                reads=(("Across the mouth, flat", form.mm("flat_opening")),),
+            )
+        )
+        gives = f"{layer} body sewn"
+        out.append(press_seams(bag, layer, rank + 14, needs=(f"{layer} strip level",), gives=gives))
+    return tuple(out)

@@ -1,0 +1,277 @@
+"""A tube of one or two panels sewn to a base of its own."""
+
+import math
+
+from ambitus.core.curves import flattened
+from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
+from ambitus.core.grammar.base.panels import eats, mouth, seams, stretch, told
+from ambitus.core.grammar.base.separate.shapes import Outline, Shape
+from ambitus.core.grammar.contract import SHORTER, Finishes
+from ambitus.core.lengths import Grid, snap
+from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term, grid_term
+
+#: What woven cloth eases into a curved seam, as a share of the shorter edge.
+WOVEN = 0.01
+
+
+def panels_of(bag: Resolved) -> int:
+    """Return of how many panels the tube is."""
+    return 2 if bag.choice("base.panels") == "two" else 1
+
+
+def given_base(bag: Resolved, seam: float) -> tuple[Term, Term]:
+    """Return the length and the breadth of the finished base: chosen, or from a disc that is cut already."""
+    if "base.given" in bag.values and bag.choice("base.given") == "plate":
+        cut = bag.mm("base.plate")
+        why = "The disc in hand, less its seam on both sides."
+        across = Term("Disc in hand, at its seam line", snap(cut - 2 * seam), why, "derived")
+        return across, across
+    if "size.diameter" in bag.values:
+        path = "size.diameter"
+        across = Term("Finished diameter", bag.mm(path), bag.why(path), bag.source(path))
+        return across, across
+    long, broad = "size.length", "size.breadth"
+    return (
+        Term("Finished length", bag.mm(long), bag.why(long), bag.source(long)),
+        Term("Finished breadth", bag.mm(broad), bag.why(broad), bag.source(broad)),
+    )
+
+
+def base_radius(bag: Resolved) -> float:
+    """Return the corner radius of the base at the seam line, where it has one."""
+    return bag.mm("base.radius") if "base.radius" in bag.values else 0.0
+
+
+def asked_round(shape: Shape, bag: Resolved) -> float:
+    """Return the way round the base as it was asked for, before anything is settled."""
+    if "size.diameter" in bag.values:
+        return sum(shape(bag.mm("size.diameter"), bag.mm("size.diameter"), 0.0).lengths)
+    return sum(shape(bag.mm("size.length"), bag.mm("size.breadth"), base_radius(bag)).lengths)
+
+
+def _settled(bag: Resolved, term: Term, seam: float) -> tuple[float, tuple[Term, ...]]:
+    mm = snap(bag.grid.fit(term.mm + 2 * seam) - 2 * seam)
+    return mm, (term, *grid_term(snap(mm - term.mm)))
+
+
+def tube_panel(bag: Resolved, around: float, panels: int, seam: float) -> tuple[float, bool]:
+    """
+    Return the width of one panel of the tube at its seam lines, and whether a finer grid was needed.
+
+    Where rounding alone would leave more than the cloth eases, the panel is cut on the finest grid.
+    """
+    finest = (INCH_STEPS if bag.unit == "in" else METRIC_STEPS)[0]
+    for at, grid in enumerate((bag.grid, Grid(min(finest, bag.grid.step), "nearest"))):
+        one = snap(grid.fit(around / panels + 2 * seam) - 2 * seam)
+        shorter = min(one * panels, around)
+        if at or (shorter > 0 and abs(one * panels - around) / shorter <= WOVEN):
+            break
+    return one, at == 1
+
+
+def _body(
+    panels: int, wide: float, height: float, along: tuple[Term, ...], rise: tuple[Term, ...], on_grid: bool
+) -> tuple[Face, ...]:
+    """Return the panels of the tube; one panel is told apart in front and back where it is marked."""
+    if panels == 2:
+        outline: tuple[Edge, ...] = (
+            Edge("base", "ring", (0.0, 0.0)),
+            Edge("side right", "side", (wide, 0.0)),
+            Edge("top", "top", (wide, height)),
+            Edge("side left", "side", (0.0, height)),
+        )
+        names: tuple[str, ...] = ("front", "back")
+        low, high = "base", "top"
+    else:
+        outline = (
+            Edge("base front", "ring", (0.0, 0.0)),
+            Edge("base back", "ring", (wide / 2, 0.0)),
+            Edge("side right", "side", (wide, 0.0)),
+            Edge("top back", "top", (wide, height)),
+            Edge("top front", "top", (wide / 2, height)),
+            Edge("side left", "side", (0.0, height)),
+        )
+        names, low, high = ("tube",), "base front", "top back"
+    measures = (
+        Measure("width", "How wide to cut it", "x", "side left", "side right", along, on_grid),
+        Measure("height", "How high to cut it", "y", low, high, rise, beside="left"),
+    )
+    return tuple(Face(name, "panel", outline, measures, over=name != "back") for name in names)
+
+
+def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
+    """Return the form of a tube on a base of this *shape*: the base on the grid, the tube to go round it."""
+    ring_seam, side, top = (eats(finishes, key) for key in ("ring", "side", "top"))
+    panels = panels_of(bag)
+    long_term, broad_term = given_base(bag, ring_seam)
+    length, along = _settled(bag, long_term, ring_seam)
+    breadth, over = _settled(bag, broad_term, ring_seam)
+    outline = shape(length, breadth, base_radius(bag))
+    around = sum(outline.lengths)
+    wide, finer = tube_panel(bag, around, panels, side)
+    share = ", half of it" if panels == 2 else ""
+    round_it = Term(f"Round the base at its seam{share}", snap(around / panels), _why_round(bag), "derived")
+    rest = snap(wide - round_it.mm)
+    across: tuple[Term, ...] = (round_it, *grid_term(rest))
+    if finer and rest:
+        why = "On the cutting grid the tube would not go round the base."
+        across = (round_it, Term("To a finer grid, so that the seam eases", rest, why))
+    asked, shorter = bag.mm("size.height"), eats(finishes, SHORTER)
+    plain = asked + shorter + ring_seam + top
+    height = snap(asked + shorter + bag.grid.fit(plain) - plain)
+    up = (
+        Term("Finished height", asked, bag.why("size.height"), bag.source("size.height")),
+        *finishes[SHORTER],
+        *grid_term(snap(height - asked - shorter)),
+    )
+    body = _body(panels, wide, height, across, up, not finer)
+    measures = (
+        Measure("width", _called(bag), "x", "west", "east", along, beside="bottom"),
+        Measure("height", _called(bag, broad=True), "y", "south", "north", over, beside="left"),
+    )
+    disc = Face("base", "base", outline.edges, measures, part="base")
+    bends = [e.bend for e in outline.edges]
+    ring = tuple((x + length / 2, y + breadth / 2) for x, y in flattened(disc.points, bends))
+    opening = snap(wide * panels / 2)
+    asked_round = sum(shape(long_term.mm, broad_term.mm, base_radius(bag)).lengths)
+    return Form(
+        dimensions=_dimensions(bag, length, breadth, height, asked_round / 2, opening),
+        faces=(*body, disc),
+        seams=_seams(outline, panels),
+        mouth=(("tube", "top front"), ("tube", "top back")) if panels == 1 else mouth(False),
+        base_ring=ring,
+        mouth_ring=ring,
+        height=height,
+        standing_seams=(0.0,) if panels == 1 else (0.0, 0.5),
+        front_starts=0.0,
+        lines=_lines(bag, length, breadth, height),
+        told={"base": _told(bag, finishes)},
+        smooth=True,
+    )
+
+
+def _why_round(bag: Resolved) -> str:
+    return (
+        "π × the diameter." if "size.diameter" in bag.values else "Its straights and its curves, end to end."
+    )
+
+
+def _called(bag: Resolved, broad: bool = False) -> str:
+    if "size.diameter" in bag.values:
+        return "How wide to cut it"
+    return "How broad to cut it" if broad else "How long to cut it"
+
+
+def _told(bag: Resolved, finishes: Finishes) -> dict[str, float]:
+    if "base.radius" in bag.values:
+        return {"radius": snap(bag.mm("base.radius") + eats(finishes, "ring"))}
+    return {}
+
+
+def _dimensions(
+    bag: Resolved, length: float, breadth: float, height: float, asked: float, opening: float
+) -> dict[str, Dimension]:
+    """Return the sizes by name; half of the way round is the flat opening."""
+    flat = Dimension("flat_opening", "Flat opening", asked, opening, "derived", "Half of the way round.")
+    high = told(bag, "height", "Height", height)
+    if "size.diameter" in bag.values:
+        if bag.choice("base.given") == "plate":
+            across = Dimension("diameter", "Diameter", length, length, "derived", "From the disc in hand.")
+        else:
+            across = told(bag, "diameter", "Diameter", length)
+        return {"diameter": across, "height": high, "flat_opening": flat}
+    return {
+        "length": told(bag, "length", "Length of the base", length),
+        "breadth": told(bag, "breadth", "Breadth of the base", breadth),
+        "height": high,
+        "flat_opening": flat,
+    }
+
+
+def _lines(bag: Resolved, length: float, breadth: float, height: float) -> tuple[SizeLine, ...]:
+    high = SizeLine("height", "high", "height", (0, breadth / 2, 0), (0, breadth / 2, height))
+    if "size.diameter" in bag.values:
+        across = SizeLine("diameter", "across", "diameter", (0, 0, 0), (length, 0, 0))
+        return (across, high)
+    return (
+        SizeLine("length", "long", "length", (0, 0, 0), (length, 0, 0)),
+        high,
+        SizeLine("breadth", "broad", "breadth", (length, 0, 0), (length, breadth, 0)),
+    )
+
+
+def _seams(outline: Outline, panels: int) -> tuple[Seam, ...]:
+    names = [e.name for e in outline.edges]
+    halves = (names[: outline.half], names[outline.half :])
+    if panels == 1:
+        bottom = (stretch("tube", "base front"), stretch("tube", "base back"))
+        whole = tuple(stretch("base", name) for name in names)
+        return (
+            Seam(
+                "side",
+                "Side seam",
+                "side",
+                ((stretch("tube", "side left"),), (stretch("tube", "side right"),)),
+            ),
+            Seam("ring", "Base to the tube", "ring", (bottom, whole), ease=WOVEN),
+        )
+    out = [s for s in seams(False, False) if s.seam == "side"]
+    for panel, half in zip(("front", "back"), halves, strict=True):
+        chains = ((stretch(panel, "base"),), tuple(stretch("base", name) for name in half))
+        out.append(Seam(f"ring {panel}", f"Base to the {panel}", "ring", chains, ease=WOVEN))
+    return tuple(out)
+
+
+def marks_of(shape: Shape, bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return the places where tube and base are matched: quarters, straight to arc, corners."""
+    length = form.mm("diameter") if "diameter" in form.dimensions else form.mm("length")
+    breadth = form.mm("diameter") if "diameter" in form.dimensions else form.mm("breadth")
+    outline = shape(length, breadth, base_radius(bag))
+    if piece.part == "base":
+        return _on_base(piece, outline)
+    if piece.part:
+        return ()
+    around = sum(outline.lengths)
+    panels = panels_of(bag)
+    left, low, right, _ = piece.box
+    side = (right - left - 2 * form.mm("flat_opening") / panels) / 2
+    edge = Term("Side seam", snap(side), "From the raw edge to the seam.")
+    out, gone, stretch_by = [], 0.0, 2 * form.mm("flat_opening") / around
+    for i, (size, label) in enumerate(zip(outline.lengths, outline.labels, strict=True)):
+        inside = 0 < i < (outline.half if panels == 2 else len(outline.edges))
+        if inside:
+            way = Term("Along the base seam", snap(gone * stretch_by), "To where the base is marked too.")
+            told = Sum("From the raw side edge", (edge, way))
+            x = left + told.total
+            out.append(
+                Mark("notch", label, ((x, low),), "lower left", ((f"{label.lower()} from the left", told),))
+            )
+        gone += size
+    return tuple(out)
+
+
+def _on_base(piece: Piece, outline: Outline) -> tuple[Mark, ...]:
+    """Return the marks on the base itself, and how to draw it folded in four where it is round."""
+    out = [
+        Mark("notch", label, (point,), "its middle")
+        for point, label in zip(piece.cut, outline.labels, strict=True)
+    ]
+    if (
+        len({round(v, 6) for v in (piece.size("width"), piece.size("height"))}) == 1
+        and len(outline.edges) == 4
+    ):
+        half = Term(
+            "Half the cut diameter", snap(piece.size("width") / 2), "Folded in four, point at the fold."
+        )
+        reading = (("compass, on cloth folded in four", Sum("Compass opening", (half,))),)
+        out.append(Mark("notch", "Draw it with a compass", (), "the folded corner", reading))
+    return tuple(out)
+
+
+def ramanujan(length: float, breadth: float) -> float:
+    """Return the perimeter of an ellipse by Ramanujan's second form: to check the numeric one by."""
+    a, b = length / 2, breadth / 2
+    h = ((a - b) / (a + b)) ** 2
+    return math.pi * (a + b) * (1 + 3 * h / (10 + math.sqrt(4 - 3 * h)))

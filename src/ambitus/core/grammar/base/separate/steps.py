@@ -1,0 +1,65 @@
+"""The tube closed first; then the base set into it, quarter on quarter."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+#: Under this the tube's allowance is not snipped: there is too little of it.
+SNIPPED_OVER = 6.35
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the steps of every sewn layer."""
+    out: list[Step] = []
+    around = 2 * form.mm("flat_opening")
+    for layer, rank in sewn_layers(bag):
+        out += sew(
+            bag,
+            layer,
+            "side",
+            rank,
+            needs=(f"{layer} panels ready",),
+            gives=f"{layer} sides sewn",
+            say="From the top edge down, so that the tops meet.",
+            reads=(("Once round the tube", around),),
+        )
+        out.append(
+            press_seams(bag, layer, rank + 3, needs=(f"{layer} sides sewn",), gives=f"{layer} tube pressed")
+        )
+        ready = f"{layer} tube pressed"
+        if bag.mm("allowances.ring") > SNIPPED_OVER:
+            out.append(
+                Step(
+                    key=f"{layer} snip tube",
+                    title=f"Snip the lower edge of the tube of the {layer}",
+                    say="Every 12 mm, to 2 mm from the seam line; the tube only, so that it spreads.",
+                    rank=rank + 6,
+                    needs=(ready,),
+                    gives=(f"{layer} tube snipped",),
+                    kind="no return",
+                )
+            )
+            ready = f"{layer} tube snipped"
+        out.append(
+            Step(
+                key=f"{layer} matched",
+                title=f"Pin the base of the {layer} into the tube",
+                say="Right sides together, mark on mark, then halve what is between; ease, do not pull.",
+                rank=rank + 8,
+                needs=(ready,),
+                gives=(f"{layer} base pinned",),
+                kind="gate",
+                cautions=("pins",),
+            )
+        )
+        out += sew(
+            bag,
+            layer,
+            "ring",
+            rank + 10,
+            needs=(f"{layer} base pinned",),
+            gives=f"{layer} body sewn",
+            say="Tube uppermost, slowly, lifting the foot at every quarter.",
+        )
+    return tuple(out)

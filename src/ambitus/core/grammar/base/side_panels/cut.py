@@ -1,0 +1,172 @@
+"""Front and back run under to a seam in the middle of the base; panels of their own stand at the sides."""
+
+from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
+from ambitus.core.grammar.base.panels import eats, panel_width, ring, stretch, told
+from ambitus.core.grammar.contract import SHORTER, Finishes
+from ambitus.core.lengths import snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term, grid_term
+
+
+def settle_depth(bag: Resolved, seam: float) -> float:
+    """Return the depth on the grid: half of it, which runs under the front, is what is brought there."""
+    return snap(2 * bag.grid.fit(bag.mm("size.depth") / 2 + seam) - 2 * seam)
+
+
+def _main(width: float, height: float, half: float, step: float) -> tuple[Edge, ...]:
+    """Return the outline of front or back: the lower *half* runs under, the upper *step* stands free."""
+    tall, free = height + half, height + half - step
+    right = [Edge("under right", "side", (width, 0.0)), Edge("side right", "side", (width, half))]
+    left = [Edge("side left", "side", (0.0, free)), Edge("under left", "side", (0.0, half))]
+    if step > 0:
+        right.append(Edge("step right", "side", (width, free)))
+        left.insert(0, Edge("step left", "side", (0.0, tall)))
+    return (Edge("base", "base", (0.0, 0.0)), *right, Edge("top", "top", (width, tall)), *left)
+
+
+def form(bag: Resolved, finishes: Finishes) -> Form:
+    """Return the form; what stands above the sides is the step."""
+    seam, top = eats(finishes, "side"), eats(finishes, "top")
+    deep = settle_depth(bag, seam)
+    half = snap(deep / 2)
+    width, across = panel_width(bag, 0.0, seam)
+    asked, shorter = bag.mm("size.height"), eats(finishes, SHORTER)
+    plain = asked + shorter + half + eats(finishes, "base") + top
+    height = snap(asked + shorter + bag.grid.fit(plain) - plain)
+    tall = Term("Finished height", asked, bag.why("size.height"), bag.source("size.height"))
+    moved = grid_term(snap(height - asked - shorter))
+    under = Term("Half the depth", half, "The panel runs under to the middle of the base.", "derived")
+    step = min(bag.mm("base.step"), height)
+    lower = (Term("Step", -step, bag.why("base.step"), bag.source("base.step")),) if step else ()
+    outline = _main(width, height, half, step)
+    measures = (
+        Measure("width", "How wide to cut it", "x", "side left", "side right", across),
+        Measure(
+            "height",
+            "How high to cut it",
+            "y",
+            "base",
+            "top",
+            (tall, *finishes[SHORTER], under, *moved),
+            beside="left",
+        ),
+    )
+    asked_depth = Term(
+        "Finished depth", bag.mm("size.depth"), bag.why("size.depth"), bag.source("size.depth")
+    )
+    deep_terms = (asked_depth, *grid_term(snap(deep - bag.mm("size.depth"))))
+    rise = snap(height - step)
+    side = (
+        Edge("bottom", "side", (0.0, 0.0)),
+        Edge("long right", "side", (deep, 0.0)),
+        Edge("top", "top", (deep, rise)),
+        Edge("long left", "side", (0.0, rise)),
+    )
+    side_measures = (
+        Measure("width", "How wide to cut it", "x", "long left", "long right", deep_terms),
+        # it follows the front, so it is not rounded by itself
+        Measure(
+            "height",
+            "How high to cut it",
+            "y",
+            "bottom",
+            "top",
+            (tall, *finishes[SHORTER], *moved, *lower),
+            on_grid=False,
+            beside="left",
+        ),
+    )
+    mains = tuple(Face(name, "panel", outline, measures, over=name == "front") for name in ("front", "back"))
+    sides = tuple(
+        Face(name, "side", side, side_measures, part="side", over=False)
+        for name in ("side left", "side right")
+    )
+    return Form(
+        dimensions={
+            "width": told(bag, "width", "Width of the face", width),
+            "height": told(bag, "height", "Height", height),
+            "depth": told(bag, "depth", "Depth", deep),
+            "flat_opening": Dimension(
+                "flat_opening",
+                "Flat opening",
+                bag.mm("size.width") + bag.mm("size.depth"),
+                snap(width + deep),
+                "derived",
+                "The face and the depth together.",
+            ),
+        },
+        faces=(*mains, *sides),
+        seams=_seams(),
+        mouth=_mouth(step),
+        base_ring=ring(width, deep),
+        mouth_ring=ring(width, deep),
+        height=height,
+        standing_seams=(),
+        front_starts=0.0,
+        lines=(
+            SizeLine("width", "wide", "width", (0, 0, 0), (width, 0, 0)),
+            SizeLine("height", "high", "height", (0, 0, 0), (0, 0, height)),
+            SizeLine("depth", "deep", "depth", (width, 0, 0), (width, deep, 0)),
+        ),
+        panel_at=half,
+        lower_sides=step,
+    )
+
+
+def _mouth(step: float) -> tuple[tuple[str, str], ...]:
+    """Return the mouth, and the free edges of the steps where there are any."""
+    if step <= 0:
+        return (("front", "top"), ("side right", "top"), ("back", "top"), ("side left", "top"))
+    return (
+        ("front", "top"),
+        ("front", "step right"),
+        ("side right", "top"),
+        ("back", "step left"),
+        ("back", "top"),
+        ("back", "step right"),
+        ("side left", "top"),
+        ("front", "step left"),
+    )
+
+
+def _seams() -> tuple[Seam, ...]:
+    """Return base, the four upright seams, and both ends of the base."""
+    out = [Seam("base", "Base seam", "base", ((stretch("front", "base"),), (stretch("back", "base"),)))]
+    for side, front, back in (("left", "left", "right"), ("right", "right", "left")):
+        panel = f"side {side}"
+        joins = ((f"front {side}", "front", front, "long right"), (f"back {side}", "back", back, "long left"))
+        for key, main, edge, long in joins:
+            chains = ((stretch(main, f"side {edge}"),), (stretch(panel, long),))
+            out.append(Seam(f"side {key}", f"Side panel to the {main}, {side}", "side", chains))
+        under = (stretch("front", f"under {front}"), stretch("back", f"under {back}"))
+        label = f"End of the base, {side}"
+        out.append(Seam(f"end {side}", label, "side", (under, (stretch(panel, "bottom"),))))
+    return tuple(out)
+
+
+def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return where the front is clipped to turn the corner, and where the side panel is pinned to it."""
+    half = snap(form.mm("depth") / 2)
+    seam = bag.mm("allowances.side")
+    left, low, right, _ = piece.box
+    if piece.part == "side":
+        stop = Sum("From its bottom edge", (Term("Side seam", seam, "Its bottom seam crosses here."),))
+        points = ((left, low + stop.total), (right, low + stop.total))
+        label = "Stop the side seams here"
+        return (Mark("notch", label, points, "bottom edge", (("from the raw bottom edge", stop),)),)
+    base = next(e for e in piece.edges if e.name == "base")
+    under = Term("Half the depth", half, "What runs under the bag.")
+    clip = Sum("From the raw base edge", (under, *base.terms))
+    pinned = Sum(
+        "From the raw base edge",
+        (*clip.terms, Term("Side seam", -seam, "The side's own allowance hangs below.")),
+    )
+    readings = (
+        ("clip, to 2 mm from the seam", clip),
+        ("the side’s raw bottom edge is pinned here", pinned),
+    )
+    y = low + clip.total
+    return (
+        Mark("clip", "Clip to turn the corner", ((left, y), (left + seam * 0.8, y)), "base edge", readings),
+        Mark("clip", "Clip to turn the corner", ((right - seam * 0.8, y), (right, y)), "base edge"),
+    )

@@ -1,0 +1,51 @@
+"""Base seam first; then each side panel down one side, across its bottom, up the other."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the steps of every sewn layer."""
+    out: list[Step] = []
+    for layer, rank in sewn_layers(bag):
+        gives = f"{layer} base sewn"
+        out += sew(bag, layer, "base", rank, needs=(f"{layer} panels ready",), gives=gives)
+        out.append(
+            Step(
+                key=f"{layer} clip corners",
+                title=f"Clip the front and back of the {layer} where they turn under",
+                say="At the marks, to 2 mm from the seam line, so that the straight edge turns the corner.",
+                rank=rank + 3,
+                needs=(gives,),
+                gives=(f"{layer} corners clipped",),
+                kind="no return",
+            )
+        )
+        out += sew(
+            bag,
+            layer,
+            "side",
+            rank + 5,
+            needs=(f"{layer} corners clipped",),
+            gives=f"{layer} uprights sewn",
+            say="Side panels to front and back, from the top edge down; stop at the mark above their bottom.",
+            part="upright",
+            reads=(("Across the mouth, flat", form.mm("flat_opening")),),
+        )
+        out += sew(
+            bag,
+            layer,
+            "side",
+            rank + 9,
+            needs=(f"{layer} uprights sewn",),
+            gives=f"{layer} ends sewn",
+            say="The bottom of each side panel to the base, from mark to mark; the base seam in its middle.",
+            part="ends",
+            reads=(("Depth at the base", form.mm("depth")),),
+        )
+        out.append(
+            press_seams(bag, layer, rank + 14, needs=(f"{layer} ends sewn",), gives=f"{layer} body sewn")
+        )
+    return tuple(out)
