@@ -31,6 +31,16 @@ def tote(width: float = 340, height: float = 280, depth: float = 120, **more: An
     return {"unit": "mm", "size": {"width": width, "height": height, "depth": depth}, **more}
 
 
+#: one size of each name, in mm, for a bag of any base
+SIZES = {"width": 340, "height": 280, "depth": 120, "diameter": 200, "length": 260, "breadth": 140}
+
+
+def sizes_of(base: str, **changed: float) -> dict[str, float]:
+    """Return the sizes that a base of this kind asks for."""
+    fields = {p.path for p in GRAMMAR.slots["base"][base].params}
+    return {key: mm for key, mm in {**SIZES, **changed}.items() if f"size.{key}" in fields}
+
+
 def _mm(low: float, high: float) -> st.SearchStrategy[float]:
     return st.integers(int(low * 100), int(high * 100)).map(lambda n: n / 100)
 
@@ -41,8 +51,13 @@ ORDINARY = {
     "height": (140, 700),
     "depth": (60, 260),
     "gap": (60, 100),
+    "diameter": (120, 400),
+    "length": (160, 600),
+    "breadth": (100, 300),
+    "radius": (16, 50),
+    "plate": (120, 300),
+    "step": (20, 60),
     "drop": (60, 900),
-    "length": (900, 1800),
     "past": (0, 60),
     "turn": (3, 15),
     "hem": (16, 40),
@@ -58,7 +73,14 @@ ORDINARY = {
     "from_top": (10, 60),
     "inside": (20, 80),
 }
-IN_CARRY = {**ORDINARY, "width": (15, 60), "gap": (40, 300), "from_side": (5, 25), "from_face": (0, 25)}
+IN_CARRY = {
+    **ORDINARY,
+    "width": (15, 60),
+    "length": (900, 1800),
+    "gap": (40, 300),
+    "from_side": (5, 25),
+    "from_face": (0, 25),
+}
 
 
 def _value(param: Param, ranges: Mapping[str, tuple[float, float]]) -> st.SearchStrategy[Any]:

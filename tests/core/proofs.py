@@ -13,16 +13,21 @@ from ambitus.core.cut.pieces import letter
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import area, bounds
+from ambitus.core.lengths import Grid
 
 EXACT = 0.01
 
 #: what each kind of seam sews; a seam it cannot sew stays plain
 _ONLY_STRAIGHT = {"french_stitched", "felled", "lapped"}
+_CURVED = {"corner", "gusset", "ring"}
+_SEPARATE = {"circle", "stadium", "ellipse", "rounded_rectangle", "rectangle"}
 
 
 def _kind(draft: Draft, key: str) -> str:
     given = draft.bag.bag.seams_by_class.get(key, draft.bag.bag.seams).kind
-    return "plain" if key == "corner" and given in _ONLY_STRAIGHT else given
+    if key == "join" or (key in _CURVED and given in _ONLY_STRAIGHT):
+        return "plain"
+    return given
 
 
 def eaten(draft: Draft, key: str, over: bool = True) -> float:
@@ -63,14 +68,59 @@ def _sewn(draft: Draft) -> list[Piece]:
 
 
 def _asked(draft: Draft) -> dict[str, float]:
-    """Return face width and height, and the depth of a bag that has one, as asked."""
+    """Return every size asked for by name; of a disc in hand the diameter that its seam leaves."""
     bag = draft.bag
-    asked = {
-        key: bag.mm(f"size.{key}") for key in ("width", "height", "depth") if f"size.{key}" in bag.values
-    }
+    names = ("width", "height", "depth", "diameter", "length", "breadth")
+    asked = {key: bag.mm(f"size.{key}") for key in names if f"size.{key}" in bag.values}
     if _read_flat(draft):
         asked["width"] -= asked["depth"]
+    given = bag.values.get("base.given")
+    if given is not None and given.value == "plate":
+        asked["diameter"] = bag.mm("base.plate") - 2 * eaten(draft, "ring")
     return asked
+
+
+def _radius(draft: Draft) -> float:
+    """Return the corner radius at the seam line that was asked for, as far as there is room for it."""
+    bag, asked = draft.bag, _asked(draft)
+    if bag.bag.base.kind == "gusset":
+        r = bag.mm("base.radius")
+        if bag.choice("base.round_by") == "plate":
+            r = max(0.0, bag.mm("base.plate") / 2 - bag.mm("allowances.gusset"))
+        return min(r, asked["width"] / 2, asked["height"])
+    return bag.mm("base.radius") if "base.radius" in bag.values else 0.0
+
+
+def _round(draft: Draft, asked: dict[str, float]) -> float:
+    """Return the way round a base of its own at the seam line, by the formula for its shape."""
+    kind = draft.bag.bag.base.kind
+    if kind == "circle":
+        return math.pi * asked["diameter"]
+    long, short = max(asked["length"], asked["breadth"]), min(asked["length"], asked["breadth"])
+    if kind == "stadium":
+        return 2 * (long - short) + math.pi * short
+    if kind == "ellipse":
+        a, b = long / 2, short / 2
+        h = ((a - b) / (a + b)) ** 2
+        return math.pi * (a + b) * (1 + 3 * h / (10 + math.sqrt(4 - 3 * h)))
+    r = min(_radius(draft), short / 2) if kind == "rounded_rectangle" else 0.0
+    return 2 * (long + short) - 8 * r + 2 * math.pi * r
+
+
+def _opening(draft: Draft) -> float:
+    """Return the flat opening that was asked for."""
+    asked = _asked(draft)
+    if draft.bag.bag.base.kind in _SEPARATE:
+        return _round(draft, asked) / 2
+    return asked["width"] + asked.get("depth", 0.0)
+
+
+def _panels(draft: Draft) -> int:
+    """Return how many panels of the body were asked for."""
+    panels = draft.bag.values.get("base.panels")
+    if panels is not None:
+        return 2 if panels.value == "two" else 1
+    return 1 if is_folded(draft) else 2
 
 
 def _read_flat(draft: Draft) -> bool:
@@ -82,11 +132,14 @@ def reads_back(draft: Draft) -> Iterator[str]:
     """The cut list, read by the other arithmetic, gives back the bag within what rounding may do."""
     step, up = draft.bag.grid.step, draft.bag.grid.rounding == "up"
     # only a depth that is cut can be moved by the grid
-    cut = step if draft.bag.bag.base.kind == "boxed" else 0.0
+    kind = draft.bag.bag.base.kind
+    cut = step if kind in ("boxed", "side_panels") else step / 2 if kind == "gusset" else 0.0
+    half = (0.0, step) if up else (-step / 2, step / 2)
     limits = {
-        "width": (0.0, step) if up else (-step / 2, step / 2),
+        **dict.fromkeys(("diameter", "length", "breadth"), half),
+        "width": half,
         # a folded piece carries the height twice, so its rounding is halved
-        "height": (0.0, step) if up else (-step / 2, step / 2),
+        "height": half,
         "depth": (0.0, 2 * cut) if up else (-cut, cut),
     }
     if _read_flat(draft):
@@ -130,33 +183,60 @@ def straps_read_back(draft: Draft) -> Iterator[str]:
 
 def seams_walk(draft: Draft) -> Iterator[str]:
     """Edges that are sewn together have the same length, measured on the outlines."""
+    step = draft.bag.grid.step
     for walked in draft.walked:
-        if walked.difference > EXACT:
+        eased = walked.seam.key.partition(" ")[2].startswith("ring")
+        trimmed = " gusset" in walked.seam.key
+        spare = 2 * step if trimmed else 0.0
+        if not eased and walked.difference > EXACT + spare:
             yield f"{walked.seam.key}: {walked.lengths}"
-    asked, step = _asked(draft), draft.bag.grid.step
-    opening = asked["width"] + asked.get("depth", 0.0)
+        if eased and walked.difference > max(EXACT, min(walked.lengths) * 0.01):
+            yield f"{walked.seam.key} does not ease: {walked.lengths}"
+        if eased and step < EXACT and walked.difference > 2 * EXACT:
+            yield f"{walked.seam.key} differs before rounding: {walked.lengths}"
+    stepped = 4 * draft.bag.mm("base.step") if "base.step" in draft.bag.values else 0.0
     for walked in draft.walked:
-        if walked.seam.key == "top" and abs(walked.lengths[0] - 2 * opening) > 6 * step + EXACT:
-            yield f"mouth {walked.lengths[0]}, asked {2 * opening}"
-    wanted = {f"{layer} side {way}" for layer in {p.layer for p in _sewn(draft)} for way in ("left", "right")}
-    if len({p.layer for p in _sewn(draft)}) == 2:
+        around = 2 * _opening(draft) + stepped
+        if walked.seam.key == "top" and abs(walked.lengths[0] - around) > 6 * step + EXACT:
+            yield f"mouth {walked.lengths[0]}, asked {around}"
+    layers = {p.layer for p in _sewn(draft)}
+    wanted = {f"{layer} {name}" for layer in layers for name in _seam_names(draft)}
+    if len(layers) == 2:
         wanted.add("top")
-    if not is_folded(draft):
-        wanted |= {f"{p.layer} base" for p in _sewn(draft)}
     if not wanted <= {w.seam.key for w in draft.walked}:
         yield f"seams {sorted(w.seam.key for w in draft.walked)}"
+
+
+def _seam_names(draft: Draft) -> set[str]:
+    kind = draft.bag.bag.base.kind
+    if kind == "gusset":
+        return {"gusset front", "gusset back"}
+    if kind == "side_panels":
+        sides = {f"side {panel} {way}" for panel in ("front", "back") for way in ("left", "right")}
+        return {"base", "end left", "end right", *sides}
+    if kind in _SEPARATE:
+        one = _panels(draft) == 1
+        return {"side", "ring"} if one else {"side left", "side right", "ring front", "ring back"}
+    return {"side left", "side right", *(() if is_folded(draft) else ("base",))}
 
 
 def outlines_match_sums(draft: Draft) -> Iterator[str]:
     """A piece's outline is as large as its sums say, and every letter is its own."""
     for piece in draft.pieces:
-        left, bottom, right, top = bounds(piece.cut)
+        left, bottom, right, top = piece.box
         across, up = ("length", "width") if "length" in piece.sums else ("width", "height")
         for key, size in ((across, right - left), (up, top - bottom)):
             if abs(piece.size(key) - size) > 1e-4:
                 yield f"{piece.key} {key}: sum {piece.size(key)}, outline {size}"
             bought = piece.key.startswith("strap") and key == "width" and not _cut_across(draft, piece)
-            if not bought and not draft.bag.grid.holds(piece.size(key)):
+            # a side panel follows its front; a tube is cut finer where it would not go round its base
+            finer = Grid(25.4 / 16 if draft.bag.unit == "in" else 1.0)
+            tube = draft.bag.bag.base.kind in _SEPARATE and key == "width" and not piece.part
+            follows = piece.part == "side" and key == "height"
+            follows |= piece.layer == "interfacing" and (any(piece.bends) or tube)
+            follows |= tube and not piece.over
+            fits = draft.bag.grid.holds(piece.size(key)) or (tube and finer.holds(piece.size(key)))
+            if not bought and not follows and not fits:
                 yield f"{piece.key} {key}: {piece.size(key)} is off the grid"
         if "across" in piece.sums:
             notch = (right - left) * (top - bottom) - area(piece.cut)
@@ -193,24 +273,70 @@ def by_the_rule(draft: Draft) -> Iterator[str]:
         for key, mm in wanted.items():
             if key in piece.sums and abs(piece.size(key) - mm) > EXACT:
                 yield f"{piece.key} {key} {piece.size(key)}, rule {mm}"
-    sides = [p.count for p in _sewn(draft) if p.layer == "outer"]
-    if sum(sides) != (1 if is_folded(draft) else 2):
+    sides = [p.count for p in _sewn(draft) if p.layer == "outer" and not p.part]
+    if sum(sides) != _panels(draft):
         yield f"outer cut {sides} times"
+    parts = {p.part for p in _sewn(draft)} - {""}
+    if parts != set(_parts(draft)):
+        yield f"parts {parts}"
+    for piece in (p for p in _sewn(draft) if p.part):
+        if piece.count != _parts(draft)[piece.part]:
+            yield f"{piece.key} cut {piece.count} times"
     yield from _interfacing(draft)
 
 
-def _rule(draft: Draft, piece: Piece) -> dict[str, float]:
-    asked, half = _asked(draft), _asked(draft).get("depth", 0.0) / 2
-    s, top = eaten(draft, "side", piece.over), top_eats(draft)
-    up = asked["height"] - _shorter(draft, piece.layer) + half + top
+def _parts(draft: Draft) -> dict[str, int]:
+    kind = draft.bag.bag.base.kind
+    if kind == "gusset":
+        return {"gusset": 2 if draft.bag.choice("base.strip") == "halves" else 1}
+    if kind == "side_panels":
+        return {"side": 2}
+    return {"base": 1} if kind in _SEPARATE else {}
+
+
+def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, float]:
+    """Return the cut sizes of *piece* by the rule for its base; at the seam lines with *seam_line*."""
+    asked, kind = _asked(draft), draft.bag.bag.base.kind
+    shorter = _shorter(draft, piece.layer)
+    top = 0.0 if seam_line else top_eats(draft)
+
+    def eats(key: str) -> float:
+        return 0.0 if seam_line else eaten(draft, key, piece.over)
+
+    if kind == "gusset":
+        sg, r = eats("gusset"), _radius(draft)
+        if not piece.part:
+            return {"width": asked["width"] + 2 * sg, "height": asked["height"] - shorter + sg + top}
+        r = min(r, asked["height"] - shorter)
+        path = 2 * (asked["height"] - shorter - r) + math.pi * r + asked["width"] - 2 * r
+        long = path + 2 * top
+        if draft.bag.choice("base.strip") == "halves":
+            long = path / 2 + top + eats("join")
+        return {"width": long, "height": asked["depth"] + 2 * sg}
+    if kind == "side_panels":
+        s, sb = eats("side"), 0.0 if seam_line else eaten(draft, "base", piece.over)
+        if not piece.part:
+            up = asked["height"] - shorter + asked["depth"] / 2 + sb + top
+            return {"width": asked["width"] + 2 * s, "height": up}
+        step = draft.bag.mm("base.step")
+        return {"width": asked["depth"] + 2 * s, "height": asked["height"] - shorter - step + s + top}
+    if kind in _SEPARATE:
+        s, sc = eats("side"), eats("ring")
+        if piece.part:
+            long = asked.get("diameter", asked.get("length", 0.0))
+            return {"width": long + 2 * sc, "height": asked.get("breadth", long) + 2 * sc}
+        around = _round(draft, asked) / _panels(draft)
+        return {"width": around + 2 * s, "height": asked["height"] - shorter + sc + top}
+    half = asked.get("depth", 0.0) / 2
+    s, up = eats("side"), asked["height"] - shorter + half + top
     if is_folded(draft):
         sb, height = 0.0, 2 * up
     else:
-        sb = eaten(draft, "base", piece.over)
+        sb = eats("base")
         height = up + sb
     wanted = {"width": asked["width"] + 2 * half + 2 * s, "height": height}
-    if draft.bag.bag.base.kind == "boxed":
-        sx = eaten(draft, "corner")
+    if kind == "boxed":
+        sx = eats("corner")
         wanted |= {"across": half - sx + s, "up": half - sx + sb}
     return wanted
 
@@ -225,18 +351,15 @@ def _interfacing(draft: Draft) -> Iterator[str]:
     fused = [p for p in draft.pieces if p.layer == "interfacing"]
     if sum(p.count for p in fused) != sum(p.count for p in outers):
         yield "not every outer is interfaced"
-    ends = 2 if is_folded(draft) else 1
+    inset = 2 * draft.bag.mm("interfacing.inset") if kind == "inset" else 0.0
     for piece in fused:
-        rule = _rule(draft, next(p for p in outers if p.over == piece.over or len(outers) == 1))
-        s, st = eaten(draft, "side", piece.over), top_eats(draft)
-        sb = 0.0 if is_folded(draft) else eaten(draft, "base", piece.over)
-        less = {"full": (0.0, 0.0), "kept_out": (2 * s, sb + ends * st)}.get(kind)
-        if less is None:
-            inset = draft.bag.mm("interfacing.inset")
-            less = (2 * inset, 2 * inset)
-        for key, mm in (("width", rule["width"] - less[0]), ("height", rule["height"] - less[1])):
-            if abs(piece.size(key) - mm) > EXACT:
-                yield f"{piece.key} {key} {piece.size(key)}, rule {mm}"
+        outer = next(
+            p for p in outers if set(piece.faces) <= set(p.faces) or set(p.faces) <= set(piece.faces)
+        )
+        rule = _rule(draft, outer, seam_line=kind == "kept_out")
+        for key in ("width", "height"):
+            if abs(piece.size(key) - (rule[key] - inset)) > EXACT:
+                yield f"{piece.key} {key} {piece.size(key)}, rule {rule[key] - inset}"
 
 
 def straps_by_the_rule(draft: Draft) -> Iterator[str]:
@@ -283,11 +406,15 @@ def marks_lie_right(draft: Draft) -> Iterator[str]:
         straight = _asked(draft)["width" if in_base else "height"]
         if not in_base and bag.bag.base.kind == "folded_in":
             straight -= _asked(draft)["depth"] / 2
+        if bag.bag.base.kind == "gusset":
+            straight -= _radius(draft) * (2 if in_base else 1)
         if length > straight - 2 * 15 + 3 * bag.grid.step and straight > 35:
             yield f"gap {length} in a straight seam of {straight}"
-    outers = [p for p in draft.pieces if p.layer == "outer"]
+    outers = [p for p in draft.pieces if p.layer == "outer" and not p.part]
     found = [m for p in outers for _ in range(p.count) for m in p.marks if m.kind == "strap"]
-    if len(found) != 4 * len(draft.hangs):
+    if len(found) != 4 * len(draft.hangs) or any(
+        m.kind == "strap" for p in draft.pieces if p.part for m in p.marks
+    ):
         yield f"{len(found)} strap marks"
     for outer in outers:
         yield from _strap_marks(draft, outer)
@@ -295,25 +422,41 @@ def marks_lie_right(draft: Draft) -> Iterator[str]:
 
 def _strap_marks(draft: Draft, outer: Piece) -> Iterator[str]:
     bag, (left, bottom, right, top) = draft.bag, bounds(outer.cut)
-    s = eaten(draft, "side", outer.over)
+    s = eaten(draft, "gusset" if bag.bag.base.kind == "gusset" else "side", outer.over)
     edges = {round(y, 3) for y in ((bottom, top) if outer.folded else (top,))}
     marks = [m.points[0] for m in outer.marks if m.kind == "strap"]
     if draft.hangs and {round(y, 3) for _, y in marks} != edges:
         yield f"{outer.key}: straps marked at heights {marks}"
         return
+    # a tube of one panel carries the front on its one half and the back on the other
+    middle = (left + right) / 2
+    halves = [(left + s, middle), (middle, right - s)] if _panels(draft) == 1 and not outer.folded else None
     for hang in draft.hangs:
         for height in edges:
-            xs = sorted(x for x, y in marks if round(y, 3) == height)
-            if abs((xs[0] - left) - (right - xs[1])) > EXACT:
-                yield "strap ends are not equally far from both sides"
-            if bag.choice(f"{hang.prefix}.place") == "side_seam":
-                wanted = s + bag.mm(f"{hang.prefix}.from_side")
+            # each strap’s two ends are marked one after the other
+            xs = [x for x, y in marks if round(y, 3) == height]
+            spans = halves or [(left + s, right - s)]
+            if len(xs) != 2 * len(spans):
+                yield f"{outer.key}: straps marked at {xs}"
+                continue
+            for at, (low, high) in enumerate(spans):
+                one, other = sorted(xs[2 * at : 2 * at + 2]) if not halves else xs[2 * at : 2 * at + 2]
                 # the under edge of a lap lands on the grid by itself, and its lap with it
                 own = 0.0 if outer.over else bag.grid.step / 2
-                if abs(xs[0] - left - wanted) > EXACT + own:
-                    yield f"strap marked at {xs[0] - left} from the raw edge, wanted {wanted}"
-            elif abs((xs[1] - xs[0]) - draft.cut_list.straps[0].gap) > EXACT:
-                yield f"straps marked {xs[1] - xs[0]} apart"
+                if abs((one - low) - (high - other)) > EXACT + 2 * own:
+                    yield "strap ends are not equally far from both sides"
+                if bag.choice(f"{hang.prefix}.place") == "side_seam":
+                    wanted = bag.mm(f"{hang.prefix}.from_side")
+                    if abs(one - low - wanted) > EXACT + own:
+                        yield f"strap marked at {one - low} from the seam, wanted {wanted}"
+                elif abs((other - one) - draft.cut_list.straps[0].gap) > EXACT:
+                    yield f"straps marked {other - one} apart"
+
+
+def _same(one: set[float], other: set[float]) -> bool:
+    """Return whether two sets of places are the same but for dust."""
+    near = [any(abs(a - b) < EXACT for b in other) for a in one]
+    return all(near) and all(any(abs(a - b) < EXACT for a in one) for b in other)
 
 
 def hems_are_marked(draft: Draft) -> Iterator[str]:
@@ -326,16 +469,24 @@ def hems_are_marked(draft: Draft) -> Iterator[str]:
         "pressed_edges": lambda: [bag.mm("top.turn")],
     }.get(kind, list)()
     for piece in _sewn(draft):
-        _, bottom, _, top = bounds(piece.cut)
-        wanted = {round(top - f, 3) for f in folds}
+        left, bottom, right, top = bounds(piece.cut)
+        if piece.part == "base":
+            if any("from the raw top edge" in m.label for m in piece.marks):
+                yield f"{piece.key}: a hem on a base"
+            continue
+        if piece.part == "gusset":
+            drawn = {m.points[0][0] for m in piece.marks if "from the raw top edge" in m.label}
+            both = {x for f in folds for x in (left + f, right - f)}
+            if not _same(drawn, {right - f for f in folds} if piece.count == 2 else both):
+                yield f"{piece.key}: folds drawn at {drawn}"
+            continue
+        wanted = {top - f for f in folds}
         if piece.folded:
-            wanted |= {round(bottom + f, 3) for f in folds}
+            wanted |= {bottom + f for f in folds}
         drawn = {
-            round(m.points[0][1], 3)
-            for m in piece.marks
-            if m.kind == "crease" and "from the raw top edge" in m.label
+            m.points[0][1] for m in piece.marks if m.kind == "crease" and "from the raw top edge" in m.label
         }
-        if drawn != wanted:
+        if not _same(drawn, wanted):
             yield f"{piece.key}: folds drawn at {drawn}, wanted {wanted}"
 
 
@@ -387,6 +538,18 @@ _BY_BASE: dict[str, tuple[tuple[str, str], ...]] = {
     "folded_in": (("{layer} fold in", "{layer} fold level"), ("{layer} fold level", "{layer} sides")),
     "seamed": (("{layer} sides", "{layer} press"),),
     "folded": (("{layer} sides", "{layer} press"),),
+    "gusset": (
+        ("{layer} clip strip", "{layer} gusset front"),
+        ("{layer} gusset front", "{layer} gusset back"),
+    ),
+    "side_panels": (
+        ("{layer} base", "{layer} clip corners"),
+        ("{layer} clip corners", "{layer} sides upright"),
+        ("{layer} sides upright", "{layer} sides ends"),
+    ),
+    **dict.fromkeys(
+        sorted(_SEPARATE), (("{layer} sides", "{layer} matched"), ("{layer} matched", "{layer} base"))
+    ),
 }
 _BY_TOP: dict[str, tuple[tuple[str, str], ...]] = {
     "turned_through": (
@@ -400,12 +563,18 @@ _BY_TOP: dict[str, tuple[tuple[str, str], ...]] = {
         ("lining press", "press tops"),
         ("inspect top", "topstitch"),
     ),
-    "double_hem": (("press hem", "stitch hem"), ("stitch hem", "outer sides")),
-    "overlocked_hem": (("press hem", "stitch hem"), ("stitch hem", "outer sides")),
-    "raw_edge": (("true the top", "outer sides"),),
+    "double_hem": (("press hem", "stitch hem"), ("stitch hem", "{first}")),
+    "overlocked_hem": (("press hem", "stitch hem"), ("stitch hem", "{first}")),
+    "raw_edge": (("true the top", "{first}"),),
 }
 _TRIMMED = {"french", "french_stitched", "felled"}
-_NAMES = {"side": "sides", "base": "base", "corner": "corners"}
+#: what sews the seams of a class, by base
+_NAMES: dict[str, tuple[tuple[str, str], ...]] = {
+    "": (("side", "sides"), ("base", "base"), ("corner", "corners")),
+    "gusset": (("gusset", "gusset front"), ("gusset", "gusset back"), ("join", "join")),
+    "side_panels": (("base", "base"), ("side", "sides upright"), ("side", "sides ends")),
+    "separate": (("side", "sides"), ("ring", "base")),
+}
 
 
 def steps_are_safe(draft: Draft) -> Iterator[str]:
@@ -414,13 +583,17 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
     gates = {s.key for s in draft.steps if s.kind == "gate"}
     final = {s.key for s in draft.steps if s.kind == "no return"}
     base, top = draft.bag.bag.base.kind, draft.bag.bag.top.kind
-    pairs = [("measure", "cut"), ("strap 0 even", "measure back"), *_BY_TOP[top]]
+    names = _NAMES.get(base, _NAMES["separate" if base in _SEPARATE else ""])
+    first_seam = f"outer {names[0][1]}"
+    pairs = [("measure", "cut"), ("strap 0 even", "measure back")]
+    pairs += [(first, then.format(first=first_seam)) for first, then in _BY_TOP[top]]
     wanted, cut = {"strap 0 even"}, {"cut"}
     wanted |= {"gap open", "inspect top"} if top == "turned_through" else set()
     for layer in {p.layer for p in _sewn(draft)}:
-        pairs += [tuple(key.format(layer=layer) for key in pair) for pair in _BY_BASE[base]]  # type: ignore[misc]
+        pairs += [tuple(key.format(layer=layer) for key in pair) for pair in _BY_BASE.get(base, ())]  # type: ignore[misc]
         wanted |= {f"{layer} nested"} if base.startswith("boxed") else set()
-        for key, name in _NAMES.items():
+        wanted |= {f"{layer} matched"} if base in _SEPARATE else set()
+        for key, name in names:
             if key in draft.bag.sewn and f"{layer} {name}" not in order:
                 yield f"nothing sews the {name} of the {layer}"
             if key in draft.bag.sewn and _kind(draft, key) in _TRIMMED:

@@ -22,6 +22,14 @@ def _french(**rows: float) -> dict[str, Any]:
     return _hemmed(seams={"kind": "french", **rows})
 
 
+def _on(
+    base: str, fields: dict[str, Any], allowances: dict[str, float] | None = None, **size: float
+) -> dict[str, Any]:
+    """Return a bag in mm on a base that asks for other sizes than a tote."""
+    given: dict[str, Any] = {"unit": "mm", "size": size, "base": {"kind": base, **fields}}
+    return {**given, "allowances": allowances or {}, "carry": []}
+
+
 #: id -> (just fires, just does not)
 EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "depth-under-corner": (tote(depth=19.9), tote(depth=20)),
@@ -115,6 +123,23 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "sliver-out-of-role": (
         _hemmed(seams={"kind": "overlocked_first", "sliver": 7.1}),
         _hemmed(seams={"kind": "overlocked_first", "sliver": 7}),
+    ),
+    "corner-radius-over-panel": (
+        _on("gusset", {"radius": 60.5}, width=120, height=200, depth=60),
+        _on("gusset", {"radius": 60}, width=120, height=200, depth=60),
+    ),
+    "step-over-height": (
+        _on("side_panels", {"step": 200}, width=300, height=200, depth=90),
+        _on("side_panels", {"step": 199}, width=300, height=200, depth=90),
+    ),
+    "snips-too-deep": (
+        _on("circle", {}, allowances={"ring": 6}, diameter=160, height=200),
+        _on("circle", {}, allowances={"ring": 6.5}, diameter=160, height=200),
+    ),
+    # on the finest grid a tube of two panels this small is out by more than a hundredth
+    "tube-base-ease": (
+        _on("circle", {"panels": "two"}, allowances={"side": 10, "ring": 10}, diameter=20, height=60),
+        _on("circle", {"panels": "two"}, allowances={"side": 10, "ring": 10}, diameter=28, height=60),
     ),
     "parts-do-not-fit": (
         _hemmed(base={"cut_as": "folded"}, seams={"kind": "lapped"}),

@@ -30,6 +30,8 @@ Bend = Arc | Bow | None
 
 #: How far a flattened arc may lie from the true one, in mm.
 _SAGITTA = 0.005
+#: Directions whose cosine is over this run on as a curve and make no corner: about 8 degrees.
+_SMOOTH = 0.99
 
 
 def sweep(arc: Arc, a: Point, b: Point) -> float:
@@ -115,7 +117,8 @@ def offset_bent(
     n = len(starts)
     ends = [tangents(starts[i], bends[i], starts[(i + 1) % n]) for i in range(n)]
     moved = tuple(
-        offset_corner(starts[i], ends[i - 1][1], ends[i][0], amounts[i - 1], amounts[i]) for i in range(n)
+        _moved(starts[i], ends[i - 1][1], ends[i][0], amounts[i - 1], amounts[i], bends[i - 1], bends[i])
+        for i in range(n)
     )
     out: list[Bend] = []
     for i, bend in enumerate(bends):
@@ -127,15 +130,31 @@ def offset_bent(
     return moved, tuple(out)
 
 
+def _moved(p: Point, u: Point, v: Point, a: float, b: float, before: Bend, after: Bend) -> Point:
+    """Return where the point between two edges goes; where a curve runs on it is no corner."""
+    if isinstance(before, Bow) and isinstance(after, Bow) and abs(a - b) < 1e-9 and _runs_on(u, v):
+        return _beside(p, u, v, a)
+    return offset_corner(p, u, v, a, b)
+
+
+def _runs_on(u: Point, v: Point) -> bool:
+    return u[0] * v[0] + u[1] * v[1] > _SMOOTH
+
+
+def _beside(p: Point, u: Point, v: Point, amount: float) -> Point:
+    """Return the point *amount* beside a curve that passes *p* from direction *u* to direction *v*."""
+    along = (u[0] + v[0], u[1] + v[1])
+    size = math.hypot(*along)
+    return p[0] + along[1] / size * amount, p[1] - along[0] / size * amount
+
+
 def _parallel(points: Sequence[Point], amount: float) -> tuple[Point, ...]:
-    """Return the inner points of a polyline moved along its normals, corners mitred."""
-    return tuple(
-        offset_corner(
-            points[i],
-            unit_vector(points[i - 1], points[i]),
-            unit_vector(points[i], points[i + 1]),
-            amount,
-            amount,
+    """Return the inner points of a polyline moved along its normals; true corners are mitred."""
+    out = []
+    for i in range(1, len(points) - 1):
+        u, v = unit_vector(points[i - 1], points[i]), unit_vector(points[i], points[i + 1])
+        smooth = _runs_on(u, v)
+        out.append(
+            _beside(points[i], u, v, amount) if smooth else offset_corner(points[i], u, v, amount, amount)
         )
-        for i in range(1, len(points) - 1)
-    )
+    return tuple(out)

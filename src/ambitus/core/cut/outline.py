@@ -63,7 +63,8 @@ def _worked(face: Face, measure: Measure, finishes: EdgeTerms, grid: Grid) -> tu
         for t in finishes[face.edges[face.edge_index(name)].seam]
     ]
     settled = Sum(measure.label, (*measure.terms, *added)).total
-    if not measure.on_grid:
+    # a curved piece is cut round a template: rounding one of its sides would put a jog in its outline
+    if not measure.on_grid or any(face.bends):
         return Sum(measure.label, gathered([*measure.terms, *added])), 0.0
     plain = [t for t in (*measure.terms, *added) if t.label != GRID_LABEL]
     total = sum(t.mm for t in plain)

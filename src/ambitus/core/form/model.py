@@ -269,8 +269,14 @@ class Piece:
         return self.on_fold == "y"
 
     def tops(self) -> tuple[tuple[Point, Point], ...]:
-        """Return its top edges on the cut line, each as its left and right end when it stands upright."""
-        n = len(self.cut)
-        return tuple(
-            (self.cut[(i + 1) % n], self.cut[i]) for i, e in enumerate(self.edges) if e.seam == "top"
-        )
+        """
+        Return its top edges on the cut line between their seams, each as its left and right end when it
+        stands upright.
+        """
+        n, out = len(self.cut), []
+        for i, edge in enumerate(self.edges):
+            if edge.seam == "top":
+                y = self.cut[i][1]
+                out.append(((self.stitch[(i + 1) % n][0], y), (self.stitch[i][0], y)))
+        # of a tube of one panel the front comes first
+        return tuple(reversed(out)) if not self.folded else tuple(out)

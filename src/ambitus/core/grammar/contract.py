@@ -351,15 +351,19 @@ class Bag:
             }.items()
         )
 
+    def _follows(self, path: str, param: Param) -> bool:
+        root, *_, leaf = path.split(".")
+        return callable(param.default) or f"{root}.{leaf}" in self.base.usual
+
     @cached_property
-    def params_in_turn(self) -> tuple[tuple[str, Param], ...]:
-        """The same fields; those whose default follows from other fields come last."""
+    def params_at_once(self) -> tuple[tuple[str, Param], ...]:
+        """The fields whose default follows from no other field."""
+        return tuple(item for item in self.params if not self._follows(*item))
 
-        def follows(item: tuple[str, Param]) -> bool:
-            root, *_, leaf = item[0].split(".")
-            return callable(item[1].default) or f"{root}.{leaf}" in self.base.usual
-
-        return tuple(sorted(self.params, key=follows))
+    @cached_property
+    def params_that_follow(self) -> tuple[tuple[str, Param], ...]:
+        """The fields whose default is worked out from other fields."""
+        return tuple(item for item in self.params if self._follows(*item))
 
     @cached_property
     def overrides(self) -> tuple[tuple[str, Param], ...]:
@@ -435,7 +439,8 @@ class Grammar:
     def sewable(self) -> tuple[str, ...]:
         """The classes of seam whose kind can be chosen, in the order bases name them."""
         every = {c: None for base in self.slots["base"].values() for c in (*base.classes, *base.also_sewn)}
-        return tuple(every)
+        kinds = self.slots["seams"].values()
+        return tuple(key for key in every if any(key in kind.sews for kind in kinds))
 
     def every_path(self, straps: int) -> frozenset[str]:
         """Return every field path that some variant of this grammar has, kinds included."""

@@ -61,9 +61,11 @@ def _strap(row: StrapRow, at: int, allowances: Mapping[str, float], readers: Rea
     return ReadStrap(width, visible, drop_for_visible(visible, row.gap, row.hold))
 
 
-def _parts(cut_list: CutList, role: str) -> dict[str, CutRow]:
-    """Return the rows of *role* that are no panel of the body, by what they are."""
-    return {row.part: row for row in reversed(cut_list.rows) if row.role == role and row.part}
+def _rows(cut_list: CutList, main: CutRow) -> Rows:
+    """Return *main* with the other parts of its role, and how many panels of the body the role has."""
+    mine = [row for row in cut_list.rows if row.role == main.role]
+    parts = {row.part: row for row in reversed(mine) if row.part}
+    return Rows(main, parts, sum(row.count for row in mine if not row.part))
 
 
 def _eaten(row: CutRow, cut_list: CutList, readers: Readers) -> dict[str, float]:
@@ -114,7 +116,7 @@ def _fellows(
         if row.role not in seen:
             seen.add(row.role)
             continue
-        rows = Rows(row, _parts(cut_list, row.role))
+        rows = _rows(cut_list, row)
         made = readers.base[cut_list.base](rows, _eaten(row, cut_list, readers), top)
         for key, summed in layers[row.role].sizes.items():
             other = made.sizes.get(key)
@@ -150,7 +152,7 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
         top = readers.top[cut_list.top](cut_list.allowances)
         layers = {
             role: readers.base[cut_list.base](
-                Rows(rows[role], _parts(cut_list, role)), _eaten(rows[role], cut_list, readers), top
+                _rows(cut_list, rows[role]), _eaten(rows[role], cut_list, readers), top
             )
             for role in ("outer", "lining")
             if role in rows

@@ -170,10 +170,14 @@ class ReadBag:
 
 @dataclass(frozen=True, slots=True)
 class Rows:
-    """The rows of one role: the panel of the body, and the other parts by what they are."""
+    """
+    The rows of one role: the panel of the body, the other parts by what they are, and how many panels there
+    are in all: front and back are rows of their own where they are cut differently.
+    """
 
     main: CutRow
     parts: Mapping[str, CutRow]
+    panels: int
 
 
 #: reads the rows of one role: (rows, allowances, what the top edge eats) -> sizes and findings

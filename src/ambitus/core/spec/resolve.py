@@ -261,6 +261,20 @@ def _grid(spec: Spec, problems: list[Problem]) -> Grid:
     return Grid(step, spec.grid.rounding)
 
 
+def _allowance(given: Value, path: str, param: Param, general: Value, so_far: Resolved) -> Value:
+    """Return the allowance of one class: its own, else its kind of seam's, else the general one."""
+    kind = so_far.bag.seam(path.partition(".")[2])
+    if kind.own and (given.value is None or not kind.takes_allowance):
+        mm, why = kind.own(so_far)
+        return Value(mm, "default", why)
+    if given.value is None:
+        why = "General allowance." if general.source != "measured" else f"General allowance. {general.why}"
+        return Value(general.value, general.source, why)
+    if given.source == "chosen":
+        return Value(given.value, "chosen", f"Your own allowance for the {param.label.lower()}.")
+    return given
+
+
 def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
     """
     Return *spec* with every default and fact filled in.
@@ -288,24 +302,14 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
     values: dict[str, Value] = {}
     so_far = Resolved(spec.unit, grid, spec.preset, bag, values, facts, spec.usual.measured, spec.silenced)
     work = _Resolving(spec, View(spec.unit, spec.unit), preset.values, values, problems)
-    # defaults that follow from other fields come last, when those are known
-    for path, param in bag.params_in_turn:
+    # defaults that follow from other fields come last, when those and the allowances are known
+    for path, param in bag.params_at_once:
         values[path] = work.field(path, param, so_far)
     general = values["allowances.general"]
     for path, param in bag.overrides:
-        given = work.field(path, param, so_far)
-        kind = bag.seam(path.partition(".")[2])
-        if kind.own and (given.value is None or not kind.takes_allowance):
-            mm, why = kind.own(so_far)
-            given = Value(mm, "default", why)
-        elif given.value is None:
-            why = (
-                "General allowance." if general.source != "measured" else f"General allowance. {general.why}"
-            )
-            given = Value(general.value, general.source, why)
-        elif given.source == "chosen":
-            given = Value(given.value, "chosen", f"Your own allowance for the {param.label.lower()}.")
-        values[path] = given
+        values[path] = _allowance(work.field(path, param, so_far), path, param, general, so_far)
+    for path, param in bag.params_that_follow:
+        values[path] = work.field(path, param, so_far)
     if problems:
         raise SpecProblems(tuple(problems))
     return so_far

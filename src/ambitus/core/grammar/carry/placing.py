@@ -7,13 +7,15 @@ from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
 
 
-def _between(bag: Resolved, prefix: str, panel: float, placed: Sum) -> Sum:
+def _between(bag: Resolved, prefix: str, panel: float, placed: Sum, seam: float) -> Sum:
+    """Return the way from centre to centre; *seam* is what of the place lies outside a half of a tube."""
     if bag.choice(f"{prefix}.place") == "gap":
         path = f"{prefix}.gap"
         return Sum("Between the two centres", (Term("Gap", bag.mm(path), bag.why(path), bag.source(path)),))
     # the other strap end mirrors this one, so the middle of the panel stays the middle
-    both = Term("Both strap places", -2 * placed.total, "From either side.", times=2)
-    return Sum("Between the two centres", (Term("Panel", panel, "As cut."), both))
+    both = Term("Both strap places", snap(-2 * (placed.total - seam)), "From either side.", times=2)
+    whole = Term("Half of the tube" if seam else "Panel", panel, "At the top edge." if seam else "As cut.")
+    return Sum("Between the two centres", (whole, both))
 
 
 def centre_marks(
@@ -29,13 +31,19 @@ def centre_marks(
     out: list[Mark] = []
     side = next(e for e in piece.edges if e.name.startswith("side"))
     source = side.terms[0].source if side.terms else "derived"
-    allowance = Term("Side seam", side.finish, "From the raw edge to the seam.", source)
+    name = bag.bag.classes.get(side.seam, "Side seam")
+    allowance = Term(name, side.finish, "From the raw edge to the seam.", source)
     placed = Sum("From the raw side edge to the strap's centre", placed_terms(bag, prefix, form, allowance))
-    for n, ((lx, ly), (rx, ry)) in enumerate(piece.tops()):
+    inside = placed.total - side.finish
+    tops = piece.tops()
+    # a tube of one panel has its front and its back side by side: only its ends are raw sides
+    tube = len(tops) > 1 and not piece.folded
+    for n, ((lx, ly), (rx, ry)) in enumerate(tops):
         way = 1.0 if lx < rx else -1.0
-        apart = _between(bag, prefix, snap(abs(rx - lx)), placed)
+        panel = snap(abs(rx - lx) + (0.0 if tube else 2 * side.finish))
+        apart = _between(bag, prefix, panel, placed, side.finish if tube else 0.0)
         told = (("from the left", placed), ("apart", apart), *down) if not n else ()
-        other = (("from the right", placed),) if not n else ()
-        out.append(Mark("strap", "Strap centre", ((lx + way * placed.total, ly),), "top left", told))
-        out.append(Mark("strap", "Strap centre", ((rx - way * placed.total, ry),), "top right", other))
+        other = (("from the right", placed),) if n == (1 if tube else 0) else ()
+        out.append(Mark("strap", "Strap centre", ((lx + way * inside, ly),), "top left", told))
+        out.append(Mark("strap", "Strap centre", ((rx - way * inside, ry),), "top right", other))
     return tuple(out)

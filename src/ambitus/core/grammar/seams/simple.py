@@ -1,5 +1,6 @@
 """Seams of one step: plain, lapped, and raw edges that only meet."""
 
+from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.contract import Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
 from ambitus.core.grammar.seams.common import GENERAL, allowance, phrase, stitched, whole_allowance
@@ -34,9 +35,11 @@ def _lapped_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 
 def _two_panels(bag: Resolved) -> str:
-    value = bag.values.get("base.cut_as")
-    folded = bag.bag.base.kind == "folded" or (value is not None and value.value == "folded")
-    return "its two edges are cut differently, which a folded piece cannot be" if folded else ""
+    if is_folded(bag) or ("base.panels" in bag.values and bag.choice("base.panels") == "one"):
+        return "its two edges are cut differently, which one piece cannot be"
+    if bag.bag.base.kind == "side_panels":
+        return "one edge lies on the other, and a side panel is sewn to both front and back"
+    return ""
 
 
 LAPPED = SeamKind(

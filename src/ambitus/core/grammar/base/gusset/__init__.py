@@ -1,6 +1,6 @@
 """A strip between front and back, down a side, under the base and up the other."""
 
-from ambitus.core.grammar.base.gusset.cut import form, marks, most_radius
+from ambitus.core.grammar.base.gusset.cut import corner_radius, form, marks, most_radius
 from ambitus.core.grammar.base.gusset.read import read
 from ambitus.core.grammar.base.gusset.steps import steps
 from ambitus.core.grammar.base.panels import quarter
@@ -18,6 +18,12 @@ def _says(bag: Resolved, view: View, prefix: str) -> str:
 
 def _unused(bag: Resolved) -> frozenset[str]:
     return frozenset() if bag.choice("base.strip") == "halves" else frozenset({"join"})
+
+
+def _straight(bag: Resolved) -> dict[str, float]:
+    r = corner_radius(bag).mm
+    base, side = bag.mm("size.width") - 2 * r, bag.mm("size.height") - r
+    return {"base": max(0.0, base), "side": max(0.0, side)}
 
 
 GUSSET = Base(
@@ -76,5 +82,5 @@ GUSSET = Base(
     read=read,
     marks=marks,
     usual={"carry.from_side": lambda bag: quarter(bag, bag.mm("size.width"))},
-    straight=lambda bag: {"base": max(0.0, bag.mm("size.width") - 2 * bag.mm("base.radius"))},
+    straight=_straight,
 )

@@ -27,6 +27,10 @@ def corner_radius(bag: Resolved) -> Term:
     return Term("Corner radius", bag.mm(path), bag.why(path), bag.source(path))
 
 
+#: What stays straight between two arcs, in mm, so that every edge has a direction.
+_STRAIGHT = 0.005
+
+
 def most_radius(width: float, height: float) -> float:
     """Return the largest radius that a front of this size has room for."""
     return max(0.0, min(width / 2, height))
@@ -66,7 +70,7 @@ def _strip(
     """Return the faces of the strip, and the length of their seam lines together."""
     halves = bag.choice("base.strip") == "halves"
     join = sum(t.mm for t in edge_terms(bag, "join")) if halves else top
-    plain = sum(t.mm for t in path) / (2 if halves else 1)
+    plain = snap(sum(t.mm for t in path) / (2 if halves else 1))
     # cut too long rather than too short: it is trimmed level with the top edge when it is sewn in
     settled = snap(Grid(bag.grid.step, "up").fit(plain + top + join) - top - join)
     terms = path if not halves else (Term("Half of the way round", plain, "Two strips meet under the base."),)
@@ -104,7 +108,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
         Term("Finished depth", asked_depth, bag.why("size.depth"), bag.source("size.depth")),
         *grid_term(snap(deep - asked_depth)),
     )
-    r = min(corner_radius(bag).mm, most_radius(width, height))
+    r = max(0.0, min(corner_radius(bag).mm, most_radius(width, height) - _STRAIGHT))
     outline = _outline(width, height, r)
     measures = (
         Measure("width", "How wide to cut it", "x", "side left", "side right", across),

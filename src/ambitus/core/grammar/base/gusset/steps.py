@@ -40,18 +40,24 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
                 reads=(("Across the face", form.mm("width")),) if panel == "front" else (),
             )
             before = gives
-        out.append(
-            Step(
-                key=f"{layer} trim strip",
-                title=f"Trim the ends of the strip of the {layer} level with the top edge",
-                say="Measure both sides first: they have to be as high as each other.",
-                rank=rank + 12,
-                needs=(before,),
-                gives=(f"{layer} strip level",),
-                kind="no return",
-                reads=(("Across the mouth, flat", form.mm("flat_opening")),),
-            )
-        )
+        # a hem is sewn while the strip lies flat: then the little that is too much is eased in
+        hemmed = "lining" not in bag.bag.top.layers
+        if not hemmed:
+            out.append(_trim(layer, form, rank + 12, before))
+            before = f"{layer} strip level"
         gives = f"{layer} body sewn"
-        out.append(press_seams(bag, layer, rank + 14, needs=(f"{layer} strip level",), gives=gives))
+        out.append(press_seams(bag, layer, rank + 14, needs=(before,), gives=gives))
     return tuple(out)
+
+
+def _trim(layer: str, form: Form, rank: int, before: str) -> Step:
+    return Step(
+        key=f"{layer} trim strip",
+        title=f"Trim the ends of the strip of the {layer} level with the top edge",
+        say="Measure both sides first: they have to be as high as each other.",
+        rank=rank,
+        needs=(before,),
+        gives=(f"{layer} strip level",),
+        kind="no return",
+        reads=(("Across the mouth, flat", form.mm("flat_opening")),),
+    )

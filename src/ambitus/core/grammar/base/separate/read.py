@@ -49,7 +49,7 @@ def reader(way_round: Round, one_size: bool) -> Reader:
         if base is None:
             why, fix = "The base is missing.", "Add a row with part “base”."
             return ReadLayer({}, (Finding("no-base", "stop", why, fix),))
-        return _made(tube, base, allowances, top, way_round, one_size)
+        return _made(tube, base, rows.panels, allowances, top, way_round, one_size)
 
     return read
 
@@ -57,6 +57,7 @@ def reader(way_round: Round, one_size: bool) -> Reader:
 def _made(
     tube: CutRow,
     base: CutRow,
+    panels: int,
     allowances: Mapping[str, float],
     top: float,
     way_round: Round,
@@ -76,7 +77,6 @@ def _made(
             Term("Top edge", -top, "What the top finish eats."),
         ),
     )
-    panels = tube.count
     around = Sum(
         "Round the tube",
         (

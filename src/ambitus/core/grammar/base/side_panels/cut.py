@@ -78,8 +78,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     )
     mains = tuple(Face(name, "panel", outline, measures, over=name == "front") for name in ("front", "back"))
     sides = tuple(
-        Face(name, "side", side, side_measures, part="side", over=False)
-        for name in ("side left", "side right")
+        Face(name, "side", side, side_measures, part="side") for name in ("side left", "side right")
     )
     return Form(
         dimensions={
