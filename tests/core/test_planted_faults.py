@@ -7,6 +7,7 @@ from typing import Any
 import pytest
 
 from ambitus.core import draft as draft_module
+from ambitus.core.curves import Arc, Bow
 from ambitus.core.cut import outline, pieces
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.base import panels
@@ -16,7 +17,10 @@ from ambitus.core.grammar.base.boxed_after import BOXED_AFTER
 from ambitus.core.grammar.base.boxed_pinched import BOXED_PINCHED
 from ambitus.core.grammar.base.folded import FOLDED
 from ambitus.core.grammar.base.folded_in import FOLDED_IN
+from ambitus.core.grammar.base.gusset import GUSSET
 from ambitus.core.grammar.base.seamed import SEAMED
+from ambitus.core.grammar.base.separate import CIRCLE, ELLIPSE, RECTANGLE, ROUNDED, STADIUM
+from ambitus.core.grammar.base.side_panels import SIDE_PANELS
 from ambitus.core.grammar.carry import strap as strap_module
 from ambitus.core.grammar.carry.clean_edge import CLEAN_EDGE
 from ambitus.core.grammar.carry.edges_turned import EDGES_TURNED
@@ -40,10 +44,11 @@ from ambitus.core.grammar.top.raw_edge import RAW_EDGE
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
 from ambitus.core.steps.model import StepsUnordered
 from ambitus.core.sums import Term
-from bags import drafted, tote
+from bags import drafted, sizes_of, tote
 from core.proofs import failures
 
 Patch = pytest.MonkeyPatch
+Shift = Callable[[tuple[float, float]], tuple[float, float]]
 #: Unequal everywhere, so that no two allowances can stand in for each other unnoticed.
 UNEQUAL = {"side": 12, "base": 9, "corner": 7, "top": 15}
 
@@ -52,6 +57,13 @@ def _flat(base: str, **more: Any) -> dict[str, Any]:
     size = {"width": 431, "height": 287}
     given = {"unit": "mm", "size": size, "base": {"kind": base}, "allowances": UNEQUAL, **more}
     return {**given, "carry": [{"from_side": 150, **given.get("carry", [{}])[0]}]}
+
+
+def _on(base: str, **fields: Any) -> dict[str, Any]:
+    """Return a bag on a base of several parts, no two of its numbers alike."""
+    allowances = {"side": 12, "base": 9, "gusset": 11, "join": 8, "ring": 7, "top": 15}
+    given = {"unit": "mm", "size": sizes_of(base, length=263, breadth=141), "allowances": allowances}
+    return {**given, "base": {"kind": base, **fields}, "carry": [{"place": "gap", "gap": 90}]}
 
 
 BAGS: tuple[dict[str, Any], ...] = (
@@ -104,6 +116,15 @@ BAGS: tuple[dict[str, Any], ...] = (
     ),
     tote(331, 287, 118, base={"kind": "folded_in"}, seams={"kind": "felled"}, allowances=UNEQUAL),
     tote(331, 287, 118, base={"kind": "boxed_after", "cut_as": "folded"}, seams={"kind": "zigzagged"}),
+    _on("gusset", radius=37),
+    _on("gusset", radius=0, strip="halves"),
+    _on("side_panels", step=33),
+    _on("circle", panels="two"),
+    _on("circle", given="plate", plate=191),
+    _on("stadium"),
+    _on("ellipse", panels="two"),
+    _on("rounded_rectangle", radius=31),
+    _on("rectangle"),
 )
 
 
@@ -248,7 +269,7 @@ def interfacing_in_the_base_seam(patch: Patch) -> Grammar:
 
 def strap_marked_from_the_seam(patch: Patch) -> Grammar:
     def faulty(bag: Any, prefix: str, form: Form, piece: Any) -> tuple[Mark, ...]:
-        side, real = bag.mm("allowances.side"), IN_SEAM.marks(bag, prefix, form, piece)
+        side, real = piece.edges[-1].finish, IN_SEAM.marks(bag, prefix, form, piece)
         return tuple(replace(m, points=((m.points[0][0] - side, m.points[0][1]),)) for m in real)
 
     return GRAMMAR.with_variant(replace(IN_SEAM, marks=faulty))
@@ -256,8 +277,7 @@ def strap_marked_from_the_seam(patch: Patch) -> Grammar:
 
 def gap_over_the_corner(patch: Patch) -> Grammar:
     params = tuple(
-        replace(p, default=lambda bag: bag.mm("size.width") + 20) if p.path == "gap" else p
-        for p in TURNED_THROUGH.params
+        replace(p, default=lambda bag: 451.0) if p.path == "gap" else p for p in TURNED_THROUGH.params
     )
     return GRAMMAR.with_variant(replace(TURNED_THROUGH, params=params))
 
@@ -382,6 +402,51 @@ def _steps(variant: Any, without: str) -> Callable[[Patch], Grammar]:
     return plant
 
 
+def _form_of(base: Any, change: Callable[[Form, Any], Form]) -> Callable[[Patch], Grammar]:
+    def plant(patch: Patch) -> Grammar:
+        changed = replace(base, form=lambda bag, finishes: change(base.form(bag, finishes), bag))
+        return GRAMMAR.with_variant(changed)
+
+    return plant
+
+
+def _moved(form: Form, which: Callable[[Any], bool], points: Shift) -> Form:
+    """Return *form* with the outlines of some of its faces moved, their curves with them."""
+    faces = tuple(_face_moved(f, points) if which(f) else f for f in form.faces)
+    return replace(form, faces=faces)
+
+
+def _face_moved(face: Any, points: Shift) -> Any:
+    def bend(given: Any) -> Any:
+        if isinstance(given, Arc):
+            return Arc(points(given.centre))
+        return Bow(tuple(map(points, given.points))) if given else None
+
+    return replace(
+        face, edges=tuple(replace(e, start=points(e.start), bend=bend(e.bend)) for e in face.edges)
+    )
+
+
+def _strip_longer(form: Form, by: float) -> Form:
+    return _moved(form, lambda f: f.part == "gusset", lambda p: (p[0] + (by if p[0] else 0.0), p[1]))
+
+
+def _part_wider(form: Form, part: str, by: float) -> Form:
+    return _moved(form, lambda f: f.part == part, lambda p: (p[0] + (by if p[0] else 0.0), p[1]))
+
+
+def _part_higher(form: Form, part: str, by: float) -> Form:
+    return _moved(form, lambda f: f.part == part, lambda p: (p[0], p[1] + (by if p[1] else 0.0)))
+
+
+def _body_wider(form: Form, by: float) -> Form:
+    return _moved(form, lambda f: not f.part, lambda p: (p[0] + (by if p[0] else 0.0), p[1]))
+
+
+def _disc_scaled(form: Form, by: float) -> Form:
+    return _moved(form, lambda f: f.part == "base", lambda p: (p[0] * by, p[1] * by))
+
+
 def _no_marks(variant: Any) -> Callable[[Patch], Grammar]:
     return lambda patch: GRAMMAR.with_variant(replace(variant, marks=lambda *given: ()))
 
@@ -485,6 +550,23 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "strap on the hem never seen to be even": _steps(ON_HEM, "even"),
     "strap on the face not marked": _no_marks(ON_FACE),
     "tucked strap not marked": _no_marks(TUCKED),
+    "gusset as long as the raw edge": _form_of(GUSSET, lambda form, bag: _strip_longer(form, 37)),
+    "gusset without its second side": _form_of(GUSSET, lambda form, bag: _strip_longer(form, -243)),
+    "corners rounder than they were asked for": _form_of(
+        GUSSET, lambda form, bag: replace(form, told={"": {"radius": form.rounded + 40}})
+    ),
+    "gusset never clipped": _steps(GUSSET, "clip strip"),
+    "gusset join forgotten": _steps(GUSSET, "join"),
+    "side panel as wide as the front": _form_of(SIDE_PANELS, lambda form, bag: _part_wider(form, "side", 30)),
+    "front clipped after the sides are sewn": _steps(SIDE_PANELS, "clip corners"),
+    "side panels without the step": _form_of(SIDE_PANELS, lambda form, bag: _part_higher(form, "side", 33)),
+    "tube of the raw edge": _form_of(CIRCLE, lambda form, bag: _body_wider(form, 44)),
+    "disc out by a tenth in radius": _form_of(CIRCLE, lambda form, bag: _disc_scaled(form, 1.1)),
+    "stadium with one straight too few": _form_of(STADIUM, lambda form, bag: _disc_scaled(form, 0.8)),
+    "oval taken for a circle": _form_of(ELLIPSE, lambda form, bag: _disc_scaled(form, 0.9)),
+    "rounded corners left out of the way round": _form_of(ROUNDED, lambda form, bag: _body_wider(form, 53)),
+    "rectangle as long as it is broad": _form_of(RECTANGLE, lambda form, bag: _disc_scaled(form, 0.7)),
+    "base never matched to its tube": _steps(RECTANGLE, "matched"),
 }
 
 

@@ -43,6 +43,102 @@ BY_HAND = [
 ]
 
 
+#: (base, main row, part, its row) -> finished sizes; worked by hand, every allowance 10 and the top 15
+WITH_PARTS: list[tuple[str, dict[str, Any], str, dict[str, Any], dict[str, float]]] = [
+    # path 2 (350 − 40) + 40 π + 300 − 80 = 965.66, and both tops
+    (
+        "gusset",
+        {"width": 320, "height": 375, "radius": 50},
+        "gusset",
+        {"count": 1, "width": 996, "height": 140},
+        {"width": 300, "height": 350, "depth": 120, "flat_opening": 420},
+    ),
+    (
+        "side_panels",
+        {"width": 320, "height": 435},
+        "side",
+        {"count": 2, "width": 140, "height": 375},
+        {"width": 300, "height": 350, "depth": 120, "flat_opening": 420},
+    ),
+    # 190 π = 596.9
+    (
+        "circle",
+        {"count": 1, "width": 617, "height": 285},
+        "base",
+        {"count": 1, "width": 210, "height": 210},
+        {"diameter": 190, "height": 260, "flat_opening": 298.5},
+    ),
+    # 2 · 120 + 120 π = 616.99
+    (
+        "stadium",
+        {"count": 2, "width": 328, "height": 225},
+        "base",
+        {"count": 1, "width": 260, "height": 140},
+        {"length": 240, "breadth": 120, "height": 200, "flat_opening": 308},
+    ),
+    # 581.31 by Ramanujan's second form
+    (
+        "ellipse",
+        {"count": 1, "width": 601, "height": 225},
+        "base",
+        {"count": 1, "width": 260, "height": 140},
+        {"length": 240, "breadth": 120, "height": 200, "flat_opening": 290.5},
+    ),
+    # 2 · 360 − 240 + 60 π = 668.50
+    (
+        "rounded_rectangle",
+        {"count": 1, "width": 688, "height": 225},
+        "base",
+        {"count": 1, "width": 260, "height": 140, "radius": 40},
+        {"length": 240, "breadth": 120, "height": 200, "flat_opening": 334},
+    ),
+    (
+        "rectangle",
+        {"count": 2, "width": 380, "height": 225},
+        "base",
+        {"count": 1, "width": 260, "height": 140},
+        {"length": 240, "breadth": 120, "height": 200, "flat_opening": 360},
+    ),
+]
+
+
+def _with_part(base: str, main: dict[str, Any], part: str, row: dict[str, Any]) -> dict[str, Any]:
+    allowances = {"side": 10, "base": 10, "gusset": 10, "join": 10, "ring": 10, "top": 15}
+    data = _list(base, main, allowances=allowances)
+    data["rows"].append({"role": "outer", "part": part, **row})
+    return data
+
+
+@pytest.mark.parametrize(
+    ("base", "main", "part", "row", "wanted"), WITH_PARTS, ids=[b for b, *_ in WITH_PARTS]
+)
+def test_a_bag_of_several_parts_from_its_cuts(
+    base: str, main: dict[str, Any], part: str, row: dict[str, Any], wanted: dict[str, float]
+) -> None:
+    """Each base by its own arithmetic, and nothing found wrong."""
+    read = _read(_with_part(base, main, part, row))
+    assert {key: s.total for key, s in read.sizes.items()} == pytest.approx(wanted)
+    assert read.findings == ()
+
+
+@pytest.mark.parametrize(
+    ("base", "main", "part", "row", "wanted"), WITH_PARTS, ids=[b for b, *_ in WITH_PARTS]
+)
+def test_parts_that_do_not_go_together_are_found(
+    base: str, main: dict[str, Any], part: str, row: dict[str, Any], wanted: dict[str, float]
+) -> None:
+    """Wrong by far more than cloth eases or a maker trims; and a part that is missing is asked for."""
+    wrong = (
+        {**row, "height": row["height"] + 40}
+        if base == "side_panels"
+        else {**row, "width": row["width"] - 60}
+    )
+    assert [f.level for f in _read(_with_part(base, main, part, wrong)).findings] == ["stop"]
+    data = _with_part(base, main, part, row)
+    del data["rows"][-1]
+    assert [f.level for f in _read(data).findings] == ["stop"]
+
+
 @pytest.mark.parametrize(("base", "row", "wanted"), BY_HAND, ids=[b for b, *_ in BY_HAND])
 def test_a_bag_from_its_cuts(base: str, row: dict[str, Any], wanted: tuple[float | None, ...]) -> None:
     """Each base by its own arithmetic."""
@@ -53,7 +149,7 @@ def test_a_bag_from_its_cuts(base: str, row: dict[str, Any], wanted: tuple[float
 
 def test_every_base_is_here() -> None:
     """A new base brings its row."""
-    assert {base for base, *_ in BY_HAND} == set(GRAMMAR.slots["base"])
+    assert {base for base, *_ in (*BY_HAND, *WITH_PARTS)} == set(GRAMMAR.slots["base"])
 
 
 @pytest.mark.parametrize(("base", "row", "wanted"), BY_HAND, ids=[b for b, *_ in BY_HAND])

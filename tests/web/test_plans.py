@@ -102,8 +102,8 @@ def test_csv_of_the_cut_list(client: TestClient) -> None:
     text = client.get(f"/api/plans/{plan['id']}/revisions/1/cut-list.csv", params={"unit": "cm"}).text
     rows = list(csv.reader(io.StringIO(text)))
     head = next(i for i, r in enumerate(rows) if r and r[0] == "role")
-    assert rows[head][5] == "width (cm)"
-    assert rows[head + 1][:9] == ["outer", "A", "Outer", "2", "Canvas", "48", "36", "6", "6"]
+    assert rows[head][6] == "width (cm)"
+    assert rows[head + 1][:10] == ["outer", "", "A", "Outer", "2", "Canvas", "48", "36", "6", "6"]
     again = client.post("/api/plans/from-file", json={"text": text}).json()
     made, was = drafted(again["spec"]), drafted(tote(interfacing={"kind": "none"}))
     assert made.piece("outer").size("width") == was.piece("outer").size("width")

@@ -73,6 +73,46 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Euphonium folder tote",
+        {
+            "unit": "cm",
+            "size": {"width": 330, "height": 300, "depth": 110},
+            "base": {"kind": "gusset", "radius": 60},
+            "cloth": {"outer": "canvas", "lining": "quilting_cotton"},
+            "carry": [{"width": 30, "drop": 260, "place": "gap", "gap": 130}],
+        },
+    ),
+    (
+        "Mute bucket",
+        {
+            "unit": "cm",
+            "size": {"diameter": 190, "height": 240},
+            "base": {"kind": "circle"},
+            "cloth": {"outer": "denim", "lining": "calico"},
+            "carry": [{"make": "webbing", "width": 25, "drop": 150, "place": "gap", "gap": 120}],
+        },
+    ),
+    (
+        "Bell-cover carrier",
+        {
+            "unit": "mm",
+            "size": {"length": 320, "breadth": 160, "height": 260},
+            "base": {"kind": "ellipse", "panels": "two"},
+            "cloth": {"outer": "canvas", "lining": "quilting_cotton"},
+            "carry": [{"width": 30, "drop": 240, "place": "gap", "gap": 130}],
+        },
+    ),
+    (
+        "Score stand tote",
+        {
+            "unit": "in",
+            "size": {"width": "13 in", "height": "14 in", "depth": "4 in"},
+            "base": {"kind": "side_panels", "step": "1 1/2 in"},
+            "cloth": {"outer": "canvas", "lining": "quilting_cotton"},
+            "carry": [{"width": "1 1/8 in", "drop": "10 in", "from_side": "3 1/2 in"}],
+        },
+    ),
+    (
         "Wet-weather banner bag",
         {
             "unit": "in",

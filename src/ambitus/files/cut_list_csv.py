@@ -18,7 +18,7 @@ from ambitus.files.problems import refuse_newer, valid
 _SAFE_START = ("=", "+", "-", "@", "\t", "\r")
 #: columns that people read and Ambitus does not
 _FOR_PEOPLE = {"letter", "piece", "material", "marks"}
-_PIECES = ("width", "height", "across", "up", "corner")
+_PIECES = ("width", "height", "across", "up", "corner", "radius")
 _STRAPS = ("length", "width", "gap", "hold", *StrapRow.TOLD)
 _YES = {"yes", "true", "1"}
 
@@ -56,7 +56,10 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
         writer.writerow(setting)
     writer.writerow([])
     named = [f"{name} ({unit})" for name in _PIECES]
-    writer.writerow(["role", "letter", "piece", "count", "material", *named, "folded", "under", "marks"])
+    head = ["role", "part", "letter", "piece", "count", "material", *named]
+    writer.writerow([*head, "folded", "under", "marks"])
+        ["role", "part", "letter", "piece", "count", "material", *named, "folded", "under", "marks"]
+    )
     panels = [p for p in sheet.pieces if "height" in p.sums]
     for piece, row in zip(panels, cut_list.rows, strict=True):
         marks = "; ".join(
@@ -64,8 +67,8 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
             for m in piece.marks
         )
         sizes = lengths(row, ("width", "height"))
-        sizes += lengths(row.cut_out, ("across", "up")) + lengths(row, ("corner",))
-        told = [row.role, piece.letter, piece.name, row.count, piece.material, *sizes]
+        sizes += lengths(row.cut_out, ("across", "up")) + lengths(row, ("corner", "radius"))
+        told = [row.role, row.part, piece.letter, piece.name, row.count, piece.material, *sizes]
         flags = ["yes" if flag else "" for flag in (row.folded, row.under)]
         writer.writerow([_cell(c) for c in (*told, *flags, marks)])
     if cut_list.straps:
@@ -126,7 +129,7 @@ class _Reading:
     def row(self, headings: list[str], cells: list[str], line: int) -> None:
         """Read one row of the pieces (headed by ``role``) or of the straps."""
         pieces = headings[0] == "role"
-        lengths, plain = (_PIECES, {"role"}) if pieces else (_STRAPS, {"make", "attach"})
+        lengths, plain = (_PIECES, {"role", "part"}) if pieces else (_STRAPS, {"make", "attach"})
         into: dict[str, Any] = {}
         for heading, cell in zip(headings, cells, strict=False):
             found = _HEADING.match(heading)

@@ -2,6 +2,7 @@
 
 from typing import Any
 
+from ambitus.core.curves import Arc, Bend
 from ambitus.core.draft import RULES_VERSION, Draft
 from ambitus.core.form.model import Piece
 from ambitus.core.lengths import View
@@ -22,6 +23,15 @@ def _sum(summed: Sum) -> dict[str, Any]:
     }
 
 
+def _curve(bend: Bend) -> dict[str, Any] | None:
+    """Return how an edge bends on the cut line: round a centre, through points, or not at all."""
+    if bend is None:
+        return None
+    if isinstance(bend, Arc):
+        return {"centre": list(bend.centre)}
+    return {"points": [list(p) for p in bend.points]}
+
+
 def _piece(piece: Piece) -> dict[str, Any]:
     return {
         "key": piece.key,
@@ -32,7 +42,11 @@ def _piece(piece: Piece) -> dict[str, Any]:
         "material": piece.material,
         "dimensions": {key: s.total for key, s in piece.sums.items()},
         "sums": {key: _sum(s) for key, s in piece.sums.items()},
-        "edges": [{"name": e.name, "seam": e.seam, "allowance": e.finish} for e in piece.edges],
+        "part": piece.part,
+        "edges": [
+            {"name": e.name, "seam": e.seam, "allowance": e.finish, "curve": _curve(e.bend)}
+            for e in piece.edges
+        ],
         "cut_line": [list(p) for p in piece.cut],
         "seam_line": [list(p) for p in piece.stitch],
         "marks": [

@@ -28,7 +28,6 @@ def _row(piece: Piece, form: Form, lapped: bool) -> CutRow:
         cut_out=cut_out,
         corner=None if piece.part else form.corner,
         radius=told.get("radius"),
-        perimeter=told.get("perimeter"),
     )
 
 

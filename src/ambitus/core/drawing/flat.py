@@ -1,6 +1,6 @@
 """Pieces lying flat: cut line, stitch line, marks, grain, and where each dimension is read."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
 from ambitus.core.drawing.paths import bent, path
@@ -37,6 +37,11 @@ def _notch(p: Point, size: float, kind: str) -> str:
     if kind == "strap":
         return path([(x - size, y), (x, y + size * 1.4), (x + size, y)], closed=True)
     return path([(x, y - size * 0.1), (x, y + size)])
+
+
+def widest_of(pieces: Iterable[Piece]) -> float:
+    """Return the width of the widest panel: strips, a gusset among them, may be drawn with a break."""
+    return max(p.size("width") for p in pieces if "height" in p.sums and p.part != "gusset")
 
 
 def flat_piece(piece: Piece, widest: float) -> FlatPiece:

@@ -30,6 +30,10 @@ def flipped(points: Sequence[Point]) -> list[Point]:
     return [(x, -y) for x, y in points]
 
 
+#: points of a curve that a picture shows, at the least
+_SEEN = 40
+
+
 def bent(starts: Sequence[Point], bends: Sequence[Bend], here: Callable[[Point], Point]) -> str:
     """
     Return path data of a closed outline, arcs as arcs; *here* brings a point to the picture (y down).
@@ -44,5 +48,6 @@ def bent(starts: Sequence[Point], bends: Sequence[Bend], here: Callable[[Point],
             tx, ty = here(after)
             out += f"A{r} {r} 0 {large} 0 {number(tx)} {number(ty)}"
         elif bend is not None:
-            out += "".join(f"L{number(px)} {number(py)}" for px, py in map(here, bend.points))
+            seen = bend.points[:: max(1, len(bend.points) // _SEEN)]
+            out += "".join(f"L{number(px)} {number(py)}" for px, py in map(here, seen))
     return out + "Z"

@@ -62,9 +62,6 @@ class CutRow(BaseModel):
     radius: Mm | None = Field(
         default=None, ge=0, description="Of rounded corners, on the cut line; 0 for square ones."
     )
-    perimeter: Mm | None = Field(
-        default=None, gt=0, description="Of a base whose outline is no plain shape: along its seam line."
-    )
 
 
 class StrapRow(BaseModel):

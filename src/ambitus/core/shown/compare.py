@@ -4,7 +4,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
-from ambitus.core.drawing.flat import FlatPiece, flat_piece
+from ambitus.core.drawing.flat import FlatPiece, flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing
 from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.present import grid_label, picture, size_line, visible
@@ -103,7 +103,7 @@ def _checks(made: Draft) -> dict[str, tuple[str, str]]:
 
 def _pieces(before: Draft, after: Draft, view: View) -> Iterator[PiecePair]:
     old, new = ({p.key: p for p in made.pieces} for made in (before, after))
-    widest = max(p.size("width") for made in (old, new) for p in made.values() if "height" in p.sums)
+    widest = max(widest_of(made.values()) for made in (old, new))
     for key in dict.fromkeys((*old, *new)):
         was, now = old.get(key), new.get(key)
         shown = now or was

@@ -2,7 +2,7 @@
 
 from ambitus.core.checks import Finding
 from ambitus.core.draft import RULES_VERSION, Draft
-from ambitus.core.drawing.flat import flat_piece
+from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
 from ambitus.core.grammar.contract import Param
@@ -144,7 +144,7 @@ def _cut_out_line(piece: Piece, view: View) -> str:
 
 def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
     """Return every piece with its sums, marks and picture, all pictures to one scale."""
-    widest = max(p.size("width") for p in draft.pieces if "height" in p.sums)
+    widest = widest_of(draft.pieces)
     known: dict[int, ShownSum] = {}
 
     def shown(summed: Sum) -> ShownSum:
@@ -200,7 +200,7 @@ def finding(found: Finding, view: View) -> FindingShown:
 def read_back(draft: Draft, view: View) -> ReadShown:
     """Return the bag read back from its cuts, and what the grid did to it."""
     read = draft.read
-    size = " × ".join(view.worked(read.mm(k)) for k in ("width", "height", "depth") if k in read.sizes)
+    size = " × ".join(view.worked(s.total) for k, s in read.sizes.items() if k != "flat_opening")
     moved = [
         f"{d.label.lower()} {view.worked(d.asked)} → {view.worked(d.comes_out)}"
         for d in draft.form.dimensions.values()

@@ -3,7 +3,7 @@
 from dataclasses import dataclass, replace
 
 from ambitus.core.draft import Draft, draft
-from ambitus.core.drawing.flat import flat_piece
+from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.grammar.contract import Attach, Bag, Grammar, Option, Param, Section, Variant, full_path
 from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem, SpecProblems
@@ -66,7 +66,7 @@ class _Asking:
         changed = self.spec if chosen else pick(self.spec, path, value, self.grammar)
         after = self.now if chosen else draft(resolve(changed, self.grammar, self.now.bag.facts))
         shown = next((p for p in after.pieces if p.layer == layer), after.pieces[0])
-        widest = max(p.size("width") for p in after.pieces if "height" in p.sums)
+        widest = widest_of(after.pieces)
         return Tile(
             key=option.key,
             label=option.label,

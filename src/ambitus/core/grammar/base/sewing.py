@@ -26,9 +26,12 @@ def sewn_layers(bag: Resolved) -> Iterator[tuple[Layer, int]]:
     yield from ((layer, rank) for layer, rank in _RANKS.items() if layer in bag.bag.top.layers)
 
 
-def _gap(bag: Resolved, layer: Layer, seam: str) -> str:
+def _gap(bag: Resolved, layer: Layer, seam: str, part: str) -> str:
     where = bag.values.get("top.gap_in")
-    here = layer == "lining" and where is not None and where.value == seam
+    if where is None or layer != "lining":
+        return ""
+    # of a gusset it lies in the seam of the front, whichever edge of the panel it is in
+    here = part == "front" if seam == "gusset" else where.value == seam and part != "ends"
     return " Leave the turning gap open." if here else ""
 
 
@@ -77,7 +80,7 @@ def sew(
             Step(
                 key=f"{layer} {name}" + ("" if last else f" {row.key}"),
                 title=text,
-                say=f"{row.say}{where}{taper if last else ''}{_gap(bag, layer, seam) if last else ''}",
+                say=f"{row.say}{where}{taper if last else ''}{_gap(bag, layer, seam, part) if last else ''}",
                 rank=rank,
                 needs=ready,
                 gives=(state,),
