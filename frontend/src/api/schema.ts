@@ -578,6 +578,12 @@ export interface components {
         CutRow: {
             /** Role */
             role: string;
+            /**
+             * Part
+             * @description What it is of the bag where it is no panel of the body: gusset, side, base.
+             * @default
+             */
+            part?: string;
             /** Count */
             count: number;
             /** Width */
@@ -603,6 +609,11 @@ export interface components {
              * @description Boxed after sewing: the square cut from the seam lines. Pinched: from the stitched point. Folded in: from the middle of the base to the crease.
              */
             corner?: number | null;
+            /**
+             * Radius
+             * @description Of rounded corners, on the cut line; 0 for square ones.
+             */
+            radius?: number | null;
         };
         /**
          * Difference

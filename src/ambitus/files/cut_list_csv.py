@@ -58,8 +58,6 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
     named = [f"{name} ({unit})" for name in _PIECES]
     head = ["role", "part", "letter", "piece", "count", "material", *named]
     writer.writerow([*head, "folded", "under", "marks"])
-        ["role", "part", "letter", "piece", "count", "material", *named, "folded", "under", "marks"]
-    )
     panels = [p for p in sheet.pieces if "height" in p.sums]
     for piece, row in zip(panels, cut_list.rows, strict=True):
         marks = "; ".join(
