@@ -95,7 +95,10 @@ def _grain(piece: Piece, box: tuple[float, float, float, float]) -> str:
     """Return the grain arrow: along the height of panels, along the length of strips."""
     left, bottom, right, top = box
     cx, cy = (left + right) / 2, -(top + bottom) / 2
-    if piece.on_fold:
+    if piece.part == "base":
+        # beside the middle, where the letter is
+        cx += (right - left) * 0.16
+    if piece.on_fold or piece.part == "base":
         half, head = (top - bottom) * 0.2, (top - bottom) * 0.025
         return (
             path([(cx, cy - half), (cx, cy + half)])

@@ -129,6 +129,20 @@ def _rounded_front(form: Form, wall: _Wall) -> str:
     )
 
 
+def _rounded_side(form: Form, wall: _Wall) -> str:
+    """Return a gusset's side: what is seen of the strip where it turns under the rounded corner."""
+    (x, near, _), (_, far, _) = wall.foot[0], wall.foot[-1]
+    r = form.rounded
+    # the arc is seen from where it runs the way the depth is drawn
+    first = math.atan2(-_RIGHT, _UP)
+    turn = [first * (1 - n / 12) for n in range(13)]
+    arc = [(x - r + r * math.cos(t), r + r * math.sin(t)) for t in turn]
+    ahead = [project((ax, near, az)) for ax, az in arc]
+    behind = [project((ax, far, az)) for ax, az in reversed(arc)]
+    top = [project((x, near, form.height)), project((x, far, form.height))]
+    return path([*ahead, *top, *behind], closed=True)
+
+
 def _seat(form: Form, hang: Hang, back: bool) -> tuple[Point, Point, float]:
     """Return where a strap's left end sits on the mouth, the way to its right end, and how far that is."""
     around = form.mouth_length
@@ -212,8 +226,8 @@ def standing(
         if i and form.lower_sides:
             wall = _Wall(wall.foot, tuple((x, y, z - form.lower_sides) for x, y, z in wall.head))
         outline = path([project(p) for p in wall.outline], closed=True)
-        if form.rounded and not i:
-            outline = _rounded_front(form, wall)
+        if form.rounded:
+            outline = _rounded_side(form, wall) if i else _rounded_front(form, wall)
         shapes.append(Shape(outline, "outer", "far" if i else "fill"))
         if row:
             shapes.append(Shape(path([project(p) for p in wall.row(row)]), "outer", "stitch"))

@@ -65,7 +65,9 @@ class _Asking:
         """Return the tile of one choice, this bag redrafted with it."""
         changed = self.spec if chosen else pick(self.spec, path, value, self.grammar)
         after = self.now if chosen else draft(resolve(changed, self.grammar, self.now.bag.facts))
-        shown = next((p for p in after.pieces if p.layer == layer), after.pieces[0])
+        mine = [p for p in after.pieces if p.layer == layer] or list(after.pieces)
+        # a base that is a piece of its own is what its tile shows
+        shown = next((p for p in mine if p.part == "base" and shows == "piece"), mine[0])
         widest = widest_of(after.pieces)
         return Tile(
             key=option.key,

@@ -193,10 +193,10 @@ def _dimensions(
 def _lines(bag: Resolved, length: float, breadth: float, height: float) -> tuple[SizeLine, ...]:
     high = SizeLine("height", "high", "height", (0, breadth / 2, 0), (0, breadth / 2, height))
     if "size.diameter" in bag.values:
-        across = SizeLine("diameter", "across", "diameter", (0, 0, 0), (length, 0, 0))
+        across = SizeLine("diameter", "across", "diameter", (0, breadth / 2, 0), (length, breadth / 2, 0))
         return (across, high)
     return (
-        SizeLine("length", "long", "length", (0, 0, 0), (length, 0, 0)),
+        SizeLine("length", "long", "length", (0, breadth / 2, 0), (length, breadth / 2, 0)),
         high,
         SizeLine("breadth", "broad", "breadth", (length, 0, 0), (length, breadth, 0)),
     )
@@ -245,9 +245,7 @@ def marks_of(shape: Shape, bag: Resolved, form: Form, piece: Piece) -> tuple[Mar
             way = Term("Along the base seam", snap(gone * stretch_by), "To where the base is marked too.")
             told = Sum("From the raw side edge", (edge, way))
             x = left + told.total
-            out.append(
-                Mark("notch", label, ((x, low),), "lower left", ((f"{label.lower()} from the left", told),))
-            )
+            out.append(Mark("notch", label, ((x, low),), "lower left", (("from the left", told),)))
         gone += size
     return tuple(out)
 
