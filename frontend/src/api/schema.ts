@@ -1022,6 +1022,8 @@ export interface components {
             size: string;
             /** Cut Out */
             cut_out: string;
+            /** Part */
+            part: string;
             /** Folded */
             folded: boolean;
             /** Half */

@@ -18,6 +18,10 @@ const box = computed(() => {
   const pad = MARGIN / props.scale
   return { left: left - pad, top: top - pad, width: width + 2 * pad, height: height + 2 * pad }
 })
+/** a letter that would lie on the marks says nothing that is not said under the piece */
+const roomy = computed(
+  () => props.picture.box[2]! * props.scale > 52 && props.picture.box[3]! * props.scale > 22,
+)
 </script>
 
 <template>
@@ -42,7 +46,7 @@ const box = computed(() => {
       <path :d="picture.grain" class="grain" vector-effect="non-scaling-stroke" />
     </template>
     <text
-      v-if="letter"
+      v-if="letter && roomy"
       :transform="`translate(${box.left + 22 / scale} ${box.top + box.height / 2 + 5 / scale}) scale(${1 / scale})`"
     >
       {{ letter }}

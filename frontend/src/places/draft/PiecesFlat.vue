@@ -18,23 +18,36 @@ const emit = defineEmits<{ open: [piece: string, sum: string] }>()
 
 const strips = computed(() => props.drafted.pieces.filter((p) => 'length' in p.sums))
 const panels = computed(() => props.drafted.pieces.filter((p) => !('length' in p.sums)))
+/** Where a layer is of several parts they stand one above the other, so that all layers are seen at once. */
+const stacks = computed(() => {
+  if (!panels.value.some((p) => p.part)) return panels.value.map((p) => [p])
+  const byLayer: Record<string, Piece[]> = {}
+  for (const p of panels.value) (byLayer[p.layer] ??= []).push(p)
+  return Object.values(byLayer)
+})
+/** what the words under a piece take of the height */
+const WORDS = 46
 const scale = computed(() => {
-  const wide = panels.value.reduce((all, p) => all + p.picture.box[2]!, 0)
+  const widths = stacks.value.map((stack) => Math.max(...stack.map((p) => p.picture.box[2]!)))
+  const wide = widths.reduce((all, w) => all + w, 0)
   const longest = Math.max(0, ...strips.value.map((p) => p.picture.box[2]!))
-  const gaps = 38 * (panels.value.length + 1)
-  const tallest = Math.max(...panels.value.map((p) => p.picture.box[3]!))
+  const gaps = 38 * (stacks.value.length + 1)
+  const deepest = Math.max(...stacks.value.map((stack) => stack.length))
+  const tallest = Math.max(
+    ...stacks.value.map((stack) => stack.reduce((all, p) => all + p.picture.box[3]!, 0)),
+  )
   const room = props.room.width
   // on a narrow screen two panels stand side by side and the rest wraps under them
-  const need = room < 560 ? 2 * Math.max(...panels.value.map((p) => p.picture.box[2]!)) : wide + longest
+  const need = room < 560 ? 2 * Math.max(...widths) : wide + longest
   return steppedScale(
     { width: need, height: tallest },
-    { width: room - (room < 560 ? 60 : gaps), height: props.room.height },
+    {
+      width: room - (room < 560 ? 60 : gaps),
+      height: Math.max(props.room.height - WORDS * (deepest - 1), 60),
+    },
   )
 })
-const columns = computed(() => [
-  ...panels.value.map((p) => [p]),
-  ...(strips.value.length ? [strips.value] : []),
-])
+const columns = computed(() => [...stacks.value, ...(strips.value.length ? [strips.value] : [])])
 const names: Record<string, string> = {
   width: 'width',
   height: 'height',

@@ -87,6 +87,8 @@ class PieceShown:
     material: str
     size: str
     cut_out: str
+    #: what it is of the bag where it is no panel of the body: gusset, side, base
+    part: str
     #: one piece for front and back: a cut-out is measured up from its fold
     folded: bool
     half: str

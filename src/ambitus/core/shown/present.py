@@ -163,6 +163,7 @@ def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
             p.material,
             size_line(p, view),
             _cut_out_line(p, view),
+            p.part,
             p.folded,
             _half_line(p, view),
             {key: shown(s) for key, s in p.sums.items()},
