@@ -347,7 +347,8 @@ def _interfacing(draft: Draft) -> Iterator[str]:
         if any(p.layer in ("interfacing", "strap core") for p in draft.pieces):
             yield "interfacing cut though none was asked for"
         return
-    outers = [p for p in draft.pieces if p.layer == "outer"]
+    only = "base" if kind == "base_only" else ""
+    outers = [p for p in draft.pieces if p.layer == "outer" and (not only or p.part == only)]
     fused = [p for p in draft.pieces if p.layer == "interfacing"]
     if sum(p.count for p in fused) != sum(p.count for p in outers):
         yield "not every outer is interfaced"
@@ -356,7 +357,7 @@ def _interfacing(draft: Draft) -> Iterator[str]:
         outer = next(
             p for p in outers if set(piece.faces) <= set(p.faces) or set(p.faces) <= set(piece.faces)
         )
-        rule = _rule(draft, outer, seam_line=kind == "kept_out")
+        rule = _rule(draft, outer, seam_line=kind in ("kept_out", "base_only"))
         for key in ("width", "height"):
             if abs(piece.size(key) - (rule[key] - inset)) > EXACT:
                 yield f"{piece.key} {key} {piece.size(key)}, rule {rule[key] - inset}"

@@ -210,3 +210,18 @@ def test_a_grid_too_coarse_for_a_tube_is_left_for_a_finer_one() -> None:
     assert ring.ease <= 0.01
     labels = [t.label for t in made.piece("outer").sums["width"].terms]
     assert "To a finer grid, so that the seam eases" in labels
+
+
+def test_what_was_really_cut_is_told_what_to_do() -> None:
+    """A tube 8 too wide: 2 deeper at each of four edges; a disc 8 too wide hangs over by 4 all round."""
+    size, base = {"diameter": 200, "height": 200}, {"kind": "circle", "panels": "two"}
+    spec = {"unit": "mm", "size": size, "base": base, "carry": []}
+    made = drafted(spec)
+    panel = made.piece("outer").size("width")
+    wide = drafted({**spec, "base": {**base, "cut_tube": panel + 8}})
+    found = next(f for f in wide.findings if f.rule.id == "as-cut-does-not-ease")
+    # 16 too long, less what the plan itself had rounded away, shared by four edges
+    assert found.fired.numbers["each"] == pytest.approx(4, abs=0.2)
+    disc = drafted({**spec, "base": {**base, "cut_base": 228}})
+    found = next(f for f in disc.findings if f.rule.id == "as-cut-does-not-ease")
+    assert found.fired.numbers["over"] == pytest.approx(4, abs=0.1)

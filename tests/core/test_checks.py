@@ -132,6 +132,15 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _on("side_panels", {"step": 200}, width=300, height=200, depth=90),
         _on("side_panels", {"step": 199}, width=300, height=200, depth=90),
     ),
+    # 200 π = 628.3 in a tube of 648; a disc of 227 has a seam line of 650.3, 3.5 % more
+    "as-cut-does-not-ease": (
+        _on("circle", {"cut_base": 227}, diameter=200, height=200),
+        _on("circle", {"cut_base": 221}, diameter=200, height=200),
+    ),
+    "as-cut-eases": (
+        _on("circle", {"cut_tube": 654}, diameter=200, height=200),
+        _on("circle", {"cut_tube": 656}, diameter=200, height=200),
+    ),
     "snips-too-deep": (
         _on("circle", {}, allowances={"ring": 6}, diameter=160, height=200),
         _on("circle", {}, allowances={"ring": 6.5}, diameter=160, height=200),

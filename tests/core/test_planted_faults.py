@@ -125,6 +125,7 @@ BAGS: tuple[dict[str, Any], ...] = (
     _on("ellipse", panels="two"),
     _on("rounded_rectangle", radius=31),
     _on("rectangle"),
+    {**_on("rectangle", panels="two"), "interfacing": {"kind": "base_only"}},
 )
 
 

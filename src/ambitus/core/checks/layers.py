@@ -114,11 +114,11 @@ def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
         stack = cloth * outers + bag.cloth("lining").thickness * linings + strap * straps
         if bag.bag.interfacing.cuts:
             felt = bag.facts.interfacings[bag.choice("interfacing.material")].thickness
-            cored = bool(make.core_width(bag, hang.prefix))
+            cored = bool(make.core_width(bag, hang.prefix)) and not bag.bag.interfacing.part
             stack += 2 * felt * straps if cored and hang.tails[-1].mm > 0 else 0.0
             panels = (p for p in draft.pieces if p.layer == "interfacing")
-            top = next(e for p in panels for e in p.edges if e.seam == "top")
-            stack += felt if top.finish > 1.0 else 0.0
+            top = next((e for p in panels for e in p.edges if e.seam == "top"), None)
+            stack += felt if top is not None and top.finish > 1.0 else 0.0
         if stack > THICKEST_STACK + 1e-9:
             yield fired(
                 f"{hang.prefix}.width",

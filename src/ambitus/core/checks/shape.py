@@ -5,6 +5,7 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
+from ambitus.core.grammar.base.separate.cut import WOVEN, panels_of
 from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.lengths import paired
@@ -215,6 +216,68 @@ def tube_base_ease(draft: "Draft") -> Iterator[Fired]:
                 base=base,
                 each=abs(tube - base) / 2 / (edges if len(walked.seam.chains[0]) > 1 else 1),
             )
+
+
+@check(
+    "as-cut-does-not-ease",
+    "warn",
+    "What was cut does not go together as it is",
+    "base or tube as really cut: they differ at the seam by more than 1 % (woven)",
+    "Cloth that is cut can still be saved: sewn deeper, or left to hang over and trimmed.",
+)
+def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
+    found = _as_cut(draft)
+    if found is None:
+        return
+    tube, base, cut, panels = found
+    if abs(tube - base) <= WOVEN * min(tube, base) + 1e-9:
+        return
+    each = abs(tube - base) / (2 * panels)
+    if tube > base:
+        fix = "Sew the side seams deeper by {each} at every edge, {panels} of the tube’s edges in all."
+        words = {"panels": str(2 * panels)}
+        over = 0.0
+    else:
+        # a base that is too large hangs over evenly and is trimmed when it is sewn in
+        over = (base - tube) / base * (cut - 2 * draft.bag.mm("allowances.ring")) / 2
+        fix = "Let the base hang over by {over} all round, and trim it when it is sewn in."
+        words = {}
+    say = "As cut, the tube is {tube} round at its seam and the base {base}."
+    numbers = {"each": each} if tube > base else {"over": over}
+    yield fired("base.cut_base", say, fix, words, tube=tube, base=base, **numbers)
+
+
+@check(
+    "as-cut-eases",
+    "note",
+    "What was cut goes together",
+    "base or tube as really cut: they differ at the seam by 1 % or less (woven)",
+    "Cloth eases this much; share it out evenly between the marks.",
+)
+def as_cut_eases(draft: "Draft") -> Iterator[Fired]:
+    found = _as_cut(draft)
+    if found is None or abs(found[0] - found[1]) > WOVEN * min(found[:2]) + 1e-9:
+        return
+    tube, base, _, _ = found
+    say = "As cut, the tube is {tube} round at its seam and the base {base}."
+    fix = "Ease {by} in, evenly between the marks."
+    yield fired("base.cut_base", say, fix, tube=tube, base=base, by=abs(tube - base))
+
+
+def _as_cut(draft: "Draft") -> tuple[float, float, float, int] | None:
+    """Return tube and base at their seam as they were really cut, the base's cut size, and the panels."""
+    bag = draft.bag
+    given = [bag.values.get(f"base.{name}") for name in ("cut_base", "cut_tube")]
+    if all(v is None or v.value is None for v in given):
+        return None
+    panels, seam, ring = panels_of(bag), bag.mm("allowances.side"), bag.mm("allowances.ring")
+    base_piece = next(p for p in draft.pieces if p.part == "base")
+    cut = base_piece.size("width") if given[0] is None or given[0].value is None else bag.mm("base.cut_base")
+    panel = draft.piece("outer").size("width")
+    wide = panel if given[1] is None or given[1].value is None else bag.mm("base.cut_tube")
+    planned = base_piece.size("width") - 2 * ring
+    drafted = next(w for w in draft.walked if w.seam.seam == "ring").lengths[1] * panels
+    return panels * (wide - 2 * seam), drafted * (cut - 2 * ring) / planned, cut, panels
 
 
 @check(

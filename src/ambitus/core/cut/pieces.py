@@ -53,9 +53,10 @@ def _panels(
     known: list[tuple[Face, Finishes, CutFace]],
 ) -> list[Piece]:
     """Return the panels of *layer*; *known* holds what was cut before, for what is cut alike."""
+    only = bag.bag.interfacing.part if layer == "interfacing" else ""
     alike: list[tuple[CutFace, list[Face]]] = []
     grown = {over: finishes(bag, layer, over) for over in {f.over for f in form.faces}}
-    for face in form.faces:
+    for face in (f for f in form.faces if not only or f.part == only):
         mine = grown[face.over]
         made = next(
             (c for f, g, c in known if (f.group, f.edges) == (face.group, face.edges) and g == mine), None
@@ -151,7 +152,7 @@ def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
     )
     out = [replace(strap, marks=creases)]
     core_across = hang.item.make.core_width(bag, hang.prefix)
-    if bag.bag.interfacing.cuts and core_across:
+    if bag.bag.interfacing.cuts and not bag.bag.interfacing.part and core_across:
         # lines the strap's own rounding has already paid for are not rounded again
         short = hang.item.attach.core_short(bag, hang.prefix)
         follows = Term("Strap, as cut", hang.length.total, "The core follows its strap.")

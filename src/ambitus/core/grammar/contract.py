@@ -199,6 +199,8 @@ class Interfacing(Variant):
 
     slot: Slot = "interfacing"
     cuts: bool = True
+    #: the one part of the bag that it lies in; nothing for all of it
+    part: str = ""
     finish: "Callable[[Resolved, tuple[Term, ...]], tuple[Term, ...]]"
 
 

@@ -20,7 +20,7 @@ from ambitus.core.grammar.carry.tucked import TUCKED
 from ambitus.core.grammar.carry.webbing import WEBBING
 from ambitus.core.grammar.cloth import WOVEN
 from ambitus.core.grammar.contract import grammar_of
-from ambitus.core.grammar.interfacing import FULL, INSET, KEPT_OUT, NONE
+from ambitus.core.grammar.interfacing import BASE_ONLY, FULL, INSET, KEPT_OUT, NONE
 from ambitus.core.grammar.seams import (
     FELLED,
     FRENCH,
@@ -56,6 +56,7 @@ GRAMMAR = grammar_of(
     KEPT_OUT,
     FULL,
     INSET,
+    BASE_ONLY,
     NONE,
     FOUR_FOLD,
     EDGES_TURNED,

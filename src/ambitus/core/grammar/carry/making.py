@@ -53,7 +53,9 @@ def making_steps(
     at, path = prefix.rsplit(".", 1)[1], f"{prefix}.width"
     core = (
         ("strap cores fused",)
-        if bag.bag.interfacing.cuts and bag.bag.carry[int(at)].make.core_width(bag, prefix)
+        if bag.bag.interfacing.cuts
+        and not bag.bag.interfacing.part
+        and bag.bag.carry[int(at)].make.core_width(bag, prefix)
         else ()
     )
     return (

@@ -87,3 +87,19 @@ INSET = Interfacing(
     phrase=_phrase("inset"),
     finish=_inset,
 )
+
+
+def _base_of_its_own(bag: Resolved) -> str:
+    return "" if "ring" in bag.bag.base.classes else "it lies in a base that is a piece of its own"
+
+
+BASE_ONLY = Interfacing(
+    kind="base_only",
+    label="In the base only",
+    help="The base is stiffened and the sides stay soft; kept out of its seam.",
+    params=(MATERIAL,),
+    phrase=_phrase("in the base only"),
+    needs=_base_of_its_own,
+    part="base",
+    finish=_none,
+)

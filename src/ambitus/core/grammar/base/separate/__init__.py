@@ -20,6 +20,26 @@ PANELS = Param(
         Option("two", "Two panels", "A front and a back; a print stands at the middle of both."),
     ),
 )
+AS_CUT = (
+    Param(
+        "cut_base",
+        "Base, as it was really cut",
+        "length",
+        optional=True,
+        low=10,
+        high=2000,
+        help="Across its longer way. You are told what to do about the difference.",
+    ),
+    Param(
+        "cut_tube",
+        "Panel of the tube, as it was really cut",
+        "length",
+        optional=True,
+        low=10,
+        high=6000,
+        help="Across one panel.",
+    ),
+)
 HEIGHT = Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height")
 LENGTH = Param(
     "size.length", "Length of the base", "length", paired(180), low=20, high=2000, opens="outer/width"
@@ -45,7 +65,7 @@ def _base(
         kind=kind,
         label=label,
         help=help,
-        params=(*sizes, HEIGHT, PANELS, *more),
+        params=(*sizes, HEIGHT, PANELS, *more, *AS_CUT),
         phrase=Phrase(
             key="base",
             label="Base",
@@ -54,7 +74,7 @@ def _base(
                 words + (", of two panels" if bag.choice("base.panels") == "two" else "")
             ),
             choices=("base.kind", "base.panels", *(f"base.{c}" for c in choices)),
-            fields=tuple(f"base.{p.path}" for p in more if p.kind == "length"),
+            fields=tuple(f"base.{p.path}" for p in (*more, *AS_CUT) if p.kind == "length"),
         ),
         classes={"side": "Side seam", "ring": "Base seam"},
         steps=steps,
