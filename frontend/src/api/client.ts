@@ -97,5 +97,9 @@ export const api = {
 }
 
 /** Where a plan's files are, for links. */
-export const fileOf = (id: string, revision: number, file: 'cut-list.csv' | 'plan.json', unit: Unit) =>
-  `/api${plan(id)}/revisions/${revision}/${file}${file === 'cut-list.csv' ? `?unit=${unit}` : ''}`
+export const fileOf = (
+  id: string,
+  revision: number,
+  file: 'cut-list.csv' | 'plan.json' | 'templates.pdf',
+  unit: Unit,
+) => `/api${plan(id)}/revisions/${revision}/${file}${file === 'cut-list.csv' ? `?unit=${unit}` : ''}`

@@ -437,6 +437,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{plan_id}/revisions/{number}/templates.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Templates at true size
+         * @description Return the curves of the bag at true size, with a square to measure, as PDF.
+         */
+        get: operations["templates_api_plans__plan_id__revisions__number__templates_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{plan_id}/revisions/{number}/plan.json": {
         parameters: {
             query?: never;
@@ -1024,6 +1044,8 @@ export interface components {
             cut_out: string;
             /** Part */
             part: string;
+            /** Curved */
+            curved: boolean;
             /** Folded */
             folded: boolean;
             /** Half */
@@ -2832,6 +2854,58 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: ("mm" | "cm" | "in") | null;
+            };
+            header?: never;
+            path: {
+                plan_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    templates_api_plans__plan_id__revisions__number__templates_pdf_get: {
+        parameters: {
+            query?: {
+                paper?: ("A4" | "Letter") | null;
             };
             header?: never;
             path: {

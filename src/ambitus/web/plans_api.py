@@ -3,14 +3,14 @@
 import json
 import re
 from dataclasses import asdict
-from typing import Annotated, Any
+from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Depends, Query, Request, Response
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints, TypeAdapter
 
 from ambitus.core.draft import RULES_VERSION
 from ambitus.core.lengths import Unit
-from ambitus.core.problems import SpecProblems
+from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.compare import Compared, Difference, compare
 from ambitus.core.shown.models import Sheet
 from ambitus.core.shown.sheet import sheet
@@ -24,6 +24,7 @@ from ambitus.files.incoming import (
     spec_from,
     without,
 )
+from ambitus.files.templates_pdf import templates_of, templates_pdf
 from ambitus.store import Plan, Plans, Revision
 from ambitus.web.drafting import drafted, redrawn_since, saved_from, spec_from_cuts, spec_of
 from ambitus.web.problem import ProblemDetail
@@ -353,7 +354,7 @@ def cut_sheet(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) 
     return SheetOut(plan=_out(plan), revision=told, paper=usual.paper, sheet=made, redrawn=changed)
 
 
-def _download(content: str, media: str, plan: Plan, number: int, ending: str) -> Response:
+def _download(content: str | bytes, media: str, plan: Plan, number: int, ending: str) -> Response:
     name = re.sub(r"[^A-Za-z0-9]+", "-", plan.name).strip("-").lower() or "plan"
     return Response(
         content,
@@ -368,6 +369,21 @@ def cut_list(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) -
     plan, revision, made = _sheet(plans, plan_id, number, unit)
     listed = drafted(spec_of(revision)).cut_list
     return _download(cut_list_csv(made, listed), "text/csv; charset=utf-8", plan, number, "csv")
+
+
+@router.get("/{plan_id}/revisions/{number}/templates.pdf", responses=_WRONG, summary="Templates at true size")
+def templates(
+    plan_id: str, number: int, plans: Kept, paper: Literal["A4", "Letter"] | None = None
+) -> Response:
+    """Return the curves of the bag at true size, with a square to measure, as PDF."""
+    plan, revision = plans.get(plan_id), plans.revision(plan_id, number)
+    made = drafted(spec_of(revision))
+    if not templates_of(made):
+        why, fix = "This bag has no curves.", "Its pieces are cut with a ruler."
+        raise SpecProblems((Problem("no-curves", "base.kind", "", why, fix),))
+    chosen = paper or Usual.model_validate(plans.kept("usual") or {}).paper
+    content = templates_pdf(made, f"{plan.name}, revision {number}", chosen)
+    return _download(content, "application/pdf", plan, number, "pdf")
 
 
 @router.get("/{plan_id}/revisions/{number}/plan.json", responses=_WRONG, summary="The plan as JSON")

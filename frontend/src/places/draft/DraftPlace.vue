@@ -405,6 +405,11 @@ useKeys(
               <v-list-item title="Revisions" @click="showHistory" />
               <v-list-item title="Copy this plan" @click="copyPlan" />
               <v-list-item title="Cut list, CSV" :href="fileOf(id, plan!.head, 'cut-list.csv', unit)" />
+              <v-list-item
+                v-if="drafted.pieces.some((p) => p.curved)"
+                title="Templates of the curves, PDF"
+                :href="fileOf(id, plan!.head, 'templates.pdf', unit)"
+              />
               <v-list-item title="Plan, JSON" :href="fileOf(id, plan!.head, 'plan.json', unit)" />
               <v-list-item title="Put away" @click="at.act(() => api.putAway(id))" />
             </v-list>

@@ -89,6 +89,8 @@ class PieceShown:
     cut_out: str
     #: what it is of the bag where it is no panel of the body: gusset, side, base
     part: str
+    #: whether it has curves, for which there are templates
+    curved: bool
     #: one piece for front and back: a cut-out is measured up from its fold
     folded: bool
     half: str

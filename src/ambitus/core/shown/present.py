@@ -164,6 +164,7 @@ def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
             size_line(p, view),
             _cut_out_line(p, view),
             p.part,
+            any(p.bends),
             p.folded,
             _half_line(p, view),
             {key: shown(s) for key, s in p.sums.items()},

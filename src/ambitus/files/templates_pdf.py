@@ -1,0 +1,154 @@
+"""Templates of curves at true size, as PDF: a quarter of every base, the corner of a gusset's front.
+
+Printed at 100 %, the square on the first page measures what is written in it. What is larger than the paper
+is spread over pages that overlap.
+"""
+
+import io
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from reportlab.lib.pagesizes import A4, letter
+from reportlab.lib.units import mm
+from reportlab.pdfgen.canvas import Canvas
+
+from ambitus.core.curves import flattened
+from ambitus.core.draft import Draft
+from ambitus.core.form.model import Piece
+from ambitus.core.geometry import Point
+from ambitus.core.lengths import View
+
+_PAPERS = {"A4": A4, "Letter": letter}
+#: kept clear round every page, and shared by neighbouring pages, in mm
+_MARGIN, _OVERLAP, _HEAD = 12.0, 10.0, 22.0
+#: straight run that a corner's template has beyond its arc, in mm
+_TAIL = 30.0
+
+
+@dataclass(frozen=True, slots=True)
+class Template:
+    """One template: its words, the cut line, the seam line, and a fold or edge to lay it against."""
+
+    title: str
+    say: str
+    cut: tuple[Point, ...]
+    seam: tuple[Point, ...]
+    straight: tuple[Point, ...]
+
+
+def templates_of(draft: Draft) -> tuple[Template, ...]:
+    """Return the templates that the outer of a bag needs; a lining cut alike uses the same."""
+    return tuple(_templates(draft))
+
+
+def _templates(draft: Draft) -> Iterator[Template]:
+    view = View(draft.bag.unit, draft.bag.unit)
+    for piece in (p for p in draft.pieces if p.layer == "outer" and any(p.bends)):
+        if piece.part == "base":
+            yield _quarter(piece, view)
+        else:
+            yield _corner(draft, piece, view)
+
+
+def _quarter(piece: Piece, view: View) -> Template:
+    """Return the quarter of a base from its left end round to its front, the folds along both axes."""
+    cut = _from_left_to_front(flattened(piece.cut, piece.bends))
+    seam = _from_left_to_front(flattened(piece.stitch, [e.seam_bend for e in piece.edges]))
+    left, low = min(x for x, _ in cut), min(y for _, y in cut)
+    size = f"{view.with_unit(piece.size('width'))} by {view.with_unit(piece.size('height'))}"
+    return Template(
+        f"{piece.letter} {piece.name}: a quarter",
+        f"Fold the cloth in four, the folds along the straight edges. Opened, it is {size}.",
+        cut,
+        seam,
+        ((left, 0.0), (0.0, 0.0), (0.0, low)),
+    )
+
+
+def _from_left_to_front(points: tuple[Point, ...]) -> tuple[Point, ...]:
+    """Return what of an outline lies at the left and in front of its middle."""
+    quarter = [p for p in points if p[0] <= 1e-6 and p[1] <= 1e-6]
+    return tuple(sorted(quarter, key=lambda p: (round(p[0], 6), -p[1])))
+
+
+def _corner(draft: Draft, piece: Piece, view: View) -> Template:
+    """Return the lower left corner of a gusset's front, with a straight run to either side."""
+    r, seam = draft.form.rounded, next(e.finish for e in piece.edges if e.seam == "gusset")
+
+    def round_it(radius: float, at: float) -> tuple[Point, ...]:
+        angles = [math.pi + math.pi / 2 * n / 90 for n in range(91)]
+        arc = [(r + radius * math.cos(t), r + radius * math.sin(t)) for t in angles]
+        return ((at, r + _TAIL), *arc, (r + _TAIL, at))
+
+    return Template(
+        f"{piece.letter} {piece.name}: lower corner",
+        f"Lay it into the corner of the panel. Radius on the cut line {view.with_unit(r + seam)}.",
+        round_it(r + seam, -seam),
+        round_it(r, 0.0),
+        (),
+    )
+
+
+def templates_pdf(draft: Draft, title: str, paper: str) -> bytes:
+    """Return the templates of *draft* at true size; *title* says which plan and revision they are of."""
+    out = io.BytesIO()
+    size = _PAPERS[paper]
+    canvas = Canvas(out, pagesize=size, pageCompression=0, invariant=1)
+    canvas.setTitle(title)
+    for template in templates_of(draft):
+        _pages(canvas, template, title, (size[0] / mm, size[1] / mm), draft.bag.unit == "in")
+    canvas.save()
+    return out.getvalue()
+
+
+def _pages(canvas: Canvas, template: Template, title: str, page: tuple[float, float], inches: bool) -> None:
+    wide, tall = page[0] - 2 * _MARGIN, page[1] - 2 * _MARGIN - _HEAD
+    every = [*template.cut, *template.seam, *template.straight]
+    left, right = min(x for x, _ in every), max(x for x, _ in every)
+    low, high = min(y for _, y in every), max(y for _, y in every)
+    columns = max(1, math.ceil((right - left - _OVERLAP) / (wide - _OVERLAP)))
+    rows = max(1, math.ceil((high - low - _OVERLAP) / (tall - _OVERLAP)))
+    for row in range(rows):
+        for column in range(columns):
+            where = f"row {row + 1} of {rows}, page {column + 1} of {columns}" if rows * columns > 1 else ""
+            _head(canvas, template, f"{title}. {where}".strip(), page, inches)
+            canvas.saveState()
+            frame = canvas.beginPath()
+            frame.rect(_MARGIN * mm, _MARGIN * mm, wide * mm, tall * mm)
+            canvas.clipPath(frame, stroke=1 if where else 0, fill=0)
+            # rows are counted from the top, as they are laid out on a table
+            x = _MARGIN - left - column * (wide - _OVERLAP)
+            y = _MARGIN + tall - high + row * (tall - _OVERLAP)
+            canvas.translate(x * mm, y * mm)
+            _line(canvas, template.cut, 0.9)
+            _line(canvas, template.seam, 0.5, dash=(4, 3))
+            _line(canvas, template.straight, 0.5, dash=(8, 3, 1, 3))
+            canvas.restoreState()
+            canvas.showPage()
+
+
+def _head(canvas: Canvas, template: Template, title: str, page: tuple[float, float], inches: bool) -> None:
+    """Write what the page is, and draw the square to measure before anything is cut by it."""
+    top = (page[1] - _MARGIN) * mm
+    side = 25.4 if inches else 20.0
+    canvas.setFont("Helvetica-Bold", 11)
+    canvas.drawString(_MARGIN * mm, top - 10, template.title)
+    canvas.setFont("Helvetica", 8.5)
+    canvas.drawString(_MARGIN * mm, top - 22, template.say)
+    canvas.drawString(_MARGIN * mm, top - 33, title)
+    told = "1 in" if inches else "20 mm"
+    canvas.drawString(_MARGIN * mm, top - 44, f"Print at 100 %: the square has to measure {told} each way.")
+    canvas.rect((page[0] - _MARGIN - side) * mm, top - side * mm, side * mm, side * mm)
+
+
+def _line(canvas: Canvas, points: tuple[Point, ...], width: float, dash: tuple[int, ...] = ()) -> None:
+    if len(points) < 2:
+        return
+    canvas.setLineWidth(width)
+    canvas.setDash(*([list(dash)] if dash else []))
+    path = canvas.beginPath()
+    path.moveTo(points[0][0] * mm, points[0][1] * mm)
+    for x, y in points[1:]:
+        path.lineTo(x * mm, y * mm)
+    canvas.drawPath(path)
