@@ -1,5 +1,7 @@
 """Every variety of the tote, made on screen by picking tiles; numbers are read off the pieces."""
 
+from pathlib import Path
+
 import pytest
 
 from ambitus.core.grammar.registry import GRAMMAR
@@ -115,3 +117,65 @@ def test_the_richest_tote_is_one_screen(screen: Screen) -> None:
         box = piece.bounding_box()
         assert box is not None
         assert box["y"] + box["height"] <= 800
+
+
+#: base -> cut sizes of its outer, in cm, from a tote 34 × 28 × 12, or from what the base brings by default
+ON_OTHER_BASES: dict[str, dict[str, str]] = {
+    # 2 · 24 + 4 π + 26 = 86.57, and both tops
+    "gusset": {"outer panel/width": "36", "outer panel/height": "30", "outer gusset/width": "88.6"},
+    "side_panels": {"outer panel/height": "36", "outer side/width": "14", "outer side/height": "30"},
+    # 18 π = 56.55, and both sides
+    "circle": {"outer panel/width": "58.5", "outer base/width": "20"},
+    # 2 · 8 + 10 π = 47.42
+    "stadium": {"outer panel/width": "49.4", "outer base/width": "20", "outer base/height": "12"},
+    "ellipse": {"outer base/width": "20", "outer base/height": "12"},
+    # 2 · 28 − 8 · 2.5 + 5 π = 51.71
+    "rounded_rectangle": {"outer panel/width": "53.7"},
+    "rectangle": {"outer panel/width": "58"},
+}
+
+
+@pytest.mark.parametrize("base", list(ON_OTHER_BASES))
+def test_each_base_of_several_parts(screen: Screen, base: str) -> None:
+    """Picked from its tile, drafted, kept, and on its sheet with every part."""
+    screen.open("March folder tote")
+    page = screen.page
+    _pick(screen, "base", "base.kind", base)
+    for at, text in ON_OTHER_BASES[base].items():
+        screen.shows(*at.split("/"), text)
+    _close(screen)
+    assert page.locator("[data-check]").filter(has_text="Stop").count() == 0
+    screen.kept()
+    parts = page.locator("[data-piece^='outer']").count()
+    assert parts == 2
+    page.click(".side-tools .to-sheet")
+    page.wait_for_selector(".sheet-pieces")
+    assert page.locator(".sheet-pieces [data-piece^='outer']").count() == parts
+
+
+def test_a_plate_rounds_the_corners_and_templates_are_offered(screen: Screen) -> None:
+    """A plate 16 across, less a seam of 1: the corners are rounded by 7."""
+    screen.open("Euphonium folder tote")
+    page = screen.page
+    _pick(screen, "base", "base.round_by", "plate")
+    screen.type("base.plate", "16")
+    # 2 (30 − 7) + 7 π + 33 − 14 = 86.99, and both tops
+    screen.shows("outer gusset", "width", "89")
+    _close(screen)
+    screen.kept()
+    page.click("text=More")
+    with page.expect_download() as got:
+        page.click("text=Templates of the curves, PDF")
+    assert Path(got.value.path()).read_bytes().startswith(b"%PDF")
+
+
+def test_what_was_really_cut_is_answered(screen: Screen) -> None:
+    """A disc cut too large is told how far it hangs over."""
+    screen.open("Mute bucket")
+    page = screen.page
+    page.click("[data-phrase='base']")
+    page.wait_for_selector("[data-path='base.cut_base']")
+    screen.type("base.cut_base", "22")
+    page.wait_for_selector("[data-check='as-cut-does-not-ease']")
+    told = page.inner_text("[data-check='as-cut-does-not-ease']").replace("\xa0", " ")
+    assert "hang over by 0.5 cm" in told

@@ -12,6 +12,7 @@ from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import View
 from ambitus.core.shown.present import fields, present, sentence
 from ambitus.core.shown.sheet import sheet
+from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
 from bags import SIZES, drafted, sizes_of, tote
 
@@ -225,3 +226,12 @@ def test_what_was_really_cut_is_told_what_to_do() -> None:
     disc = drafted({**spec, "base": {**base, "cut_base": 228}})
     found = next(f for f in disc.findings if f.rule.id == "as-cut-does-not-ease")
     assert found.fired.numbers["over"] == pytest.approx(4, abs=0.1)
+
+
+def test_another_kind_of_base_lets_go_of_where_the_straps_were() -> None:
+    """165 from a boxed tote's side seam is beyond the middle of a gusset's front; like bases keep it."""
+    given = Spec.model_validate(tote(340, 280, 120, carry=[{"from_side": 165, "drop": 260}]))
+    gusset = pick(given, "base.kind", "gusset", GRAMMAR)
+    assert gusset.carry == [{"drop": 260}]
+    assert [f.rule.level for f in drafted(gusset.model_dump()).findings] == []
+    assert pick(given, "base.kind", "boxed_pinched", GRAMMAR).carry == [{"from_side": 165, "drop": 260}]

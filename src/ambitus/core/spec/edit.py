@@ -71,11 +71,18 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
     Return *spec* with a choice made, and with what goes with it.
 
     Another unit set has its own cutting grid. Another top edge lets go of the ways to attach a strap that
-    do not go with it, so that the usual one for it holds; undo brings all of it back.
+    do not go with it, so that the usual one for it holds. Another base lets go of where straps were placed
+    where its own panels begin elsewhere. Undo brings all of it back.
     """
     out = put(spec, path, value)
     if path == "unit":
         return put(out, "grid.step", default_step(out.unit))
+    if path == "base.kind":
+        bases = grammar.slots["base"]
+        kinds = [str(kind) for kind in (spec.base.get("kind"), value)]
+        if any("carry.from_side" in bases[kind].usual for kind in kinds if kind in bases):
+            for i in range(len(out.carry)):
+                out = put(put(out, f"carry.{i}.from_side", None), f"carry.{i}.from_face", None)
     if path == "top.kind":
         for i, item in enumerate(out.carry):
             attach = grammar.slots["attach"].get(item.get("attach", ""))
