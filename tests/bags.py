@@ -66,6 +66,7 @@ ORDINARY = {
     "second": (3, 12),
     "trim": (1, 6),
     "sliver": (0, 6),
+    "insert_less": (0.5, 6),
     "inset": (0.5, 15),
     "tuck": (0, 15),
     "box": (10, 40),

@@ -55,6 +55,24 @@ def hemmed(page: Page) -> None:
     _open(page, "Drumstick tote")
 
 
+def round_base(page: Page) -> None:
+    """A round base sewn into a tube, with its quarters."""
+    _open(page, "Mute bucket")
+
+
+def gusset(page: Page) -> None:
+    """A gusset round rounded corners, the length of its strip open."""
+    _open(page, "Euphonium folder tote")
+    page.click("[data-sum='outer gusset/width']")
+
+
+def bases(page: Page) -> None:
+    """Every kind of base, for one bag."""
+    _open(page, "March folder tote")
+    page.click("[data-phrase='base']")
+    page.wait_for_selector("[data-tile]")
+
+
 def two_versions(page: Page) -> None:
     """A plan that was changed in two places."""
     _open(page, "Glockenspiel carrier")
@@ -97,6 +115,9 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "draft-phone": (draft, 390, 844, "light"),
     "tiles": (tiles, 1280, 800, "light"),
     "seams": (seams, 1280, 800, "light"),
+    "round": (round_base, 1280, 800, "light"),
+    "gusset": (gusset, 1280, 800, "light"),
+    "bases": (bases, 1280, 800, "light"),
     "hemmed": (hemmed, 1280, 800, "light"),
     "two-versions": (two_versions, 1280, 800, "light"),
     "stop": (stop, 1280, 800, "light"),

@@ -233,7 +233,7 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             finer = Grid(25.4 / 16 if draft.bag.unit == "in" else 1.0)
             tube = draft.bag.bag.base.kind in _SEPARATE and key == "width" and not piece.part
             follows = piece.part == "side" and key == "height"
-            follows |= piece.layer == "interfacing" and (any(piece.bends) or tube)
+            follows |= piece.layer in ("interfacing", "insert") and (any(piece.bends) or tube)
             follows |= tube and not piece.over
             fits = draft.bag.grid.holds(piece.size(key)) or (tube and finer.holds(piece.size(key)))
             if not bought and not follows and not fits:

@@ -235,3 +235,29 @@ def test_another_kind_of_base_lets_go_of_where_the_straps_were() -> None:
     assert gusset.carry == [{"drop": 260}]
     assert [f.rule.level for f in drafted(gusset.model_dump()).findings] == []
     assert pick(given, "base.kind", "boxed_pinched", GRAMMAR).carry == [{"from_side": 165, "drop": 260}]
+
+
+#: base -> length and breadth of its insert, 4 smaller at every edge
+INSERTS = {
+    "boxed": (332, 112),
+    "folded_in": (332, 112),
+    # under the straight of the base only: 340 − 2 · 40
+    "gusset": (252, 112),
+    "side_panels": (332, 112),
+    "circle": (192, 192),
+    "ellipse": (252, 132),
+    "rectangle": (252, 132),
+}
+
+
+@pytest.mark.parametrize("base", INSERTS)
+def test_an_insert_is_the_finished_base_less_its_clearance(base: str) -> None:
+    """A piece of its own, laid in last; none where none is wanted."""
+    spec = _spec(base)
+    assert not [p for p in drafted(spec).pieces if p.layer == "insert"]
+    given = {**spec["base"], "insert": "stiff", "insert_less": 4}
+    made = drafted({**spec, "base": given}, rounded=False)
+    (insert,) = [p for p in made.pieces if p.layer == "insert"]
+    assert (insert.size("width"), insert.size("height")) == pytest.approx(INSERTS[base], abs=0.01)
+    assert made.steps[-1].key == "lay insert"
+    assert [f for f in made.read.findings if f.level == "stop"] == []

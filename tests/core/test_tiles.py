@@ -73,8 +73,8 @@ def test_a_tile_warns_before_it_is_picked() -> None:
 
 def test_the_fields_under_a_phrase_are_fields_of_the_bag() -> None:
     """Trim only where corners are pinched; inset only where there is one."""
-    assert _tiles("base", base={"kind": "boxed_pinched"}).fields == ("base.trim",)
-    assert _tiles("base").fields == ()
+    assert _tiles("base", base={"kind": "boxed_pinched"}).fields == ("base.trim", "base.insert_less")
+    assert _tiles("base").fields == ("base.insert_less",)
     assert _tiles("interfacing", interfacing={"kind": "inset"}).fields == ("interfacing.inset",)
     assert _tiles("interfacing").fields == ()
 

@@ -7,6 +7,7 @@ from typing import Literal
 from ambitus.core.cut.outline import CutFace, cut_face
 from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece
 from ambitus.core.geometry import bounds
+from ambitus.core.grammar.base.insert import clearance
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.contract import SHORTER, Finishes, Layer
 from ambitus.core.grammar.seams.edges import edge_terms
@@ -164,6 +165,26 @@ def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
     return out
 
 
+def _insert(bag: Resolved, face: Face) -> Piece:
+    """Return the stiff insert on the base: of board or plastic, sewn to nothing."""
+    made = cut_face(face, {"insert": clearance(bag)}, bag.grid)
+    return Piece(
+        key="insert base",
+        letter="",
+        name="Base insert",
+        layer="insert",
+        count=1,
+        material="Board or plastic",
+        faces=(face.name,),
+        edges=made.edges,
+        cut=made.cut,
+        stitch=made.stitch,
+        sums=made.sums,
+        spans=made.spans,
+        part="base",
+    )
+
+
 def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
     """Return notches at the middle of the top and base edges, where panels are matched; a fold is marked."""
     out = []
@@ -211,6 +232,7 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form], hangs: tuple[Hang, ..
         pieces += _panels(bag, forms[layer], layer, finishes_for, known)
     if bag.bag.interfacing.cuts:
         pieces += _panels(bag, forms["outer"], "interfacing", _interfacing_finishes, known)
+    pieces += [_insert(bag, face) for face in forms["outer"].insert]
     for hang in hangs:
         pieces += _straps(bag, hang)
     out = []

@@ -9,7 +9,13 @@ from ambitus.core.grammar.contract import Section
 
 _INK = "#15231E"
 #: a fill for each layer, and for each stroke of a section its colour
-_FILL = {"outer": "#CFE3D9", "lining": "#CBD8EC", "interfacing": "#E6E6DF", "strap": "#E2CFE0"}
+_FILL = {
+    "outer": "#CFE3D9",
+    "lining": "#CBD8EC",
+    "interfacing": "#E6E6DF",
+    "strap": "#E2CFE0",
+    "insert": "#EFE3C8",
+}
 _STROKE = {"outer": "#1D5A4C", "other": "#5B7BB2", "strap": "#8E5C89", "stitch": _INK, "overcast": _INK}
 
 

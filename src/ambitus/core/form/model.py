@@ -169,6 +169,8 @@ class Form:
     corner: float | None = None
     #: how far along the mouth from the left side seam the front panel's own edge lies: half of a gusset
     panel_at: float = 0.0
+    #: the stiff insert on the base, if one is wanted: no layer of cloth, and sewn to nothing
+    insert: tuple[Face, ...] = ()
     #: how much lower than the front the sides end
     lower_sides: float = 0.0
     #: radius of the front's lower corners, as the standing view shows them

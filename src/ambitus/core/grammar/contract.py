@@ -15,7 +15,7 @@ if TYPE_CHECKING:
     from ambitus.core.steps.model import Step
 
 Slot = Literal["base", "top", "interfacing", "make", "attach", "seams", "cloth"]
-Layer = Literal["outer", "lining", "interfacing", "strap", "strap core"]
+Layer = Literal["outer", "lining", "interfacing", "strap", "strap core", "insert"]
 
 #: Cloth beyond the seam line, by class of seam, as terms for the sums. ``SHORTER`` is no seam: it is
 #: what the layer is made less high than the bag.

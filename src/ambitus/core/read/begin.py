@@ -63,6 +63,11 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
         spec["top"] |= {"ease": "shorter", "ease_by": cut_list.lining_shorter}
     elif cut_list.lining_deeper:
         spec["top"] |= {"ease": "deeper", "ease_by": cut_list.lining_deeper}
+    insert = next((row for row in cut_list.rows if row.role == "insert"), None)
+    if insert is not None:
+        # its breadth is the one that no rounded corner shortens
+        broad = next((read.mm(k) for k in ("depth", "breadth", "diameter") if k in read.sizes), insert.height)
+        spec["base"] |= {"insert": "stiff", "insert_less": max(0.5, (broad - insert.height) / 2)}
     if "interfacing" in rows:
         less = rows["outer"].width - rows["interfacing"].width
         side = cut_list.allowances.get("side", 0.0)

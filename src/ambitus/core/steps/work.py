@@ -85,7 +85,8 @@ def _common(bag: Resolved) -> Iterator[Step]:
             else "Long stitch, inside the allowance.",
             cautions=("hot iron",) if facts.fused else (),
         )
-        if any(s.make.core_width(bag, f"carry.{i}") for i, s in enumerate(bag.bag.carry)):
+        cored = any(s.make.core_width(bag, f"carry.{i}") for i, s in enumerate(bag.bag.carry))
+        if cored and not bag.bag.interfacing.part:
             yield Step(
                 "core straps",
                 f"{how} the cores to the straps",
@@ -115,6 +116,19 @@ def _common(bag: Resolved) -> Iterator[Step]:
         )
 
 
+def _lay_insert(bag: Resolved) -> Step:
+    return Step(
+        "lay insert",
+        "Lay the insert on the base",
+        "Corners rounded off and edges smoothed first, so that it does not wear through the cloth.",
+        720,
+        needs=("measured",),
+        gives=("insert laid",),
+        lengths=(("Smaller all round", bag.mm("base.insert_less")),),
+        cautions=("blade",),
+    )
+
+
 def steps_of(bag: Resolved, form: Form) -> tuple[Step, ...]:
     """
     Return every step of the work, sorted by what it needs and gives.
@@ -123,6 +137,8 @@ def steps_of(bag: Resolved, form: Form) -> tuple[Step, ...]:
     told in order all the same.
     """
     steps = list(_common(bag))
+    if form.insert:
+        steps.append(_lay_insert(bag))
     for prefix, variant in bag.bag.with_prefix:
         steps += variant.steps(bag, prefix, form)
     if any(misfits(bag)):

@@ -6,6 +6,7 @@ from functools import cache
 
 from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Measure, Seam, SizeLine, Stretch
 from ambitus.core.geometry import Point
+from ambitus.core.grammar.base.insert import insert_of
 from ambitus.core.grammar.contract import SHORTER, Finishes, Option, Param
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -324,6 +325,7 @@ def deep_form(
             SizeLine("depth", "deep", "depth", (width, 0, 0), (width, depth, 0)),
         ),
         corner=corner,
+        insert=insert_of(bag, width, depth),
     )
 
 

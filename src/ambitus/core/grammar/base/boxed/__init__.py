@@ -3,6 +3,7 @@
 from ambitus.core.grammar.base.boxed.cut import form
 from ambitus.core.grammar.base.boxed.read import read
 from ambitus.core.grammar.base.boxed.steps import steps
+from ambitus.core.grammar.base.insert import INSERT_PARAMS
 from ambitus.core.grammar.base.panels import CUT_AS, is_folded, no_base_seam, read_flat, straight
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
 from ambitus.core.lengths import View, paired
@@ -27,6 +28,7 @@ DEEP_PARAMS = (
         ),
     ),
     CUT_AS,
+    *INSERT_PARAMS,
 )
 
 
@@ -49,7 +51,8 @@ BOXED = Base(
         label="Base",
         before="with a ",
         says=_says,
-        choices=("base.kind", "base.cut_as", "base.width_means"),
+        choices=("base.kind", "base.cut_as", "base.width_means", "base.insert"),
+        fields=("base.insert_less",),
     ),
     classes={"side": "Side seam", "base": "Base seam", "corner": "Corner seam"},
     unused=no_base_seam,

@@ -3,6 +3,7 @@
 from ambitus.core.grammar.base.gusset.cut import corner_radius, form, marks, most_radius
 from ambitus.core.grammar.base.gusset.read import read
 from ambitus.core.grammar.base.gusset.steps import steps
+from ambitus.core.grammar.base.insert import INSERT_PARAMS
 from ambitus.core.grammar.base.panels import quarter
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
 from ambitus.core.lengths import View, paired
@@ -66,14 +67,15 @@ GUSSET = Base(
                 Option("halves", "In two, joined under the base", "Where the cloth is not long enough."),
             ),
         ),
+        *INSERT_PARAMS,
     ),
     phrase=Phrase(
         key="base",
         label="Base",
         before="with a ",
         says=_says,
-        choices=("base.kind", "base.round_by", "base.strip"),
-        fields=("base.radius", "base.plate"),
+        choices=("base.kind", "base.round_by", "base.strip", "base.insert"),
+        fields=("base.radius", "base.plate", "base.insert_less"),
     ),
     classes={"gusset": "Gusset seam", "join": "Gusset join"},
     unused=_unused,

@@ -9,6 +9,7 @@ import math
 from ambitus.core.curves import Arc
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine, Stretch
 from ambitus.core.geometry import Point
+from ambitus.core.grammar.base.insert import insert_of
 from ambitus.core.grammar.base.panels import eats, panel_width, ring, stretch, told
 from ambitus.core.grammar.contract import SHORTER, Finishes
 from ambitus.core.grammar.seams.edges import edge_terms
@@ -149,6 +150,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
             SizeLine("depth", "deep", "depth", (width, 0, 0), (width, deep, 0)),
         ),
         panel_at=snap(deep / 2),
+        insert=insert_of(bag, snap(width - 2 * r), deep),
         rounded=r,
         told={"": {"radius": snap(r + seam) if r else 0.0}},
     )

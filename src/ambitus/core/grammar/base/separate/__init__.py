@@ -2,6 +2,7 @@
 
 from functools import partial
 
+from ambitus.core.grammar.base.insert import INSERT_PARAMS
 from ambitus.core.grammar.base.panels import quarter
 from ambitus.core.grammar.base.separate import read, shapes
 from ambitus.core.grammar.base.separate.cut import asked_round, form_of, marks_of
@@ -65,7 +66,7 @@ def _base(
         kind=kind,
         label=label,
         help=help,
-        params=(*sizes, HEIGHT, PANELS, *more, *AS_CUT),
+        params=(*sizes, HEIGHT, PANELS, *more, *INSERT_PARAMS, *AS_CUT),
         phrase=Phrase(
             key="base",
             label="Base",
@@ -73,8 +74,8 @@ def _base(
             says=lambda bag, view, prefix: (
                 words + (", of two panels" if bag.choice("base.panels") == "two" else "")
             ),
-            choices=("base.kind", "base.panels", *(f"base.{c}" for c in choices)),
-            fields=tuple(f"base.{p.path}" for p in (*more, *AS_CUT) if p.kind == "length"),
+            choices=("base.kind", "base.panels", *(f"base.{c}" for c in choices), "base.insert"),
+            fields=tuple(f"base.{p.path}" for p in (*more, *INSERT_PARAMS, *AS_CUT) if p.kind == "length"),
         ),
         classes={"side": "Side seam", "ring": "Base seam"},
         steps=steps,

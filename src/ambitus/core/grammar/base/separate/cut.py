@@ -4,6 +4,7 @@ import math
 
 from ambitus.core.curves import flattened
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
+from ambitus.core.grammar.base.insert import insert_face
 from ambitus.core.grammar.base.panels import eats, mouth, seams, stretch, told
 from ambitus.core.grammar.base.separate.shapes import Outline, Shape
 from ambitus.core.grammar.contract import SHORTER, Finishes
@@ -148,6 +149,13 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
         front_starts=0.0,
         lines=_lines(bag, length, breadth, height),
         told={"base": _told(bag, finishes)},
+        insert=insert_face(
+            bag,
+            outline.edges,
+            ("west", "east", "south", "north"),
+            Term("Length of the base", length, "As it comes out."),
+            Term("Breadth of the base", breadth, "As it comes out."),
+        ),
         smooth=True,
     )
 

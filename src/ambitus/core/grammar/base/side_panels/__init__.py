@@ -1,5 +1,6 @@
 """Panels of their own at the sides; front and back run under to a seam in the middle of the base."""
 
+from ambitus.core.grammar.base.insert import INSERT_PARAMS
 from ambitus.core.grammar.base.panels import quarter
 from ambitus.core.grammar.base.side_panels.cut import form, marks
 from ambitus.core.grammar.base.side_panels.read import read
@@ -25,14 +26,15 @@ SIDE_PANELS = Base(
             help="For handles, or a lower side.",
             why="As high as each other.",
         ),
+        *INSERT_PARAMS,
     ),
     phrase=Phrase(
         key="base",
         label="Base",
         before="with a ",
         says=lambda bag, view, prefix: "base of front and back, and side panels",
-        choices=("base.kind",),
-        fields=("base.step",),
+        choices=("base.kind", "base.insert"),
+        fields=("base.step", "base.insert_less"),
     ),
     classes={"side": "Side seam", "base": "Base seam"},
     steps=steps,

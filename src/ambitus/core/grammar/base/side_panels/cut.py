@@ -1,6 +1,7 @@
 """Front and back run under to a seam in the middle of the base; panels of their own stand at the sides."""
 
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
+from ambitus.core.grammar.base.insert import insert_of
 from ambitus.core.grammar.base.panels import eats, panel_width, ring, stretch, told
 from ambitus.core.grammar.contract import SHORTER, Finishes
 from ambitus.core.lengths import snap
@@ -108,6 +109,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
             SizeLine("depth", "deep", "depth", (width, 0, 0), (width, deep, 0)),
         ),
         panel_at=half,
+        insert=insert_of(bag, width, deep),
         lower_sides=step,
     )
 
