@@ -261,3 +261,17 @@ def test_an_insert_is_the_finished_base_less_its_clearance(base: str) -> None:
     assert (insert.size("width"), insert.size("height")) == pytest.approx(INSERTS[base], abs=0.01)
     assert made.steps[-1].key == "lay insert"
     assert [f for f in made.read.findings if f.level == "stop"] == []
+
+
+def test_a_knit_eases_five_times_what_a_woven_cloth_does() -> None:
+    """The same disc, cut 8 too large: a stop's worth in canvas, eased in jersey, drafted and read alike."""
+    size, base = {"diameter": 200, "height": 200}, {"kind": "circle", "cut_base": 228}
+    cloths = {"canvas": "as-cut-does-not-ease", "jersey": "as-cut-eases"}
+    for cloth, said in cloths.items():
+        given = {"outer": cloth, "lining": cloth}
+        made = drafted({"unit": "mm", "size": size, "base": base, "cloth": given, "carry": []})
+        assert said in {f.rule.id for f in made.findings}
+        assert made.cut_list.ease == {"canvas": 0.01, "jersey": 0.05}[cloth]
+    # a knit bag with a woven lining eases only as its lining does
+    mixed = {"unit": "mm", "size": size, "base": base, "cloth": {"outer": "jersey"}, "carry": []}
+    assert drafted(mixed).cut_list.ease == 0.01

@@ -141,6 +141,10 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _on("circle", {"cut_tube": 654}, diameter=200, height=200),
         _on("circle", {"cut_tube": 656}, diameter=200, height=200),
     ),
+    "knit-stretch-way": (
+        {**_on("circle", {}, diameter=200, height=200), "cloth": {"outer": "jersey"}},
+        {**_on("circle", {}, diameter=200, height=200), "cloth": {"outer": "felt"}},
+    ),
     "snips-too-deep": (
         _on("circle", {}, allowances={"ring": 6}, diameter=160, height=200),
         _on("circle", {}, allowances={"ring": 6.5}, diameter=160, height=200),

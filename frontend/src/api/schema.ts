@@ -576,6 +576,12 @@ export interface components {
              * @default 0
              */
             lining_deeper?: number;
+            /**
+             * Ease
+             * @description What share of a curved seam the cloth eases in: 0.01 woven, 0.05 knit.
+             * @default 0.01
+             */
+            ease?: number;
             /** Rows */
             rows: components["schemas"]["CutRow"][];
             /** Straps */

@@ -36,6 +36,8 @@ def _settings(cut_list: CutList, unit: Unit, view: View) -> Iterator[list[str]]:
     yield ["top", cut_list.top]
     yield from ([f"seam {key}", kind] for key, kind in cut_list.seams.items())
     yield from ([f"allowance {key}", view.chosen(mm)] for key, mm in cut_list.allowances.items())
+    if cut_list.ease != CutList.model_fields["ease"].default:
+        yield ["ease", f"{cut_list.ease:g}"]
     for name in ("lining_shorter", "lining_deeper"):
         mm = getattr(cut_list, name)
         if mm:
@@ -118,6 +120,8 @@ class _Reading:
         elif name.startswith("allowance "):
             key = name.removeprefix("allowance ")
             self.data["allowances"][key] = self.length(f"allowances.{key}", value, None)
+        elif name == "ease":
+            self.data["ease"] = value
         elif name in ("lining shorter", "lining deeper"):
             key = name.replace(" ", "_")
             self.data[key] = self.length(key, value, None)

@@ -5,7 +5,7 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
-from ambitus.core.grammar.base.separate.cut import WOVEN, panels_of
+from ambitus.core.grammar.base.separate.cut import ease_of, panels_of
 from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.lengths import paired
@@ -196,7 +196,7 @@ def grid_moved_size(draft: "Draft") -> Iterator[Fired]:
     "tube-base-ease",
     "stop",
     "Tube and base do not go together",
-    "tube and base differ at their seam by more than 1 % (woven)",
+    "tube and base differ at their seam by more than the cloth eases: 1 % woven, 5 % knit",
     "Woven cloth eases about a hundredth of its length into a curved seam; more makes tucks.",
 )
 def tube_base_ease(draft: "Draft") -> Iterator[Fired]:
@@ -219,10 +219,27 @@ def tube_base_ease(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "knit-stretch-way",
+    "note",
+    "A knit has to stretch round the bag",
+    "a cloth that eases over 1 % on a base of its own",
+    "Stretch that runs up the bag does not help the base seam.",
+)
+def knit_stretch_way(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if "ring" not in bag.classes:
+        return
+    for layer in bag.bag.top.layers:
+        if bag.cloth(layer).ease > 0.01 + 1e-9:
+            fix = "Cut the tube with its stretch along the base seam."
+            yield fired(f"cloth.{layer}", "{cloth}.", fix, {"cloth": bag.cloth(layer).label})
+
+
+@check(
     "as-cut-does-not-ease",
     "warn",
     "What was cut does not go together as it is",
-    "base or tube as really cut: they differ at the seam by more than 1 % (woven)",
+    "base or tube as really cut: they differ at the seam by more than 1 % (woven), 5 % (knit)",
     "Cloth that is cut can still be saved: sewn deeper, or left to hang over and trimmed.",
 )
 def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
@@ -230,7 +247,7 @@ def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
     if found is None:
         return
     tube, base, cut, panels = found
-    if abs(tube - base) <= WOVEN * min(tube, base) + 1e-9:
+    if abs(tube - base) <= ease_of(draft.bag) * min(tube, base) + 1e-9:
         return
     each = abs(tube - base) / (2 * panels)
     if tube > base:
@@ -251,12 +268,12 @@ def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
     "as-cut-eases",
     "note",
     "What was cut goes together",
-    "base or tube as really cut: they differ at the seam by 1 % or less (woven)",
+    "base or tube as really cut: they differ at the seam by 1 % or less (woven), 5 % (knit)",
     "Cloth eases this much; share it out evenly between the marks.",
 )
 def as_cut_eases(draft: "Draft") -> Iterator[Fired]:
     found = _as_cut(draft)
-    if found is None or abs(found[0] - found[1]) > WOVEN * min(found[:2]) + 1e-9:
+    if found is None or abs(found[0] - found[1]) > ease_of(draft.bag) * min(found[:2]) + 1e-9:
         return
     tube, base, _, _ = found
     say = "As cut, the tube is {tube} round at its seam and the base {base}."

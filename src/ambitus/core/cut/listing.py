@@ -68,6 +68,7 @@ def cut_list_of(
         allowances=allowances,
         lining_shorter=snap(form.height - forms["lining"].height) if "lining" in forms else 0.0,
         lining_deeper=deeper_by(bag, "lining"),
+        ease=max((s.ease for f in forms.values() for s in f.seams), default=0.0) or 0.01,
         rows=[_row(p, form, lapped) for p in pieces if "height" in p.sums],
         straps=[_strap(bag, h) for h in hangs],
     )

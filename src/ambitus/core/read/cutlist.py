@@ -115,6 +115,12 @@ class CutList(BaseModel):
     allowances: dict[str, Mm]
     lining_shorter: Mm = Field(default=0.0, description="What the lining is made less high than the outer.")
     lining_deeper: Mm = Field(default=0.0, description="How much deeper the lining's seams are sewn.")
+    ease: float = Field(
+        default=0.01,
+        ge=0,
+        le=0.2,
+        description="What share of a curved seam the cloth eases in: 0.01 woven, 0.05 knit.",
+    )
     rows: list[CutRow]
     straps: list[StrapRow] = Field(default_factory=list)
 
@@ -175,6 +181,7 @@ class Rows:
     main: CutRow
     parts: Mapping[str, CutRow]
     panels: int
+    ease: float = 0.01
 
 
 #: reads the rows of one role: (rows, allowances, what the top edge eats) -> sizes and findings

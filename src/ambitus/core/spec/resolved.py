@@ -26,7 +26,7 @@ class Value:
 class ClothFacts:
     """
     What is known of a material: mm thick, how it frays (0 no, 1 little, 2 much), strength, width, and
-    whether a pin's hole closes again (``pins``).
+    whether a pin's hole closes again (``pins``), and what share of a curved seam it eases in (``ease``).
     """
 
     key: str
@@ -39,6 +39,7 @@ class ClothFacts:
     needle: str
     stitch: float
     pins: bool
+    ease: float
 
 
 @dataclass(frozen=True, slots=True)

@@ -16,6 +16,7 @@ CLOTHS = (
     Option("ripstop", "Ripstop nylon"),
     Option("coated_cotton", "PVC-coated cotton"),
     Option("felt", "Wool felt"),
+    Option("jersey", "Cotton jersey"),
 )
 
 

@@ -13,8 +13,10 @@ from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, grid_term
 
-#: What woven cloth eases into a curved seam, as a share of the shorter edge.
-WOVEN = 0.01
+
+def ease_of(bag: Resolved) -> float:
+    """Return what the cloths of this bag ease into a curved seam, as a share: the one that eases least."""
+    return min(bag.cloth(layer).ease for layer in bag.bag.top.layers)
 
 
 def panels_of(bag: Resolved) -> int:
@@ -67,7 +69,7 @@ def tube_panel(bag: Resolved, around: float, panels: int, seam: float) -> tuple[
     for at, grid in enumerate((bag.grid, Grid(min(finest, bag.grid.step), "nearest"))):
         one = snap(grid.fit(around / panels + 2 * seam) - 2 * seam)
         shorter = min(one * panels, around)
-        if at or (shorter > 0 and abs(one * panels - around) / shorter <= WOVEN):
+        if at or (shorter > 0 and abs(one * panels - around) / shorter <= ease_of(bag)):
             break
     return one, at == 1
 
@@ -140,7 +142,7 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
     return Form(
         dimensions=_dimensions(bag, length, breadth, height, asked_round / 2, opening),
         faces=(*body, disc),
-        seams=_seams(outline, panels),
+        seams=_seams(outline, panels, ease_of(bag)),
         mouth=(("tube", "top front"), ("tube", "top back")) if panels == 1 else mouth(False),
         base_ring=ring,
         mouth_ring=ring,
@@ -210,7 +212,7 @@ def _lines(bag: Resolved, length: float, breadth: float, height: float) -> tuple
     )
 
 
-def _seams(outline: Outline, panels: int) -> tuple[Seam, ...]:
+def _seams(outline: Outline, panels: int, ease: float) -> tuple[Seam, ...]:
     names = [e.name for e in outline.edges]
     halves = (names[: outline.half], names[outline.half :])
     if panels == 1:
@@ -223,12 +225,12 @@ def _seams(outline: Outline, panels: int) -> tuple[Seam, ...]:
                 "side",
                 ((stretch("tube", "side left"),), (stretch("tube", "side right"),)),
             ),
-            Seam("ring", "Base to the tube", "ring", (bottom, whole), ease=WOVEN),
+            Seam("ring", "Base to the tube", "ring", (bottom, whole), ease=ease),
         )
     out = [s for s in seams(False, False) if s.seam == "side"]
     for panel, half in zip(("front", "back"), halves, strict=True):
         chains = ((stretch(panel, "base"),), tuple(stretch("base", name) for name in half))
-        out.append(Seam(f"ring {panel}", f"Base to the {panel}", "ring", chains, ease=WOVEN))
+        out.append(Seam(f"ring {panel}", f"Base to the {panel}", "ring", chains, ease=ease))
     return tuple(out)
 
 

@@ -6,9 +6,6 @@ from collections.abc import Callable, Mapping
 from ambitus.core.read.cutlist import CutRow, Finding, Reader, ReadLayer, Rows
 from ambitus.core.sums import Sum, Term
 
-#: What woven cloth eases into a curved seam.
-_WOVEN = 0.01
-
 
 def circle_round(length: float, breadth: float, radius: float) -> float:
     """Return the way round a circle."""
@@ -45,25 +42,24 @@ def reader(way_round: Round, one_size: bool) -> Reader:
     """Return the reader of bases of one shape; *one_size* is whether it has a diameter."""
 
     def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
-        tube, base = rows.main, rows.parts.get("base")
+        base = rows.parts.get("base")
         if base is None:
             why, fix = "The base is missing.", "Add a row with part “base”."
             return ReadLayer({}, (Finding("no-base", "stop", why, fix),))
-        return _made(tube, base, rows.panels, allowances, top, way_round, one_size)
+        return _made(rows, base, allowances, top, way_round, one_size)
 
     return read
 
 
 def _made(
-    tube: CutRow,
+    rows: Rows,
     base: CutRow,
-    panels: int,
     allowances: Mapping[str, float],
     top: float,
     way_round: Round,
     one_size: bool,
 ) -> ReadLayer:
-    ring = allowances["ring"]
+    tube, panels, ring = rows.main, rows.panels, allowances["ring"]
     both = Term("Base seams", -2 * ring, "Sewn all round.", times=2)
     long = Sum(
         "Diameter" if one_size else "Length of the base", (Term("Base, as cut", base.width, "As cut."), both)
@@ -91,7 +87,7 @@ def _made(
     needed = way_round(long.total, broad.total, radius)
     difference = around.total - needed
     findings: tuple[Finding, ...] = ()
-    if abs(difference) / min(around.total, needed) > _WOVEN + 1e-9:
+    if abs(difference) / min(around.total, needed) > rows.ease + 1e-9:
         tube_longer = difference > 0
         each = abs(difference) / (2 * panels)
         why = f"The {'tube' if tube_longer else 'base'} is longer at the seam than cloth eases."
