@@ -217,3 +217,20 @@ def test_a_stop_never_blanks_the_bag() -> None:
         made = drafted(spec)
         assert any(f.rule.level == "stop" for f in made.findings)
         assert len(made.pieces) == 5
+
+
+def test_a_piece_wider_than_its_cloth_is_told_where_to_join() -> None:
+    """A strip under the base, a tube in two panels, a panel by its flat opening."""
+    wide = {"lining": "quilting_cotton"}
+
+    def fix(spec: dict[str, Any]) -> set[tuple[str, str]]:
+        found = drafted({**spec, "cloth": wide}).findings
+        return {(f.fired.where, f.fired.fix.split(",")[0]) for f in found if f.rule.id == "cloth-too-narrow"}
+
+    strip = _on("gusset", {}, width=500, height=500, depth=100)
+    assert ("base.strip", "Cut it along the cloth") in fix(strip)
+    assert fix(_on("circle", {}, diameter=400, height=200)) == {
+        ("base.panels", "Make the tube of two panels.")
+    }
+    assert fix(_on("circle", {"panels": "two"}, diameter=400, height=200)) == set()
+    assert {where for where, _ in fix(tote(width=960))} == {"size.width"}

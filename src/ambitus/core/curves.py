@@ -120,14 +120,31 @@ def offset_bent(
         _moved(starts[i], ends[i - 1][1], ends[i][0], amounts[i - 1], amounts[i], bends[i - 1], bends[i])
         for i in range(n)
     )
+    placed = list(moved)
     out: list[Bend] = []
     for i, bend in enumerate(bends):
-        if isinstance(bend, Bow):
+        after = (i + 1) % n
+        if isinstance(bend, Arc) and radius(bend, starts[i]) + amounts[i] <= 1e-9:
+            # drawn in by more than its radius an arc is a corner
+            u, v = ends[i - 1][1], ends[after][0]
+            corner = _meeting(starts[i], u, starts[after], v)
+            placed[i] = placed[after] = offset_corner(corner, u, v, amounts[i - 1], amounts[after])
+            out.append(None)
+        elif isinstance(bend, Bow):
             points = (starts[i], *bend.points, starts[(i + 1) % n])
             out.append(Bow(_parallel(points, amounts[i])))
         else:
             out.append(bend)
-    return moved, tuple(out)
+    return tuple(placed), tuple(out)
+
+
+def _meeting(p: Point, u: Point, q: Point, v: Point) -> Point:
+    """Return where the line through *p* along *u* meets the one through *q* along *v*."""
+    cross = u[0] * v[1] - u[1] * v[0]
+    if abs(cross) < 1e-9:
+        return p
+    t = ((q[0] - p[0]) * v[1] - (q[1] - p[1]) * v[0]) / cross
+    return p[0] + t * u[0], p[1] + t * u[1]
 
 
 def _moved(p: Point, u: Point, v: Point, a: float, b: float, before: Bend, after: Bend) -> Point:

@@ -160,17 +160,30 @@ def cloth_too_narrow(draft: "Draft") -> Iterator[Fired]:
             continue
         usable = draft.bag.cloth(piece.layer).usual_width - 2 * SELVAGE
         width = piece.size("width")
-        if width > usable + 1e-9:
-            flat = draft.form.mm("flat_opening")
-            yield fired(
-                "size.width",
-                "{name} is {width} wide; {cloth} gives about {usable} between its selvages.",
-                "The widest flat opening without a join is {most}; or turn the grain, or join the panel.",
-                {"name": piece.name, "cloth": within(draft.bag.cloth(piece.layer).label)},
-                width=width,
-                usable=usable,
-                most=snap(flat - (width - usable)),
-            )
+        if width <= usable + 1e-9:
+            continue
+        words = {"name": piece.name, "cloth": within(draft.bag.cloth(piece.layer).label)}
+        say = "{name} is {width} wide; {cloth} gives about {usable} between its selvages."
+        most = snap(draft.form.mm("flat_opening") - (width - usable))
+        where, fix = _where_to_join(draft, piece.part)
+        numbers = {"most": most} if "{most}" in fix else {}
+        yield fired(where, say, fix, words, width=width, usable=usable, **numbers)
+
+
+def _where_to_join(draft: "Draft", part: str) -> tuple[str, str]:
+    """Return the field that helps where a piece is wider than its cloth, and what to do."""
+    if part == "gusset":
+        return "base.strip", "Cut it along the cloth, or in two joined under the base."
+    if part == "base":
+        return "cloth.outer", "Take a wider cloth, or a smaller base."
+    if "base.panels" in draft.bag.values and draft.bag.choice("base.panels") == "one":
+        return "base.panels", "Make the tube of two panels."
+    if "size.width" not in draft.bag.values:
+        return "base.panels", "Turn the grain, or join the panel."
+    return (
+        "size.width",
+        "The widest flat opening without a join is {most}; or turn the grain, or join the panel.",
+    )
 
 
 @check(
