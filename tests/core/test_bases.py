@@ -1,5 +1,6 @@
 """Each base: its marks, its steps, its words, and what only it has."""
 
+import math
 from typing import Any
 
 import pytest
@@ -275,3 +276,17 @@ def test_a_knit_eases_five_times_what_a_woven_cloth_does() -> None:
     # a knit bag with a woven lining eases only as its lining does
     mixed = {"unit": "mm", "size": size, "base": base, "cloth": {"outer": "jersey"}, "carry": []}
     assert drafted(mixed).cut_list.ease == 0.01
+
+
+def test_the_middles_of_a_tube_lie_a_quarter_of_it_from_its_seam() -> None:
+    """Front and back are halves of one panel: 10 of seam and a quarter of 200 π, from either raw end."""
+    made = drafted(
+        {"unit": "mm", "size": {"diameter": 200, "height": 200}, "base": {"kind": "circle"}}, rounded=False
+    )
+    tube = made.piece("outer")
+    middles = [m for m in tube.marks if m.label == "Middle of the top"]
+    told = [s.total for m in middles for _, s in m.readings]
+    assert told == [pytest.approx(10 + 50 * math.pi, abs=0.01)]
+    left, _, right, _ = tube.box
+    xs = sorted(m.points[0][0] for m in middles)
+    assert (xs[0] - left, right - xs[1]) == pytest.approx((told[0], told[0]), abs=0.01)

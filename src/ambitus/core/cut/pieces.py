@@ -12,6 +12,7 @@ from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.contract import SHORTER, Finishes, Layer
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.lining import shorter_terms
+from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, to_grid
 
@@ -191,17 +192,25 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
     told: set[str] = set()
     if piece.part:
         return ()
+    left, _, right, _ = piece.box
+    tube = sum(e.seam == "top" for e in piece.edges) > 1 and not piece.folded
     for at, edge in enumerate(piece.edges):
         name = "top" if edge.seam == "top" else edge.name
         if name not in ("base", "top"):
             continue
         a, b = piece.cut[at], piece.cut[(at + 1) % len(piece.cut)]
+        where = ((a[0] + b[0]) / 2, a[1])
         half = Term("Half of this edge", abs(b[0] - a[0]) / 2, "Fold the edge in half and snip, or measure.")
+        if tube:
+            # front and back share this edge: the middle of each lies between its seams, not its raw ends
+            along = (piece.stitch[at][0] + piece.stitch[(at + 1) % len(piece.cut)][0]) / 2
+            where = (along, a[1])
+            near = snap(min(along - left, right - along))
+            half = Term("Side seam and a quarter of the tube", near, "The middle of front or back.")
         readings = (
             (("from the end", Sum(f"To the middle of the {name}", (half,))),) if name not in told else ()
         )
         told.add(name)
-        where = ((a[0] + b[0]) / 2, a[1])
         out.append(
             Mark("notch", f"Middle of the {name}", (where,), f"either end of the {name} edge", readings)
         )

@@ -54,12 +54,13 @@ def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
             continue
         value = bag.values[path]
         mm = value.value if isinstance(value.value, float) else 0.0
+        given = value.value is not None
         out[path] = FieldShown(
             path,
             param.label,
             mm,
-            view.chosen(mm) if value.source in ("chosen", "default", "measured") else view.worked(mm),
-            view.spoken(mm),
+            _text(mm, value.source, view) if given else "",
+            view.spoken(mm) if given else "not given",
             value.source,
             value.why,
             param.help,
@@ -69,6 +70,10 @@ def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
             param.opens,
         )
     return out
+
+
+def _text(mm: float, source: Source, view: View) -> str:
+    return view.chosen(mm) if source in ("chosen", "default", "measured") else view.worked(mm)
 
 
 def visible(path: str, param: Param, bag: Resolved) -> bool:
