@@ -52,8 +52,9 @@ ORDINARY = {
     "depth": (60, 260),
     "gap": (60, 100),
     "diameter": (120, 400),
-    "length": (160, 600),
-    "breadth": (100, 300),
+    # an oval bent more sharply than its inset is deep has no parallel of its own
+    "length": (160, 420),
+    "breadth": (140, 300),
     "radius": (16, 50),
     "plate": (120, 300),
     "step": (20, 60),

@@ -187,7 +187,7 @@ def seams_walk(draft: Draft) -> Iterator[str]:
     for walked in draft.walked:
         eased = walked.seam.key.partition(" ")[2].startswith("ring")
         trimmed = " gusset" in walked.seam.key
-        spare = 2 * step if trimmed else 0.0
+        spare = 3 * step if trimmed else 0.0
         if not eased and walked.difference > EXACT + spare:
             yield f"{walked.seam.key}: {walked.lengths}"
         if eased and walked.difference > max(EXACT, min(walked.lengths) * 0.01):
@@ -288,7 +288,8 @@ def by_the_rule(draft: Draft) -> Iterator[str]:
 def _parts(draft: Draft) -> dict[str, int]:
     kind = draft.bag.bag.base.kind
     if kind == "gusset":
-        return {"gusset": 2 if draft.bag.choice("base.strip") == "halves" else 1}
+        parts = {"whole": {"gusset": 1}, "halves": {"gusset": 2}, "three": {"gusset": 2, "gusset base": 1}}
+        return parts[draft.bag.choice("base.strip")]
     if kind == "side_panels":
         return {"side": 2}
     return {"base": 1} if kind in _SEPARATE else {}
@@ -312,6 +313,10 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
         long = path + 2 * top
         if draft.bag.choice("base.strip") == "halves":
             long = path / 2 + top + eats("join")
+        if draft.bag.choice("base.strip") == "three":
+            long = asked["height"] - shorter - r + top + eats("join")
+        if piece.part == "gusset base":
+            long = asked["width"] - 2 * r + math.pi * r + 2 * eats("join")
         return {"width": long, "height": asked["depth"] + 2 * sg}
     if kind == "side_panels":
         s, sb = eats("side"), 0.0 if seam_line else eaten(draft, "base", piece.over)
@@ -471,7 +476,7 @@ def hems_are_marked(draft: Draft) -> Iterator[str]:
     }.get(kind, list)()
     for piece in _sewn(draft):
         left, bottom, right, top = bounds(piece.cut)
-        if piece.part == "base":
+        if piece.part in ("base", "gusset base"):
             if any("from the raw top edge" in m.label for m in piece.marks):
                 yield f"{piece.key}: a hem on a base"
             continue

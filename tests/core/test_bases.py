@@ -290,3 +290,20 @@ def test_the_middles_of_a_tube_lie_a_quarter_of_it_from_its_seam() -> None:
     left, _, right, _ = tube.box
     xs = sorted(m.points[0][0] for m in middles)
     assert (xs[0] - left, right - xs[1]) == pytest.approx((told[0], told[0]), abs=0.01)
+
+
+@pytest.mark.parametrize(("radius", "side", "under"), [(60, 294, 402.496), (0, 354, 334)])
+def test_a_gusset_in_three_is_joined_where_its_corners_begin(
+    radius: float, side: float, under: float
+) -> None:
+    """Sides H − r + top + join; base (W − 2r) + πr + 2 join; H and W for square corners."""
+    size, base = (
+        {"width": 310, "height": 330, "depth": 110},
+        {"kind": "gusset", "radius": radius, "strip": "three"},
+    )
+    made = drafted({"unit": "mm", "size": size, "base": base, "allowances": {"general": 12}}, rounded=False)
+    parts = {p.part: p for p in made.pieces if p.layer == "outer"}
+    assert parts["gusset"].size("width") == pytest.approx(side, abs=0.001)
+    assert parts["gusset base"].size("width") == pytest.approx(under, abs=0.001)
+    assert (parts["gusset"].count, parts["gusset base"].count) == (2, 1)
+    assert made.read.more["base.strip"] == "three"

@@ -118,6 +118,7 @@ BAGS: tuple[dict[str, Any], ...] = (
     tote(331, 287, 118, base={"kind": "boxed_after", "cut_as": "folded"}, seams={"kind": "zigzagged"}),
     _on("gusset", radius=37),
     _on("gusset", radius=0, strip="halves"),
+    _on("gusset", radius=37, strip="three"),
     _on("side_panels", step=33),
     _on("circle", panels="two"),
     _on("circle", given="plate", plate=191),

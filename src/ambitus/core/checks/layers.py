@@ -172,7 +172,7 @@ def cloth_too_narrow(draft: "Draft") -> Iterator[Fired]:
 
 def _where_to_join(draft: "Draft", part: str) -> tuple[str, str]:
     """Return the field that helps where a piece is wider than its cloth, and what to do."""
-    if part == "gusset":
+    if part.startswith("gusset"):
         return "base.strip", "Cut it along the cloth, or in two joined under the base."
     if part == "base":
         return "cloth.outer", "Take a wider cloth, or a smaller base."

@@ -42,7 +42,7 @@ def _material(bag: Resolved, layer: Layer) -> str:
 
 def _on_fold(face: Face) -> Literal["x", "y"] | None:
     """Return across which line a face is its own mirror image; a piece of the base or a strip is not told."""
-    if face.part in ("gusset", "base"):
+    if face.part == "base" or face.part.startswith("gusset"):
         return None
     return "y" if face.folded else "x"
 

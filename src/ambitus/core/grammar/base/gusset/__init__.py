@@ -18,7 +18,7 @@ def _says(bag: Resolved, view: View, prefix: str) -> str:
 
 
 def _unused(bag: Resolved) -> frozenset[str]:
-    return frozenset() if bag.choice("base.strip") == "halves" else frozenset({"join"})
+    return frozenset({"join"}) if bag.choice("base.strip") == "whole" else frozenset()
 
 
 def _straight(bag: Resolved) -> dict[str, float]:
@@ -65,6 +65,7 @@ GUSSET = Base(
             options=(
                 Option("whole", "In one piece", "As long as the way round."),
                 Option("halves", "In two, joined under the base", "Where the cloth is not long enough."),
+                Option("three", "In three, joined where the corners begin", "Sides and base by themselves."),
             ),
         ),
         *INSERT_PARAMS,

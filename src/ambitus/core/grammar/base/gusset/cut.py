@@ -65,30 +65,59 @@ def path_terms(width: float, height: float, r: float) -> tuple[Term, ...]:
     return tuple(out)
 
 
-def _strip(
-    bag: Resolved, path: tuple[Term, ...], deep: float, across: tuple[Term, ...], top: float
-) -> tuple[tuple[Face, ...], float]:
-    """Return the faces of the strip, and the length of their seam lines together."""
-    halves = bag.choice("base.strip") == "halves"
-    join = sum(t.mm for t in edge_terms(bag, "join")) if halves else top
-    plain = snap(sum(t.mm for t in path) / (2 if halves else 1))
-    # cut too long rather than too short: it is trimmed level with the top edge when it is sewn in
-    settled = snap(Grid(bag.grid.step, "up").fit(plain + top + join) - top - join)
-    terms = path if not halves else (Term("Half of the way round", plain, "Two strips meet under the base."),)
-    along = (*terms, *grid_term(snap(settled - plain)))
+def _band(
+    bag: Resolved,
+    names: tuple[str, ...],
+    part: str,
+    terms: tuple[Term, ...],
+    ends: tuple[tuple[str, str], tuple[str, str]],
+    beyond: tuple[float, float],
+    deep: float,
+    across: tuple[Term, ...],
+) -> tuple[Face, ...]:
+    """
+    Return strips of one length: *ends* are the name and seam of the left and the right end, *beyond* the
+    cloth there.
+
+    They are cut too long rather than too short: the ends are trimmed when the strip is sewn in.
+    """
+    plain = snap(sum(t.mm for t in terms))
+    settled = snap(Grid(bag.grid.step, "up").fit(plain + sum(beyond)) - sum(beyond))
+    (left, left_seam), (right, right_seam) = ends
     edges = (
         Edge("front edge", "gusset", (0.0, 0.0)),
-        Edge("top right", "top", (settled, 0.0)),
+        Edge(right, right_seam, (settled, 0.0)),
         Edge("back edge", "gusset", (settled, deep)),
-        Edge("join" if halves else "top left", "join" if halves else "top", (0.0, deep)),
+        Edge(left, left_seam, (0.0, deep)),
     )
+    along = (*terms, *grid_term(snap(settled - plain)))
     measures = (
-        Measure("width", "How long to cut it", "x", edges[3].name, "top right", along, beside="top"),
+        Measure("width", "How long to cut it", "x", left, right, along, beside="top"),
         Measure("height", "How wide to cut it", "y", "front edge", "back edge", across, beside="left"),
     )
-    names = ("gusset left", "gusset right") if halves else ("gusset",)
-    faces = tuple(Face(name, "gusset", edges, measures, part="gusset") for name in names)
-    return faces, settled * len(names)
+    return tuple(Face(name, part, edges, measures, part=part) for name in names)
+
+
+def _strip(
+    bag: Resolved, path: tuple[Term, ...], deep: float, across: tuple[Term, ...], top: float
+) -> tuple[Face, ...]:
+    """Return the faces of the strip from the left top edge round to the right one."""
+    kind, sides = bag.choice("base.strip"), ("gusset left", "gusset right")
+    if kind == "whole":
+        ends = (("top left", "top"), ("top right", "top"))
+        return _band(bag, ("gusset",), "gusset", path, ends, (top, top), deep, across)
+    join = sum(t.mm for t in edge_terms(bag, "join"))
+    outer = (("join", "join"), ("top right", "top"))
+    if kind == "halves":
+        half = (
+            Term("Half of the way round", snap(sum(t.mm for t in path) / 2), "They meet under the base."),
+        )
+        return _band(bag, sides, "gusset", half, outer, (join, top), deep, across)
+    straight = (Term("Straight side", snap(path[0].mm / 2), "To where the corner begins."),)
+    left, right = _band(bag, sides, "gusset", straight, outer, (join, top), deep, across)
+    inner = (("join left", "join"), ("join right", "join"))
+    (under,) = _band(bag, ("gusset base",), "gusset base", path[1:], inner, (join, join), deep, across)
+    return left, under, right
 
 
 def form(bag: Resolved, finishes: Finishes) -> Form:
@@ -115,7 +144,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
         Measure("width", "How wide to cut it", "x", "side left", "side right", across),
         Measure("height", "How high to cut it", "y", "base", "top", up, beside="left"),
     )
-    strip, _ = _strip(bag, path_terms(width, height, r), deep, deep_terms, top)
+    strip = _strip(bag, path_terms(width, height, r), deep, deep_terms, top)
     panels = tuple(Face(name, "panel", outline, measures) for name in ("front", "back"))
     return Form(
         dimensions={
@@ -164,18 +193,52 @@ def _seams(outline: tuple[Edge, ...], strip: tuple[Face, ...], step: float) -> t
     out = []
     for panel in ("front", "back"):
         path = tuple(stretch(panel, name) for name in round_it)
-        spare = 2 * step
+        spare = max(2, len(strip)) * step
         band: tuple[Stretch, ...] = tuple(stretch(face.name, f"{panel} edge") for face in strip)
         out.append(Seam(f"gusset {panel}", f"Gusset to the {panel}", "gusset", (path, band), trimmed=spare))
     if len(strip) == 2:
         ends = tuple((stretch(face.name, "join"),) for face in strip)
         out.append(Seam("join", "Join of the gusset", "join", ends))
+    if len(strip) == 3:
+        for side in ("left", "right"):
+            ends = ((stretch(f"gusset {side}", "join"),), (stretch("gusset base", f"join {side}"),))
+            out.append(Seam(f"join {side}", f"Join of the gusset, {side}", "join", ends))
+    return tuple(out)
+
+
+def _under_marks(form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return what is marked on the strip under the base, where its sides are strips of their own."""
+    left, low, right, high = piece.box
+    half = Sum("To the middle", (Term("Half of the strip", snap((right - left) / 2), "Middle of the base."),))
+    out = [
+        Mark("notch", "Middle of the strip", ((((left + right) / 2), y),), "either raw end", told)
+        for y, told in ((low, (("from either raw end", half),)), (high, ()))
+    ]
+    if form.rounded <= 0:
+        return tuple(out)
+    seam, join = piece.edges[0].finish, piece.edges[1].finish
+    raw = Term("Gusset join", join, "From the raw end to its seam, where the corner begins.")
+    round_it = Term("The whole corner", snap(math.pi * form.rounded / 2), "Clipped every 12 mm.")
+    told = (
+        ("corner begins", Sum("From a raw end", (raw,))),
+        ("corner ends", Sum("From a raw end", (raw, round_it))),
+    )
+    label = "Clip from here to here, to 2 mm from the seam"
+    for end, way in ((left, 1.0), (right, -1.0)):
+        for i, (_, place) in enumerate(told):
+            x = end + way * place.total
+            for y, inwards in ((low, 0.8), (high, -0.8)):
+                first = end == left and y == low and not i
+                points = ((x, y), (x, y + seam * inwards))
+                out.append(Mark("clip", label, points, "either raw end", told if first else ()))
     return tuple(out)
 
 
 def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the strip's middle and the places where it is clipped to turn the corners."""
-    if piece.part != "gusset":
+    if piece.part == "gusset base":
+        return _under_marks(form, piece)
+    if piece.part != "gusset" or bag.choice("base.strip") == "three":
         return ()
     r, height = form.rounded, form.height
     seam, top = piece.edges[0].finish, piece.edges[1].finish

@@ -6,8 +6,9 @@ from collections.abc import Mapping
 from ambitus.core.read.cutlist import Finding, ReadLayer, Rows
 from ambitus.core.sums import Sum, Term
 
-#: What a strip may be too long, in mm: it is trimmed level when it is sewn in.
-_TRIMMED = 12.8
+#: What a strip may be too long, in mm: it is trimmed level when it is sewn in. A step of the coarsest grid
+#: for each of three parts.
+_TRIMMED = 19.1
 
 
 def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
@@ -29,8 +30,13 @@ def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
     raw = panel.radius or 0.0
     r = max(0.0, raw - seam)
     path = 2 * (height.total - r) + math.pi * r + width.total - 2 * r
-    joined = strip.count == 2
-    band = 2 * (strip.width - top - allowances["join"]) if joined else strip.width - 2 * top
+    under, kind = rows.parts.get("gusset base"), "halves" if strip.count == 2 else "whole"
+    band = strip.width - 2 * top
+    if kind == "halves":
+        band = 2 * (strip.width - top - allowances["join"])
+    if under is not None:
+        kind = "three"
+        band += under.width - 2 * allowances["join"]
     findings = []
     if band < path - 0.01 or band > path + _TRIMMED:
         short = band < path
@@ -39,5 +45,5 @@ def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
         numbers = (("strip", band), ("way round", path))
         findings.append(Finding("gusset-length", "stop" if short else "warn", why, fix, numbers))
     sizes = {"width": width, "height": height, "depth": depth, "flat_opening": opening}
-    more: dict[str, float | str] = {"base.radius": r, "base.strip": "halves" if joined else "whole"}
+    more: dict[str, float | str] = {"base.radius": r, "base.strip": kind}
     return ReadLayer(sizes, tuple(findings), more)

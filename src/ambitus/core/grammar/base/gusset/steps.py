@@ -11,7 +11,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     out: list[Step] = []
     for layer, rank in sewn_layers(bag):
         ready = (f"{layer} panels ready",)
-        if bag.choice("base.strip") == "halves":
+        if bag.choice("base.strip") != "whole":
             out += sew(bag, layer, "join", rank, needs=ready, gives=f"{layer} strip joined")
             ready = (f"{layer} strip joined",)
         out.append(
