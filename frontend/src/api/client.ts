@@ -43,6 +43,9 @@ export class Refused extends Error {
 /** No answer came: the server is stopped or cannot be reached. */
 export class Unreachable extends Error {}
 
+/** What to tell a maker of a failure, whatever was thrown. */
+export const said = (cause: unknown) => (cause instanceof Error ? cause.message : String(cause))
+
 async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
   let answer: Response
   try {

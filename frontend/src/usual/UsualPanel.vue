@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** My usual: asked once, lightly; changeable later without touching saved plans. */
 import { computed, reactive, ref, watch } from 'vue'
-import { Refused, type Problem, type Unit } from '../api/client'
+import { Refused, said, type Problem, type Unit } from '../api/client'
 import { useUsual } from './useUsual'
 import './usual.css'
 
@@ -53,7 +53,7 @@ async function send(edit: Parameters<typeof usual.keep>[0]) {
     return true
   } catch (cause) {
     if (cause instanceof Refused) problems.value = cause.problems
-    else trouble.value = cause instanceof Error ? cause.message : String(cause)
+    else trouble.value = said(cause)
     return false
   }
 }

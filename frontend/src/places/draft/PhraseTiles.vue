@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What opens under a phrase: this bag with each choice made, and the lengths that belong to it. */
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
-import { api, type Drafted, type Edit, type Problem, type Tile, type Tiles } from '../../api/client'
+import { api, said, type Drafted, type Edit, type Problem, type Tile, type Tiles } from '../../api/client'
 import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
 import { steppedScale } from '../../bag-drawing/scale'
 import SectionDrawing from '../../bag-drawing/SectionDrawing.vue'
@@ -31,7 +31,7 @@ async function load() {
     tiles.value = got
     failed.value = ''
   } catch (cause) {
-    if (mine === latest) failed.value = cause instanceof Error ? cause.message : String(cause)
+    if (mine === latest) failed.value = said(cause)
   }
 }
 watch(() => [props.drafted.spec, props.phrase, props.drafted.unit], load, { immediate: true })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** An edit that came too late: both versions, what differs, and three ways on that lose neither. */
 import { onMounted, shallowRef, ref } from 'vue'
-import { api, type Compared, type OpenPlan, type Spec, type Unit } from '../../api/client'
+import { api, said, type Compared, type OpenPlan, type Spec, type Unit } from '../../api/client'
 import TwoBags from './TwoBags.vue'
 import './two-bags.css'
 
@@ -16,7 +16,7 @@ onMounted(async () => {
     theirs.value = await api.open(props.plan)
     compared.value = await api.compare(theirs.value.spec, props.mine, props.unit)
   } catch (cause) {
-    trouble.value = cause instanceof Error ? cause.message : String(cause)
+    trouble.value = said(cause)
   }
 })
 </script>

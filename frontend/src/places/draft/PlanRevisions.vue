@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A plan's revisions, each in words; any two can be compared, and any made the newest again. */
 import { computed, ref, shallowRef, watch } from 'vue'
-import { api, type Compared, type Revision, type Unit } from '../../api/client'
+import { api, said, type Compared, type Revision, type Unit } from '../../api/client'
 import ShownLength from '../../length-field/ShownLength.vue'
 import TwoBags from './TwoBags.vue'
 
@@ -21,7 +21,7 @@ watch(shown, async (now) => {
   try {
     revisions.value = await api.revisions(props.plan)
   } catch (cause) {
-    trouble.value = cause instanceof Error ? cause.message : String(cause)
+    trouble.value = said(cause)
   }
 })
 const pair = computed(() => [...picked.value].sort((a, b) => a - b) as [number, number])
@@ -36,7 +36,7 @@ async function pick(number: number) {
     compared.value = await api.compareRevisions(props.plan, ...pair.value, props.unit)
     trouble.value = ''
   } catch (cause) {
-    trouble.value = cause instanceof Error ? cause.message : String(cause)
+    trouble.value = said(cause)
   }
 }
 const when = (iso: string) =>

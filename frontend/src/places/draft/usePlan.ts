@@ -10,6 +10,7 @@ import {
   api,
   Refused,
   Unreachable,
+  said,
   type Difference,
   type Drafted,
   type Edit,
@@ -95,7 +96,7 @@ export function usePlan() {
     try {
       take(await api.open(id))
     } catch (cause) {
-      trouble.value = cause instanceof Error ? cause.message : String(cause)
+      trouble.value = said(cause)
       return
     }
     const held = unsentOf(id)
@@ -139,7 +140,7 @@ export function usePlan() {
       offline.value = true
       window.clearTimeout(retryTimer)
       retryTimer = window.setTimeout(() => void (unsaved ? send() : run()), RETRY_MS)
-    } else trouble.value = cause instanceof Error ? cause.message : String(cause)
+    } else trouble.value = said(cause)
   }
 
   const pathOf = (edit: Edit) => (edit.kind === 'silenced' ? `silenced.${edit.check}` : edit.path)

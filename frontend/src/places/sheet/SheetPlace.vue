@@ -2,7 +2,7 @@
 /** The cut sheet: forced light, black and white, A4 or Letter; the steps are on its back. */
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, type SheetOut, type Unit } from '../../api/client'
+import { api, said, type SheetOut, type Unit } from '../../api/client'
 import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import { steppedScale } from '../../bag-drawing/scale'
@@ -25,7 +25,7 @@ async function load() {
     head.value = out.value.plan.head
     document.title = `${out.value.plan.name}, cut sheet, revision ${props.revision}`
   } catch (cause) {
-    trouble.value = cause instanceof Error ? cause.message : String(cause)
+    trouble.value = said(cause)
   }
 }
 /** A sheet left open notices that its plan has moved on. */

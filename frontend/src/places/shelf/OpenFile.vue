@@ -2,7 +2,7 @@
 /** Begin from a plan file, or from a cut list: the bag that it makes. What is wrong in it is told field by field; what is right is kept only when asked. */
 import { ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, Refused, type Problem, type Unit } from '../../api/client'
+import { api, Refused, said, type Problem, type Unit } from '../../api/client'
 
 const router = useRouter()
 const input = ref<HTMLInputElement>()
@@ -32,7 +32,7 @@ async function send(keepRight: boolean, unit?: Unit) {
     await router.push({ name: 'draft', params: { id: opened.plan.id } })
   } catch (cause) {
     if (cause instanceof Refused) problems.value = cause.problems
-    else trouble.value = cause instanceof Error ? cause.message : String(cause)
+    else trouble.value = said(cause)
   } finally {
     if (input.value) input.value.value = ''
   }

@@ -3,7 +3,7 @@
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { useNews } from '../../app/tabs'
-import { api, type Plan, type Standing, type WayToBegin } from '../../api/client'
+import { api, said, type Plan, type Standing, type WayToBegin } from '../../api/client'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import { steppedScale } from '../../bag-drawing/scale'
 import ShownLength from '../../length-field/ShownLength.vue'
@@ -33,7 +33,7 @@ async function load() {
     trouble.value = ''
     loaded.value = true
   } catch (cause) {
-    trouble.value = cause instanceof Error ? cause.message : String(cause)
+    trouble.value = said(cause)
   }
 }
 async function more() {
@@ -59,7 +59,7 @@ async function begin(preset: string) {
     const opened = await api.begin(preset)
     await router.push({ name: 'draft', params: { id: opened.plan.id } })
   } catch (cause) {
-    trouble.value = cause instanceof Error ? cause.message : String(cause)
+    trouble.value = said(cause)
   }
 }
 async function act(what: Promise<unknown>) {
@@ -67,7 +67,7 @@ async function act(what: Promise<unknown>) {
     await what
     await load()
   } catch (cause) {
-    trouble.value = cause instanceof Error ? cause.message : String(cause)
+    trouble.value = said(cause)
   }
 }
 const asking = computed(() => usual.shown.value && !usual.shown.value.usual.asked)
