@@ -65,7 +65,7 @@ def _tell(as_json: bool, data: Callable[[], Any], text: Callable[[], str]) -> No
 
 
 def _worst(made: Draft) -> int:
-    return STOPPED if any(f.rule.level == "stop" and not f.silenced for f in made.findings) else FINE
+    return STOPPED if made.stops else FINE
 
 
 def _silenced(found: FindingShown) -> str:
@@ -122,10 +122,7 @@ def steps_file(name: str, unit: Unit | None, as_json: bool) -> int:
     def text() -> str:
         out = []
         for s in _sheet(made, unit).steps:
-            kind = {"gate": "  [check before going on]", "no return": "  [no way back after this]"}.get(
-                s.kind, ""
-            )
-            out.append(f"{s.number:2}. {s.title}{kind}")
+            out.append(f"{s.number:2}. {s.title}{_KINDS.get(s.kind, '')}")
             out += [f"    {line}" for line in (f"{s.say} {s.settings}".strip(), *s.lengths) if line]
             out += [f"    reads: {line}" for line in s.reads]
             out += [f"    ! {line}" for line in s.cautions]

@@ -57,6 +57,11 @@ class Draft:
         """What the checks say, stops first."""
         return run_checks(self)
 
+    @property
+    def stops(self) -> tuple[Finding, ...]:
+        """What has to be put right before cutting: stops that nobody silenced."""
+        return tuple(f for f in self.findings if f.rule.level == "stop" and not f.silenced)
+
     @cached_property
     def steps(self) -> tuple[Step, ...]:
         """The work, in order."""

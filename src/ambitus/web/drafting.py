@@ -73,7 +73,7 @@ def saved_from(spec: Spec) -> Saved:
         "size": f"{read_shown(made, view).size} {spec.unit}",
         "preset": shipped().presets[spec.preset].label,
         "unit": spec.unit,
-        "stops": sum(1 for f in made.findings if f.rule.level == "stop" and not f.silenced),
+        "stops": len(made.stops),
     }
     return Saved(spec.model_dump(mode="json"), _resolved(made), RULES_VERSION, cut_of(made), summary)
 
@@ -87,22 +87,23 @@ def spec_from_cuts(cut_list: CutList, unit: Unit) -> Spec:
     told = dict(GRAMMAR.slots["top"][cut_list.top].told)
     for kind in cut_list.seams.values():
         told |= GRAMMAR.slots["seams"][kind].told
-    spec = valid(Spec, begun_from(cut_list, read, told, unit))
-    drafted(spec)
-    return spec
+    return valid(Spec, begun_from(cut_list, read, told, unit))
 
 
 def _resolved(made: Draft) -> dict[str, Any]:
     return {path: [v.value, v.source] for path, v in made.bag.values.items()}
 
 
-def redrawn_since(revision: Revision, unit: Unit | None = None) -> tuple[Difference, ...]:
+def redrawn_since(
+    revision: Revision, unit: Unit | None = None, made: Draft | None = None
+) -> tuple[Difference, ...]:
     """
     Return what today's rules make otherwise of a revision than it was kept: old and new, never in silence.
 
     Of a revision kept before cut sizes were, the values that it was drafted with are compared instead.
+    *made* is its draft, where there is one already.
     """
-    made = drafted(spec_of(revision))
+    made = made or drafted(spec_of(revision))
     unit = unit or made.bag.unit
     if revision.cut is not None:
         return redrawn(revision.cut, made, unit)

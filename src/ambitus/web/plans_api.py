@@ -8,7 +8,7 @@ from typing import Annotated, Any, Literal
 from fastapi import APIRouter, Depends, Query, Request, Response
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints, TypeAdapter
 
-from ambitus.core.draft import RULES_VERSION
+from ambitus.core.draft import RULES_VERSION, Draft
 from ambitus.core.lengths import Unit
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.compare import Compared, Difference, compare
@@ -338,20 +338,21 @@ class SheetOut(BaseModel):
 _SHEET_OUT = TypeAdapter(SheetOut)
 
 
-def _sheet(plans: Plans, plan_id: str, number: int, unit: Unit | None) -> tuple[Plan, Revision, Sheet]:
+def _drawn(plans: Plans, plan_id: str, number: int) -> tuple[Plan, Revision, Draft]:
+    """Return a plan, one of its revisions, and that one worked out by the rules of today."""
     plan, revision = plans.get(plan_id), plans.revision(plan_id, number)
-    spec = spec_of(revision)
-    return plan, revision, sheet(drafted(spec), unit or spec.unit)
+    return plan, revision, drafted(spec_of(revision))
 
 
 @router.get("/{plan_id}/revisions/{number}/sheet", responses=_WRONG, summary="The cut sheet")
 def cut_sheet(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) -> SheetOut:
     """Return everything the printed cut sheet shows."""
-    plan, revision, made = _sheet(plans, plan_id, number, unit)
+    plan, revision, made = _drawn(plans, plan_id, number)
+    shown = sheet(made, unit or made.bag.unit)
     usual = Usual.model_validate(plans.kept("usual") or {})
     told = _told(revision)
-    changed = list(redrawn_since(revision, unit))
-    return SheetOut(plan=_out(plan), revision=told, paper=usual.paper, sheet=made, redrawn=changed)
+    changed = list(redrawn_since(revision, unit, made))
+    return SheetOut(plan=_out(plan), revision=told, paper=usual.paper, sheet=shown, redrawn=changed)
 
 
 def _download(content: str | bytes, media: str, plan: Plan, number: int, ending: str) -> Response:
@@ -366,9 +367,9 @@ def _download(content: str | bytes, media: str, plan: Plan, number: int, ending:
 @router.get("/{plan_id}/revisions/{number}/cut-list.csv", responses=_WRONG, summary="The cut list as CSV")
 def cut_list(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) -> Response:
     """Return the cut list as CSV, which can be read back."""
-    plan, revision, made = _sheet(plans, plan_id, number, unit)
-    listed = drafted(spec_of(revision)).cut_list
-    return _download(cut_list_csv(made, listed), "text/csv; charset=utf-8", plan, number, "csv")
+    plan, _, made = _drawn(plans, plan_id, number)
+    content = cut_list_csv(sheet(made, unit or made.bag.unit), made.cut_list)
+    return _download(content, "text/csv; charset=utf-8", plan, number, "csv")
 
 
 @router.get("/{plan_id}/revisions/{number}/templates.pdf", responses=_WRONG, summary="Templates at true size")
@@ -376,8 +377,7 @@ def templates(
     plan_id: str, number: int, plans: Kept, paper: Literal["A4", "Letter"] | None = None
 ) -> Response:
     """Return the curves of the bag at true size, with a square to measure, as PDF."""
-    plan, revision = plans.get(plan_id), plans.revision(plan_id, number)
-    made = drafted(spec_of(revision))
+    plan, _, made = _drawn(plans, plan_id, number)
     if not templates_of(made):
         why, fix = "This bag has no curves.", "Its pieces are cut with a ruler."
         raise SpecProblems((Problem("no-curves", "base.kind", "", why, fix),))
@@ -389,8 +389,7 @@ def templates(
 @router.get("/{plan_id}/revisions/{number}/plan.json", responses=_WRONG, summary="The plan as JSON")
 def plan_json(plan_id: str, number: int, plans: Kept) -> Response:
     """Return the plan as a file: its spec, every value it was drafted with, and its cut list in mm."""
-    plan, revision = plans.get(plan_id), plans.revision(plan_id, number)
-    made = drafted(spec_of(revision))
+    plan, revision, made = _drawn(plans, plan_id, number)
     body = {
         "ambitus": "plan",
         "version": 1,
