@@ -6,10 +6,11 @@ from typing import Any
 import pytest
 from hypothesis import given, settings
 
+from ambitus.core.curves import offset_bent
 from ambitus.core.drawing.flat import flat_piece
 from ambitus.core.drawing.paths import number, path
 from ambitus.core.drawing.standing import project, ring_point
-from ambitus.core.geometry import area, bounds, offset_outline
+from ambitus.core.geometry import area, bounds
 from ambitus.core.shown.present import picture
 from bags import drafted, tote, totes
 
@@ -121,7 +122,8 @@ def test_offsetting_out_and_in_again_is_nothing(amount: float) -> None:
         (60.0, 60.0),
     ]
     amounts = [amount + i for i in range(len(outline))]
-    there = offset_outline(outline, amounts)
-    back = offset_outline(there, [-a for a in amounts])
+    straight = [None] * len(outline)
+    there, _ = offset_bent(outline, straight, amounts)
+    back, _ = offset_bent(there, straight, [-a for a in amounts])
     for p, q in zip(outline, back, strict=True):
         assert p == pytest.approx(q)

@@ -112,7 +112,11 @@ def offset_bent(
     Return the outline with edge *i* moved outwards by ``amounts[i]``: starts and bends.
 
     An arc keeps its centre and grows by the amount: it is the parallel curve, exactly. The points of a bow
-    move along its normals. Corners lie where the two moved edges meet.
+    move along its normals. Corners lie where the two moved edges meet, so a corner cut into the outline
+    comes out right for any mixture of amounts.
+
+    >>> offset_bent([(0, 0), (4, 0), (4, 3), (0, 3)], [None] * 4, [1, 0, 2, 0])[0]
+    ((0.0, -1.0), (4.0, -1.0), (4.0, 5.0), (0.0, 5.0))
     """
     n = len(starts)
     ends = [tangents(starts[i], bends[i], starts[(i + 1) % n]) for i in range(n)]

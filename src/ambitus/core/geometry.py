@@ -19,25 +19,6 @@ def outward(a: Point, b: Point) -> Point:
     return uy, -ux
 
 
-def offset_outline(points: Sequence[Point], amounts: Sequence[float]) -> list[Point]:
-    """
-    Return the outline with edge *i* (from point *i* to the next) moved outwards by ``amounts[i]``.
-
-    Each corner of the result is where its two moved edges meet, so a corner cut into the outline
-    comes out right for any mixture of amounts. Where two edges run straight on with different
-    amounts the later edge's amount holds at the corner.
-
-    >>> offset_outline([(0, 0), (4, 0), (4, 3), (0, 3)], [1, 0, 2, 0])
-    [(0.0, -1.0), (4.0, -1.0), (4.0, 5.0), (0.0, 5.0)]
-    """
-    n = len(points)
-    directions = [unit_vector(points[i], points[(i + 1) % n]) for i in range(n)]
-    return [
-        offset_corner(points[i], directions[i - 1], directions[i], amounts[i - 1], amounts[i])
-        for i in range(n)
-    ]
-
-
 def offset_corner(p: Point, u: Point, v: Point, a: float, b: float) -> Point:
     """
     Return where a corner goes when the edge arriving along *u* moves out by *a* and the one leaving along
