@@ -7,6 +7,7 @@ meets an arc or a corner is turned.
 import math
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import lru_cache
 
 from ambitus.core.curves import Arc, Bend, Bow, edge_length
 from ambitus.core.form.model import Edge
@@ -109,6 +110,7 @@ def rectangle(length: float, breadth: float, radius: float) -> Outline:
     )
 
 
+@lru_cache(maxsize=32)
 def ellipse(length: float, breadth: float, radius: float) -> Outline:
     """Return an ellipse, as bows of many points."""
     a, b = length / 2, breadth / 2
