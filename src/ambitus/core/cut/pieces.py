@@ -193,7 +193,6 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
     if piece.part:
         return ()
     left, _, right, _ = piece.box
-    tube = sum(e.seam == "top" for e in piece.edges) > 1 and not piece.folded
     for at, edge in enumerate(piece.edges):
         name = "top" if edge.seam == "top" else edge.name
         if name not in ("base", "top"):
@@ -201,7 +200,7 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
         a, b = piece.cut[at], piece.cut[(at + 1) % len(piece.cut)]
         where = ((a[0] + b[0]) / 2, a[1])
         half = Term("Half of this edge", abs(b[0] - a[0]) / 2, "Fold the edge in half and snip, or measure.")
-        if tube:
+        if piece.tube:
             # front and back share this edge: the middle of each lies between its seams, not its raw ends
             along = (piece.stitch[at][0] + piece.stitch[(at + 1) % len(piece.cut)][0]) / 2
             where = (along, a[1])

@@ -270,6 +270,11 @@ class Piece:
         """Whether it is both sides of the bag, folded at the base."""
         return self.on_fold == "y"
 
+    @property
+    def tube(self) -> bool:
+        """Whether it is a tube of one panel: front and back side by side, only its ends raw sides."""
+        return sum(e.seam == "top" for e in self.edges) > 1 and not self.folded
+
     def tops(self) -> tuple[tuple[Point, Point], ...]:
         """
         Return its top edges on the cut line between their seams, each as its left and right end when it

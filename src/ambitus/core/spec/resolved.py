@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
 from ambitus.core.lengths import Grid, Pair, Unit
-from ambitus.core.sums import Source
+from ambitus.core.sums import Source, Term
 
 if TYPE_CHECKING:
     from ambitus.core.grammar.contract import Bag
@@ -104,6 +104,15 @@ class Resolved:
         if not isinstance(value, str):
             raise TypeError(f"{path} is {value!r}, not a choice")
         return value
+
+    def chose(self, path: str, option: str) -> bool:
+        """Return whether this bag has the field at *path* and *option* is taken there."""
+        found = self.values.get(path)
+        return found is not None and found.value == option
+
+    def term(self, label: str, path: str) -> Term:
+        """Return the length at *path* as a term called *label*."""
+        return Term(label, self.mm(path), self.why(path), self.source(path))
 
     def source(self, path: str) -> Source:
         """Return where the value at *path* came from."""

@@ -50,8 +50,7 @@ def insert_face(
 
     *ends* name its left, right, lower and upper edge; *along* and *over* are its finished sizes.
     """
-    value = bag.values.get("base.insert")
-    if value is None or value.value != "stiff":
+    if not bag.chose("base.insert", "stiff"):
         return ()
     if min(along.mm, over.mm) - 2 * bag.mm("base.insert_less") < LEAST:
         return ()

@@ -8,11 +8,20 @@ from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Measure, 
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.base.insert import insert_of
 from ambitus.core.grammar.contract import SHORTER, Finishes, Option, Param
-from ambitus.core.lengths import snap
+from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term, grid_term, twice
 
 Terms = tuple[Term, ...]
+
+WIDTH = Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width")
+HEIGHT = Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height")
+
+
+def depth_param(opens: str) -> Param:
+    """Return the depth of a bag; *opens* is the sum that it is seen in."""
+    return Param("size.depth", "Depth", "length", paired(50), low=5, high=1500, opens=opens)
+
 
 CUT_AS = Param(
     "cut_as",
@@ -34,8 +43,7 @@ def quarter(bag: Resolved, mm: float) -> float:
 
 def is_folded(bag: Resolved) -> bool:
     """Return whether front and back are one piece, folded at the base."""
-    value = bag.values.get("base.cut_as")
-    return bag.bag.base.kind == "folded" or (value is not None and value.value == "folded")
+    return bag.bag.base.kind == "folded" or bag.chose("base.cut_as", "folded")
 
 
 def no_base_seam(bag: Resolved) -> frozenset[str]:
@@ -56,39 +64,49 @@ def depth_term(bag: Resolved, label: str, mm: float, why: str, share: float = 1.
     return Term(f"{label}, as the cut-out on the grid gives it", mm, why, "derived")
 
 
+def settled(bag: Resolved, plain: float, beyond: float) -> tuple[float, Terms]:
+    """Return *plain* mm so that with the *beyond* mm around it it is cut on the grid, and what that adds."""
+    mm = snap(bag.grid.fit(plain + beyond) - beyond)
+    return mm, grid_term(snap(mm - plain))
+
+
+def settled_height(bag: Resolved, finishes: Finishes, under: float) -> tuple[float, Terms, Terms]:
+    """
+    Return the height of a layer settled on the grid, its terms, and what the grid adds.
+
+    *under* is what the piece is cut higher by at its foot: its seam, and what lies under the bag.
+    """
+    terms = (bag.term("Finished height", "size.height"), *finishes[SHORTER])
+    height, moved = settled(bag, sum(t.mm for t in terms), under + eats(finishes, "top"))
+    return height, terms, moved
+
+
 def panel_width(bag: Resolved, depth: float, side: float) -> tuple[float, Terms]:
     """Return the flat width of a panel between its side seams, and its terms; *depth* is 0 for a flat bag."""
     asked = bag.mm("size.width")
     flat_reading = read_flat(bag)
     plain = asked if flat_reading else asked + depth
-    settled = snap(bag.grid.fit(plain + 2 * side) - 2 * side)
-    source, why = bag.source("size.width"), bag.why("size.width")
-    terms: Terms = (Term("Flat width" if flat_reading else "Finished width", asked, why, source),)
+    width, moved = settled(bag, plain, 2 * side)
+    terms: Terms = (bag.term("Flat width" if flat_reading else "Finished width", "size.width"),)
     if depth and not flat_reading:
         under = "Half of it folds under from each side to make the depth."
         terms += (depth_term(bag, "Depth", depth, under),)
-    return settled, (*terms, *grid_term(snap(settled - plain)))
+    return width, (*terms, *moved)
 
 
 def read_flat(bag: Resolved) -> bool:
     """Return whether the width asked for is that of the flat bag, face and depth together."""
-    means = bag.values.get("base.width_means")
-    return means is not None and means.value == "flat"
+    return bag.chose("base.width_means", "flat")
 
 
 def panel_height(bag: Resolved, half: float, finishes: Finishes) -> tuple[float, Terms]:
     """Return the height of a panel whose lower *half* mm lie under the bag, settled, and its terms."""
-    asked = bag.mm("size.height")
-    shorter = eats(finishes, SHORTER)
     base = 0.0 if is_folded(bag) else eats(finishes, "base")
-    plain = asked + shorter + half + base + eats(finishes, "top")
-    height = snap(asked + shorter + bag.grid.fit(plain) - plain)
-    terms = [Term("Finished height", asked, bag.why("size.height"), bag.source("size.height"))]
-    terms += finishes[SHORTER]
+    height, terms, moved = settled_height(bag, finishes, half + base)
     if half:
         why = "The panel runs under to the middle of the base."
-        terms.append(depth_term(bag, "Half the depth", half, why, 0.5))
-    return height, (*terms, *grid_term(snap(height - asked - shorter)))
+        terms += (depth_term(bag, "Half the depth", half, why, 0.5),)
+    return height, (*terms, *moved)
 
 
 def _panel(flat: float, tall: float, notch: float) -> tuple[Edge, ...]:
@@ -260,6 +278,17 @@ def boxed_dimensions(bag: Resolved, width: float, height: float, depth: float) -
     }
 
 
+def boxed_lines(
+    width: float, height: float, depth: float, wide: tuple[str, str] = ("wide", "width")
+) -> tuple[SizeLine, ...]:
+    """Return where the three sizes of a boxed bag are drawn; *wide* says what is written on the first."""
+    return (
+        SizeLine("width", *wide, (0, 0, 0), (width, 0, 0)),
+        SizeLine("height", "high", "height", (0, 0, 0), (0, 0, height)),
+        SizeLine("depth", "deep", "depth", (width, 0, 0), (width, depth, 0)),
+    )
+
+
 def flat_form(bag: Resolved, finishes: Finishes) -> Form:
     """Return the form of a flat bag, its size settled on the cutting grid."""
     width, across = panel_width(bag, 0.0, eats(finishes, "side"))
@@ -319,11 +348,7 @@ def deep_form(
         height=height,
         standing_seams=(0.0, 0.5),
         front_starts=0.0,
-        lines=(
-            SizeLine("width", *wide, (0, 0, 0), (width, 0, 0)),
-            SizeLine("height", "high", "height", (0, 0, 0), (0, 0, height)),
-            SizeLine("depth", "deep", "depth", (width, 0, 0), (width, depth, 0)),
-        ),
+        lines=boxed_lines(width, height, depth, wide),
         corner=corner,
         insert=insert_of(bag, width, depth),
     )

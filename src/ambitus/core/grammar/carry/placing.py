@@ -11,7 +11,7 @@ def _between(bag: Resolved, prefix: str, panel: float, placed: Sum, seam: float)
     """Return the way from centre to centre; *seam* is what of the place lies outside a half of a tube."""
     if bag.choice(f"{prefix}.place") == "gap":
         path = f"{prefix}.gap"
-        return Sum("Between the two centres", (Term("Gap", bag.mm(path), bag.why(path), bag.source(path)),))
+        return Sum("Between the two centres", (bag.term("Gap", path),))
     # the other strap end mirrors this one, so the middle of the panel stays the middle
     both = Term("Both strap places", snap(-2 * (placed.total - seam)), "From either side.", times=2)
     whole = Term("Half of the tube" if seam else "Panel", panel, "At the top edge." if seam else "As cut.")
@@ -35,10 +35,8 @@ def centre_marks(
     allowance = Term(name, side.finish, "From the raw edge to the seam.", source)
     placed = Sum("From the raw side edge to the strap's centre", placed_terms(bag, prefix, form, allowance))
     inside = placed.total - side.finish
-    tops = piece.tops()
-    # a tube of one panel has its front and its back side by side: only its ends are raw sides
-    tube = len(tops) > 1 and not piece.folded
-    for n, ((lx, ly), (rx, ry)) in enumerate(tops):
+    tube = piece.tube
+    for n, ((lx, ly), (rx, ry)) in enumerate(piece.tops()):
         way = 1.0 if lx < rx else -1.0
         panel = snap(abs(rx - lx) + (0.0 if tube else 2 * side.finish))
         apart = _between(bag, prefix, panel, placed, side.finish if tube else 0.0)

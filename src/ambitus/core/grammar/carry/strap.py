@@ -141,7 +141,7 @@ def visible_term(bag: Resolved, prefix: str, gap: float, hold: float) -> Term:
     """Return the visible length, chosen as such or worked out from the drop."""
     if bag.choice(f"{prefix}.measure") == "length":
         path = f"{prefix}.length"
-        return Term("Visible length", bag.mm(path), bag.why(path), bag.source(path))
+        return bag.term("Visible length", path)
     drop = bag.mm(f"{prefix}.drop")
     return Term(
         "Visible length for the drop",
@@ -194,7 +194,7 @@ def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Te
     place = bag.choice(f"{prefix}.place")
     if place == "side_seam":
         path = f"{prefix}.from_side"
-        return (side, Term("From the side seam", bag.mm(path), bag.why(path), bag.source(path)))
+        return (side, bag.term("From the side seam", path))
     if place == "face_edge":
         path = f"{prefix}.from_face"
         half = Term(
@@ -206,7 +206,7 @@ def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Te
         return (
             side,
             *halves,
-            Term("From the edge of the face", bag.mm(path), bag.why(path), bag.source(path)),
+            bag.term("From the edge of the face", path),
         )
     to_middle = snap(form.mm("flat_opening") / 2 - form.panel_at)
     half_top = Term("Half the flat opening", to_middle, "To the middle of the panel.")
@@ -223,11 +223,6 @@ def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Te
 def attached(bag: Resolved, prefix: str) -> str:
     """Return in words how the strap at *prefix* is attached."""
     return bag.bag.carry[int(prefix.rsplit(".", 1)[1])].attach.says
-
-
-def end_term(bag: Resolved, label: str, path: str) -> Term:
-    """Return a length at one end of a strap as a term."""
-    return Term(label, bag.mm(path), bag.why(path), bag.source(path))
 
 
 def straps_even(at: str, rank: int, *, needs: tuple[str, ...], gives: str = "") -> Step:

@@ -35,7 +35,7 @@ def _lapped_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 
 def _two_panels(bag: Resolved) -> str:
-    if is_folded(bag) or ("base.panels" in bag.values and bag.choice("base.panels") == "one"):
+    if is_folded(bag) or bag.chose("base.panels", "one"):
         return "its two edges are cut differently, which one piece cannot be"
     if bag.bag.base.kind == "side_panels":
         return "one edge lies on the other, and a side panel is sewn to both front and back"

@@ -1,7 +1,20 @@
 """What every top edge ends with: the bag is laid flat and measured."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.contract import Phrase
 from ambitus.core.steps.model import Step
+
+
+def top_phrase(words: str, choices: tuple[str, ...] = (), fields: tuple[str, ...] = ()) -> Phrase:
+    """Return the phrase of a top edge in *words*; *choices* are those besides its kind."""
+    return Phrase(
+        key="top",
+        label="Top and lining",
+        before=", ",
+        says=lambda bag, view, prefix: words,
+        choices=("top.kind", *choices),
+        fields=fields,
+    )
 
 
 def measure_back(form: Form, *, needs: tuple[str, ...]) -> Step:

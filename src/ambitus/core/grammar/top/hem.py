@@ -6,15 +6,10 @@ from ambitus.core.grammar.contract import Slot
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
-from ambitus.core.sums import Sum, Term
+from ambitus.core.sums import Sum
 
 #: What an unlined bag's other parts do, where nothing else was chosen.
 UNLINED: dict[Slot, str] = {"interfacing": "none", "seams": "zigzagged"}
-
-
-def field_term(bag: Resolved, name: str, path: str) -> Term:
-    """Return a chosen or usual length as a term."""
-    return Term(name, bag.mm(path), bag.why(path), bag.source(path))
 
 
 def fold_marks(

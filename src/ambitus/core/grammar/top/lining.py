@@ -31,8 +31,7 @@ EASE_PARAMS = (
 
 
 def _ease(bag: Resolved, way: str) -> float:
-    value = bag.values.get("top.ease")
-    return bag.mm("top.ease_by") if value is not None and value.value == way else 0.0
+    return bag.mm("top.ease_by") if bag.chose("top.ease", way) else 0.0
 
 
 def shorter_terms(bag: Resolved, layer: str) -> tuple[Term, ...]:

@@ -4,15 +4,24 @@ from ambitus.core.grammar.base.boxed.cut import form
 from ambitus.core.grammar.base.boxed.read import read
 from ambitus.core.grammar.base.boxed.steps import steps
 from ambitus.core.grammar.base.insert import INSERT_PARAMS
-from ambitus.core.grammar.base.panels import CUT_AS, is_folded, no_base_seam, read_flat, straight
+from ambitus.core.grammar.base.panels import (
+    CUT_AS,
+    HEIGHT,
+    WIDTH,
+    depth_param,
+    is_folded,
+    no_base_seam,
+    read_flat,
+    straight,
+)
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
-from ambitus.core.lengths import View, paired
+from ambitus.core.lengths import View
 from ambitus.core.spec.resolved import Resolved
 
 DEEP_PARAMS = (
-    Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width"),
-    Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height"),
-    Param("size.depth", "Depth", "length", paired(50), low=5, high=1500, opens="outer/across"),
+    WIDTH,
+    HEIGHT,
+    depth_param("outer/across"),
     Param(
         "width_means",
         "What the width means",

@@ -4,7 +4,7 @@ from ambitus.core.grammar.base.gusset.cut import corner_radius, form, marks, mos
 from ambitus.core.grammar.base.gusset.read import read
 from ambitus.core.grammar.base.gusset.steps import steps
 from ambitus.core.grammar.base.insert import INSERT_PARAMS
-from ambitus.core.grammar.base.panels import quarter
+from ambitus.core.grammar.base.panels import HEIGHT, WIDTH, depth_param, quarter
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
@@ -32,9 +32,9 @@ GUSSET = Base(
     label="Gusset strip",
     help="One strip runs down a side, under and up the other, between front and back.",
     params=(
-        Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width"),
-        Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height"),
-        Param("size.depth", "Depth", "length", paired(50), low=5, high=1500, opens="outer/width"),
+        WIDTH,
+        HEIGHT,
+        depth_param("outer/width"),
         Param(
             "round_by",
             "Lower corners",

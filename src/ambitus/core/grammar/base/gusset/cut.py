@@ -7,11 +7,20 @@ rounded up to the grid, and what is too much is trimmed at its ends once it is s
 import math
 
 from ambitus.core.curves import Arc
-from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine, Stretch
+from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece, Seam, Stretch
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.base.insert import insert_of
-from ambitus.core.grammar.base.panels import eats, panel_width, ring, stretch, told
-from ambitus.core.grammar.contract import SHORTER, Finishes
+from ambitus.core.grammar.base.panels import (
+    boxed_dimensions,
+    boxed_lines,
+    eats,
+    panel_width,
+    ring,
+    settled,
+    settled_height,
+    stretch,
+)
+from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import Grid, snap
 from ambitus.core.spec.resolved import Resolved
@@ -24,8 +33,7 @@ def corner_radius(bag: Resolved) -> Term:
         plate, seam = bag.mm("base.plate"), bag.mm("allowances.gusset")
         why = "The plate gives the cut line; the seam lies inside it."
         return Term("Corner radius", max(0.0, snap(plate / 2 - seam)), why, "derived")
-    path = "base.radius"
-    return Term("Corner radius", bag.mm(path), bag.why(path), bag.source(path))
+    return bag.term("Corner radius", "base.radius")
 
 
 #: What stays straight between two arcs, in mm, so that every edge has a direction.
@@ -82,15 +90,15 @@ def _band(
     They are cut too long rather than too short: the ends are trimmed when the strip is sewn in.
     """
     plain = snap(sum(t.mm for t in terms))
-    settled = snap(Grid(bag.grid.step, "up").fit(plain + sum(beyond)) - sum(beyond))
+    long = snap(Grid(bag.grid.step, "up").fit(plain + sum(beyond)) - sum(beyond))
     (left, left_seam), (right, right_seam) = ends
     edges = (
         Edge("front edge", "gusset", (0.0, 0.0)),
-        Edge(right, right_seam, (settled, 0.0)),
-        Edge("back edge", "gusset", (settled, deep)),
+        Edge(right, right_seam, (long, 0.0)),
+        Edge("back edge", "gusset", (long, deep)),
         Edge(left, left_seam, (0.0, deep)),
     )
-    along = (*terms, *grid_term(snap(settled - plain)))
+    along = (*terms, *grid_term(snap(long - plain)))
     measures = (
         Measure("width", "How long to cut it", "x", left, right, along, beside="top"),
         Measure("height", "How wide to cut it", "y", "front edge", "back edge", across, beside="left"),
@@ -124,20 +132,10 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     """Return the form, width, height and depth settled on the grid; the corners are round as chosen."""
     seam, top = eats(finishes, "gusset"), eats(finishes, "top")
     width, across = panel_width(bag, 0.0, seam)
-    asked, shorter = bag.mm("size.height"), eats(finishes, SHORTER)
-    plain = asked + shorter + seam + top
-    height = snap(asked + shorter + bag.grid.fit(plain) - plain)
-    up = (
-        Term("Finished height", asked, bag.why("size.height"), bag.source("size.height")),
-        *finishes[SHORTER],
-        *grid_term(snap(height - asked - shorter)),
-    )
-    asked_depth = bag.mm("size.depth")
-    deep = snap(bag.grid.fit(asked_depth + 2 * seam) - 2 * seam)
-    deep_terms = (
-        Term("Finished depth", asked_depth, bag.why("size.depth"), bag.source("size.depth")),
-        *grid_term(snap(deep - asked_depth)),
-    )
+    height, rise, moved = settled_height(bag, finishes, seam)
+    up = (*rise, *moved)
+    deep, by = settled(bag, bag.mm("size.depth"), 2 * seam)
+    deep_terms = (bag.term("Finished depth", "size.depth"), *by)
     r = max(0.0, min(corner_radius(bag).mm, most_radius(width, height) - _STRAIGHT))
     outline = _outline(width, height, r)
     measures = (
@@ -147,19 +145,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     strip = _strip(bag, path_terms(width, height, r), deep, deep_terms, top)
     panels = tuple(Face(name, "panel", outline, measures) for name in ("front", "back"))
     return Form(
-        dimensions={
-            "width": told(bag, "width", "Width of the face", width),
-            "height": told(bag, "height", "Height", height),
-            "depth": told(bag, "depth", "Depth", deep),
-            "flat_opening": Dimension(
-                "flat_opening",
-                "Flat opening",
-                bag.mm("size.width") + asked_depth,
-                snap(width + deep),
-                "derived",
-                "The face and the depth together.",
-            ),
-        },
+        dimensions=boxed_dimensions(bag, width, height, deep),
         faces=(*panels, *strip),
         seams=_seams(outline, strip, bag.grid.step),
         mouth=(
@@ -173,11 +159,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
         height=height,
         standing_seams=(),
         front_starts=0.0,
-        lines=(
-            SizeLine("width", "wide", "width", (0, 0, 0), (width, 0, 0)),
-            SizeLine("height", "high", "height", (0, 0, 0), (0, 0, height)),
-            SizeLine("depth", "deep", "depth", (width, 0, 0), (width, deep, 0)),
-        ),
+        lines=boxed_lines(width, height, deep),
         panel_at=snap(deep / 2),
         insert=insert_of(bag, snap(width - 2 * r), deep),
         rounded=r,

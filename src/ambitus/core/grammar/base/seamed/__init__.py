@@ -1,18 +1,17 @@
 """A flat bag of two panels with a seam along the base: W + 2s by H + sb + top, once every edge has grown."""
 
-from ambitus.core.grammar.base.panels import flat_form, straight
+from ambitus.core.grammar.base.panels import HEIGHT, WIDTH, flat_form, straight
 from ambitus.core.grammar.base.seamed.read import read
 from ambitus.core.grammar.base.seamed.steps import steps
-from ambitus.core.grammar.contract import Base, Param, Phrase
-from ambitus.core.lengths import paired
+from ambitus.core.grammar.contract import Base, Phrase
 
 SEAMED = Base(
     kind="seamed",
     label="Flat, with a base seam",
     help="Two rectangles sewn on three sides; no depth.",
     params=(
-        Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width"),
-        Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height"),
+        WIDTH,
+        HEIGHT,
     ),
     phrase=Phrase(
         key="base",

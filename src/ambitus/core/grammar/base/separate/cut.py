@@ -1,13 +1,11 @@
 """A tube of one or two panels sewn to a base of its own."""
 
-import math
-
 from ambitus.core.curves import flattened
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
 from ambitus.core.grammar.base.insert import insert_face
-from ambitus.core.grammar.base.panels import eats, mouth, seams, stretch, told
+from ambitus.core.grammar.base.panels import eats, mouth, seams, settled, settled_height, stretch, told
 from ambitus.core.grammar.base.separate.shapes import Outline, Shape
-from ambitus.core.grammar.contract import SHORTER, Finishes
+from ambitus.core.grammar.contract import Finishes
 from ambitus.core.lengths import Grid, snap
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
 from ambitus.core.spec.resolved import Resolved
@@ -26,20 +24,15 @@ def panels_of(bag: Resolved) -> int:
 
 def given_base(bag: Resolved, seam: float) -> tuple[Term, Term]:
     """Return the length and the breadth of the finished base: chosen, or from a disc that is cut already."""
-    if "base.given" in bag.values and bag.choice("base.given") == "plate":
+    if bag.chose("base.given", "plate"):
         cut = bag.mm("base.plate")
         why = "The disc in hand, less its seam on both sides."
         across = Term("Disc in hand, at its seam line", snap(cut - 2 * seam), why, "derived")
         return across, across
     if "size.diameter" in bag.values:
-        path = "size.diameter"
-        across = Term("Finished diameter", bag.mm(path), bag.why(path), bag.source(path))
+        across = bag.term("Finished diameter", "size.diameter")
         return across, across
-    long, broad = "size.length", "size.breadth"
-    return (
-        Term("Finished length", bag.mm(long), bag.why(long), bag.source(long)),
-        Term("Finished breadth", bag.mm(broad), bag.why(broad), bag.source(broad)),
-    )
+    return bag.term("Finished length", "size.length"), bag.term("Finished breadth", "size.breadth")
 
 
 def base_radius(bag: Resolved) -> float:
@@ -52,11 +45,6 @@ def asked_round(shape: Shape, bag: Resolved) -> float:
     if "size.diameter" in bag.values:
         return sum(shape(bag.mm("size.diameter"), bag.mm("size.diameter"), 0.0).lengths)
     return sum(shape(bag.mm("size.length"), bag.mm("size.breadth"), base_radius(bag)).lengths)
-
-
-def _settled(bag: Resolved, term: Term, seam: float) -> tuple[float, tuple[Term, ...]]:
-    mm = snap(bag.grid.fit(term.mm + 2 * seam) - 2 * seam)
-    return mm, (term, *grid_term(snap(mm - term.mm)))
 
 
 def tube_panel(bag: Resolved, around: float, panels: int, seam: float) -> tuple[float, bool]:
@@ -106,11 +94,11 @@ def _body(
 
 def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
     """Return the form of a tube on a base of this *shape*: the base on the grid, the tube to go round it."""
-    ring_seam, side, top = (eats(finishes, key) for key in ("ring", "side", "top"))
+    ring_seam, side = eats(finishes, "ring"), eats(finishes, "side")
     panels = panels_of(bag)
     long_term, broad_term = given_base(bag, ring_seam)
-    length, along = _settled(bag, long_term, ring_seam)
-    breadth, over = _settled(bag, broad_term, ring_seam)
+    length, longer = settled(bag, long_term.mm, 2 * ring_seam)
+    breadth, broader = settled(bag, broad_term.mm, 2 * ring_seam)
     outline = shape(length, breadth, base_radius(bag))
     around = sum(outline.lengths)
     wide, finer = tube_panel(bag, around, panels, side)
@@ -121,18 +109,14 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
     if finer and rest:
         why = "On the cutting grid the tube would not go round the base."
         across = (round_it, Term("To a finer grid, so that the seam eases", rest, why))
-    asked, shorter = bag.mm("size.height"), eats(finishes, SHORTER)
-    plain = asked + shorter + ring_seam + top
-    height = snap(asked + shorter + bag.grid.fit(plain) - plain)
-    up = (
-        Term("Finished height", asked, bag.why("size.height"), bag.source("size.height")),
-        *finishes[SHORTER],
-        *grid_term(snap(height - asked - shorter)),
-    )
+    height, rise, moved = settled_height(bag, finishes, ring_seam)
+    up = (*rise, *moved)
     body = _body(panels, wide, height, across, up, not finer)
     measures = (
-        Measure("width", _called(bag), "x", "west", "east", along, beside="bottom"),
-        Measure("height", _called(bag, broad=True), "y", "south", "north", over, beside="left"),
+        Measure("width", _called(bag), "x", "west", "east", (long_term, *longer), beside="bottom"),
+        Measure(
+            "height", _called(bag, broad=True), "y", "south", "north", (broad_term, *broader), beside="left"
+        ),
     )
     disc = Face("base", "base", outline.edges, measures, part="base")
     bends = [e.bend for e in outline.edges]
@@ -276,10 +260,3 @@ def _on_base(piece: Piece, outline: Outline) -> tuple[Mark, ...]:
         reading = (("compass, on cloth folded in four", Sum("Compass opening", (half,))),)
         out.append(Mark("notch", "Draw it with a compass", (), "the folded corner", reading))
     return tuple(out)
-
-
-def ramanujan(length: float, breadth: float) -> float:
-    """Return the perimeter of an ellipse by Ramanujan's second form: to check the numeric one by."""
-    a, b = length / 2, breadth / 2
-    h = ((a - b) / (a + b)) ** 2
-    return math.pi * (a + b) * (1 + 3 * h / (10 + math.sqrt(4 - 3 * h)))

@@ -1,21 +1,20 @@
 """Panels of their own at the sides; front and back run under to a seam in the middle of the base."""
 
 from ambitus.core.grammar.base.insert import INSERT_PARAMS
-from ambitus.core.grammar.base.panels import quarter
+from ambitus.core.grammar.base.panels import HEIGHT, WIDTH, depth_param, quarter
 from ambitus.core.grammar.base.side_panels.cut import form, marks
 from ambitus.core.grammar.base.side_panels.read import read
 from ambitus.core.grammar.base.side_panels.steps import steps
 from ambitus.core.grammar.contract import Base, Param, Phrase
-from ambitus.core.lengths import paired
 
 SIDE_PANELS = Base(
     kind="side_panels",
     label="Side panels, base of front and back",
     help="Panels stand at the sides; front and back run under and meet in the middle of the base.",
     params=(
-        Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width"),
-        Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height"),
-        Param("size.depth", "Depth", "length", paired(50), low=5, high=1500, opens="outer/height"),
+        WIDTH,
+        HEIGHT,
+        depth_param("outer/height"),
         Param(
             "step",
             "Front and back higher than the sides by",

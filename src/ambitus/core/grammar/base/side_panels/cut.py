@@ -1,9 +1,17 @@
 """Front and back run under to a seam in the middle of the base; panels of their own stand at the sides."""
 
-from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
+from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece, Seam
 from ambitus.core.grammar.base.insert import insert_of
-from ambitus.core.grammar.base.panels import eats, panel_width, ring, stretch, told
-from ambitus.core.grammar.contract import SHORTER, Finishes
+from ambitus.core.grammar.base.panels import (
+    boxed_dimensions,
+    boxed_lines,
+    eats,
+    panel_width,
+    ring,
+    settled_height,
+    stretch,
+)
+from ambitus.core.grammar.contract import Finishes
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, grid_term
@@ -27,15 +35,11 @@ def _main(width: float, height: float, half: float, step: float) -> tuple[Edge, 
 
 def form(bag: Resolved, finishes: Finishes) -> Form:
     """Return the form; what stands above the sides is the step."""
-    seam, top = eats(finishes, "side"), eats(finishes, "top")
+    seam = eats(finishes, "side")
     deep = settle_depth(bag, seam)
     half = snap(deep / 2)
     width, across = panel_width(bag, 0.0, seam)
-    asked, shorter = bag.mm("size.height"), eats(finishes, SHORTER)
-    plain = asked + shorter + half + eats(finishes, "base") + top
-    height = snap(asked + shorter + bag.grid.fit(plain) - plain)
-    tall = Term("Finished height", asked, bag.why("size.height"), bag.source("size.height"))
-    moved = grid_term(snap(height - asked - shorter))
+    height, up, moved = settled_height(bag, finishes, half + eats(finishes, "base"))
     under = Term("Half the depth", half, "The panel runs under to the middle of the base.", "derived")
     step = min(bag.mm("base.step"), height)
     lower = (Term("Step", -step, bag.why("base.step"), bag.source("base.step")),) if step else ()
@@ -48,14 +52,11 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
             "y",
             "base",
             "top",
-            (tall, *finishes[SHORTER], under, *moved),
+            (*up, under, *moved),
             beside="left",
         ),
     )
-    asked_depth = Term(
-        "Finished depth", bag.mm("size.depth"), bag.why("size.depth"), bag.source("size.depth")
-    )
-    deep_terms = (asked_depth, *grid_term(snap(deep - bag.mm("size.depth"))))
+    deep_terms = (bag.term("Finished depth", "size.depth"), *grid_term(snap(deep - bag.mm("size.depth"))))
     rise = snap(height - step)
     side = (
         Edge("bottom", "side", (0.0, 0.0)),
@@ -72,7 +73,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
             "y",
             "bottom",
             "top",
-            (tall, *finishes[SHORTER], *moved, *lower),
+            (*up, *moved, *lower),
             on_grid=False,
             beside="left",
         ),
@@ -82,19 +83,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
         Face(name, "side", side, side_measures, part="side") for name in ("side left", "side right")
     )
     return Form(
-        dimensions={
-            "width": told(bag, "width", "Width of the face", width),
-            "height": told(bag, "height", "Height", height),
-            "depth": told(bag, "depth", "Depth", deep),
-            "flat_opening": Dimension(
-                "flat_opening",
-                "Flat opening",
-                bag.mm("size.width") + bag.mm("size.depth"),
-                snap(width + deep),
-                "derived",
-                "The face and the depth together.",
-            ),
-        },
+        dimensions=boxed_dimensions(bag, width, height, deep),
         faces=(*mains, *sides),
         seams=_seams(),
         mouth=_mouth(step),
@@ -103,11 +92,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
         height=height,
         standing_seams=(),
         front_starts=0.0,
-        lines=(
-            SizeLine("width", "wide", "width", (0, 0, 0), (width, 0, 0)),
-            SizeLine("height", "high", "height", (0, 0, 0), (0, 0, height)),
-            SizeLine("depth", "deep", "depth", (width, 0, 0), (width, deep, 0)),
-        ),
+        lines=boxed_lines(width, height, deep),
         panel_at=half,
         insert=insert_of(bag, width, deep),
         lower_sides=step,

@@ -14,7 +14,7 @@ def tail(bag: Resolved, prefix: str) -> tuple[Term, ...]:
             bag.why(top) if top in bag.values else "No top seam here.",
             bag.source(top) if top in bag.values else "derived",
         ),
-        Term("Ends past the raw edge", bag.mm(past), bag.why(past), bag.source(past)),
+        bag.term("Ends past the raw edge", past),
     )
 
 

@@ -5,7 +5,6 @@ from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.on_face.read import read_tail
 from ambitus.core.grammar.carry.on_face.steps import steps
 from ambitus.core.grammar.carry.placing import centre_marks
-from ambitus.core.grammar.carry.strap import end_term
 from ambitus.core.grammar.contract import Attach, Param
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
@@ -14,9 +13,9 @@ from ambitus.core.sums import Sum, Term
 
 def _tail(bag: Resolved, prefix: str) -> tuple[Term, ...]:
     return (
-        end_term(bag, "From the top edge to the box", f"{prefix}.from_top"),
-        end_term(bag, "Box", f"{prefix}.box"),
-        end_term(bag, "End turned under", f"{prefix}.end"),
+        bag.term("From the top edge to the box", f"{prefix}.from_top"),
+        bag.term("Box", f"{prefix}.box"),
+        bag.term("End turned under", f"{prefix}.end"),
     )
 
 
@@ -29,8 +28,8 @@ def _marks(bag: Resolved, prefix: str, form: Form, piece: Piece) -> tuple[Mark, 
     if top is None:
         return ()
     down, box = f"{prefix}.from_top", f"{prefix}.box"
-    upper = Sum("From the raw edge to the box", (*top.terms, end_term(bag, "From the top edge", down)))
-    lower = Sum("From the raw edge to the end", (*upper.terms, end_term(bag, "Box", box)))
+    upper = Sum("From the raw edge to the box", (*top.terms, bag.term("From the top edge", down)))
+    lower = Sum("From the raw edge to the end", (*upper.terms, bag.term("Box", box)))
     return centre_marks(bag, prefix, form, piece, (("down to the box", upper), ("to its lower row", lower)))
 
 

@@ -4,7 +4,6 @@ from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.on_hem.read import read_tail
 from ambitus.core.grammar.carry.on_hem.steps import steps
 from ambitus.core.grammar.carry.placing import centre_marks
-from ambitus.core.grammar.carry.strap import end_term
 from ambitus.core.grammar.contract import Attach, Param
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
@@ -14,9 +13,9 @@ from ambitus.core.sums import Term
 def _tail(bag: Resolved, prefix: str) -> tuple[Term, ...]:
     path = "top.hem"
     if path not in bag.values:
-        return (end_term(bag, "End tucked up inside the hem", f"{prefix}.tuck"),)
-    hem = Term("Hem the strap lies on", bag.mm(path), bag.why(path), bag.source(path))
-    return (hem, end_term(bag, "End tucked up inside the hem", f"{prefix}.tuck"))
+        return (bag.term("End tucked up inside the hem", f"{prefix}.tuck"),)
+    hem = bag.term("Hem the strap lies on", path)
+    return (hem, bag.term("End tucked up inside the hem", f"{prefix}.tuck"))
 
 
 def _core_short(bag: Resolved, prefix: str) -> tuple[Term, ...]:

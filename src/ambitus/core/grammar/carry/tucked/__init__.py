@@ -2,7 +2,6 @@
 
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.placing import centre_marks
-from ambitus.core.grammar.carry.strap import end_term
 from ambitus.core.grammar.carry.tucked.read import read_tail
 from ambitus.core.grammar.carry.tucked.steps import steps
 from ambitus.core.grammar.contract import Attach, Param
@@ -12,7 +11,7 @@ from ambitus.core.sums import Term
 
 
 def _tail(bag: Resolved, prefix: str) -> tuple[Term, ...]:
-    return (end_term(bag, "End inside the top edge", f"{prefix}.inside"),)
+    return (bag.term("End inside the top edge", f"{prefix}.inside"),)
 
 
 TUCKED = Attach(

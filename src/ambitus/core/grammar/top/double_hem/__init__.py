@@ -1,10 +1,11 @@
 """A hem turned twice: a small turn that hides the raw edge, then a larger one. Unlined."""
 
 from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.grammar.contract import Param, Phrase, Top
+from ambitus.core.grammar.contract import Param, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.double_hem.read import read
-from ambitus.core.grammar.top.hem import UNLINED, field_term, fold_marks, hem_steps
+from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.hem import UNLINED, fold_marks, hem_steps
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -12,7 +13,7 @@ from ambitus.core.sums import Sum, Term
 
 
 def _turns(bag: Resolved) -> tuple[Term, Term]:
-    return field_term(bag, "First turn", "top.turn"), field_term(bag, "Hem", "top.hem")
+    return bag.term("First turn", "top.turn"), bag.term("Hem", "top.hem")
 
 
 def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
@@ -42,14 +43,7 @@ DOUBLE_HEM = Top(
         Param("turn", "First turn", "length", paired(10), low=1, high=100),
         Param("hem", "Hem", "length", paired(25), low=3, high=300, help="The second, larger turn."),
     ),
-    phrase=Phrase(
-        key="top",
-        label="Top and lining",
-        before=", ",
-        says=lambda bag, view, prefix: "unlined with a hem turned twice",
-        choices=("top.kind",),
-        fields=("top.turn", "top.hem"),
-    ),
+    phrase=top_phrase("unlined with a hem turned twice", fields=("top.turn", "top.hem")),
     brings={**UNLINED, "attach": "on_hem"},
     row=lambda bag: bag.mm("top.hem"),
     finish=_finish,

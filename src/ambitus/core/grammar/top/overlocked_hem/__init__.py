@@ -3,10 +3,11 @@
 from dataclasses import replace
 
 from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.grammar.contract import Param, Phrase, Top
+from ambitus.core.grammar.contract import Param, Top
 from ambitus.core.grammar.seams.overcast import SLIVER, sliver_term
 from ambitus.core.grammar.top import sections
-from ambitus.core.grammar.top.hem import UNLINED, field_term, fold_marks, hem_steps
+from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.hem import UNLINED, fold_marks, hem_steps
 from ambitus.core.grammar.top.overlocked_hem.read import read
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
@@ -15,7 +16,7 @@ from ambitus.core.sums import Sum, Term
 
 
 def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
-    return (field_term(bag, "Hem", "top.hem"), *sliver_term(bag, "Hem", "top.sliver"))
+    return (bag.term("Hem", "top.hem"), *sliver_term(bag, "Hem", "top.sliver"))
 
 
 def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
@@ -40,14 +41,7 @@ OVERLOCKED_HEM = Top(
         Param("hem", "Hem", "length", paired(25), low=3, high=300),
         SLIVER,
     ),
-    phrase=Phrase(
-        key="top",
-        label="Top and lining",
-        before=", ",
-        says=lambda bag, view, prefix: "unlined with an overlocked hem",
-        choices=("top.kind",),
-        fields=("top.hem", "top.sliver"),
-    ),
+    phrase=top_phrase("unlined with an overlocked hem", fields=("top.hem", "top.sliver")),
     brings={**UNLINED, "attach": "on_hem"},
     row=lambda bag: bag.mm("top.hem"),
     finish=_finish,

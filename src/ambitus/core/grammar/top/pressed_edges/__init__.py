@@ -1,9 +1,10 @@
 """Lining and outer each pressed under at the top and topstitched together: no gap is needed."""
 
 from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.grammar.contract import Param, Phrase, Top
+from ambitus.core.grammar.contract import Param, Top
 from ambitus.core.grammar.top import sections
-from ambitus.core.grammar.top.hem import field_term, fold_marks
+from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.hem import fold_marks
 from ambitus.core.grammar.top.lining import EASE_PARAMS
 from ambitus.core.grammar.top.pressed_edges.read import read
 from ambitus.core.grammar.top.pressed_edges.steps import steps
@@ -13,7 +14,7 @@ from ambitus.core.sums import Sum, Term
 
 
 def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
-    return (field_term(bag, "Top edge, pressed under", "top.turn"),)
+    return (bag.term("Top edge, pressed under", "top.turn"),)
 
 
 def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
@@ -31,14 +32,7 @@ PRESSED_EDGES = Top(
         Param("turn", "Top edge pressed under", "length", paired(15), low=3, high=100),
         *EASE_PARAMS,
     ),
-    phrase=Phrase(
-        key="top",
-        label="Top and lining",
-        before=", ",
-        says=lambda bag, view, prefix: "lined with pressed edges",
-        choices=("top.kind", "top.ease"),
-        fields=("top.turn", "top.ease_by"),
-    ),
+    phrase=top_phrase("lined with pressed edges", choices=("top.ease",), fields=("top.turn", "top.ease_by")),
     brings={"attach": "tucked"},
     finish=_finish,
     marks=_marks,

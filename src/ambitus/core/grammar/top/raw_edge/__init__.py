@@ -1,9 +1,9 @@
 """A top edge that is cut and left: for cloth that does not fray. Unlined."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.contract import Phrase, Top
+from ambitus.core.grammar.contract import Top
 from ambitus.core.grammar.top import sections
-from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.grammar.top.finishing import measure_back, top_phrase
 from ambitus.core.grammar.top.hem import UNLINED
 from ambitus.core.grammar.top.raw_edge.read import read
 from ambitus.core.spec.resolved import Resolved
@@ -33,13 +33,7 @@ RAW_EDGE = Top(
     label="Unlined, edge left raw",
     help="Nothing is folded: only for cloth that does not fray.",
     layers=("outer",),
-    phrase=Phrase(
-        key="top",
-        label="Top and lining",
-        before=", ",
-        says=lambda bag, view, prefix: "unlined with a raw top edge",
-        choices=("top.kind",),
-    ),
+    phrase=top_phrase("unlined with a raw top edge"),
     brings={**UNLINED, "attach": "on_face"},
     row=lambda bag: 0.0,
     finish=lambda bag, layer: (),

@@ -1,7 +1,8 @@
 """Lining sewn to the outer round the mouth, turned right side out through a gap."""
 
-from ambitus.core.grammar.contract import Option, Param, Phrase, Top
+from ambitus.core.grammar.contract import Option, Param, Top
 from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS
 from ambitus.core.grammar.top.turned_through.gap import default_gap, default_seam, longest_gap, marks
 from ambitus.core.grammar.top.turned_through.read import read
@@ -14,7 +15,7 @@ __all__ = ["TURNED_THROUGH", "longest_gap"]
 
 def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
     path = "allowances.top"
-    return (Term("Top seam", bag.mm(path), bag.why(path), bag.source(path)),)
+    return (bag.term("Top seam", path),)
 
 
 TURNED_THROUGH = Top(
@@ -46,13 +47,8 @@ TURNED_THROUGH = Top(
         ),
         *EASE_PARAMS,
     ),
-    phrase=Phrase(
-        key="top",
-        label="Top and lining",
-        before=", ",
-        says=lambda bag, view, prefix: "lined and turned through",
-        choices=("top.kind", "top.gap_in", "top.ease"),
-        fields=("top.gap", "top.ease_by"),
+    phrase=top_phrase(
+        "lined and turned through", choices=("top.gap_in", "top.ease"), fields=("top.gap", "top.ease_by")
     ),
     classes={"top": "Top seam"},
     brings={"attach": "in_seam"},
