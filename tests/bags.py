@@ -74,6 +74,8 @@ ORDINARY = {
     "end": (0, 20),
     "from_top": (10, 60),
     "inside": (20, 80),
+    "bottom_height": (20, 120),
+    "facing_height": (20, 100),
 }
 IN_CARRY = {
     **ORDINARY,
@@ -100,12 +102,16 @@ def _put(spec: dict[str, Any], path: str, value: Any) -> None:
     at[leaf] = value
 
 
+#: what makes two pieces of one panel, or two layers of one piece
+BANDS = {"cloth.bottom", "cloth.doubled", "top.facing"}
+
+
 @st.composite
-def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, **only: str) -> dict[str, Any]:
+def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **only: str) -> dict[str, Any]:
     """
     Any bag that the grammar allows and that can be cut: every variant and every field the registry has,
     unequal allowances, both unit sets, every grid. A variant is drawn from the day it is registered; *only*
-    names the kind of a slot that is not to be drawn.
+    names the kind of a slot that is not to be drawn. Panels are whole and single, unless *bands* are asked.
     """
     unit = draw(st.sampled_from(["mm", "cm", "in"]))
     steps = [1.0, 2.0, 5.0] if unit != "in" else [25.4 / 16, 25.4 / 8, 25.4 / 4]
@@ -133,7 +139,8 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, **only: str) -> dict[str,
     }
     for slot, kind in kinds.items():
         _put(spec, f"{slot}.kind", kind)
-    facts = {"cloth.outer", "cloth.lining", "interfacing.material"}
+    facts = {"cloth.outer", "cloth.lining", "cloth.contrast", "interfacing.material"}
+    facts |= set() if bands else BANDS
     for path, param in bag.params:
         # a gap by default lies where its base has room for it
         if path not in facts | {"top.gap", "top.gap_in", "allowances.general"}:

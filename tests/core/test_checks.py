@@ -18,6 +18,14 @@ def _hemmed(*, top: dict[str, Any] | None = None, **more: Any) -> dict[str, Any]
     return tote(top={"kind": "double_hem", **(top or {})}, **more)
 
 
+def _bottom(*, height: float = 80, contrast: str = "denim", **more: Any) -> dict[str, Any]:
+    return tote(cloth={"bottom": "contrast", "bottom_height": height, "contrast": contrast}, **more)
+
+
+def _faced(height: float) -> dict[str, Any]:
+    return tote(top={"facing": "faced", "facing_height": height, "gap_in": "base"})
+
+
 def _french(**rows: float) -> dict[str, Any]:
     return _hemmed(seams={"kind": "french", **rows})
 
@@ -154,6 +162,14 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _on("circle", {"panels": "two"}, allowances={"side": 10, "ring": 10}, diameter=20, height=60),
         _on("circle", {"panels": "two"}, allowances={"side": 10, "ring": 10}, diameter=28, height=60),
     ),
+    "bottom-out-of-reach": (_bottom(height=270.5), _bottom(height=270)),
+    "facing-out-of-reach": (_faced(270.5), _faced(270)),
+    # the box reaches from 40 to 65 below the top; the join’s allowance begins 10 above the join
+    "strap-over-join": (
+        _bottom(height=206, carry=[{"attach": "on_face"}]),
+        _bottom(height=205, carry=[{"attach": "on_face"}]),
+    ),
+    "bottom-weaker": (_bottom(contrast="calico"), _bottom(contrast="canvas")),
     "parts-do-not-fit": (
         _hemmed(base={"cut_as": "folded"}, seams={"kind": "lapped"}),
         _hemmed(base={"cut_as": "panels"}, seams={"kind": "lapped"}),

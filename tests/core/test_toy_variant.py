@@ -166,7 +166,7 @@ def test_it_has_fields_a_phrase_and_a_picture() -> None:
     shown = fields(made.bag, Spec.model_validate(GIVEN), CM)
     assert {p for p in shown if p.startswith("size.")} == {"size.width", "size.height"}
     allowances = {p.split(".")[1] for p in shown if p.startswith("allowances.")}
-    assert allowances == {"general", "side", "base", "top"}
+    assert allowances == {"general", "side", "base", "top", "join"}
     assert "with a flat base, lined" in "".join(t.text for t in sentence(made.bag, CM))
     assert {d.path for d in picture(made).dimensions} == {"size.width", "size.height", "carry.0.drop"}
     assert present(made, Spec.model_validate(GIVEN), "cm").read.size == "30 × 20"

@@ -577,6 +577,12 @@ export interface components {
              */
             lining_deeper?: number;
             /**
+             * Layers
+             * @description How many layers of each outer piece are worked as one.
+             * @default 1
+             */
+            layers?: number;
+            /**
              * Ease
              * @description What share of a curved seam the cloth eases in: 0.01 woven, 0.05 knit.
              * @default 0.01
@@ -1040,6 +1046,8 @@ export interface components {
             name: string;
             /** Layer */
             layer: string;
+            /** Looks */
+            looks: string;
             /** Count */
             count: number;
             /** Material */
@@ -1606,8 +1614,8 @@ export interface components {
             /** Brings */
             brings: string[];
             piece: components["schemas"]["FlatPiece"] | null;
-            /** Piece Layer */
-            piece_layer: string;
+            /** Piece Looks */
+            piece_looks: string;
             standing: components["schemas"]["Standing"] | null;
             /** Section */
             section: components["schemas"]["Stroke"][];

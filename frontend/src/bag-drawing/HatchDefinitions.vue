@@ -12,6 +12,11 @@
         <rect width="7" height="7" class="hatch-ground-lining" />
         <line x1="0" y1="0" x2="0" y2="7" class="hatch-line" />
       </pattern>
+      <pattern id="hatch-contrast" width="9" height="9" patternUnits="userSpaceOnUse">
+        <rect width="9" height="9" class="hatch-ground-contrast" />
+        <line x1="0" y1="2" x2="9" y2="2" class="hatch-line" />
+        <line x1="2" y1="0" x2="2" y2="9" class="hatch-line" />
+      </pattern>
       <pattern id="hatch-interfacing" width="6" height="6" patternUnits="userSpaceOnUse">
         <rect width="6" height="6" class="hatch-ground-interfacing" />
         <circle cx="1.6" cy="1.6" r="0.8" class="hatch-dot" />

@@ -83,6 +83,22 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Baritone book tote",
+        {
+            "unit": "cm",
+            "size": {"width": 360, "height": 330, "depth": 120},
+            "cloth": {
+                "outer": "linen",
+                "lining": "calico",
+                "bottom": "contrast",
+                "bottom_height": 90,
+                "contrast": "waxed_cotton",
+            },
+            "top": {"facing": "faced"},
+            "carry": [{"width": 30, "drop": 250, "from_side": 170}],
+        },
+    ),
+    (
         "Mute bucket",
         {
             "unit": "cm",

@@ -9,7 +9,9 @@ from ambitus.core.cut.listing import cut_list_of
 from ambitus.core.cut.pieces import cut_pieces, finishes_for
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.grammar.carry.strap import Hang, hang
-from ambitus.core.grammar.contract import SHORTER, Bag, Grammar, Layer
+from ambitus.core.grammar.cloth.bottom import has_bottom, with_bottom
+from ambitus.core.grammar.contract import SHORTER, Bag, Finishes, Grammar, Layer
+from ambitus.core.grammar.top.facing import is_faced, with_facing
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
 from ambitus.core.spec.resolved import Resolved
@@ -97,20 +99,31 @@ def readers_of(bag: Bag) -> Readers:
 
 
 @cache
-def _layered(
-    seams: tuple[Seam, ...], mouth: tuple[tuple[str, str], ...], layers: tuple[str, ...]
-) -> tuple[Seam, ...]:
-    """Return the seams of every sewn layer, and the one round the mouth that joins the layers."""
+def _layered(*layers: tuple[str, tuple[Seam, ...], tuple[tuple[str, str], ...]]) -> tuple[Seam, ...]:
+    """
+    Return the seams of every sewn layer, and the one round the mouth that joins the layers.
+
+    A layer comes as its name, its seams and its mouth.
+    """
     out = []
-    for layer in layers:
+    for layer, seams, _ in layers:
         for seam in seams:
             chains = tuple(tuple(replace(s, layer=layer) for s in chain) for chain in seam.chains)
             key, label = f"{layer} {seam.key}", f"{seam.label} of the {layer}"
             out.append(replace(seam, key=key, label=label, chains=chains))
     if len(layers) > 1:
-        rings = tuple(tuple(Stretch(layer, face, edge) for face, edge in mouth) for layer in layers)
+        rings = tuple(tuple(Stretch(layer, face, edge) for face, edge in mouth) for layer, _, mouth in layers)
         out.append(Seam("top", "Top seam", "top", rings))
     return tuple(out)
+
+
+def _with_bands(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+    """Return the form of *layer*, divided where it is cut of two cloths."""
+    if layer == "outer" and has_bottom(bag):
+        return with_bottom(bag, form, finishes)
+    if layer == "lining" and is_faced(bag):
+        return with_facing(bag, form, finishes)
+    return form
 
 
 def draft(bag: Resolved) -> Draft:
@@ -121,12 +134,14 @@ def draft(bag: Resolved) -> Draft:
     by a check of level ``stop``, never by an empty answer.
     """
     forms: dict[Layer, Form] = {}
+    whole: dict[Layer, Form] = {}
     for layer in bag.bag.top.layers:
         finishes = finishes_for(bag, layer)
         # a lining cut alike is the same form
-        like = forms.get("outer") if not finishes[SHORTER] else None
-        forms[layer] = like or bag.bag.base.form(bag, finishes)
+        like = whole.get("outer") if not finishes[SHORTER] else None
+        whole[layer] = like or bag.bag.base.form(bag, finishes)
+        forms[layer] = _with_bands(bag, layer, whole[layer], finishes)
     form = forms["outer"]
     hangs = tuple(hang(bag, f"carry.{i}", item, form) for i, item in enumerate(bag.bag.carry))
-    seams = _layered(form.seams, form.mouth, bag.bag.top.layers)
+    seams = _layered(*((layer, made.seams, made.mouth) for layer, made in forms.items()))
     return Draft(bag, forms, hangs, cut_pieces(bag, forms, hangs), seams)

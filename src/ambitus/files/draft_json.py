@@ -42,7 +42,7 @@ def _piece(piece: Piece) -> dict[str, Any]:
         "material": piece.material,
         "dimensions": {key: s.total for key, s in piece.sums.items()},
         "sums": {key: _sum(s) for key, s in piece.sums.items()},
-        "part": piece.part,
+        "part": piece.told_as,
         "edges": [
             {"name": e.name, "seam": e.seam, "allowance": e.finish, "curve": _curve(e.bend)}
             for e in piece.edges

@@ -106,7 +106,7 @@ function pick(tile: Tile) {
             <FlatPieceDrawing
               v-else-if="tile.piece"
               :picture="tile.piece"
-              :layer="tile.piece_layer"
+              :layer="tile.piece_looks"
               :scale="scaleOf(group.tiles, 'piece')"
               :bare="phrase !== 'base'"
             />

@@ -67,7 +67,7 @@ const isOpen = (p: Piece, k: string) => props.open?.piece === p.key && props.ope
         <FlatPieceDrawing
           class="choosable"
           :picture="p.picture"
-          :layer="p.layer"
+          :layer="p.looks"
           :letter="p.letter"
           :scale="scale"
           :open="open?.piece === p.key ? open.sum : undefined"

@@ -143,7 +143,7 @@ const bagScale = computed(() => {
             <td>
               <FlatPieceDrawing
                 :picture="p.picture"
-                :layer="p.layer"
+                :layer="p.looks"
                 :letter="p.letter"
                 :scale="pieceScale"
               />

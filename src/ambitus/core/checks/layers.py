@@ -109,6 +109,7 @@ def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
     for hang in draft.hangs:
         make = hang.item.make
         outers, linings, straps = hang.item.attach.crossed(bag)
+        outers *= draft.cut_list.layers
         cloth = bag.cloth("outer").thickness
         strap = make.layers * (cloth if make.thickness is None else make.thickness)
         stack = cloth * outers + bag.cloth("lining").thickness * linings + strap * straps
@@ -138,7 +139,7 @@ def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
 )
 def weak_for_load(draft: "Draft") -> Iterator[Fired]:
     cloth = draft.bag.cloth("outer")
-    if draft.hangs and cloth.strength <= 1:
+    if draft.hangs and cloth.strength <= 1 and draft.cut_list.layers == 1:
         yield fired(
             "cloth.outer",
             "{cloth} at the strap ends.",
@@ -158,11 +159,12 @@ def cloth_too_narrow(draft: "Draft") -> Iterator[Fired]:
     for piece in draft.pieces:
         if piece.layer not in ("outer", "lining"):
             continue
-        usable = draft.bag.cloth(piece.layer).usual_width - 2 * SELVAGE
+        cloth = draft.bag.cloth(piece.looks)
+        usable = cloth.usual_width - 2 * SELVAGE
         width = piece.size("width")
         if width <= usable + 1e-9:
             continue
-        words = {"name": piece.name, "cloth": within(draft.bag.cloth(piece.layer).label)}
+        words = {"name": piece.name, "cloth": within(cloth.label)}
         say = "{name} is {width} wide; {cloth} gives about {usable} between its selvages."
         most = snap(draft.form.mm("flat_opening") - (width - usable))
         where, fix = _where_to_join(draft, piece.part)

@@ -74,7 +74,14 @@ def fired(
 
 def all_rules() -> tuple[Rule, ...]:
     """Return every rule, in the order they are written."""
-    from ambitus.core.checks import carrying, layers, seams, shape, top  # noqa: F401  rules register on import
+    from ambitus.core.checks import (  # noqa: F401  rules register on import
+        bands,
+        carrying,
+        layers,
+        seams,
+        shape,
+        top,
+    )
 
     return tuple(RULES.values())
 

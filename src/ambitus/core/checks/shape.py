@@ -203,7 +203,7 @@ def tube_base_ease(draft: "Draft") -> Iterator[Fired]:
     for walked in draft.walked:
         if walked.seam.ease and not walked.agrees:
             tube, base = walked.lengths
-            edges = sum(p.count for p in draft.pieces if p.layer == "outer" and not p.part)
+            edges = 2 if draft.bag.choice("base.panels") == "two" else 1
             fix = "Sew the side seams deeper by {each} at every edge, or cut the base larger."
             if tube < base:
                 fix = "Cut each panel {each} wider at both edges; a base that is cut may hang over."
@@ -247,6 +247,11 @@ def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
     if found is None:
         return
     tube, base, cut, panels = found
+    if min(tube, base) <= 0:
+        say = "As cut, the {part} leaves nothing inside its seams."
+        part = "base" if base <= 0 else "tube"
+        yield fired(f"base.cut_{part}", say, "Measure it again, from raw edge to raw edge.", {"part": part})
+        return
     if abs(tube - base) <= ease_of(draft.bag) * min(tube, base) + 1e-9:
         return
     each = abs(tube - base) / (2 * panels)
@@ -273,7 +278,9 @@ def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
 )
 def as_cut_eases(draft: "Draft") -> Iterator[Fired]:
     found = _as_cut(draft)
-    if found is None or abs(found[0] - found[1]) > ease_of(draft.bag) * min(found[:2]) + 1e-9:
+    if found is None or min(found[:2]) <= 0:
+        return
+    if abs(found[0] - found[1]) > ease_of(draft.bag) * min(found[:2]) + 1e-9:
         return
     tube, base, _, _ = found
     say = "As cut, the tube is {tube} round at its seam and the base {base}."

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
-from ambitus.core.grammar.top.turned_through.gap import LEAST_GAP, longest_gap
+from ambitus.core.grammar.top.turned_through.gap import LEAST_GAP, longest_gap, straight_seam
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -20,8 +20,7 @@ FREE_ARM = 280.0
 def _gap(draft: "Draft") -> tuple[float, float] | None:
     if "top.gap" not in draft.bag.values:
         return None
-    where = draft.bag.choice("top.gap_in")
-    return draft.bag.mm("top.gap"), draft.bag.bag.base.straight(draft.bag).get(where, 0.0)
+    return draft.bag.mm("top.gap"), straight_seam(draft.bag)
 
 
 @check(

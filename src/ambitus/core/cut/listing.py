@@ -16,17 +16,17 @@ def _row(piece: Piece, form: Form, lapped: bool) -> CutRow:
     cut_out = None
     if "across" in piece.sums:
         cut_out = CutOut(across=piece.size("across"), up=piece.size("up"))
-    told = form.told.get(piece.part, {})
+    told = {} if piece.cut_off else form.told.get(piece.part, {})
     return CutRow.model_construct(
         role=piece.layer,
-        part=piece.part,
+        part=piece.told_as,
         count=piece.count,
         width=piece.size("width"),
         height=piece.size("height"),
         folded=piece.folded,
         under=lapped and not piece.over,
         cut_out=cut_out,
-        corner=None if piece.part else form.corner,
+        corner=None if piece.part or piece.cut_off else form.corner,
         radius=told.get("radius"),
     )
 
@@ -68,6 +68,7 @@ def cut_list_of(
         allowances=allowances,
         lining_shorter=snap(form.height - forms["lining"].height) if "lining" in forms else 0.0,
         lining_deeper=deeper_by(bag, "lining"),
+        layers=2 if bag.chose("cloth.doubled", "doubled") else 1,
         ease=max((s.ease for f in forms.values() for s in f.seams), default=0.0) or 0.01,
         rows=[_row(p, form, lapped) for p in pieces if "height" in p.sums],
         straps=[_strap(bag, h) for h in hangs],

@@ -5,7 +5,7 @@ from dataclasses import replace
 from typing import Literal
 
 from ambitus.core.cut.outline import CutFace, cut_face
-from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece
+from ambitus.core.form.model import Band, Edge, Face, Form, Mark, Measure, Piece
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.base.insert import clearance
 from ambitus.core.grammar.carry.strap import Hang
@@ -25,7 +25,8 @@ def finishes_for(bag: Resolved, layer: Layer, over: bool = True) -> Finishes:
 
     *over* is whether the edges lie uppermost in lapped seams.
     """
-    sewn = {key: edge_terms(bag, key, over) for key in bag.bag.base.classes}
+    joined = (key for key in ("join",) if key in bag.classes)
+    sewn = {key: edge_terms(bag, key, over) for key in (*bag.bag.base.classes, *joined)}
     return {**sewn, "top": bag.bag.top.finish(bag, layer), SHORTER: shorter_terms(bag, layer)}
 
 
@@ -34,10 +35,12 @@ def _interfacing_finishes(bag: Resolved, layer: Layer, over: bool = True) -> Fin
     return {key: policy.finish(bag, terms) for key, terms in finishes_for(bag, "outer", over).items()}
 
 
-def _material(bag: Resolved, layer: Layer) -> str:
+def _material(bag: Resolved, layer: Layer, band: Band = "") -> str:
     if layer in ("interfacing", "strap core"):
         return bag.facts.interfacings[bag.choice("interfacing.material")].label
-    return bag.cloth("lining" if layer == "lining" else "outer").label
+    if band == "bottom":
+        return bag.cloth("contrast").label
+    return bag.cloth("lining" if layer == "lining" and band != "facing" else "outer").label
 
 
 def _on_fold(face: Face) -> Literal["x", "y"] | None:
@@ -75,17 +78,17 @@ def _panels(
     for made, faces in alike:
         first = faces[0]
         # panels of the body that are cut differently are told apart by name
-        several = sum(not f[0].part for _, f in alike) > 1
-        apart = first.part or (first.name if several else "")
-        name = f"{layer.capitalize()} {apart}".strip()
+        several = sum(not f[0].part and f[0].band == first.band for _, f in alike) > 1
+        apart = " ".join(w for w in (first.part or (first.side if several else ""), first.band) if w)
+        name = apart.capitalize() if first.band == "facing" else f"{layer.capitalize()} {apart}".strip()
         out.append(
             Piece(
                 key=f"{layer} {apart or first.group}",
                 letter="",
                 name=name,
                 layer=layer,
-                count=len(faces),
-                material=_material(bag, layer),
+                count=len(faces) * (2 if layer == "outer" and bag.chose("cloth.doubled", "doubled") else 1),
+                material=_material(bag, layer, first.band),
                 faces=tuple(f.name for f in faces),
                 edges=made.edges,
                 cut=made.cut,
@@ -95,6 +98,7 @@ def _panels(
                 on_fold=_on_fold(first),
                 over=first.over,
                 part=first.part,
+                band=first.band,
             )
         )
     return out
@@ -248,7 +252,8 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form], hangs: tuple[Hang, ..
         marks = [*piece.marks]
         if piece.layer in bag.bag.top.layers:
             form = forms[piece.layer]
-            marks += [*_middle_marks(piece), *bag.bag.base.marks(bag, form, piece)]
+            marks += _middle_marks(piece)
+            marks += () if piece.cut_off else bag.bag.base.marks(bag, form, piece)
             marks += bag.bag.top.marks(bag, form, piece)
             for hang in hangs:
                 marks += hang.item.attach.marks(bag, hang.prefix, form, piece)

@@ -11,6 +11,7 @@ _INK = "#15231E"
 #: a fill for each layer, and for each stroke of a section its colour
 _FILL = {
     "outer": "#CFE3D9",
+    "contrast": "#E9D3B8",
     "lining": "#CBD8EC",
     "interfacing": "#E6E6DF",
     "strap": "#E2CFE0",
@@ -62,7 +63,7 @@ def piece_svg(piece: Piece, title: str) -> str:
     flat = flat_piece(piece, piece.size("width"))
     left, top, wide, tall = flat.box
     unit, edge = max(wide, tall) / 100, max(wide, tall) * 0.16
-    body = _line(flat.cut, unit, fill=_FILL[piece.layer])
+    body = _line(flat.cut, unit, fill=_FILL[piece.looks])
     body += _line(flat.stitch, unit * 0.7, dash=f"{number(unit * 2.4)} {number(unit * 1.6)}")
     for mark in flat.marks:
         body += _line(mark.d, unit * 0.8, stroke="#A87500")

@@ -113,8 +113,8 @@ def _walls(form: Form) -> list[_Wall]:
     return [_Wall(tuple(foot), tuple(head)) for _, foot, head in walls]
 
 
-def _rounded_front(form: Form, wall: _Wall) -> str:
-    """Return the front with its lower corners rounded."""
+def _rounded_front(form: Form, wall: _Wall, high: float) -> str:
+    """Return the front with its lower corners rounded, up to *high*."""
     (ax, y, _), (bx, *_) = wall.foot[0], wall.foot[-1]
     r = number(form.rounded)
 
@@ -124,13 +124,13 @@ def _rounded_front(form: Form, wall: _Wall) -> str:
 
     return (
         f"M{at(ax + form.rounded, 0)}L{at(bx - form.rounded, 0)}A{r} {r} 0 0 0 {at(bx, form.rounded)}"
-        f"L{at(bx, form.height)}L{at(ax, form.height)}L{at(ax, form.rounded)}"
+        f"L{at(bx, high)}L{at(ax, high)}L{at(ax, form.rounded)}"
         f"A{r} {r} 0 0 0 {at(ax + form.rounded, 0)}Z"
     )
 
 
-def _rounded_side(form: Form, wall: _Wall) -> str:
-    """Return a gusset's side: what is seen of the strip where it turns under the rounded corner."""
+def _rounded_side(form: Form, wall: _Wall, high: float) -> str:
+    """Return a gusset's side up to *high*: what is seen of the strip that turns under the rounded corner."""
     (x, near, _), (_, far, _) = wall.foot[0], wall.foot[-1]
     r = form.rounded
     # the arc is seen from where it runs the way the depth is drawn
@@ -139,8 +139,15 @@ def _rounded_side(form: Form, wall: _Wall) -> str:
     arc = [(x - r + r * math.cos(t), r + r * math.sin(t)) for t in turn]
     ahead = [project((ax, near, az)) for ax, az in arc]
     behind = [project((ax, far, az)) for ax, az in reversed(arc)]
-    top = [project((x, near, form.height)), project((x, far, form.height))]
+    top = [project((x, near, high)), project((x, far, high))]
     return path([*ahead, *top, *behind], closed=True)
+
+
+def _seen(form: Form, wall: _Wall, at: int, high: float) -> str:
+    """Return the outline of the wall at place *at*, up to *high*; the front comes first."""
+    if not form.rounded:
+        return path([project(p) for p in wall.outline], closed=True)
+    return (_rounded_side if at else _rounded_front)(form, wall, high)
 
 
 def _seat(form: Form, hang: Hang, back: bool) -> tuple[Point, Point, float]:
@@ -225,10 +232,10 @@ def standing(
     for i, wall in enumerate(walls):
         if i and form.lower_sides:
             wall = _Wall(wall.foot, tuple((x, y, z - form.lower_sides) for x, y, z in wall.head))
-        outline = path([project(p) for p in wall.outline], closed=True)
-        if form.rounded:
-            outline = _rounded_side(form, wall) if i else _rounded_front(form, wall)
-        shapes.append(Shape(outline, "outer", "far" if i else "fill"))
+        shapes.append(Shape(_seen(form, wall, i, form.height), "outer", "far" if i else "fill"))
+        if form.bottom:
+            low = _Wall(wall.foot, tuple((x, y, form.bottom) for x, y, _ in wall.head))
+            shapes.append(Shape(_seen(form, low, i, form.bottom), "contrast", "far" if i else "fill"))
         if row:
             shapes.append(Shape(path([project(p) for p in wall.row(row)]), "outer", "stitch"))
     for part in form.standing_seams:

@@ -54,6 +54,10 @@ class Measure:
     beside: Literal["top", "bottom", "left", "right"] = "top"
 
 
+#: What of a divided face a piece is: the part above a contrasting bottom, that bottom, or a facing.
+Band = Literal["", "upper", "bottom", "facing"]
+
+
 @dataclass(frozen=True)
 class Face:
     """
@@ -61,7 +65,7 @@ class Face:
 
     ``over`` is whether its edges lie uppermost in a lapped seam; ``folded`` is whether it is both sides
     of the bag, folded at the base. ``part`` is what it is of the bag where it is not a panel of the body:
-    gusset, side, base.
+    gusset, side, base; ``band`` what it is of a face that was divided.
     """
 
     name: str
@@ -71,6 +75,12 @@ class Face:
     over: bool = True
     folded: bool = False
     part: str = ""
+    band: Band = ""
+
+    @property
+    def side(self) -> str:
+        """The side of the bag it is, where front and back are faces of their own."""
+        return self.name.partition(" ")[0]
 
     @cached_property
     def points(self) -> tuple[Point, ...]:
@@ -179,6 +189,8 @@ class Form:
     told: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
     #: whether the rings are curves, whose facets the standing view does not draw
     smooth: bool = False
+    #: how high a contrasting bottom stands; 0 where there is none
+    bottom: float = 0.0
 
     def mm(self, key: str) -> float:
         """Return the size called *key* as it comes out."""
@@ -248,6 +260,24 @@ class Piece:
     notes: tuple[str, ...] = ()
     #: what it is of the bag where it is no panel of the body: gusset, side, base
     part: str = ""
+    band: Band = ""
+
+    @property
+    def told_as(self) -> str:
+        """What a cut list calls it besides its layer: its part of the bag, and its band."""
+        return " ".join(word for word in (self.part, self.band) if word and word != "upper")
+
+    @property
+    def looks(self) -> str:
+        """What it is drawn as: its layer, or the cloth that a bottom or a facing is cut of."""
+        if self.layer not in ("outer", "lining"):
+            return self.layer
+        return {"bottom": "contrast", "facing": "outer"}.get(self.band, self.layer)
+
+    @property
+    def cut_off(self) -> bool:
+        """Whether it is a band along the top edge, whose base is another piece."""
+        return self.band in ("upper", "facing")
 
     def size(self, key: str) -> float:
         """Return the cut dimension called *key*."""

@@ -108,7 +108,7 @@ def no_marks(_: "Resolved", __: "Form", ___: "Piece") -> "tuple[Mark, ...]":
 
 
 def none_unused(_: "Resolved") -> frozenset[str]:
-    """The seam classes left out by a base that always sews all of its own."""
+    """The seam classes left out by a variant that always sews all of its own."""
     return frozenset()
 
 
@@ -142,6 +142,10 @@ class Variant:
     help: str = ""
     params: tuple[Param, ...] = ()
     phrase: Phrase | None = None
+    #: its classes of seam, with their plain names
+    classes: Mapping[str, str] = field(default_factory=dict)
+    #: those of them that a choice of this bag does without
+    unused: "Callable[[Resolved], frozenset[str]]" = none_unused
     needs: "Callable[[Resolved], str]" = nothing_needed
     steps: "Callable[[Resolved, str, Form], tuple[Step, ...]]" = no_steps
     #: how it looks cut through, for its tile and its page
@@ -151,15 +155,12 @@ class Variant:
 @dataclass(frozen=True, kw_only=True)
 class Base(Variant):
     """
-    A base: it makes the form. ``classes`` are its seam classes with their plain names, ``unused`` those
-    that a choice of this bag does without, ``also_sewn`` seams that have a kind but no allowance;
+    A base: it makes the form. ``also_sewn`` are seams that have a kind but no allowance;
     ``form(resolved, finishes)`` settles the size on the cutting grid and draws it in seam lines.
     """
 
     slot: Slot = "base"
-    classes: Mapping[str, str] = field(default_factory=dict)
     also_sewn: Mapping[str, str] = field(default_factory=dict)
-    unused: "Callable[[Resolved], frozenset[str]]" = none_unused
     form: "Callable[[Resolved, Finishes], Form]"
     read: "Reader"
     #: marks that the base asks for on a sewn panel
@@ -180,7 +181,6 @@ class Top(Variant):
     """
 
     slot: Slot = "top"
-    classes: Mapping[str, str] = field(default_factory=dict)
     layers: tuple[Layer, ...]
     finish: "Callable[[Resolved, Layer], tuple[Term, ...]]"
     marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]" = no_marks
@@ -259,7 +259,6 @@ class Make(Variant):
     """
 
     slot: Slot = "make"
-    classes: Mapping[str, str] = field(default_factory=dict)
     width: "Callable[[Resolved, str], tuple[Term, ...]]"
     core_width: "Callable[[Resolved, str], tuple[Term, ...]]" = no_terms
     creases: "Callable[[Resolved, str, float], tuple[float, ...]]" = no_creases
@@ -378,8 +377,16 @@ class Bag:
     @cached_property
     def classes(self) -> dict[str, str]:
         """Every class of seam that these variants can have, with its plain name."""
-        made = {key: name for item in self.carry for key, name in item.make.classes.items()}
-        return {**self.base.classes, **self.top.classes, **made}
+        return {key: name for _, variant in self._seamed for key, name in variant.classes.items()}
+
+    @cached_property
+    def _seamed(self) -> tuple[tuple[str, Variant], ...]:
+        """Every variant, in the order its classes of seam are told: the base's first."""
+        return tuple(sorted(self.with_prefix, key=lambda item: item[0] not in ("base", "top")))
+
+    def sewn_by(self, key: str) -> tuple[Variant, ...]:
+        """Return the variants that have seams of class *key*."""
+        return tuple(variant for _, variant in self._seamed if key in variant.classes)
 
     @cached_property
     def sewn(self) -> dict[str, str]:
@@ -456,7 +463,7 @@ class Grammar:
                 prefixes = carried if slot in ("make", "attach") else [slot]
                 for variant in variants.values():
                     paths |= {full_path(prefix, p.path) for prefix in prefixes for p in variant.params}
-                    paths |= {f"allowances.{key}" for key in getattr(variant, "classes", ())}
+                    paths |= {f"allowances.{key}" for key in variant.classes}
             found = self._paths[straps] = frozenset(paths)
         return found
 

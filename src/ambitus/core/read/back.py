@@ -17,6 +17,7 @@ from ambitus.core.read.cutlist import (
     Rows,
     StrapRow,
 )
+from ambitus.core.read.whole import bands_of, whole_rows
 
 
 @dataclass(frozen=True, slots=True)
@@ -139,6 +140,7 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     """
     _known(readers.base, "base", cut_list.base)
     _known(readers.top, "top", cut_list.top)
+    told, cut_list = cut_list, cut_list.model_copy(update={"rows": whole_rows(cut_list)})
     rows: dict[str, CutRow] = {row.role: row for row in reversed(cut_list.rows) if not row.part}
     if "outer" not in rows:
         raise SpecProblems(
@@ -176,4 +178,6 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     if "lining" in layers:
         findings += tuple(f for f in layers["lining"].findings if f not in findings)
         findings += _follows(layers["outer"], layers["lining"], cut_list.lining_shorter)
-    return ReadBag(layers["outer"].sizes, straps, findings, layers["outer"].more)
+    sizes = layers["outer"].sizes
+    bands = bands_of(told, top, sizes["height"].total) if "height" in sizes else {}
+    return ReadBag(sizes, straps, findings, {**layers["outer"].more, **bands})

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from typing import Any
 
 from ambitus.core.read.cutlist import CutList, ReadBag, StrapRow
+from ambitus.core.read.whole import whole_rows
 
 #: Flat widths under this, in mm, are a hand's; wider ones a shoulder's.
 _HAND = 85.0
@@ -56,7 +57,7 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
         _put(spec, told.get(name, f"allowances.{name}"), mm)
     for path, value in read.more.items():
         _put(spec, path, value)
-    rows = {row.role: row for row in reversed(cut_list.rows) if not row.part}
+    rows = {row.role: row for row in reversed(whole_rows(cut_list)) if not row.part}
     if rows["outer"].folded and cut_list.base != "folded":
         _put(spec, "base.cut_as", "folded")
     if cut_list.lining_shorter:

@@ -115,6 +115,9 @@ class CutList(BaseModel):
     allowances: dict[str, Mm]
     lining_shorter: Mm = Field(default=0.0, description="What the lining is made less high than the outer.")
     lining_deeper: Mm = Field(default=0.0, description="How much deeper the lining's seams are sewn.")
+    layers: int = Field(
+        default=1, ge=1, le=2, description="How many layers of each outer piece are worked as one."
+    )
     ease: float = Field(
         default=0.01,
         ge=0,

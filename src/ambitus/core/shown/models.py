@@ -83,6 +83,8 @@ class PieceShown:
     letter: str
     name: str
     layer: str
+    #: what it is drawn as: its layer, or the cloth that a bottom or a facing is cut of
+    looks: str
     count: int
     material: str
     size: str
@@ -191,7 +193,7 @@ class Tile:
     changes: tuple[str, ...]
     brings: tuple[str, ...]
     piece: FlatPiece | None
-    piece_layer: str
+    piece_looks: str
     standing: Standing | None
     section: Section
 

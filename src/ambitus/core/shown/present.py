@@ -6,6 +6,7 @@ from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
 from ambitus.core.grammar.contract import Param
+from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.lengths import Unit, View, paired
 from ambitus.core.shown.models import (
     DimensionShown,
@@ -164,11 +165,12 @@ def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
             p.letter,
             p.name,
             p.layer,
+            p.looks,
             p.count,
             p.material,
             size_line(p, view),
             _cut_out_line(p, view),
-            p.part,
+            p.told_as,
             any(p.bends),
             p.folded,
             _half_line(p, view),
@@ -244,7 +246,8 @@ def grid_label(step: float, unit: Unit) -> str:
 def picture(draft: Draft) -> Standing:
     """Return the standing view, its numbers tied to the fields that they change."""
     by_drop = {h.prefix for h in draft.hangs if draft.bag.choice(f"{h.prefix}.measure") == "drop"}
-    inside = "lining" if "lining" in draft.bag.bag.top.layers else "outer"
+    faced = is_faced(draft.bag)
+    inside = "lining" if "lining" in draft.bag.bag.top.layers and not faced else "outer"
     return standing(draft.form, draft.hangs, by_drop, inside, draft.bag.bag.top.row(draft.bag))
 
 

@@ -79,7 +79,7 @@ class _Asking:
             changes=_changes(self.now, after, self.view),
             brings=_brings(self.now, after),
             piece=flat_piece(shown, widest) if shows == "piece" else None,
-            piece_layer=shown.layer,
+            piece_looks=shown.looks,
             standing=picture(after) if shows == "standing" else None,
             section=section,
         )

@@ -125,8 +125,12 @@ class Resolved:
     @property
     def classes(self) -> dict[str, str]:
         """Every class of seam that is sewn in this bag, with its plain name."""
-        unused = self.bag.base.unused(self)
-        return {key: name for key, name in self.bag.classes.items() if key not in unused}
+        every = self.bag.classes.items()
+        return {
+            key: name
+            for key, name in every
+            if any(key not in variant.unused(self) for variant in self.bag.sewn_by(key))
+        }
 
     @property
     def sewn(self) -> dict[str, str]:

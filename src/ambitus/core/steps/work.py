@@ -4,7 +4,10 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.cloth.bottom import has_bottom
+from ambitus.core.grammar.cloth.steps import PANELS
 from ambitus.core.grammar.fitting import misfits
+from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step, in_order
 
@@ -33,6 +36,8 @@ LAST_WORD = (
 
 def _common(bag: Resolved) -> Iterator[Step]:
     outer = bag.cloth("outer")
+    made_up = has_bottom(bag) or bag.chose("cloth.doubled", "doubled")
+    laid = ("outer pieces laid",) if made_up else PANELS
     melts = ("melting",) if "none" in outer.iron else ()
     yield Step(
         "press cloth",
@@ -79,7 +84,7 @@ def _common(bag: Resolved) -> Iterator[Step]:
             say,
             200,
             needs=("pieces marked",),
-            gives=("outer panels laid", "outer panels ready", "outer top known"),
+            gives=laid,
             settings="Press, do not slide; let it cool flat."
             if facts.fused
             else "Long stitch, inside the allowance.",
@@ -103,7 +108,7 @@ def _common(bag: Resolved) -> Iterator[Step]:
             "Both the same way up, right sides together.",
             200,
             needs=("pieces marked",),
-            gives=("outer panels laid", "outer panels ready", "outer top known"),
+            gives=laid,
         )
     if "lining" in bag.bag.top.layers:
         yield Step(
@@ -112,7 +117,7 @@ def _common(bag: Resolved) -> Iterator[Step]:
             "Right sides together, the gap marked where both can be seen.",
             220,
             needs=("pieces marked",),
-            gives=("lining panels ready",),
+            gives=("lining pieces laid" if is_faced(bag) else "lining panels ready",),
         )
 
 

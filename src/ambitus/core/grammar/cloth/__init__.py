@@ -1,5 +1,7 @@
 """The cloths a bag is cut from, as choices; their facts come with the library."""
 
+from ambitus.core.grammar.cloth.bottom import BOTTOM_PARAMS, has_bottom
+from ambitus.core.grammar.cloth.steps import steps
 from ambitus.core.grammar.contract import Option, Param, Phrase, Variant
 from ambitus.core.lengths import View
 from ambitus.core.spec.resolved import Resolved
@@ -25,9 +27,19 @@ PRINTS = (
     Option("one_way", "One way up", "Has a top and a bottom: it must not be turned."),
 )
 
+DOUBLED = (
+    Option("single", "One layer", "Each piece is cut as often as the bag has it."),
+    Option(
+        "doubled", "Two layers worked as one", "Each outer piece twice: stronger, and nothing shows through."
+    ),
+)
+
 
 def _says(bag: Resolved, view: View, prefix: str) -> str:
-    return within(bag.cloth("outer").label)
+    cloth = within(bag.cloth("outer").label)
+    if bag.chose("cloth.doubled", "doubled"):
+        cloth = f"doubled {cloth}"
+    return f"{cloth} and {within(bag.cloth('contrast').label)}" if has_bottom(bag) else cloth
 
 
 WOVEN = Variant(
@@ -38,6 +50,33 @@ WOVEN = Variant(
         Param("outer", "Outer cloth", "choice", "canvas", options=CLOTHS),
         Param("lining", "Lining cloth", "choice", "quilting_cotton", options=CLOTHS),
         Param("print", "Print of the outer", "choice", "plain", options=PRINTS),
+        *BOTTOM_PARAMS,
+        Param(
+            "contrast",
+            "Cloth of the bottom",
+            "choice",
+            "denim",
+            options=CLOTHS,
+            shown_when=("bottom", "contrast"),
+        ),
+        Param("doubled", "Outer panels", "choice", "single", options=DOUBLED),
     ),
-    phrase=Phrase("cloth", "Cloth", "A ", _says, choices=("cloth.outer", "cloth.lining", "cloth.print")),
+    phrase=Phrase(
+        "cloth",
+        "Cloth",
+        "A ",
+        _says,
+        choices=(
+            "cloth.outer",
+            "cloth.lining",
+            "cloth.print",
+            "cloth.bottom",
+            "cloth.contrast",
+            "cloth.doubled",
+        ),
+        fields=("cloth.bottom_height",),
+    ),
+    classes={"join": "Join"},
+    unused=lambda bag: frozenset() if has_bottom(bag) else frozenset({"join"}),
+    steps=steps,
 )

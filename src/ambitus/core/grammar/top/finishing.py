@@ -1,17 +1,22 @@
 """What every top edge ends with: the bag is laid flat and measured."""
 
+from collections.abc import Callable
+
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.contract import Phrase
+from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
 
-def top_phrase(words: str, choices: tuple[str, ...] = (), fields: tuple[str, ...] = ()) -> Phrase:
+def top_phrase(
+    words: str | Callable[[Resolved], str], choices: tuple[str, ...] = (), fields: tuple[str, ...] = ()
+) -> Phrase:
     """Return the phrase of a top edge in *words*; *choices* are those besides its kind."""
     return Phrase(
         key="top",
         label="Top and lining",
         before=", ",
-        says=lambda bag, view, prefix: words,
+        says=lambda bag, view, prefix: words if isinstance(words, str) else words(bag),
         choices=("top.kind", *choices),
         fields=fields,
     )

@@ -78,7 +78,7 @@ GUSSET = Base(
         choices=("base.kind", "base.round_by", "base.strip", "base.insert"),
         fields=("base.radius", "base.plate", "base.insert_less"),
     ),
-    classes={"gusset": "Gusset seam", "join": "Gusset join"},
+    classes={"gusset": "Gusset seam", "join": "Join"},
     unused=_unused,
     steps=steps,
     form=form,

@@ -199,7 +199,7 @@ def _under_marks(form: Form, piece: Piece) -> tuple[Mark, ...]:
     if form.rounded <= 0:
         return tuple(out)
     seam, join = piece.edges[0].finish, piece.edges[1].finish
-    raw = Term("Gusset join", join, "From the raw end to its seam, where the corner begins.")
+    raw = Term("Join", join, "From the raw end to its seam, where the corner begins.")
     round_it = Term("The whole corner", snap(math.pi * form.rounded / 2), "Clipped every 12 mm.")
     told = (
         ("corner begins", Sum("From a raw end", (raw,))),
@@ -216,6 +216,10 @@ def _under_marks(form: Form, piece: Piece) -> tuple[Mark, ...]:
     return tuple(out)
 
 
+def _height(band: Face) -> float:
+    return max(y for _, y in band.points)
+
+
 def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the strip's middle and the places where it is clipped to turn the corners."""
     if piece.part == "gusset base":
@@ -226,9 +230,14 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     seam, top = piece.edges[0].finish, piece.edges[1].finish
     left, low, right, high = piece.box
     raw = Term("Top edge", top, "From the raw end to the finished top.")
-    straight = Term("Straight side", snap(height - r), "To where the corner begins.")
+    halves = bag.choice("base.strip") == "halves"
+    above = next(
+        (_height(f) for f in form.faces if f.part == piece.part and f.band in ("upper", "facing")), 0.0
+    )
+    if above:
+        raw = Term("Join", top, "From the raw end to its seam.")
+    straight = Term("Straight side", snap(height - r - above), "To where the corner begins.")
     down = Sum("From a raw end", (raw, straight))
-    halves = piece.count == 2
     ends = (right,) if halves else (left, right)
     out = []
     if r > 0:
@@ -263,7 +272,7 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     over = math.pi * seam if r > 0 else 4 * seam
     longer = Term("What the raw edge adds", snap(over), "The raw edge runs outside the seam line.")
     tops = Term("Top edge at both ends", 2 * top, "Beyond the finished top.", times=2)
-    if not halves:
+    if not halves and not above:
         path = path_terms(form.mm("width"), height, r)
         school = Sum("Measured round the raw edge instead", (*path, longer, tops))
         note = (("by the raw edge of the panel, trimmed after", school),)

@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.contract import Param, Top
 from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.facing import FACING_PARAMS, no_join, says_lined
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.hem import fold_marks
 from ambitus.core.grammar.top.lining import EASE_PARAMS
@@ -30,9 +31,16 @@ PRESSED_EDGES = Top(
     layers=("outer", "lining"),
     params=(
         Param("turn", "Top edge pressed under", "length", paired(15), low=3, high=100),
+        *FACING_PARAMS,
         *EASE_PARAMS,
     ),
-    phrase=top_phrase("lined with pressed edges", choices=("top.ease",), fields=("top.turn", "top.ease_by")),
+    phrase=top_phrase(
+        says_lined("with pressed edges"),
+        choices=("top.facing", "top.ease"),
+        fields=("top.turn", "top.facing_height", "top.ease_by"),
+    ),
+    classes={"join": "Join"},
+    unused=no_join,
     brings={"attach": "tucked"},
     finish=_finish,
     marks=_marks,

@@ -1,6 +1,7 @@
 """Both bodies sewn, both edges pressed under, one put into the other and topstitched."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -11,6 +12,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     outer = bag.cloth("outer")
     straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
     return (
+        *facing_steps(bag),
         Step(
             "press tops",
             "Press both top edges under",

@@ -2,6 +2,7 @@
 
 from ambitus.core.grammar.contract import Option, Param, Top
 from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.facing import FACING_PARAMS, no_join, says_lined
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS
 from ambitus.core.grammar.top.turned_through.gap import default_gap, default_seam, longest_gap, marks
@@ -45,12 +46,16 @@ TURNED_THROUGH = Top(
             help="Left open to turn the bag through, closed last.",
             why="As usual for these layers, held inside the straight part of its seam.",
         ),
+        *FACING_PARAMS,
         *EASE_PARAMS,
     ),
     phrase=top_phrase(
-        "lined and turned through", choices=("top.gap_in", "top.ease"), fields=("top.gap", "top.ease_by")
+        says_lined("and turned through"),
+        choices=("top.gap_in", "top.facing", "top.ease"),
+        fields=("top.gap", "top.facing_height", "top.ease_by"),
     ),
-    classes={"top": "Top seam"},
+    classes={"top": "Top seam", "join": "Join"},
+    unused=no_join,
     brings={"attach": "in_seam"},
     finish=_finish,
     marks=marks,

@@ -2,6 +2,7 @@
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.geometry import along, length, unit_vector
+from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
@@ -25,9 +26,16 @@ def margin(straight: float, gap: float) -> float:
     return min(WIDEST_MARGIN, max(NARROWEST_MARGIN, (straight - gap) / 2))
 
 
+def straight_seam(bag: Resolved) -> float:
+    """Return the straight part of the seam that the gap lies in; a side below a facing is shorter."""
+    seam = bag.choice("top.gap_in")
+    plain = bag.bag.base.straight(bag).get(seam, 0.0)
+    return plain - bag.mm("top.facing_height") if seam == "side" and is_faced(bag) else plain
+
+
 def default_gap(bag: Resolved) -> float:
     """Return the gap these layers need, held inside the straight part of its seam."""
-    straight, gap = bag.bag.base.straight(bag).get(bag.choice("top.gap_in"), 0.0), usual_gap(bag)
+    straight, gap = straight_seam(bag), usual_gap(bag)
     return snap(max(1.0, min(gap, straight - 2 * margin(straight, gap))))
 
 
@@ -56,8 +64,9 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     It lies in the middle of the straight part of its seam: of a side, what is above a corner or a fold.
     """
     seam_class = bag.choice("top.gap_in")
-    # one panel tells it: the edge that meets this one is left open with it
-    here = piece.layer == "lining" and form.mouth[0][0] in piece.faces
+    # one panel of the body tells it: the edge that meets this one is left open with it
+    bodies = (f.name for f in form.faces if not f.part and f.band != "facing")
+    here = piece.layer == "lining" and next(bodies) in piece.faces
     at = _edge(piece, seam_class) if here else None
     if at is None:
         return ()
@@ -70,7 +79,7 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     under = 0.0
     if seam_class == "side":
         # what of this edge lies under the bag, or is crossed by a fold: all but the straight part
-        plain = bag.bag.base.straight(bag)["side"] + form.height - bag.mm("size.height")
+        plain = straight_seam(bag) + form.height - bag.mm("size.height")
         under = max(0.0, snap(seam - plain))
     # what lies beyond the seam line at the start of this edge, read along it
     ux, uy = unit_vector(a, b)

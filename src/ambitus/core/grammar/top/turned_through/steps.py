@@ -1,6 +1,7 @@
 """Joining lining to outer at the mouth, turning through, closing."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -12,6 +13,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     top, gap = bag.mm("allowances.top"), bag.mm("top.gap")
     straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
     return (
+        *facing_steps(bag),
         Step(
             "gap open",
             "See that the gap is open",

@@ -1,0 +1,110 @@
+"""A bottom of another cloth, given by the height at which it shows, and panels of two layers."""
+
+from dataclasses import replace
+
+from ambitus.core.form.dividing import Division, divided, top_runs
+from ambitus.core.form.model import Dimension, Face, Form, Measure
+from ambitus.core.grammar.contract import SHORTER, Finishes, Option, Param
+from ambitus.core.lengths import paired, snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import GRID_LABEL, Term, grid_term
+
+#: Default (ours): what each of the two parts keeps of the height, in mm.
+LEAST = 10.0
+
+BOTTOM_PARAMS = (
+    Param(
+        "bottom",
+        "Bottom",
+        "choice",
+        "same",
+        options=(
+            Option("same", "The same cloth", "The panels are cut in one."),
+            Option("contrast", "A contrasting bottom", "Another cloth, joined on at a height of your own."),
+        ),
+    ),
+    Param(
+        "bottom_height",
+        "Bottom, visible height",
+        "length",
+        paired(75),
+        low=5,
+        high=1500,
+        opens="outer/height",
+        shown_when=("bottom", "contrast"),
+        help="From the edge the bag stands on to the join.",
+    ),
+)
+
+
+def has_bottom(bag: Resolved) -> bool:
+    """Return whether the bag has a bottom of another cloth."""
+    return bag.chose("cloth.bottom", "contrast")
+
+
+def level_of(bag: Resolved, form: Form, asked: float) -> float:
+    """Return *asked* held where a join has room: above rounded corners, below the lowest top edge."""
+    low = max(form.rounded, 0.0) + LEAST
+    return max(low, min(asked, form.height - form.lower_sides - LEAST))
+
+
+def height_of(face: Face) -> Measure:
+    """Return the measure of *face* that ends at its top edge."""
+    tops = {face.edges[i].name for run in top_runs(face) for i in run}
+    return next(m for m in face.measures if tops & {m.low, m.high})
+
+
+def _foot(face: Face, measure: Measure, finishes: Finishes) -> float:
+    """Return the cloth beyond the lower end of a panel's height; none at a fold."""
+    if measure.folds:
+        return 0.0
+    return sum(t.mm for t in finishes[face.edges[face.edge_index(measure.low)].seam])
+
+
+def top_of(form: Form, face: Face) -> float:
+    """Return how high the top edge of *face* stands."""
+    return form.height - (form.lower_sides if face.part == "side" else 0.0)
+
+
+def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
+    """
+    Return *form* with a bottom of another cloth.
+
+    The bottom's cut height is brought to the grid: what shows of it, what lies under the bag, and both its
+    seams. The rest of the height is the upper part's.
+    """
+    asked, path = bag.mm("cloth.bottom_height"), "cloth.bottom_height"
+    held = level_of(bag, form, asked)
+    main = next(f for f in form.faces if top_runs(f) and not f.part)
+    measure = height_of(main)
+    join = sum(t.mm for t in finishes["join"])
+    under = snap(sum(t.mm for t in measure.terms) / (2 if measure.folds else 1) - form.height)
+    beyond = under + _foot(main, measure, finishes) + join
+    level = level_of(bag, form, snap(bag.grid.fit(held + beyond) - beyond))
+    shows = bag.term("Visible height of the bottom", path)
+    high = (bag.term("Finished height", "size.height"), *finishes[SHORTER])
+
+    def upper(below: float) -> tuple[Term, ...]:
+        step = snap(form.height - level - below)
+        lower = (Term("Step", -step, bag.why("base.step"), bag.source("base.step")),) if step > 0 else ()
+        less = Term(shows.label, -shows.mm, shows.why, shows.source)
+        terms = (*high, *lower, less)
+        return (*terms, *grid_term(snap(below - sum(t.mm for t in terms))))
+
+    def rest(measure: Measure, ends: int, below: float) -> tuple[Term, ...]:
+        whole = sum(t.mm for t in measure.terms)
+        times = 2 if measure.folds else 1
+        left_out = {"Finished height", "Step", GRID_LABEL, *(t.label for t in finishes[SHORTER])}
+        lies_under = tuple(t for t in measure.terms if t.label not in left_out)
+        mine = (Term(shows.label, times * shows.mm, shows.why, shows.source, times), *lies_under)
+        moved = snap(whole - ends * below - sum(t.mm for t in mine))
+        if abs(moved) <= times * bag.grid.step + 1e-6 and (ends == 1 or measure.folds):
+            return (*mine, *grid_term(moved, times))
+        why = "What is cut of the upper cloth, from the finished top to the join."
+        return (*measure.terms, Term("Above the bottom", -ends * below, why, times=ends))
+
+    how = Division("upper", "bottom", upper, rest, bag.grid.holds(2 * join))
+    made = divided(form, lambda face: snap(top_of(form, face) - level), how)
+    told = Dimension("bottom", "Bottom, visible height", asked, level, bag.source(path), bag.why(path))
+    dimensions = {**form.dimensions, "bottom": told}
+    return replace(made, dimensions=dimensions, bottom=level)

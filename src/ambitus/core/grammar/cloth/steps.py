@@ -1,0 +1,53 @@
+"""Working two layers as one, and joining a bottom of another cloth, before anything else is sewn."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.cloth.bottom import has_bottom
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+#: what the outer's panels give once they are whole
+PANELS = ("outer panels laid", "outer panels ready", "outer top known")
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return what is done to the outer's pieces until its panels are whole."""
+    doubled, bottom = bag.chose("cloth.doubled", "doubled"), has_bottom(bag)
+    out = []
+    if doubled:
+        out.append(
+            Step(
+                "baste doubled",
+                "Baste each outer piece to its second layer",
+                "Wrong sides together, smoothed from the middle outwards; the two are one from here on.",
+                202,
+                needs=("outer pieces laid",),
+                gives=("outer doubled",) if bottom else PANELS,
+                settings="Long stitch, inside the allowance.",
+            )
+        )
+    if bottom:
+        join = bag.mm("allowances.join")
+        out += [
+            Step(
+                "join bottom",
+                "Join the bottom to the upper part of every panel",
+                "Right sides together; the upper part’s print stands up on both faces.",
+                204,
+                needs=("outer doubled" if doubled else "outer pieces laid",),
+                gives=("outer bottom joined",),
+                settings=f"Straight stitch {bag.cloth('outer').stitch:g}, {bag.cloth('outer').needle}.",
+                lengths=(("Allowance", join),),
+                reads=(("From the edge it stands on to the join", form.bottom),),
+            ),
+            Step(
+                "press bottom",
+                "Press the joins towards the heavier cloth and topstitch beside them",
+                "The joins have to meet at the side seams: lay the panels on each other and look.",
+                206,
+                needs=("outer bottom joined",),
+                gives=PANELS,
+                settings=f"Iron: {bag.cloth('outer').iron}.",
+                cautions=("hot iron",),
+            ),
+        ]
+    return tuple(out)

@@ -1,0 +1,102 @@
+"""A facing: the top of the lining in the outer's cloth, so that no lining shows in the open mouth."""
+
+from collections.abc import Callable
+
+from ambitus.core.form.dividing import Division, divided
+from ambitus.core.form.model import Face, Form, Measure
+from ambitus.core.grammar.cloth.bottom import level_of, top_of
+from ambitus.core.grammar.contract import Finishes, Option, Param
+from ambitus.core.lengths import paired, snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Term, grid_term
+
+FACING_PARAMS = (
+    Param(
+        "facing",
+        "Inside of the top edge",
+        "choice",
+        "lining",
+        options=(
+            Option("lining", "Lining up to the edge", "No join."),
+            Option("faced", "A facing", "A band of the outer’s cloth, and the lining below it."),
+        ),
+    ),
+    Param(
+        "facing_height",
+        "Facing, visible height",
+        "length",
+        paired(50),
+        low=5,
+        high=1000,
+        opens="lining/height",
+        shown_when=("facing", "faced"),
+        help="From the finished top edge to the join with the lining.",
+    ),
+)
+
+
+def is_faced(bag: Resolved) -> bool:
+    """Return whether the lining begins below a facing."""
+    return bag.chose("top.facing", "faced")
+
+
+def says_lined(how: str) -> Callable[[Resolved], str]:
+    """Return how the words of a lined top are told that is finished *how*."""
+    return lambda bag: f"lined {how}, faced" if is_faced(bag) else f"lined {how}"
+
+
+def no_join(bag: Resolved) -> frozenset[str]:
+    """Return the seam classes that a top without a facing does without."""
+    return frozenset() if is_faced(bag) else frozenset({"join"})
+
+
+def with_facing(bag: Resolved, form: Form, finishes: Finishes) -> Form:
+    """
+    Return the lining's *form* with a facing along its top.
+
+    The facing's cut height is brought to the grid: what shows of it, the top edge and the join. It is as
+    high everywhere, or where the sides end lower its join is level.
+    """
+    path = "top.facing_height"
+    top, join = (sum(t.mm for t in finishes[key]) for key in ("top", "join"))
+    held = form.height - level_of(bag, form, form.height - bag.mm(path))
+    high = snap(bag.grid.fit(held + top + join) - top - join)
+    level = level_of(bag, form, snap(form.height - high))
+    shows = bag.term("Visible height of the facing", path)
+
+    def facing(below: float) -> tuple[Term, ...]:
+        step = snap(form.height - level - below)
+        lower = (Term("Step", -step, bag.why("base.step"), bag.source("base.step")),) if step > 0 else ()
+        return (shows, *lower, *grid_term(snap(below - shows.mm - sum(t.mm for t in lower))))
+
+    def rest(measure: Measure, ends: int, below: float) -> tuple[Term, ...]:
+        why = "What the facing takes its place of, down to the join."
+        return (*measure.terms, Term("Facing", -ends * below, why, times=ends))
+
+    how = Division("facing", "", facing, rest, bag.grid.holds(2 * join))
+
+    def below(face: Face) -> float:
+        return snap(top_of(form, face) - level)
+
+    return divided(form, below, how)
+
+
+def facing_steps(bag: Resolved) -> tuple[Step, ...]:
+    """Return the joining of the facing to the lining, before the lining is sewn up."""
+    if not is_faced(bag):
+        return ()
+    return (
+        Step(
+            "join facing",
+            "Join the facing to every piece of the lining",
+            "Right sides together; then press the allowance down and topstitch beside the join.",
+            225,
+            needs=("lining pieces laid",),
+            gives=("lining panels ready",),
+            settings=f"Straight stitch 2.5, {bag.cloth('lining').needle}. Iron: {bag.cloth('lining').iron}.",
+            lengths=(("Allowance", bag.mm("allowances.join")),),
+            reads=(("From the finished top to the join", bag.mm("top.facing_height")),),
+            cautions=("hot iron",),
+        ),
+    )
