@@ -1,5 +1,6 @@
 """Bags for tests: random specs, and one short way from a spec to a draft."""
 
+import math
 from collections.abc import Mapping
 from dataclasses import replace
 from typing import Any
@@ -39,6 +40,18 @@ def sizes_of(base: str, **changed: float) -> dict[str, float]:
     """Return the sizes that a base of this kind asks for."""
     fields = {p.path for p in GRAMMAR.slots["base"][base].params}
     return {key: mm for key, mm in {**SIZES, **changed}.items() if f"size.{key}" in fields}
+
+
+def lobed(size: float, *lobes: tuple[int, float]) -> str:
+    """Return a smooth outline of points: a circle with so many lobes, each so deep."""
+    turns = [2 * math.pi * n / 360 for n in range(360)]
+    radii = [size + sum(deep * math.cos(many * t) for many, deep in lobes) for t in turns]
+    points = zip(radii, turns, strict=True)
+    return " ".join(f"{r * math.cos(t):.6f},{r * math.sin(t):.6f}" for r, t in points)
+
+
+#: an egg, and a bean that is hollow on both sides
+OUTLINES = [lobed(120, (2, 14), (3, 5)), lobed(110, (2, 28))]
 
 
 def _mm(low: float, high: float) -> st.SearchStrategy[float]:
@@ -90,6 +103,8 @@ IN_CARRY = {
 def _value(param: Param, ranges: Mapping[str, tuple[float, float]]) -> st.SearchStrategy[Any]:
     if param.kind == "choice":
         return st.sampled_from([o.key for o in param.options])
+    if param.kind == "outline":
+        return st.sampled_from(OUTLINES)
     low, high = ranges.get(param.path.rsplit(".", 1)[-1], (param.low, param.high))
     return _mm(max(low, param.low), min(high, param.high))
 

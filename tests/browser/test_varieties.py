@@ -179,3 +179,38 @@ def test_what_was_really_cut_is_answered(screen: Screen) -> None:
     check = page.locator("[data-check='as-cut-does-not-ease']")
     check.filter(has_text="hang over by").wait_for()
     assert "hang over by 0.5 cm" in check.inner_text().replace("\xa0", " ")
+
+
+def test_an_outline_is_imported_measured_and_kept(screen: Screen, tmp_path: Path) -> None:
+    """A rectangle of 240 by 100 mm: 68 cm round its seam, 24 by 10 as the cut line; open it is refused."""
+    drawing = (
+        '<svg xmlns="http://www.w3.org/2000/svg" width="300mm" height="200mm" viewBox="0 0 300 200">{}</svg>'
+    )
+    good, bad = tmp_path / "base.svg", tmp_path / "open.svg"
+    good.write_text(drawing.format('<path d="M10 10H250V110H10Z"/>'))
+    bad.write_text(drawing.format('<path d="M10 10H250V110H10"/>'))
+    page, told = screen.open("Half-moon baton tote").page, "[data-outline]"
+    page.click("[data-phrase='base']")
+    page.set_input_files("input[type=file]", bad)
+    page.wait_for_selector("text=its ends lie 100.0 mm apart")
+    page.set_input_files("input[type=file]", good)
+    page.wait_for_selector(f"{told}:has-text('68 cm')")
+    assert "240\xa0cm²" in page.inner_text(told)
+    _pick(screen, "base", "base.traced_as", "cut")
+    page.wait_for_selector(f"{told}:has-text('60 cm')")
+    _close(screen)
+    screen.shows("outer base", "width", "24")
+    screen.shows("outer panel", "width", "32")
+    screen.kept()
+
+
+def test_a_contrasting_bottom_is_a_number_on_the_drawing(screen: Screen) -> None:
+    """Typed in place: 9 becomes 12; the bottom is cut 3 higher and the upper part 3 less."""
+    screen.open("Baritone book tote")
+    screen.shows("outer upper", "height", "26")
+    screen.type("cloth.bottom_height", "12")
+    screen.shows("outer bottom", "height", "20")
+    screen.shows("outer upper", "height", "23")
+    _pick(screen, "cloth", "cloth.doubled", "doubled")
+    assert "doubled linen and denim" in _sentence(screen)
+    screen.kept()

@@ -9,6 +9,8 @@ that is being judged but its cut sizes, outlines, marks and steps.
 import math
 from collections.abc import Iterator
 
+from shapely import Polygon
+
 from ambitus.core.cut.pieces import letter
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
@@ -16,11 +18,13 @@ from ambitus.core.geometry import area, bounds
 from ambitus.core.lengths import Grid
 
 EXACT = 0.01
+#: how well a traced curve is told by its points
+TRACED = 0.05
 
 #: what each kind of seam sews; a seam it cannot sew stays plain
 _ONLY_STRAIGHT = {"french_stitched", "felled", "lapped"}
 _CURVED = {"corner", "gusset", "ring"}
-_SEPARATE = {"circle", "stadium", "ellipse", "rounded_rectangle", "rectangle"}
+_SEPARATE = {"circle", "stadium", "ellipse", "rounded_rectangle", "rectangle", "traced"}
 
 
 def _kind(draft: Draft, key: str) -> str:
@@ -51,6 +55,19 @@ def top_eats(draft: Draft) -> float:
     return sum(draft.bag.mm(path) for path in terms[draft.bag.bag.top.kind])
 
 
+def _traced(draft: Draft, beyond: float = 0.0) -> tuple[float, float, float]:
+    """
+    Return length, breadth and way round of the seam line of a traced base, or of the line *beyond* it.
+
+    Of a smooth outline the parallel at s is 2 s longer and broader, and 2 π s longer round.
+    """
+    points = [tuple(map(float, pair.split(","))) for pair in draft.bag.choice("base.outline").split()]
+    drawn = Polygon(points)
+    by = beyond - (eaten(draft, "ring") if draft.bag.choice("base.traced_as") == "cut" else 0.0)
+    left, low, right, high = drawn.bounds
+    return right - left + 2 * by, high - low + 2 * by, float(drawn.length) + 2 * math.pi * by
+
+
 def is_folded(draft: Draft) -> bool:
     """Return whether front and back were asked for as one piece."""
     cut_as = draft.bag.values.get("base.cut_as")
@@ -74,6 +91,8 @@ def _asked(draft: Draft) -> dict[str, float]:
     asked = {key: bag.mm(f"size.{key}") for key in names if f"size.{key}" in bag.values}
     if _read_flat(draft):
         asked["width"] -= asked["depth"]
+    if bag.bag.base.kind == "traced":
+        asked["length"], asked["breadth"], _ = _traced(draft)
     given = bag.values.get("base.given")
     if given is not None and given.value == "plate":
         asked["diameter"] = bag.mm("base.plate") - 2 * eaten(draft, "ring")
@@ -94,6 +113,8 @@ def _radius(draft: Draft) -> float:
 def _round(draft: Draft, asked: dict[str, float]) -> float:
     """Return the way round a base of its own at the seam line, by the formula for its shape."""
     kind = draft.bag.bag.base.kind
+    if kind == "traced":
+        return _traced(draft)[2]
     if kind == "circle":
         return math.pi * asked["diameter"]
     long, short = max(asked["length"], asked["breadth"]), min(asked["length"], asked["breadth"])
@@ -147,6 +168,9 @@ def reads_back(draft: Draft) -> Iterator[str]:
         limits["width"] = (limits["width"][0] - 2 * cut, limits["width"][1] + 2 * cut)
     if step < EXACT:
         limits = dict.fromkeys(limits, (-EXACT, EXACT))
+    if kind == "traced":
+        # it keeps its own size, told to some hundredths: a curve is as good as its points
+        limits |= dict.fromkeys(("length", "breadth"), (-TRACED, TRACED))
     asked = _asked(draft)
     for key, mm in asked.items():
         off, (low, high) = draft.read.mm(key) - mm, limits[key]
@@ -226,7 +250,8 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
         left, bottom, right, top = piece.box
         across, up = ("length", "width") if "length" in piece.sums else ("width", "height")
         for key, size in ((across, right - left), (up, top - bottom)):
-            if abs(piece.size(key) - size) > 1e-4:
+            drawn = TRACED if piece.part == "base" and draft.bag.bag.base.kind == "traced" else 1e-4
+            if abs(piece.size(key) - size) > drawn:
                 yield f"{piece.key} {key}: sum {piece.size(key)}, outline {size}"
             bought = piece.key.startswith("strap") and key == "width" and not _cut_across(draft, piece)
             # a side panel follows its front; a tube is cut finer where it would not go round its base
@@ -235,6 +260,8 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             follows = piece.part == "side" and key == "height"
             follows |= piece.layer in ("interfacing", "insert") and (any(piece.bends) or tube)
             follows |= tube and not piece.over
+            # an outline that was traced keeps its size
+            follows |= piece.part == "base" and draft.bag.bag.base.kind == "traced"
             fits = draft.bag.grid.holds(piece.size(key)) or (tube and finer.holds(piece.size(key)))
             if not bought and not follows and not fits:
                 yield f"{piece.key} {key}: {piece.size(key)} is off the grid"
@@ -271,7 +298,7 @@ def by_the_rule(draft: Draft) -> Iterator[str]:
         if set(piece.sums) != set(wanted):
             yield f"{piece.key} has {set(piece.sums)}"
         for key, mm in wanted.items():
-            if key in piece.sums and abs(piece.size(key) - mm) > EXACT:
+            if key in piece.sums and abs(piece.size(key) - mm) > (TRACED if kind == "traced" else EXACT):
                 yield f"{piece.key} {key} {piece.size(key)}, rule {mm}"
     sides = [p.count for p in _sewn(draft) if p.layer == "outer" and not p.part]
     if sum(sides) != _panels(draft):
@@ -327,6 +354,8 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
         return {"width": asked["depth"] + 2 * s, "height": asked["height"] - shorter - step + s + top}
     if kind in _SEPARATE:
         s, sc = eats("side"), eats("ring")
+        if piece.part and kind == "traced":
+            return dict(zip(("width", "height"), _traced(draft, sc), strict=False))
         if piece.part:
             long = asked.get("diameter", asked.get("length", 0.0))
             return {"width": long + 2 * sc, "height": asked.get("breadth", long) + 2 * sc}

@@ -11,6 +11,7 @@ from ambitus.core.lengths import View
 from ambitus.core.shown.present import finding
 from bags import drafted, tote
 
+SLOT = "0,0 240,0 240,100 210,100 210,50 180,50 180,100 0,100"
 FOAM = {"kind": "kept_out", "material": "foam"}
 
 
@@ -161,6 +162,11 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "tube-base-ease": (
         _on("circle", {"panels": "two"}, allowances={"side": 10, "ring": 10}, diameter=20, height=60),
         _on("circle", {"panels": "two"}, allowances={"side": 10, "ring": 10}, diameter=28, height=60),
+    ),
+    # a slot 30 wide, closed by two seams of 15
+    "outline-too-tight": (
+        _on("traced", {"outline": SLOT}, {"ring": 15.1}, height=200),
+        _on("traced", {"outline": SLOT}, {"ring": 14.9}, height=200),
     ),
     "bottom-out-of-reach": (_bottom(height=270.5), _bottom(height=270)),
     "facing-out-of-reach": (_faced(270.5), _faced(270)),

@@ -44,7 +44,7 @@ from ambitus.core.grammar.top.raw_edge import RAW_EDGE
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
 from ambitus.core.steps.model import StepsUnordered
 from ambitus.core.sums import Term
-from bags import drafted, sizes_of, tote
+from bags import OUTLINES, drafted, sizes_of, tote
 from core.proofs import failures
 
 Patch = pytest.MonkeyPatch
@@ -126,6 +126,8 @@ BAGS: tuple[dict[str, Any], ...] = (
     _on("ellipse", panels="two"),
     _on("rounded_rectangle", radius=31),
     _on("rectangle"),
+    _on("traced", outline=OUTLINES[1], panels="two"),
+    _on("traced", outline=OUTLINES[0], traced_as="cut"),
     {**_on("rectangle", panels="two"), "interfacing": {"kind": "base_only"}},
 )
 

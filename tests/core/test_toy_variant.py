@@ -77,8 +77,8 @@ def _form(bag: Resolved, finishes: Finishes) -> Form:
         standing_seams=(0.0, 0.5),
         front_starts=0.0,
         lines=(
-            SizeLine("width", "wide", "width", (0, 0, 0), (width, 0, 0)),
-            SizeLine("height", "high", "height", (0, 0, 0), (0, 0, height)),
+            SizeLine("size.width", "wide", "width", (0, 0, 0), (width, 0, 0)),
+            SizeLine("size.height", "high", "height", (0, 0, 0), (0, 0, height)),
         ),
     )
 

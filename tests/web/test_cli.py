@@ -12,6 +12,20 @@ from ambitus.store import Plans, open_database
 from ambitus.web.drafting import drafted
 
 
+def test_an_outline_is_printed_as_a_plan_takes_it(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    """Points on standard output, what was left out on the other; a drawing without a unit is refused."""
+    drawing = tmp_path / "base.svg"
+    square = '<svg xmlns="http://www.w3.org/2000/svg" {}><path d="M0 0H90V60H0Z"/><path d="M0 0H9"/></svg>'
+    drawing.write_text(square.format('width="90mm" height="60mm" viewBox="0 0 90 60"'))
+    assert cli.main(["outline", str(drawing)]) == 0
+    told = capsys.readouterr()
+    assert told.out == "-45,-30 45,-30 45,30 -45,30\n"
+    assert told.err == "1 other open path left out.\n"
+    drawing.write_text(square.format(""))
+    assert cli.main(["outline", str(drawing)]) == 3
+    assert cli.main(["outline", str(drawing), "--in", "mm"]) == 0
+
+
 def test_a_taken_port_gives_the_next_free_one() -> None:
     """Two demos beside each other do not fight."""
     with socket.socket() as taken:

@@ -16,6 +16,7 @@ export type Compared = Schemas['Compared']
 export type Difference = Schemas['Difference']
 export type Tiles = Schemas['Tiles']
 export type Tile = Schemas['Tile']
+export type Outline = Schemas['OutlineOut']
 export type Plan = Schemas['PlanOut']
 export type OpenPlan = Schemas['OpenPlan']
 export type Revision = Schemas['RevisionOut']
@@ -70,6 +71,8 @@ const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
 export const api = {
   draft: (spec: Spec, edits: Edit[], unit: Unit) => ask<Drafted>('POST', '/draft', { spec, edits, unit }),
   tiles: (spec: Spec, phrase: string, unit: Unit) => ask<Tiles>('POST', '/tiles', { spec, phrase, unit }),
+  outline: (name: string, text: string, unit: Schemas['DrawingIn']['unit']) =>
+    ask<Outline>('POST', '/outline', { name, text, unit }),
   shelf: (putAway: boolean, offset = 0) =>
     ask<Schemas['ShelfOut']>('GET', `/plans?put_away=${putAway}&offset=${offset}`),
   waysToBegin: () => ask<WayToBegin[]>('GET', '/begin'),

@@ -84,6 +84,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read an outline from a drawing
+         * @description Return the longest closed path of an SVG or DXF file, as a traced base takes it.
+         */
+        post: operations["read_drawing_api_outline_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/begin": {
         parameters: {
             query?: never;
@@ -646,6 +666,11 @@ export interface components {
              * @description Of rounded corners, on the cut line; 0 for square ones.
              */
             radius?: number | null;
+            /**
+             * Outline
+             * @description Of a traced base its cut line, as points “x,y x,y …” in mm.
+             */
+            outline?: string | null;
         };
         /**
          * Difference
@@ -795,6 +820,22 @@ export interface components {
             findings: components["schemas"]["FindingShown"][];
             read: components["schemas"]["ReadShown"];
             standing: components["schemas"]["Standing"];
+        };
+        /**
+         * DrawingIn
+         * @description A drawing that holds an outline: its name with its ending, its text, and its unit if it names none.
+         */
+        DrawingIn: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /**
+             * Unit
+             * @default
+             * @enum {string}
+             */
+            unit?: "" | "mm" | "cm" | "in" | "px";
         };
         /**
          * FieldShown
@@ -999,6 +1040,38 @@ export interface components {
             rules_version: number;
             /** Redrawn */
             redrawn: components["schemas"]["Difference"][];
+        };
+        /**
+         * OutlineOut
+         * @description An outline as a plan keeps it, its way round and area in mm, and what of the file was left out.
+         */
+        OutlineOut: {
+            /** Outline */
+            outline: string;
+            /** Around */
+            around: number;
+            /** Area */
+            area: number;
+            /** Notes */
+            notes: string[];
+        };
+        /**
+         * OutlineShown
+         * @description A traced outline: its field, the way round its seam line, what it encloses, and the base cut for it.
+         */
+        OutlineShown: {
+            /** Path */
+            path: string;
+            /** Around */
+            around: string;
+            /** Area */
+            area: string;
+            /** Imported */
+            imported: boolean;
+            /** Name */
+            name: string;
+            /** Size */
+            size: string;
         };
         /**
          * PickedEdit
@@ -1660,6 +1733,7 @@ export interface components {
             groups: components["schemas"]["TileGroup"][];
             /** Fields */
             fields: string[];
+            outline?: components["schemas"]["OutlineShown"] | null;
         };
         /**
          * TilesRequest
@@ -2012,6 +2086,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    read_drawing_api_outline_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrawingIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutlineOut"];
                 };
             };
             /** @description Bad Request */

@@ -92,7 +92,7 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
                 "lining": "calico",
                 "bottom": "contrast",
                 "bottom_height": 90,
-                "contrast": "waxed_cotton",
+                "contrast": "denim",
             },
             "top": {"facing": "faced"},
             "carry": [{"width": 30, "drop": 250, "from_side": 170}],
@@ -116,6 +116,16 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
             "base": {"kind": "ellipse", "panels": "two"},
             "cloth": {"outer": "canvas", "lining": "quilting_cotton"},
             "carry": [{"width": 30, "drop": 240, "place": "gap", "gap": 130}],
+        },
+    ),
+    (
+        "Half-moon baton tote",
+        {
+            "unit": "cm",
+            "size": {"height": 240},
+            "base": {"kind": "traced", "panels": "two"},
+            "cloth": {"outer": "canvas", "lining": "calico"},
+            "carry": [{"width": 28, "drop": 230, "place": "gap", "gap": 120}],
         },
     ),
     (

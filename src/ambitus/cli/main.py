@@ -14,10 +14,12 @@ from ambitus.cli.on_files import (
     check_file,
     draft_file,
     guarded,
+    outline_file,
     print_schema,
     read_file,
     steps_file,
 )
+from ambitus.files.outline_file import UNITS
 from ambitus.store.backup import NotABackup, back_up, put_back
 from ambitus.web.app import make_app
 
@@ -85,6 +87,10 @@ def _parser() -> argparse.ArgumentParser:
         one.add_argument("file", metavar="BACKUP", type=Path)
         one.add_argument("--data", type=Path, default=Path("data"), help="folder that keeps the plans")
         one.add_argument("--demo", action="store_true", help="the sample plans instead of your own")
+    outline = commands.add_parser("outline", help="the outline of a base from a drawing, for base.outline")
+    outline.add_argument("file", metavar="DRAWING", help="an SVG or DXF file")
+    outline.add_argument("--in", dest="given", choices=tuple(UNITS), help="unit of a drawing that names none")
+    outline.add_argument("--json", action="store_true", help="with its way round and area, as JSON in mm")
     schema = commands.add_parser("schema", help="the JSON Schema of a file")
     schema.add_argument("of", choices=("spec", "cut-list"))
     return parser
@@ -130,6 +136,8 @@ def main(arguments: Sequence[str] | None = None) -> int:
     given = _parser().parse_args(arguments)
     if given.command == "schema":
         return print_schema(given.of)
+    if given.command == "outline":
+        return guarded(lambda: outline_file(given.file, given.given or "", given.json))
     if given.command in (*ON_FILES, "read"):
         if given.command == "read":
             return guarded(lambda: read_file(given.file, given.unit, given.json, given.given))

@@ -19,6 +19,7 @@ from ambitus.core.spec.resolve import resolve
 from ambitus.core.sums import ShownSum, show_sum
 from ambitus.files.draft_json import draft_json
 from ambitus.files.incoming import cut_list_from, spec_from
+from ambitus.files.outline_file import outline_from
 from ambitus.library import shipped
 
 _KINDS = {"gate": "  [check before going on]", "no return": "  [no way back after this]"}
@@ -164,6 +165,16 @@ def read_file(name: str, unit: Unit | None, as_json: bool, given: Unit | None = 
 
     _tell(as_json, data, text)
     return STOPPED if any(f.level == "stop" for f in made.findings) else FINE
+
+
+def outline_file(name: str, unit: str, as_json: bool) -> int:
+    """Print the outline in the drawing *name*; what was left out of it goes to standard error."""
+    made = outline_from(_text(name), name, unit)
+    for note in made.notes:
+        print(note, file=sys.stderr)
+    told = {"outline": made.outline, "around": made.around, "area": made.area}
+    _tell(as_json, lambda: told, lambda: made.outline)
+    return FINE
 
 
 def print_schema(name: str) -> int:

@@ -38,6 +38,8 @@ def _settings(cut_list: CutList, unit: Unit, view: View) -> Iterator[list[str]]:
     yield from ([f"allowance {key}", view.chosen(mm)] for key, mm in cut_list.allowances.items())
     if cut_list.ease != CutList.model_fields["ease"].default:
         yield ["ease", f"{cut_list.ease:g}"]
+    if cut_list.layers != 1:
+        yield ["layers", str(cut_list.layers)]
     for name in ("lining_shorter", "lining_deeper"):
         mm = getattr(cut_list, name)
         if mm:
@@ -59,7 +61,8 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
     writer.writerow([])
     named = [f"{name} ({unit})" for name in _PIECES]
     head = ["role", "part", "letter", "piece", "count", "material", *named]
-    writer.writerow([*head, "folded", "under", "marks"])
+    traced = ["outline"] if any(row.outline for row in cut_list.rows) else []
+    writer.writerow([*head, "folded", "under", *traced, "marks"])
     panels = [p for p in sheet.pieces if "height" in p.sums]
     for piece, row in zip(panels, cut_list.rows, strict=True):
         marks = "; ".join(
@@ -70,7 +73,9 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
         sizes += lengths(row.cut_out, ("across", "up")) + lengths(row, ("corner", "radius"))
         told = [row.role, row.part, piece.letter, piece.name, row.count, piece.material, *sizes]
         flags = ["yes" if flag else "" for flag in (row.folded, row.under)]
-        writer.writerow([_cell(c) for c in (*told, *flags, marks)])
+        # an outline is points in mm, whatever the unit of the rest
+        drawn = [row.outline or ""] * len(traced)
+        writer.writerow([_cell(c) for c in (*told, *flags, *drawn, marks)])
     if cut_list.straps:
         writer.writerow([])
         named = [f"{name} ({unit})" for name in _STRAPS]
@@ -120,8 +125,8 @@ class _Reading:
         elif name.startswith("allowance "):
             key = name.removeprefix("allowance ")
             self.data["allowances"][key] = self.length(f"allowances.{key}", value, None)
-        elif name == "ease":
-            self.data["ease"] = value
+        elif name in ("ease", "layers"):
+            self.data[name] = value
         elif name in ("lining shorter", "lining deeper"):
             key = name.replace(" ", "_")
             self.data[key] = self.length(key, value, None)
@@ -131,7 +136,7 @@ class _Reading:
     def row(self, headings: list[str], cells: list[str], line: int) -> None:
         """Read one row of the pieces (headed by ``role``) or of the straps."""
         pieces = headings[0] == "role"
-        lengths, plain = (_PIECES, {"role", "part"}) if pieces else (_STRAPS, {"make", "attach"})
+        lengths, plain = (_PIECES, {"role", "part", "outline"}) if pieces else (_STRAPS, {"make", "attach"})
         into: dict[str, Any] = {}
         for heading, cell in zip(headings, cells, strict=False):
             found = _HEADING.match(heading)

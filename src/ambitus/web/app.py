@@ -1,12 +1,12 @@
 """The application: the API, the screens, and the one database behind them."""
 
 from pathlib import Path
-from typing import Any
+from typing import Any, Literal
 
 from fastapi import FastAPI, Request, Response
 from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
-from pydantic import BaseModel, TypeAdapter
+from pydantic import BaseModel, Field, TypeAdapter
 
 from ambitus import __version__
 from ambitus.core.draft import readers
@@ -21,6 +21,7 @@ from ambitus.core.shown.present import grid_label, present
 from ambitus.core.shown.tiles import tiles
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import steps_for
+from ambitus.files.outline_file import outline_from
 from ambitus.library import shipped
 from ambitus.store import Plans, open_database
 from ambitus.web import plans_api
@@ -101,6 +102,23 @@ class ReadOut(BaseModel):
     findings: list[ReadFinding]
 
 
+class DrawingIn(BaseModel):
+    """A drawing that holds an outline: its name with its ending, its text, and its unit if it names none."""
+
+    name: str = Field(max_length=255)
+    text: str
+    unit: Literal["", "mm", "cm", "in", "px"] = ""
+
+
+class OutlineOut(BaseModel):
+    """An outline as a plan keeps it, its way round and area in mm, and what of the file was left out."""
+
+    outline: str
+    around: float
+    area: float
+    notes: list[str]
+
+
 def _json(content: bytes) -> Response:
     return Response(content, media_type="application/json")
 
@@ -142,6 +160,12 @@ def _working(app: FastAPI) -> None:
                 for f in made.findings
             ],
         )
+
+    @app.post("/api/outline", responses=_WRONG, tags=["draft"], summary="Read an outline from a drawing")
+    async def read_drawing(body: DrawingIn) -> OutlineOut:
+        """Return the longest closed path of an SVG or DXF file, as a traced base takes it."""
+        made = outline_from(body.text, body.name, body.unit)
+        return OutlineOut(outline=made.outline, around=made.around, area=made.area, notes=list(made.notes))
 
     @app.get("/api/begin", tags=["plans"], summary="Ways to begin")
     async def begin() -> list[WayToBegin]:

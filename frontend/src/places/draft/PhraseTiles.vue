@@ -8,6 +8,7 @@ import SectionDrawing from '../../bag-drawing/SectionDrawing.vue'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import LengthField from '../../length-field/LengthField.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
+import TracedOutline from './TracedOutline.vue'
 import './tiles.css'
 
 const props = defineProps<{
@@ -75,6 +76,12 @@ function pick(tile: Tile) {
       <button type="button" class="quiet" @click="emit('close')">Close</button>
     </header>
     <p v-if="failed" class="wrong-text" role="alert">{{ failed }}</p>
+    <TracedOutline
+      v-if="tiles?.outline"
+      :outline="tiles.outline"
+      @edit="(edit) => emit('edit', edit)"
+      @settle="emit('settle')"
+    />
     <div
       v-for="group in tiles?.groups ?? []"
       :key="group.path"

@@ -229,8 +229,13 @@ export function usePlan() {
     // of a seam of its own kind the class is said too: “seam side: french”
     const [root, ...rest] = edit.path.split('.')
     const what = root === 'seams' && rest[0] !== 'kind' ? `${rest[0]} seam` : rest.at(-1)!
-    return `${what === 'kind' ? root : what.replace(/_/g, ' ')}: ${String(edit.value ?? 'as the others').replace(/_/g, ' ')}`
+    const value = String(edit.value ?? 'as the others').replace(/_/g, ' ')
+    // an outline is too long to be said
+    return `${what === 'kind' ? root : what.replace(/_/g, ' ')}: ${value.length > 60 ? 'imported' : value}`
   }
+
+  /** What was done since the last revision, no longer than a revision can say. */
+  const causeSaid = () => Object.values(causes).join(', ').slice(0, 300)
 
   /** Keep in the browser what could not be sent. */
   function hold(edit: Edit) {
@@ -240,7 +245,7 @@ export function usePlan() {
       spec: working ?? settled.value,
       base: plan.value.head,
       editId: crypto.randomUUID(),
-      cause: Object.values(causes).join(', '),
+      cause: causeSaid(),
       typed:
         edit.kind === 'typed'
           ? { path: edit.path, label: field?.label ?? edit.path, text: edit.text }
@@ -261,7 +266,7 @@ export function usePlan() {
       spec: working!,
       base: plan.value!.head,
       editId: pendingId,
-      cause: Object.values(causes).join(', '),
+      cause: causeSaid(),
     })
   }
 
@@ -274,7 +279,7 @@ export function usePlan() {
       if (busy || queue.length) settleTimer = window.setTimeout(settle, 60)
       return
     }
-    const cause = Object.values(causes).join(', ') || 'Edited'
+    const cause = causeSaid() || 'Edited'
     causes = {}
     if (JSON.stringify(after) === JSON.stringify(before)) {
       if (plan.value && !unsaved && !waiting.value) releaseUnsent(plan.value.id)

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.grammar.cloth.bottom import cloths_outside
 from ambitus.core.lengths import snap
 from ambitus.core.words import within
 
@@ -29,7 +30,7 @@ SELVAGE = 10.0
 )
 def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    for layer in bag.bag.top.layers:
+    for layer in (*cloths_outside(bag), *bag.bag.top.layers[1:]):
         cloth = bag.cloth(layer)
         narrow = [
             key
@@ -199,14 +200,15 @@ def fused_without_heat(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if not bag.bag.interfacing.cuts:
         return
-    cloth, facts = bag.cloth("outer"), bag.facts.interfacings[bag.choice("interfacing.material")]
-    if facts.fused and cloth.iron.startswith("none"):
-        yield fired(
-            "interfacing.material",
-            "{what} on {cloth}.",
-            "Take a sew-in interfacing, or leave it out.",
-            {"what": facts.label, "cloth": within(cloth.label)},
-        )
+    facts = bag.facts.interfacings[bag.choice("interfacing.material")]
+    for cloth in map(bag.cloth, cloths_outside(bag)):
+        if facts.fused and cloth.iron.startswith("none"):
+            yield fired(
+                "interfacing.material",
+                "{what} on {cloth}.",
+                "Take a sew-in interfacing, or leave it out.",
+                {"what": facts.label, "cloth": within(cloth.label)},
+            )
 
 
 @check(
@@ -217,7 +219,7 @@ def fused_without_heat(draft: "Draft") -> Iterator[Fired]:
     "A hole in a coating does not close; it shows, and lets water in.",
 )
 def pins_leave_holes(draft: "Draft") -> Iterator[Fired]:
-    for layer in draft.bag.bag.top.layers:
+    for layer in (*cloths_outside(draft.bag), *draft.bag.bag.top.layers[1:]):
         cloth = draft.bag.cloth(layer)
         if not cloth.pins:
             fix = "Use clips, or pin inside the seam allowance only."

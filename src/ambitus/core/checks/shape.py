@@ -4,11 +4,14 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.curves import flattened
 from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
-from ambitus.core.grammar.base.separate.cut import ease_of, panels_of
+from ambitus.core.grammar.base.separate.cut import ease_of, is_traced, panels_of, traced_in
 from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.lengths import paired
+from ambitus.core.outlines import is_simple
+from ambitus.core.words import within
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -233,6 +236,30 @@ def knit_stretch_way(draft: "Draft") -> Iterator[Fired]:
         if bag.cloth(layer).ease > 0.01 + 1e-9:
             fix = "Cut the tube with its stretch along the base seam."
             yield fired(f"cloth.{layer}", "{cloth}.", fix, {"cloth": bag.cloth(layer).label})
+
+
+@check(
+    "outline-too-tight",
+    "stop",
+    "The outline bends too tightly for its seam",
+    "the cut line of a traced base crosses itself, or its seam line has no room inside it",
+    "A hollow that is tighter than the seam allowance has no cut line; a narrow shape has no seam line.",
+)
+def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if not is_traced(bag):
+        return
+    seam = bag.mm("allowances.ring")
+    crossed = next(
+        (p for p in draft.pieces if p.part == "base" and not is_simple(flattened(p.cut, p.bends))), None
+    )
+    if crossed is not None:
+        say = "With a seam of {seam} the line of the {piece} crosses itself."
+        fix = "Round the outline out to more than {seam} wherever it turns in, or take a narrower seam."
+        yield fired("base.outline", say, fix, {"piece": within(crossed.name)}, seam=seam)
+    elif bag.chose("base.traced_as", "cut") and not traced_in(bag):
+        fix = "Take it as the seam line, or take a narrower seam."
+        yield fired("base.outline", "A seam of {seam} does not fit inside this cut line.", fix, seam=seam)
 
 
 @check(

@@ -3,16 +3,18 @@
 from collections.abc import Mapping, Sequence
 from typing import Any
 
+from ambitus.core.curves import flattened
 from ambitus.core.form.model import Form, Piece
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import snap
+from ambitus.core.outlines import written
 from ambitus.core.read.cutlist import CutList, CutOut, CutRow, StrapRow
 from ambitus.core.spec.resolved import Resolved
 
 
-def _row(piece: Piece, form: Form, lapped: bool) -> CutRow:
+def _row(piece: Piece, form: Form, lapped: bool, traced: bool) -> CutRow:
     cut_out = None
     if "across" in piece.sums:
         cut_out = CutOut(across=piece.size("across"), up=piece.size("up"))
@@ -28,6 +30,7 @@ def _row(piece: Piece, form: Form, lapped: bool) -> CutRow:
         cut_out=cut_out,
         corner=None if piece.part or piece.cut_off else form.corner,
         radius=told.get("radius"),
+        outline=written(flattened(piece.cut, piece.bends)) if traced and piece.part == "base" else None,
     )
 
 
@@ -70,6 +73,6 @@ def cut_list_of(
         lining_deeper=deeper_by(bag, "lining"),
         layers=2 if bag.chose("cloth.doubled", "doubled") else 1,
         ease=max((s.ease for f in forms.values() for s in f.seams), default=0.0) or 0.01,
-        rows=[_row(p, form, lapped) for p in pieces if "height" in p.sums],
+        rows=[_row(p, form, lapped, "base.outline" in bag.values) for p in pieces if "height" in p.sums],
         straps=[_strap(bag, h) for h in hangs],
     )

@@ -16,6 +16,9 @@ _RIGHT, _UP = 0.5, 0.3
 #: Topstitching below the mouth, in the picture only.
 TOPSTITCH = 9.0
 
+#: How far apart two heights stand in the picture, as a share of what the first stands off the bag.
+NEXT_HEIGHT = 4.4
+
 Point3 = tuple[float, float, float]
 
 
@@ -270,7 +273,11 @@ def _with_dimensions(
             every += [place(-half, 0.0), place(_seat(form, hang, back)[2] + half, 0.0)]
     left, y0, right, y1 = bounds(every)
     gap = max(right - left, y1 - y0) * 0.055
-    lines = [_size_line(line, gap, left) for line in form.lines]
+    # the higher of two heights stands further out
+    upright = sorted((line for line in form.lines if _rises(line)), key=lambda line: line.b[2])
+    places = {line.path: left - gap * NEXT_HEIGHT * i for i, line in enumerate(upright)}
+    out = min(places.values(), default=left)
+    lines = [_size_line(line, gap, places.get(line.path, left)) for line in form.lines]
     edge = -form.height
     for hang in hangs:
         if not hang.drop:
@@ -292,24 +299,33 @@ def _with_dimensions(
                     f"{hang.prefix}.length", say, "strap_visible", leader, x + gap * 0.5, high, "start"
                 )
             )
-    box = (left - gap * 2, y0 - gap * 0.4, (right - left) + gap * 4, (y1 - y0) + gap * 2)
+    box = (out - gap * 2, y0 - gap * 0.4, (right - out) + gap * 4, (y1 - y0) + gap * 2)
     return Standing(box, tuple(shapes), tuple(lines))
+
+
+def _rises(line: SizeLine) -> bool:
+    return line.a[2] != line.b[2]
 
 
 def _size_line(line: SizeLine, gap: float, left: float) -> DimensionLine:
     """Return where a size is shown: heights to the left, widths below, depths off the lower corner."""
     (ax, ay), (bx, by) = project(line.a), project(line.b)
-    field = f"size.{line.size}"
-    if line.a[2] != line.b[2]:
+    if _rises(line):
         a, b = (left - gap, ay), (left - gap, by)
         return DimensionLine(
-            field, line.label, line.shows, _ticked(a, b, gap * 0.44), left - gap * 1.5, (ay + by) / 2, "end"
+            line.path,
+            line.label,
+            line.shows,
+            _ticked(a, b, gap * 0.44),
+            left - gap * 1.5,
+            (ay + by) / 2,
+            "end",
         )
     if line.a[1] == line.b[1]:
         below = gap + max(0.0, ay)
         a, b = (ax, below), (bx, below)
         return DimensionLine(
-            field,
+            line.path,
             line.label,
             line.shows,
             _ticked(a, b, gap * 0.44),
@@ -319,4 +335,4 @@ def _size_line(line: SizeLine, gap: float, left: float) -> DimensionLine:
         )
     a, b = (ax + gap * 0.8, ay + gap * 0.6), (bx + gap * 0.8, by + gap * 0.6)
     at = ((a[0] + b[0]) / 2 + gap * 0.9, (a[1] + b[1]) / 2 + gap * 0.5)
-    return DimensionLine(field, line.label, line.shows, _ticked(a, b, gap * 0.44), *at, "start")
+    return DimensionLine(line.path, line.label, line.shows, _ticked(a, b, gap * 0.44), *at, "start")

@@ -143,9 +143,9 @@ class Dimension:
 
 @dataclass(frozen=True, slots=True)
 class SizeLine:
-    """Where a picture of the standing bag shows a size: between two points (right, away, up), in mm."""
+    """Where a picture of the standing bag shows a field: between two points (right, away, up), in mm."""
 
-    size: str
+    path: str
     label: str
     #: the dimension that its number is
     shows: str

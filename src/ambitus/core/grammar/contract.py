@@ -39,13 +39,13 @@ class Param:
 
     ``path`` is relative to the variant's slot unless it starts with a slot of its own
     (``size.width``). Lengths have a default (a Pair, or a rule from what is resolved so far) and a
-    range in mm; choices have options. An optional length may be left out. ``shown_when`` and
-    ``shown_unless`` hide a field that a choice makes pointless; it keeps its value.
+    range in mm; choices have options; an outline is written as points. An optional length may be left
+    out. ``shown_when`` and ``shown_unless`` hide a field that a choice makes pointless; it keeps its value.
     """
 
     path: str
     label: str
-    kind: Literal["length", "choice", "allowance"]
+    kind: Literal["length", "choice", "allowance", "outline"]
     default: "Pair | str | Callable[[Resolved], float | str] | None" = None
     low: float = 0.0
     high: float = 3000.0

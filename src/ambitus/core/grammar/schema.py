@@ -19,6 +19,8 @@ def _field(param: Param) -> dict[str, Any]:
     about = {"title": param.label, **({"description": param.help} if param.help else {})}
     if param.kind == "choice":
         return {**about, "enum": [o.key for o in param.options]}
+    if param.kind == "outline":
+        return {**about, "type": "string"}
     ranged = {"type": "number", "minimum": param.low, "maximum": param.high}
     text = dict(_LENGTH["oneOf"][1])
     if param.kind == "allowance":

@@ -116,6 +116,17 @@ class View:
         """Return a worked-out length followed by its unit."""
         return f"{self.worked(mm)} {self.unit}"
 
+    def square(self, square_mm: float) -> str:
+        """
+        Return an area with its unit: whole cm², or tenths of a square inch.
+
+        >>> View("cm", "cm").square(31415.9), View("in", "in").square(31415.9)
+        ('314 cm²', '48.7 sq in')
+        """
+        if self.unit == "in":
+            return f"{square_mm / 25.4**2:.1f} sq in"
+        return f"{square_mm / 100:.0f} cm²"
+
     def spoken(self, mm: float) -> str:
         """
         Return the length as words for a screen reader.

@@ -62,6 +62,9 @@ class CutRow(BaseModel):
     radius: Mm | None = Field(
         default=None, ge=0, description="Of rounded corners, on the cut line; 0 for square ones."
     )
+    outline: str | None = Field(
+        default=None, description="Of a traced base its cut line, as points “x,y x,y …” in mm."
+    )
 
 
 class StrapRow(BaseModel):

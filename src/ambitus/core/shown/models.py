@@ -213,6 +213,19 @@ class TileGroup:
 
 
 @dataclass(frozen=True, slots=True)
+class OutlineShown:
+    """A traced outline: its field, the way round its seam line, what it encloses, and the base cut for it."""
+
+    path: str
+    around: str
+    area: str
+    #: whether it was imported, or is the one that a traced base begins with
+    imported: bool
+    name: str
+    size: str
+
+
+@dataclass(frozen=True, slots=True)
 class Tiles:
     """What opens under a phrase: its tiles by choice, and the lengths that belong to it."""
 
@@ -220,6 +233,8 @@ class Tiles:
     label: str
     groups: tuple[TileGroup, ...]
     fields: tuple[str, ...]
+    #: the outline that this phrase takes, of a traced base
+    outline: OutlineShown | None = None
 
 
 @dataclass(frozen=True, slots=True)

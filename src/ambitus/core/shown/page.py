@@ -23,6 +23,8 @@ def _default(param: Param) -> str:
         return "worked out"
     if param.default is None:
         return "the general allowance"
+    if param.kind == "outline":
+        return "a half moon"
     return f"`{param.default}`"
 
 
@@ -33,6 +35,8 @@ def _inch(mm: float) -> str:
 def _range(param: Param) -> str:
     if param.kind == "choice":
         return ", ".join(f"`{o.key}`" for o in param.options)
+    if param.kind == "outline":
+        return "points `x,y x,y …` in mm"
     return f"{param.low:g} to {param.high:g} mm"
 
 

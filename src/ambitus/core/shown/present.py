@@ -51,7 +51,7 @@ def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
     """Return every length field of the bag by path."""
     out = {}
     for path, param in all_params(bag.bag):
-        if param.kind == "choice":
+        if param.kind not in ("length", "allowance"):
             continue
         value = bag.values[path]
         mm = value.value if isinstance(value.value, float) else 0.0

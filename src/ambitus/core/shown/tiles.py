@@ -2,12 +2,15 @@
 
 from dataclasses import dataclass, replace
 
+from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft, draft
 from ambitus.core.drawing.flat import flat_piece, widest_of
+from ambitus.core.geometry import area
 from ambitus.core.grammar.contract import Attach, Bag, Grammar, Option, Param, Section, Variant, full_path
 from ambitus.core.lengths import Unit, View
+from ambitus.core.outlines import around
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.shown.models import Tile, TileEdit, TileGroup, Tiles, TileShows
+from ambitus.core.shown.models import OutlineShown, Tile, TileEdit, TileGroup, Tiles, TileShows
 from ambitus.core.shown.present import grid_label, picture, size_line, visible
 from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
@@ -173,6 +176,20 @@ def _choices(asking: _Asking, path: str, param: Param, layer: str, shows: TileSh
     return TileGroup(param.label, path, shows, tuple(made))
 
 
+def _outline(path: str, now: Draft, view: View) -> OutlineShown:
+    """Return what is told of the traced outline of this bag: its seam line, and what it encloses."""
+    base = next(p for p in now.pieces if p.part == "base")
+    line = flattened(base.stitch, tuple(e.seam_bend for e in base.edges))
+    return OutlineShown(
+        path,
+        view.with_unit(around(line)),
+        view.square(area(line)),
+        now.bag.values[path].source == "chosen",
+        base.name,
+        size_line(base, view),
+    )
+
+
 def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Facts) -> Tiles:
     """
     Return the tiles of a phrase of the sentence (``base``, ``strap.0``, ``grid``), for this bag.
@@ -194,16 +211,20 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
         layer, shows = _SHOWS.get(key, ("outer", "words"))
         paths = [full_path(prefix, choice) for choice in phrase.choices]
         labels = {"make": "Made", "attach": "Attached"} | {k: f"{n} alone" for k, n in bag.sewn.items()}
-        groups = []
+        groups: list[TileGroup | None] = []
+        outline = None
         for path in paths:
             if grammar.kinds_at(path) is not None:
                 whole = "Every seam" if key == "seams" else phrase.label
                 label = labels.get(path.rpartition(".")[2], whole)
                 groups.append(asking.kinds(label, path, layer, shows))
+            elif params[path].kind == "outline":
+                outline = _outline(path, now, view)
             elif visible(path, params[path], bag):
                 groups.append(_choices(asking, path, params[path], layer, shows))
         fields = tuple(p for p in (full_path(prefix, f) for f in phrase.fields) if p in params)
-        return Tiles(phrase_key, phrase.label, tuple(g for g in groups if g and len(g.tiles) > 1), fields)
+        shown = tuple(g for g in groups if g and len(g.tiles) > 1)
+        return Tiles(phrase_key, phrase.label, shown, fields, outline)
     raise SpecProblems(
         (
             Problem(

@@ -131,7 +131,7 @@ def apply_edit(spec: Spec, edit: Edit, unit: Unit, grammar: Grammar, facts: Fact
     preset = facts.presets[spec.preset]
     bag, _ = choose_variants(spec, grammar, preset.kinds)
     param: Param | None = dict(all_params(bag)).get(edit.path)
-    if param is None or param.kind == "choice":
+    if param is None or param.kind not in ("length", "allowance"):
         raise _no_field(edit.path)
     view = View(unit, spec.unit)
     if isinstance(edit, TypedEdit):

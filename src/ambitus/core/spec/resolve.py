@@ -13,6 +13,7 @@ from typing import Any
 from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Grammar, Param
 from ambitus.core.lengths import MM_PER, Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
+from ambitus.core.outlines import OutlineProblem, read_outline, written
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolved import Facts, Resolved, Value
@@ -134,6 +135,14 @@ def read_choice(param: Param, path: str, raw: object) -> str:
     )
 
 
+def outline_text(path: str, raw: object) -> str:
+    """Return an outline as it is kept. Raises SpecProblems where it is none that a base can have."""
+    try:
+        return written(read_outline(raw if isinstance(raw, str) else ""))
+    except OutlineProblem as bad:
+        raise SpecProblems((Problem(bad.code, path, _shorten(raw), bad.why, bad.fix),)) from bad
+
+
 @dataclass(slots=True)
 class _Resolving:
     """The work in hand: values found so far, problems met so far."""
@@ -146,7 +155,7 @@ class _Resolving:
 
     def default(self, path: str, param: Param, so_far: Resolved) -> Value:
         usual = self.spec.usual.values.get(path)
-        if usual is not None and param.kind != "choice":
+        if usual is not None and param.kind in ("length", "allowance"):
             return Value(usual, "default", "Your usual.")
         root, *_, leaf = path.split(".")
         rule = so_far.bag.base.usual.get(f"{root}.{leaf}")
@@ -171,6 +180,8 @@ class _Resolving:
         try:
             if param.kind == "choice":
                 return Value(read_choice(param, path, raw), "chosen", _YOU)
+            if param.kind == "outline":
+                return Value(outline_text(path, raw), "chosen", "Imported.")
             mm = read_length(param, path, raw, self.view, self.spec.usual.measured)
         except SpecProblems as bad:
             self.problems.extend(bad.problems)

@@ -283,9 +283,9 @@ def boxed_lines(
 ) -> tuple[SizeLine, ...]:
     """Return where the three sizes of a boxed bag are drawn; *wide* says what is written on the first."""
     return (
-        SizeLine("width", *wide, (0, 0, 0), (width, 0, 0)),
-        SizeLine("height", "high", "height", (0, 0, 0), (0, 0, height)),
-        SizeLine("depth", "deep", "depth", (width, 0, 0), (width, depth, 0)),
+        SizeLine("size.width", *wide, (0, 0, 0), (width, 0, 0)),
+        SizeLine("size.height", "high", "height", (0, 0, 0), (0, 0, height)),
+        SizeLine("size.depth", "deep", "depth", (width, 0, 0), (width, depth, 0)),
     )
 
 
@@ -317,8 +317,8 @@ def flat_form(bag: Resolved, finishes: Finishes) -> Form:
         standing_seams=(),
         front_starts=0.0,
         lines=(
-            SizeLine("width", "wide", "width", (0, 0, 0), (width, 0, 0)),
-            SizeLine("height", "high", "height", (0, 0, 0), (0, 0, height)),
+            SizeLine("size.width", "wide", "width", (0, 0, 0), (width, 0, 0)),
+            SizeLine("size.height", "high", "height", (0, 0, 0), (0, 0, height)),
         ),
     )
 

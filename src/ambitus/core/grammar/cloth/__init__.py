@@ -68,11 +68,11 @@ WOVEN = Variant(
         _says,
         choices=(
             "cloth.outer",
-            "cloth.lining",
-            "cloth.print",
             "cloth.bottom",
             "cloth.contrast",
             "cloth.doubled",
+            "cloth.print",
+            "cloth.lining",
         ),
         fields=("cloth.bottom_height",),
     ),

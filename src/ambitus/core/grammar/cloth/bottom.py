@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from ambitus.core.form.dividing import Division, divided, top_runs
-from ambitus.core.form.model import Dimension, Face, Form, Measure
+from ambitus.core.form.model import Dimension, Face, Form, Measure, SizeLine
 from ambitus.core.grammar.contract import SHORTER, Finishes, Option, Param
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -40,6 +40,11 @@ BOTTOM_PARAMS = (
 def has_bottom(bag: Resolved) -> bool:
     """Return whether the bag has a bottom of another cloth."""
     return bag.chose("cloth.bottom", "contrast")
+
+
+def cloths_outside(bag: Resolved) -> tuple[str, ...]:
+    """Return which cloths the outer is cut of, as the ends of their fields."""
+    return ("outer", "contrast") if has_bottom(bag) else ("outer",)
 
 
 def level_of(bag: Resolved, form: Form, asked: float) -> float:
@@ -107,4 +112,6 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     made = divided(form, lambda face: snap(top_of(form, face) - level), how)
     told = Dimension("bottom", "Bottom, visible height", asked, level, bag.source(path), bag.why(path))
     dimensions = {**form.dimensions, "bottom": told}
-    return replace(made, dimensions=dimensions, bottom=level)
+    upright = next(line for line in form.lines if line.path == "size.height")
+    line = SizeLine(path, "bottom", "bottom", upright.a, (*upright.b[:2], level))
+    return replace(made, dimensions=dimensions, bottom=level, lines=(*form.lines, line))

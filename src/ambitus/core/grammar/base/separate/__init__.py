@@ -5,11 +5,19 @@ from functools import partial
 from ambitus.core.grammar.base.insert import INSERT_PARAMS
 from ambitus.core.grammar.base.panels import quarter
 from ambitus.core.grammar.base.separate import read, shapes
-from ambitus.core.grammar.base.separate.cut import asked_round, form_of, marks_of
-from ambitus.core.grammar.base.separate.shapes import Shape
+from ambitus.core.grammar.base.separate.cut import (
+    Shape,
+    asked_round,
+    by_size,
+    form_of,
+    marks_of,
+    traced_shape,
+)
 from ambitus.core.grammar.base.separate.steps import steps
+from ambitus.core.grammar.base.separate.traced import HALF_MOON
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
 from ambitus.core.lengths import paired
+from ambitus.core.read.cutlist import Reader
 
 PANELS = Param(
     "panels",
@@ -57,7 +65,7 @@ def _base(
     help: str,
     words: str,
     shape: Shape,
-    way_round: read.Round,
+    reads: Reader,
     sizes: tuple[Param, ...],
     more: tuple[Param, ...] = (),
     choices: tuple[str, ...] = (),
@@ -74,7 +82,7 @@ def _base(
             says=lambda bag, view, prefix: (
                 words + (", of two panels" if bag.choice("base.panels") == "two" else "")
             ),
-            choices=("base.kind", "base.panels", *(f"base.{c}" for c in choices), "base.insert"),
+            choices=("base.kind", *(f"base.{c}" for c in choices), "base.panels", "base.insert"),
             fields=tuple(f"base.{p.path}" for p in (*more, *INSERT_PARAMS, *AS_CUT) if p.kind == "length"),
         ),
         classes={"side": "Side seam", "ring": "Base seam"},
@@ -82,7 +90,7 @@ def _base(
         form=partial(form_of, shape),
         marks=partial(marks_of, shape),
         usual={"carry.from_side": lambda bag: quarter(bag, asked_round(shape, bag) / 2)},
-        read=read.reader(way_round, one_size=sizes == (DIAMETER,)),
+        read=reads,
         straight=lambda bag: {"side": bag.mm("size.height")},
     )
 
@@ -92,8 +100,8 @@ CIRCLE = _base(
     "Round base",
     "A disc sewn into a tube.",
     "round base",
-    shapes.circle,
-    read.circle_round,
+    by_size(shapes.circle),
+    read.reader(read.circle_round, one_size=True),
     (DIAMETER,),
     (
         Param(
@@ -117,8 +125,8 @@ STADIUM = _base(
     "Base with round ends",
     "Two straights and two half circles.",
     "base with round ends",
-    shapes.stadium,
-    read.stadium_round,
+    by_size(shapes.stadium),
+    read.reader(read.stadium_round),
     (LENGTH, BREADTH),
 )
 ELLIPSE = _base(
@@ -126,8 +134,8 @@ ELLIPSE = _base(
     "Oval base",
     "An ellipse; its cut line runs beside it at the seam, which is no ellipse itself.",
     "oval base",
-    shapes.ellipse,
-    read.ellipse_round,
+    by_size(shapes.ellipse),
+    read.reader(read.ellipse_round),
     (LENGTH, BREADTH),
 )
 ROUNDED = _base(
@@ -135,8 +143,8 @@ ROUNDED = _base(
     "Rectangular base, corners rounded",
     "A rectangle with an arc at each corner.",
     "rectangular base with rounded corners",
-    shapes.rounded,
-    read.rounded_round,
+    by_size(shapes.rounded),
+    read.reader(read.rounded_round),
     (LENGTH, BREADTH),
     (Param("radius", "Corner radius", "length", paired(25), low=1, high=1000),),
 )
@@ -145,8 +153,38 @@ RECTANGLE = _base(
     "Rectangular base",
     "Four square corners, where the tube is clipped.",
     "rectangular base",
-    shapes.rectangle,
-    read.rectangle_round,
+    by_size(shapes.rectangle),
+    read.reader(read.rectangle_round),
     (LENGTH, BREADTH),
 )
-SEPARATE = (CIRCLE, STADIUM, ELLIPSE, ROUNDED, RECTANGLE)
+TRACED = _base(
+    "traced",
+    "Traced base",
+    "Any outline, imported from a drawing at its own size.",
+    "traced base",
+    traced_shape,
+    read.read_traced,
+    (),
+    (
+        Param(
+            "outline",
+            "Outline",
+            "outline",
+            HALF_MOON,
+            help="Points x,y in mm; imported from SVG or DXF.",
+            why="A half moon, until you import your own.",
+        ),
+        Param(
+            "traced_as",
+            "The outline is",
+            "choice",
+            "seam",
+            options=(
+                Option("seam", "The seam line", "The seam allowance is added outside it."),
+                Option("cut", "The cut line", "The seam runs inside it."),
+            ),
+        ),
+    ),
+    ("outline", "traced_as"),
+)
+SEPARATE = (CIRCLE, STADIUM, ELLIPSE, ROUNDED, RECTANGLE, TRACED)

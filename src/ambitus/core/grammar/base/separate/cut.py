@@ -1,15 +1,50 @@
 """A tube of one or two panels sewn to a base of its own."""
 
-from ambitus.core.curves import flattened
+from collections.abc import Callable
+
+from ambitus.core.curves import flattened, offset_bent
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
 from ambitus.core.grammar.base.insert import insert_face
 from ambitus.core.grammar.base.panels import eats, mouth, seams, settled, settled_height, stretch, told
-from ambitus.core.grammar.base.separate.shapes import Outline, Shape
+from ambitus.core.grammar.base.separate.shapes import BySize, Outline
+from ambitus.core.grammar.base.separate.traced import traced
 from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import Grid, snap
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
+from ambitus.core.outlines import around as way_round
+from ambitus.core.outlines import extent, read_outline
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, grid_term
+
+#: What a curve's own points may leave of a seam at its ends, in mm; more is a sharp corner.
+TIPS = 0.05
+#: (bag, length, breadth) -> the outline of its base in seam lines
+Shape = Callable[[Resolved, float, float], Outline]
+
+
+def by_size(outline: BySize) -> Shape:
+    """Return a shape that its length, its breadth and a corner radius make."""
+    return lambda bag, length, breadth: outline(length, breadth, base_radius(bag))
+
+
+def traced_in(bag: Resolved) -> float:
+    """Return how far inside the traced line the seam runs: by its allowance, if that has room."""
+    by = sum(t.mm for t in edge_terms(bag, "ring")) if bag.chose("base.traced_as", "cut") else 0.0
+    return by if traced(bag.choice("base.outline"), by) else 0.0
+
+
+def traced_shape(bag: Resolved, length: float, breadth: float) -> Outline:
+    """Return the outline that was traced, at its own size."""
+    found = traced(bag.choice("base.outline"), traced_in(bag))
+    if found is None:
+        raise ValueError("an outline that was read has points")
+    return found
+
+
+def is_traced(bag: Resolved) -> bool:
+    """Return whether the base was traced, and comes at a size of its own."""
+    return "base.outline" in bag.values
 
 
 def ease_of(bag: Resolved) -> float:
@@ -32,6 +67,13 @@ def given_base(bag: Resolved, seam: float) -> tuple[Term, Term]:
     if "size.diameter" in bag.values:
         across = bag.term("Finished diameter", "size.diameter")
         return across, across
+    if is_traced(bag):
+        made = traced_shape(bag, 0.0, 0.0)
+        long, broad = extent(flattened([e.start for e in made.edges], [e.bend for e in made.edges]))
+        why = "The seam line of the outline that was traced."
+        return Term("Length of the outline", snap(long), why, "measured"), Term(
+            "Breadth of the outline", snap(broad), why, "measured"
+        )
     return bag.term("Finished length", "size.length"), bag.term("Finished breadth", "size.breadth")
 
 
@@ -41,10 +83,12 @@ def base_radius(bag: Resolved) -> float:
 
 
 def asked_round(shape: Shape, bag: Resolved) -> float:
-    """Return the way round the base as it was asked for, before anything is settled."""
+    """Return the way round the base as it was asked for, before anything is settled, seams among it."""
     if "size.diameter" in bag.values:
-        return sum(shape(bag.mm("size.diameter"), bag.mm("size.diameter"), 0.0).lengths)
-    return sum(shape(bag.mm("size.length"), bag.mm("size.breadth"), base_radius(bag)).lengths)
+        return sum(shape(bag, bag.mm("size.diameter"), bag.mm("size.diameter")).lengths)
+    if is_traced(bag):
+        return way_round(read_outline(bag.choice("base.outline")))
+    return sum(shape(bag, bag.mm("size.length"), bag.mm("size.breadth")).lengths)
 
 
 def tube_panel(bag: Resolved, around: float, panels: int, seam: float) -> tuple[float, bool]:
@@ -99,7 +143,10 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
     long_term, broad_term = given_base(bag, ring_seam)
     length, longer = settled(bag, long_term.mm, 2 * ring_seam)
     breadth, broader = settled(bag, broad_term.mm, 2 * ring_seam)
-    outline = shape(length, breadth, base_radius(bag))
+    if is_traced(bag):
+        # an outline keeps its own size
+        (length, longer), (breadth, broader) = (long_term.mm, ()), (broad_term.mm, ())
+    outline = shape(bag, length, breadth)
     around = sum(outline.lengths)
     wide, finer = tube_panel(bag, around, panels, side)
     share = ", half of it" if panels == 2 else ""
@@ -111,18 +158,25 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
         across = (round_it, Term("To a finer grid, so that the seam eases", rest, why))
     height, rise, moved = settled_height(bag, finishes, ring_seam)
     up = (*rise, *moved)
+    (left, right, low, high), tips = outline.ends, _tips(outline, ring_seam)
     body = _body(panels, wide, height, across, up, not finer)
     measures = (
-        Measure("width", _called(bag), "x", "west", "east", (long_term, *longer), beside="bottom"),
+        Measure("width", _called(bag), "x", left, right, (long_term, *longer, *tips[0]), beside="bottom"),
         Measure(
-            "height", _called(bag, broad=True), "y", "south", "north", (broad_term, *broader), beside="left"
+            "height",
+            _called(bag, broad=True),
+            "y",
+            low,
+            high,
+            (broad_term, *broader, *tips[1]),
+            beside="left",
         ),
     )
     disc = Face("base", "base", outline.edges, measures, part="base")
     bends = [e.bend for e in outline.edges]
     ring = tuple((x + length / 2, y + breadth / 2) for x, y in flattened(disc.points, bends))
     opening = snap(wide * panels / 2)
-    asked_round = sum(shape(long_term.mm, broad_term.mm, base_radius(bag)).lengths)
+    asked_round = sum(shape(bag, long_term.mm, broad_term.mm).lengths)
     return Form(
         dimensions=_dimensions(bag, length, breadth, height, asked_round / 2, opening),
         faces=(*body, disc),
@@ -138,12 +192,22 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
         insert=insert_face(
             bag,
             outline.edges,
-            ("west", "east", "south", "north"),
+            outline.ends,
             Term("Length of the base", length, "As it comes out."),
             Term("Breadth of the base", breadth, "As it comes out."),
         ),
         smooth=True,
     )
+
+
+def _tips(outline: Outline, seam: float) -> tuple[tuple[Term, ...], tuple[Term, ...]]:
+    """Return what sharp corners at the ends of an outline reach beyond the seam, along and across."""
+    starts, bends = [e.start for e in outline.edges], [e.bend for e in outline.edges]
+    grown = extent(flattened(*offset_bent(starts, bends, [seam] * len(starts))))
+    beyond = (snap(g - s - 2 * seam) for g, s in zip(grown, extent(flattened(starts, bends)), strict=True))
+    why = "A sharp corner at an end reaches further out than its seam."
+    along, across = (((Term("Tips of the corners", by, why),) if abs(by) > TIPS else ()) for by in beyond)
+    return along, across
 
 
 def _why_round(bag: Resolved) -> str:
@@ -176,6 +240,14 @@ def _dimensions(
         else:
             across = told(bag, "diameter", "Diameter", length)
         return {"diameter": across, "height": high, "flat_opening": flat}
+    if is_traced(bag):
+        why = "The outline keeps its own size."
+        return {
+            "length": Dimension("length", "Length of the base", length, length, "measured", why),
+            "breadth": Dimension("breadth", "Breadth of the base", breadth, breadth, "measured", why),
+            "height": high,
+            "flat_opening": flat,
+        }
     return {
         "length": told(bag, "length", "Length of the base", length),
         "breadth": told(bag, "breadth", "Breadth of the base", breadth),
@@ -185,14 +257,19 @@ def _dimensions(
 
 
 def _lines(bag: Resolved, length: float, breadth: float, height: float) -> tuple[SizeLine, ...]:
-    high = SizeLine("height", "high", "height", (0, breadth / 2, 0), (0, breadth / 2, height))
+    high = SizeLine("size.height", "high", "height", (0, breadth / 2, 0), (0, breadth / 2, height))
     if "size.diameter" in bag.values:
-        across = SizeLine("diameter", "across", "diameter", (0, breadth / 2, 0), (length, breadth / 2, 0))
+        across = SizeLine(
+            "size.diameter", "across", "diameter", (0, breadth / 2, 0), (length, breadth / 2, 0)
+        )
         return (across, high)
+    if is_traced(bag):
+        # its length and breadth cannot be typed
+        return (high,)
     return (
-        SizeLine("length", "long", "length", (0, breadth / 2, 0), (length, breadth / 2, 0)),
+        SizeLine("size.length", "long", "length", (0, breadth / 2, 0), (length, breadth / 2, 0)),
         high,
-        SizeLine("breadth", "broad", "breadth", (length, 0, 0), (length, breadth, 0)),
+        SizeLine("size.breadth", "broad", "breadth", (length, 0, 0), (length, breadth, 0)),
     )
 
 
@@ -222,7 +299,7 @@ def marks_of(shape: Shape, bag: Resolved, form: Form, piece: Piece) -> tuple[Mar
     """Return the places where tube and base are matched: quarters, straight to arc, corners."""
     length = form.mm("diameter") if "diameter" in form.dimensions else form.mm("length")
     breadth = form.mm("diameter") if "diameter" in form.dimensions else form.mm("breadth")
-    outline = shape(length, breadth, base_radius(bag))
+    outline = shape(bag, length, breadth)
     if piece.part == "base":
         return _on_base(piece, outline)
     if piece.part:
@@ -234,7 +311,7 @@ def marks_of(shape: Shape, bag: Resolved, form: Form, piece: Piece) -> tuple[Mar
     edge = Term("Side seam", snap(side), "From the raw edge to the seam.")
     out, gone, stretch_by = [], 0.0, 2 * form.mm("flat_opening") / around
     for i, (size, label) in enumerate(zip(outline.lengths, outline.labels, strict=True)):
-        inside = 0 < i < (outline.half if panels == 2 else len(outline.edges))
+        inside = label and 0 < i < (outline.half if panels == 2 else len(outline.edges))
         if inside:
             way = Term("Along the base seam", snap(gone * stretch_by), "To where the base is marked too.")
             told = Sum("From the raw side edge", (edge, way))
@@ -249,6 +326,7 @@ def _on_base(piece: Piece, outline: Outline) -> tuple[Mark, ...]:
     out = [
         Mark("notch", label, (point,), "its middle")
         for point, label in zip(piece.cut, outline.labels, strict=True)
+        if label
     ]
     if (
         len({round(v, 6) for v in (piece.size("width"), piece.size("height"))}) == 1

@@ -3,7 +3,9 @@
 import math
 from collections.abc import Callable, Mapping
 
-from ambitus.core.read.cutlist import CutRow, Finding, Reader, ReadLayer, Rows
+from ambitus.core.geometry import Point
+from ambitus.core.outlines import OutlineProblem, around, extent, inside, read_outline
+from ambitus.core.read.cutlist import Finding, Reader, ReadLayer, Rows
 from ambitus.core.sums import Sum, Term
 
 
@@ -38,7 +40,7 @@ def ellipse_round(length: float, breadth: float, radius: float) -> float:
 Round = Callable[[float, float, float], float]
 
 
-def reader(way_round: Round, one_size: bool) -> Reader:
+def reader(way_round: Round, one_size: bool = False) -> Reader:
     """Return the reader of bases of one shape; *one_size* is whether it has a diameter."""
 
     def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
@@ -46,25 +48,67 @@ def reader(way_round: Round, one_size: bool) -> Reader:
         if base is None:
             why, fix = "The base is missing.", "Add a row with part “base”."
             return ReadLayer({}, (Finding("no-base", "stop", why, fix),))
-        return _made(rows, base, allowances, top, way_round, one_size)
+        both = Term("Base seams", -2 * allowances["ring"], "Sewn all round.", times=2)
+        name = "Diameter" if one_size else "Length of the base"
+        long = Sum(name, (Term("Base, as cut", base.width, "As cut."), both))
+        broad = Sum("Breadth of the base", (Term("Base, as cut", base.height, "As cut."), both))
+        radius = max(0.0, (base.radius or 0.0) - allowances["ring"])
+        needed = way_round(long.total, broad.total, radius)
+        more: dict[str, float | str] = {} if base.radius is None else {"base.radius": radius}
+        sizes = {"diameter": long} if one_size else {"length": long, "breadth": broad}
+        return _made(rows, allowances, top, needed, sizes, more)
 
     return read
 
 
+def read_traced(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
+    """
+    Return the bag on a base of any outline.
+
+    Its seam line runs inside the cut line by the seam: of a line that is straight between its points it is
+    shorter by 2 s tan(θ/2) at each, θ being how far it turns there, outwards counted as more.
+    """
+    base = rows.parts.get("base")
+    if base is None or base.outline is None:
+        why, fix = "The outline of the base is missing.", "Give it with the row of part “base”."
+        return ReadLayer({}, (Finding("no-outline", "stop", why, fix),))
+    try:
+        points, ring = read_outline(base.outline), allowances["ring"]
+    except OutlineProblem as bad:
+        return ReadLayer({}, (Finding(bad.code, "stop", bad.why, bad.fix),))
+    turns = (_turned(points[i - 2], points[i - 1], p) for i, p in enumerate(points))
+    shorter = math.fsum(2 * ring * math.tan(turn / 2) for turn in turns)
+    needed = around(points) - shorter
+    sizes = {}
+    for key, name, cut, along in (
+        ("length", "Length of the base", base.width, 0),
+        ("breadth", "Breadth of the base", base.height, 1),
+    ):
+        seam = Term("Base seam", -2 * ring, "Sewn all round.", times=2)
+        inner = extent(inside(points, ring))[along] if ring else cut
+        tips = Term("Tips of the corners", inner - cut + 2 * ring, "Sharp corners reach further out.")
+        terms = (Term("Base, as cut", cut, "As cut."), seam)
+        sizes[key] = Sum(name, terms if abs(tips.mm) < 0.05 else (*terms, tips))
+    more: dict[str, float | str] = {"base.outline": base.outline, "base.traced_as": "cut"}
+    return _made(rows, allowances, top, needed, sizes, more)
+
+
+def _turned(a: Point, b: Point, c: Point) -> float:
+    """Return how far a line turns at *b*, to the left counted as more."""
+    first, then = math.atan2(b[1] - a[1], b[0] - a[0]), math.atan2(c[1] - b[1], c[0] - b[0])
+    return (then - first + math.pi) % (2 * math.pi) - math.pi
+
+
 def _made(
     rows: Rows,
-    base: CutRow,
     allowances: Mapping[str, float],
     top: float,
-    way_round: Round,
-    one_size: bool,
+    needed: float,
+    sizes: Mapping[str, Sum],
+    more: Mapping[str, float | str],
 ) -> ReadLayer:
+    """Return the bag of a base *needed* mm round at its seam line, with what its tube makes."""
     tube, panels, ring = rows.main, rows.panels, allowances["ring"]
-    both = Term("Base seams", -2 * ring, "Sewn all round.", times=2)
-    long = Sum(
-        "Diameter" if one_size else "Length of the base", (Term("Base, as cut", base.width, "As cut."), both)
-    )
-    broad = Sum("Breadth of the base", (Term("Base, as cut", base.height, "As cut."), both))
     height = Sum(
         "Height",
         (
@@ -83,8 +127,6 @@ def _made(
     opening = Sum(
         "Flat opening", tuple(Term(f"Half of: {t.label.lower()}", t.mm / 2, t.why) for t in around.terms)
     )
-    radius = max(0.0, (base.radius or 0.0) - ring)
-    needed = way_round(long.total, broad.total, radius)
     difference = around.total - needed
     findings: tuple[Finding, ...] = ()
     if abs(difference) / min(around.total, needed) > rows.ease + 1e-9:
@@ -96,8 +138,5 @@ def _made(
             fix = "Cut the tube wider, or the base smaller; a base that is cut can hang over and be trimmed."
         numbers = (("tube", around.total), ("base", needed), ("each edge", each))
         findings = (Finding("tube-base-mismatch", "stop", why, fix, numbers),)
-    sizes = {"diameter": long} if one_size else {"length": long, "breadth": broad}
-    more: dict[str, float | str] = {"base.panels": "two" if panels == 2 else "one"}
-    if base.radius is not None:
-        more["base.radius"] = radius
-    return ReadLayer({**sizes, "height": height, "flat_opening": opening}, findings, more)
+    tubes = {"base.panels": "two" if panels == 2 else "one"}
+    return ReadLayer({**sizes, "height": height, "flat_opening": opening}, findings, {**tubes, **more})

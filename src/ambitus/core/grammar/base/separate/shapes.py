@@ -19,10 +19,14 @@ _QUARTER = 400
 
 @dataclass(frozen=True, slots=True)
 class Outline:
-    """A base in seam lines round its middle; ``labels`` say what is marked where each edge starts."""
+    """
+    A base in seam lines round its middle; ``labels`` say what is marked where each edge starts, nothing
+    for what is not. ``ends`` are the edges that start at its left, right, front and back end.
+    """
 
     edges: tuple[Edge, ...]
     labels: tuple[str, ...]
+    ends: tuple[str, str, str, str] = ("west", "east", "south", "north")
 
     @property
     def lengths(self) -> tuple[float, ...]:
@@ -123,4 +127,4 @@ def ellipse(length: float, breadth: float, radius: float) -> Outline:
 
 
 #: (length, breadth, corner radius) -> its outline in seam lines
-Shape = Callable[[float, float, float], Outline]
+BySize = Callable[[float, float, float], Outline]
