@@ -61,8 +61,9 @@ def _mm(low: float, high: float) -> st.SearchStrategy[float]:
 #: Sizes that leave a bag cuttable, by the end of a field's path; others are drawn from the field's own range.
 ORDINARY = {
     "width": (60, 700),
-    "height": (140, 700),
-    "depth": (60, 260),
+    # a corner of a gusset may be rounded by a plate of 300, and some straight side has to be left above it
+    "height": (180, 700),
+    "depth": (66, 260),
     "gap": (60, 100),
     "diameter": (120, 400),
     # an oval bent more sharply than its inset is deep has no parallel of its own
@@ -88,6 +89,10 @@ ORDINARY = {
     "from_top": (10, 60),
     "inside": (20, 80),
     "bottom_height": (20, 120),
+    "channel": (8, 30),
+    "edge": (1, 10),
+    "heading": (3, 40),
+    "tail": (30, 120),
     "facing_height": (20, 100),
 }
 IN_CARRY = {

@@ -18,6 +18,8 @@ from ambitus.core.geometry import area, bounds
 from ambitus.core.lengths import Grid
 
 EXACT = 0.01
+#: tops that are turned through a gap in the lining
+_GAPPED = {"turned_through", "stitched_channel"}
 #: how well a traced curve is told by its points
 TRACED = 0.05
 
@@ -51,6 +53,8 @@ def top_eats(draft: Draft) -> float:
         "double_hem": ("top.turn", "top.hem"),
         "overlocked_hem": ("top.hem", "top.sliver"),
         "raw_edge": (),
+        "casing": ("top.hem", "top.heading", "top.channel", "top.edge"),
+        "stitched_channel": ("allowances.top",),
     }
     return sum(draft.bag.mm(path) for path in terms[draft.bag.bag.top.kind])
 
@@ -93,10 +97,31 @@ def _asked(draft: Draft) -> dict[str, float]:
         asked["width"] -= asked["depth"]
     if bag.bag.base.kind == "traced":
         asked["length"], asked["breadth"], _ = _traced(draft)
+    if "top.height_means" in bag.values and bag.choice("top.height_means") == "contents":
+        asked["height"] += _closing(draft, asked) + _above_cord(draft)
     given = bag.values.get("base.given")
     if given is not None and given.value == "plate":
         asked["diameter"] = bag.mm("base.plate") - 2 * eaten(draft, "ring")
     return asked
+
+
+def _closing(draft: Draft, asked: dict[str, float]) -> float:
+    """Return what it takes to close over what goes in: the radius, half the depth, or half the diagonal."""
+    bag = draft.bag
+    if "diameter" in asked:
+        given = bag.choice("base.given") == "plate"
+        return (bag.mm("base.plate") - 2 * bag.mm("allowances.ring") if given else asked["diameter"]) / 2
+    long, broad = asked.get("length", asked.get("width", 0.0)), asked.get("breadth", asked.get("depth", 0.0))
+    if bag.bag.base.kind == "traced":
+        long, broad, _ = _traced(draft, eaten(draft, "ring"))
+        inside = 2 * bag.mm("allowances.ring") if bag.choice("base.traced_as") == "cut" else 0.0
+        lies = 0.0 if bag.choice("base.traced_as") == "cut" else 2 * eaten(draft, "ring")
+        long, broad = long - lies - inside, broad - lies - inside
+    return math.hypot(long, broad) / 2 if bag.choice("top.closing") == "firm" else min(long, broad) / 2
+
+
+def _above_cord(draft: Draft) -> float:
+    return draft.bag.mm("top.heading") + draft.bag.mm("top.channel")
 
 
 def _radius(draft: Draft) -> float:
@@ -253,7 +278,8 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             drawn = TRACED if piece.part == "base" and draft.bag.bag.base.kind == "traced" else 1e-4
             if abs(piece.size(key) - size) > drawn:
                 yield f"{piece.key} {key}: sum {piece.size(key)}, outline {size}"
-            bought = piece.key.startswith("strap") and key == "width" and not _cut_across(draft, piece)
+            bought = piece.layer == "cord" and key == "width"
+            bought |= piece.key.startswith("strap") and key == "width" and not _cut_across(draft, piece)
             # a side panel follows its front; a tube is cut finer where it would not go round its base
             finer = Grid(25.4 / 16 if draft.bag.unit == "in" else 1.0)
             tube = draft.bag.bag.base.kind in _SEPARATE and key == "width" and not piece.part
@@ -431,7 +457,7 @@ def marks_lie_right(draft: Draft) -> Iterator[str]:
     """The turning gap lies inside its straight seam; strap marks lie where the strap was placed."""
     bag = draft.bag
     gaps = [m for p in draft.pieces for m in p.marks if m.kind == "gap"]
-    if len(gaps) != (1 if bag.bag.top.kind == "turned_through" else 0):
+    if len(gaps) != (1 if bag.bag.top.kind in _GAPPED else 0):
         yield f"{len(gaps)} turning gaps"
     for gap in gaps:
         length = math.dist(*gap.points)
@@ -494,6 +520,15 @@ def _same(one: set[float], other: set[float]) -> bool:
     return all(near) and all(any(abs(a - b) < EXACT for a in one) for b in other)
 
 
+def _casing_lines(draft: Draft) -> list[float]:
+    """Return creases, fold-to lines and rows of a casing, from the raw edge."""
+    first, heading, channel, edge = (draft.bag.mm(f"top.{k}") for k in ("hem", "heading", "channel", "edge"))
+    down = heading + channel + edge
+    lower = first + 2 * down - edge
+    creases = [first, 2 * first, first + down, first + 2 * down] if first else [down, 2 * down]
+    return [*creases, lower, *([lower - channel] if heading else [])]
+
+
 def hems_are_marked(draft: Draft) -> Iterator[str]:
     """The folds of a top edge are drawn where its turns say, from every raw top edge."""
     bag, kind = draft.bag, draft.bag.bag.top.kind
@@ -502,6 +537,7 @@ def hems_are_marked(draft: Draft) -> Iterator[str]:
         "double_hem": lambda: [bag.mm("top.turn"), bag.mm("top.turn") + bag.mm("top.hem")],
         "overlocked_hem": lambda: [bag.mm("top.hem") + sliver],
         "pressed_edges": lambda: [bag.mm("top.turn")],
+        "casing": lambda: _casing_lines(draft),
     }.get(kind, list)()
     for piece in _sewn(draft):
         left, bottom, right, top = bounds(piece.cut)
@@ -519,7 +555,9 @@ def hems_are_marked(draft: Draft) -> Iterator[str]:
         if piece.folded:
             wanted |= {bottom + f for f in folds}
         drawn = {
-            m.points[0][1] for m in piece.marks if m.kind == "crease" and "from the raw top edge" in m.label
+            m.points[0][1]
+            for m in piece.marks
+            if m.kind in ("crease", "row") and "from the raw top edge" in m.label
         }
         if not _same(drawn, wanted):
             yield f"{piece.key}: folds drawn at {drawn}, wanted {wanted}"
@@ -601,6 +639,16 @@ _BY_TOP: dict[str, tuple[tuple[str, str], ...]] = {
     "double_hem": (("press hem", "stitch hem"), ("stitch hem", "{first}")),
     "overlocked_hem": (("press hem", "stitch hem"), ("stitch hem", "{first}")),
     "raw_edge": (("true the top", "{first}"),),
+    "casing": (
+        ("press casing", "stitch casing"),
+        ("stitch casing", "thread cord"),
+        ("finish ends", "measure back"),
+    ),
+    "stitched_channel": (
+        ("gap open", "join top"),
+        ("stitch channel", "close gap"),
+        ("stitch channel", "thread cord"),
+    ),
 }
 _TRIMMED = {"french", "french_stitched", "felled"}
 #: what sews the seams of a class, by base
@@ -622,8 +670,12 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
     first_seam = f"outer {names[0][1]}"
     pairs = [("measure", "cut"), ("strap 0 even", "measure back")]
     pairs += [(first, then.format(first=first_seam)) for first, then in _BY_TOP[top]]
+    opening = draft.bag.values.get("top.opening")
+    if opening is not None and opening.value != "ends":
+        held = "eyelets" if opening.value == "eyelets" else "hold opening"
+        pairs.append((held, "press casing" if top == "casing" else "join top"))
     wanted, cut = {"strap 0 even"}, {"cut"}
-    wanted |= {"gap open", "inspect top"} if top == "turned_through" else set()
+    wanted |= {"gap open", "inspect top"} if top in _GAPPED else set()
     for layer in {p.layer for p in _sewn(draft)}:
         pairs += [tuple(key.format(layer=layer) for key in pair) for pair in _BY_BASE.get(base, ())]  # type: ignore[misc]
         wanted |= {f"{layer} nested"} if base.startswith("boxed") else set()

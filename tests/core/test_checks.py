@@ -23,6 +23,10 @@ def _bottom(*, height: float = 80, contrast: str = "denim", **more: Any) -> dict
     return tote(cloth={"bottom": "contrast", "bottom_height": height, "contrast": contrast}, **more)
 
 
+def _drawn(**top: Any) -> dict[str, Any]:
+    return tote(top={"kind": "casing", **top}, carry=[])
+
+
 def _faced(height: float) -> dict[str, Any]:
     return tote(top={"facing": "faced", "facing_height": height, "gap_in": "base"})
 
@@ -167,6 +171,20 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "outline-too-tight": (
         _on("traced", {"outline": SLOT}, {"ring": 15.1}, height=200),
         _on("traced", {"outline": SLOT}, {"ring": 14.9}, height=200),
+    ),
+    # a cord 6 thick lies 9.42 wide
+    "channel-narrow": (_drawn(channel=12.4), _drawn(channel=12.5)),
+    "pin-in-channel": (
+        _drawn(cord="ribbon", cord_wide=5, channel=10.9),
+        _drawn(cord="ribbon", cord_wide=5, channel=11),
+    ),
+    "raw-edge-in-channel": (_drawn(hem=3.1), _drawn(hem=3)),
+    "turn-over-casing": (_drawn(channel=15, hem=18.1), _drawn(channel=15, hem=18)),
+    "tail-short": (_drawn(tail=49), _drawn(tail=50)),
+    # 200 high, less 60 for half the depth, less the channel and its heading
+    "closes-over-nothing": (
+        {**_drawn(channel=20, heading=101), "size": {"height": 200}},
+        {**_drawn(channel=20, heading=100), "size": {"height": 200}},
     ),
     "bottom-out-of-reach": (_bottom(height=270.5), _bottom(height=270)),
     "facing-out-of-reach": (_faced(270.5), _faced(270)),

@@ -116,6 +116,16 @@ BAGS: tuple[dict[str, Any], ...] = (
     ),
     tote(331, 287, 118, base={"kind": "folded_in"}, seams={"kind": "felled"}, allowances=UNEQUAL),
     tote(331, 287, 118, base={"kind": "boxed_after", "cut_as": "folded"}, seams={"kind": "zigzagged"}),
+    {
+        **_on("circle"),
+        "top": {"kind": "casing", "heading": 21, "channel": 17, "edge": 4, "hem": 9, "cords": "two"},
+    },
+    tote(331, 287, 118, top={"kind": "casing", "height_means": "contents", "channel": 17, "opening": "slit"}),
+    tote(331, 287, 118, top={"kind": "casing", "cord": "strip", "opening": "ends"}, allowances=UNEQUAL),
+    {
+        **_on("stadium"),
+        "top": {"kind": "stitched_channel", "heading": 21, "channel": 17, "height_means": "contents"},
+    },
     _on("gusset", radius=37),
     _on("gusset", radius=0, strip="halves"),
     _on("gusset", radius=37, strip="three"),

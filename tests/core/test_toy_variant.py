@@ -26,18 +26,17 @@ from bags import drafted, totes
 from core.proofs import outlines_match_sums, reads_back, seams_walk, straps_read_back
 
 
-def _settled(bag: Resolved, path: str, *around: float) -> tuple[float, tuple[Term, ...]]:
-    asked = bag.mm(path)
+def _settled(bag: Resolved, terms: tuple[Term, ...], *around: float) -> tuple[float, tuple[Term, ...]]:
+    asked = sum(t.mm for t in terms)
     size = snap(bag.grid.fit(asked + sum(around)) - sum(around))
-    term = Term(path.split(".")[1].capitalize(), asked, bag.why(path), bag.source(path))
-    return size, (term, *grid_term(snap(size - asked)))
+    return size, (*terms, *grid_term(snap(size - asked)))
 
 
 def _form(bag: Resolved, finishes: Finishes) -> Form:
     """A flat envelope: two rectangles sewn on three sides."""
     eats = {key: sum(t.mm for t in terms) for key, terms in finishes.items()}
-    width, across = _settled(bag, "size.width", eats["side"], eats["side"])
-    height, up = _settled(bag, "size.height", eats["base"], eats["top"])
+    width, across = _settled(bag, (bag.term("Width", "size.width"),), eats["side"], eats["side"])
+    height, up = _settled(bag, bag.bag.top.height(bag), eats["base"], eats["top"])
     outline = (
         Edge("base", "base", (0.0, 0.0)),
         Edge("side right", "side", (width, 0.0)),

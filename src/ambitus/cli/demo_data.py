@@ -119,6 +119,29 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Mute sack",
+        {
+            "preset": "sack",
+            "unit": "mm",
+            "size": {"diameter": 190, "height": 260},
+            "top": {"cord": "ribbon", "channel": 18, "hem_edge": "overlocked"},
+            "cloth": {"outer": "felt"},
+            "carry": [],
+        },
+    ),
+    (
+        "Raffle bag, lined",
+        {
+            "preset": "sack",
+            "unit": "in",
+            "size": {"width": "7 in", "height": "6 in", "depth": "3 in"},
+            "base": {"kind": "boxed"},
+            "top": {"kind": "stitched_channel", "cords": "two", "height_means": "contents"},
+            "cloth": {"outer": "quilting_cotton", "lining": "calico"},
+            "carry": [],
+        },
+    ),
+    (
         "Half-moon baton tote",
         {
             "unit": "cm",

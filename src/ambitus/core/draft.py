@@ -11,6 +11,8 @@ from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.grammar.carry.strap import Hang, hang
 from ambitus.core.grammar.cloth.bottom import has_bottom, with_bottom
 from ambitus.core.grammar.contract import SHORTER, Bag, Finishes, Grammar, Layer
+from ambitus.core.grammar.top.drawstring.closing import with_contents
+from ambitus.core.grammar.top.drawstring.cords import Cords
 from ambitus.core.grammar.top.facing import is_faced, with_facing
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
@@ -31,6 +33,7 @@ class Draft:
     #: the form of every sewn layer; the outer's is the bag
     forms: Mapping[Layer, Form]
     hangs: tuple[Hang, ...]
+    cords: Cords | None
     pieces: tuple[Piece, ...]
     seams: tuple[Seam, ...]
 
@@ -119,6 +122,8 @@ def _layered(*layers: tuple[str, tuple[Seam, ...], tuple[tuple[str, str], ...]])
 
 def _with_bands(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
     """Return the form of *layer*, divided where it is cut of two cloths."""
+    if layer == "outer" and bag.bag.top.above_cord:
+        form = with_contents(bag, form, bag.bag.top.above_cord(bag))
     if layer == "outer" and has_bottom(bag):
         return with_bottom(bag, form, finishes)
     if layer == "lining" and is_faced(bag):
@@ -144,4 +149,5 @@ def draft(bag: Resolved) -> Draft:
     form = forms["outer"]
     hangs = tuple(hang(bag, f"carry.{i}", item, form) for i, item in enumerate(bag.bag.carry))
     seams = _layered(*((layer, made.seams, made.mouth) for layer, made in forms.items()))
-    return Draft(bag, forms, hangs, cut_pieces(bag, forms, hangs), seams)
+    cords = bag.bag.top.cords(bag, form)
+    return Draft(bag, forms, hangs, cords, cut_pieces(bag, forms, hangs, cords), seams)

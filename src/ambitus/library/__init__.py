@@ -34,6 +34,7 @@ def shipped() -> Facts:
                 row["help"],
                 row["kinds"],
                 {k: _value(v) for k, v in row["values"].items()},
+                row["straps"],
             )
             for row in _data("presets")
         },

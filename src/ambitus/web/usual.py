@@ -9,6 +9,7 @@ from ambitus.core.lengths import Unit, View, paired, system_of
 from ambitus.core.lengths.units import System
 from ambitus.core.spec.model import GridSpec, Spec, UsualSpec
 from ambitus.core.spec.resolve import default_step, read_length
+from ambitus.library import shipped
 
 ALLOWANCE = Param("usual", "Allowance", "allowance", high=200.0)
 MEASURED = Param("usual.measured", "Foot edge", "length", low=0.5, high=100.0)
@@ -107,8 +108,10 @@ def new_spec(usual: Usual, preset: str) -> Spec:
     values = {f"allowances.{key}": mm for key, mm in mine.allowances.items()}
     if mine.general is not None:
         values["allowances.general"] = mine.general
+    straps = shipped().presets[preset].straps if preset in shipped().presets else 1
     return Spec(
         preset=preset,
+        carry=[{} for _ in range(straps)],
         unit=usual.unit,
         grid=GridSpec(step=mine.step or default_step(usual.unit)),
         usual=UsualSpec(values=values, measured=dict(usual.measured)),

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.grammar.base.panels import asked_height
 from ambitus.core.lengths import snap
 
 if TYPE_CHECKING:
@@ -158,7 +159,7 @@ def strap_into_corner(draft: "Draft") -> Iterator[Fired]:
         path = f"{hang.prefix}.from_top"
         if path not in bag.values:
             continue
-        reach, height = bag.mm(path) + bag.mm(f"{hang.prefix}.box"), bag.mm("size.height")
+        reach, height = bag.mm(path) + bag.mm(f"{hang.prefix}.box"), asked_height(bag)
         if reach > height + 1e-9:
             yield fired(
                 path,

@@ -77,6 +77,7 @@ def all_rules() -> tuple[Rule, ...]:
     from ambitus.core.checks import (  # noqa: F401  rules register on import
         bands,
         carrying,
+        drawing_up,
         layers,
         seams,
         shape,

@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.curves import flattened
 from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
+from ambitus.core.grammar.base.panels import asked_height
 from ambitus.core.grammar.base.separate.cut import ease_of, is_traced, panels_of, traced_in
 from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
 from ambitus.core.grammar.fitting import misfits
@@ -122,7 +123,7 @@ def folded_in_too_low(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if bag.bag.base.kind != "folded_in":
         return
-    height, half = bag.mm("size.height"), bag.mm("size.depth") / 2
+    height, half = asked_height(bag), bag.mm("size.depth") / 2
     if height <= half + 1e-9:
         say = "{half} folds up inside a bag {height} high."
         yield fired("size.height", say, "Make it higher than {half}.", half=half, height=height)
@@ -341,7 +342,7 @@ def _as_cut(draft: "Draft") -> tuple[float, float, float, int] | None:
 def corner_radius_over_panel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if bag.bag.base.kind == "gusset":
-        wanted, room = corner_radius(bag).mm, most_radius(bag.mm("size.width"), bag.mm("size.height"))
+        wanted, room = corner_radius(bag).mm, most_radius(bag.mm("size.width"), asked_height(bag))
         where = "base.radius" if bag.choice("base.round_by") == "radius" else "base.plate"
     elif bag.bag.base.kind == "rounded_rectangle":
         wanted, where = bag.mm("base.radius"), "base.radius"
@@ -364,7 +365,7 @@ def step_over_height(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if "base.step" not in bag.values:
         return
-    step, height = bag.mm("base.step"), bag.mm("size.height")
+    step, height = bag.mm("base.step"), asked_height(bag)
     if step >= height - 1e-9:
         yield fired(
             "base.step",

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.grammar.base.panels import asked_height
 from ambitus.core.grammar.top.turned_through.gap import LEAST_GAP, longest_gap, straight_seam
 
 if TYPE_CHECKING:
@@ -127,7 +128,7 @@ def top_over_height(draft: "Draft") -> Iterator[Fired]:
     path = "top.hem" if "top.hem" in bag.values else "top.turn"
     if path not in bag.values:
         return
-    deep, height = bag.mm(path), bag.mm("size.height")
+    deep, height = bag.mm(path), asked_height(bag)
     if deep >= height - 1e-9:
         say = "{deep} folded in on a bag {height} high."
         yield fired(path, say, "Make it less than {height}.", deep=deep, height=height)

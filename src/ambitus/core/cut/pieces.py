@@ -11,6 +11,7 @@ from ambitus.core.grammar.base.insert import clearance
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.contract import SHORTER, Finishes, Layer
 from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.top.drawstring.cords import Cords
 from ambitus.core.grammar.top.lining import shorter_terms
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -104,7 +105,7 @@ def _panels(
     return out
 
 
-def _strip(hang: Hang, layer: Layer, name: str, bag: Resolved, length: Sum, width: Sum, ends: float) -> Piece:
+def _strip(of: str, layer: Layer, name: str, bag: Resolved, length: Sum, width: Sum, ends: float) -> Piece:
     """Return a strip *length* by *width*, whose seam lines lie *ends* inside its short ends."""
     wide = width.total
     visible = length.total - 2 * ends
@@ -121,7 +122,7 @@ def _strip(hang: Hang, layer: Layer, name: str, bag: Resolved, length: Sum, widt
     end = (Term("End", ends, ""),)
     made = cut_face(Face(layer, layer, outline, measures), {"fold": (), "end": end}, bag.grid)
     return Piece(
-        key=f"{layer} {hang.prefix}",
+        key=f"{layer} {of}" if of != layer else layer,
         letter="",
         name=name,
         layer=layer,
@@ -138,7 +139,7 @@ def _strip(hang: Hang, layer: Layer, name: str, bag: Resolved, length: Sum, widt
 
 def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
     ends = sum(t.mm for t in hang.tails)
-    strap = _strip(hang, "strap", "Strap", bag, hang.length, hang.width, ends)
+    strap = _strip(hang.prefix, "strap", "Strap", bag, hang.length, hang.width, ends)
     if not hang.item.make.cut_across:
         strap = replace(strap, material=hang.item.make.label)
     left, right = strap.cut[0][0], strap.cut[1][0]
@@ -166,8 +167,28 @@ def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
         core_length = to_grid("How long to cut it", (follows, *shortened), bag.grid)
         core_width = to_grid("How wide to cut it", core_across, bag.grid)
         core_ends = (core_length.total - hang.finished_visible) / 2
-        out.append(_strip(hang, "strap core", "Strap core", bag, core_length, core_width, core_ends))
+        out.append(_strip(hang.prefix, "strap core", "Strap core", bag, core_length, core_width, core_ends))
     return out
+
+
+def _cord(bag: Resolved, cords: Cords) -> Piece:
+    """Return the cord as a strip, its tails marked, with the other ways to reckon its length."""
+    tail = Sum(
+        "Tail", (Term("Tail", cords.tail_at(cords.path.mm), "Outside the channel of the open mouth."),)
+    )
+    strip = _strip("cord", "cord", "Cord", bag, cords.length, cords.across, 0.0)
+    wide, long = strip.cut[2][1], strip.cut[1][0]
+    least = Sum("The least that lets the mouth open", (cords.path,))
+    readings = [("the least that lets the mouth open flat", least)]
+    for name, length, tails in cords.schools:
+        readings += [(name, length), ("which leaves at each end", tails)]
+    told = (("tail", tail),)
+    marks = (
+        Mark("notch", "Where it enters the channel", ((tail.total, wide),), "either end", told),
+        Mark("notch", "Where it leaves the channel", ((long - tail.total, wide),), "either end"),
+        Mark("notch", "Other ways to reckon it", (), "the whole cord", tuple(readings)),
+    )
+    return replace(strip, count=cords.count, material=cords.material, marks=marks)
 
 
 def _insert(bag: Resolved, face: Face) -> Piece:
@@ -236,8 +257,10 @@ def letter(at: int) -> str:
     return (letter(more - 1) if more else "") + LETTERS[rest]
 
 
-def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form], hangs: tuple[Hang, ...]) -> tuple[Piece, ...]:
-    """Return every piece with its letter and marks: outer, lining, interfacing, straps, cores."""
+def cut_pieces(
+    bag: Resolved, forms: Mapping[Layer, Form], hangs: tuple[Hang, ...], cords: Cords | None = None
+) -> tuple[Piece, ...]:
+    """Return every piece with its letter and marks: outer, lining, interfacing, straps, cores, cords."""
     pieces: list[Piece] = []
     known: list[tuple[Face, Finishes, CutFace]] = []
     for layer in bag.bag.top.layers:
@@ -247,6 +270,8 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form], hangs: tuple[Hang, ..
     pieces += [_insert(bag, face) for face in forms["outer"].insert]
     for hang in hangs:
         pieces += _straps(bag, hang)
+    if cords is not None:
+        pieces.append(_cord(bag, cords))
     out = []
     for at, piece in enumerate(pieces):
         marks = [*piece.marks]

@@ -219,13 +219,16 @@ def _ticked(a: Point, b: Point, tick: float) -> str:
 
 
 def standing(
-    form: Form, hangs: tuple[Hang, ...], by_drop: set[str], inside: str = "lining", row: float = TOPSTITCH
+    form: Form,
+    hangs: tuple[Hang, ...],
+    by_drop: set[str],
+    inside: str = "lining",
+    rows: tuple[float, ...] = (TOPSTITCH,),
 ) -> Standing:
     """
     Return the standing view of *form*; straps in *by_drop* show their drop, the others their length.
 
-    *inside* is the layer seen in the mouth; *row* is how far below the top edge its stitching lies, 0 for
-    none.
+    *inside* is the layer seen in the mouth; *rows* are how far below the top edge its stitching lies.
     """
     shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs]
     mouth = [project(p) for p in _at(form.mouth_ring, form.height)]
@@ -239,7 +242,7 @@ def standing(
         if form.bottom:
             low = _Wall(wall.foot, tuple((x, y, form.bottom) for x, y, _ in wall.head))
             shapes.append(Shape(_seen(form, low, i, form.bottom), "contrast", "far" if i else "fill"))
-        if row:
+        for row in rows:
             shapes.append(Shape(path([project(p) for p in wall.row(row)]), "outer", "stitch"))
     for part in form.standing_seams:
         (bx, by), (mx, my) = ring_point(form.base_ring, part), ring_point(form.mouth_ring, part)

@@ -210,7 +210,7 @@ class Mark:
     One point is a notch or a dot; two are a stretch. ``readings`` are (what, sum) pairs.
     """
 
-    kind: Literal["notch", "strap", "gap", "crease", "cut-out", "clip"]
+    kind: Literal["notch", "strap", "gap", "crease", "cut-out", "clip", "row", "slot"]
     label: str
     points: tuple[Point, ...]
     corner: str

@@ -10,12 +10,13 @@ from ambitus.core.sums import Term
 
 if TYPE_CHECKING:
     from ambitus.core.form.model import Form, Mark, Piece
+    from ambitus.core.grammar.top.drawstring.cords import Cords
     from ambitus.core.read.cutlist import Reader
     from ambitus.core.spec.resolved import Resolved
     from ambitus.core.steps.model import Step
 
 Slot = Literal["base", "top", "interfacing", "make", "attach", "seams", "cloth"]
-Layer = Literal["outer", "lining", "interfacing", "strap", "strap core", "insert"]
+Layer = Literal["outer", "lining", "interfacing", "strap", "strap core", "insert", "cord"]
 
 #: Cloth beyond the seam line, by class of seam, as terms for the sums. ``SHORTER`` is no seam: it is
 #: what the layer is made less high than the bag.
@@ -117,9 +118,19 @@ def no_terms(_: "Resolved", __: str) -> tuple[Term, ...]:
     return ()
 
 
-def topstitched(_: "Resolved") -> float:
+def topstitched(_: "Resolved") -> tuple[float, ...]:
     """The row of stitching of a top edge that is topstitched close to it."""
-    return 9.0
+    return (9.0,)
+
+
+def plain_height(bag: "Resolved") -> tuple[Term, ...]:
+    """The finished height as it was asked for, up to the top edge."""
+    return (bag.term("Finished height", "size.height"),)
+
+
+def no_cords(_: "Resolved", __: "Form") -> "Cords | None":
+    """The cords of a top that is not drawn up."""
+    return None
 
 
 def no_creases(_: "Resolved", __: str, ___: float) -> tuple[float, ...]:
@@ -185,8 +196,14 @@ class Top(Variant):
     finish: "Callable[[Resolved, Layer], tuple[Term, ...]]"
     marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]" = no_marks
     brings: Mapping[Slot, str] = field(default_factory=dict)
-    #: how far below the finished edge its lowest row of stitching shows, in mm; 0 for none
-    row: "Callable[[Resolved], float]" = topstitched
+    #: how far below the finished edge its rows of stitching show, in mm
+    rows: "Callable[[Resolved], tuple[float, ...]]" = topstitched
+    #: the finished height, as a maker would add it up
+    height: "Callable[[Resolved], tuple[Term, ...]]" = plain_height
+    #: what of the bag stands above its cord, where it is drawn up
+    above_cord: "Callable[[Resolved], Term] | None" = None
+    #: its cords, where it is drawn up
+    cords: "Callable[[Resolved, Form], Cords | None]" = no_cords
     #: what a cut list tells of it besides the allowances of its classes: name there -> field
     told: Mapping[str, str] = field(default_factory=dict)
     #: allowance on a panel's top edge, from a cut list's allowances

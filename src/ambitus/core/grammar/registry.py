@@ -31,10 +31,12 @@ from ambitus.core.grammar.seams import (
     RAW,
     ZIGZAGGED,
 )
+from ambitus.core.grammar.top.casing import CASING
 from ambitus.core.grammar.top.double_hem import DOUBLE_HEM
 from ambitus.core.grammar.top.overlocked_hem import OVERLOCKED_HEM
 from ambitus.core.grammar.top.pressed_edges import PRESSED_EDGES
 from ambitus.core.grammar.top.raw_edge import RAW_EDGE
+from ambitus.core.grammar.top.stitched_channel import STITCHED_CHANNEL
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
 
 GRAMMAR = grammar_of(
@@ -53,6 +55,8 @@ GRAMMAR = grammar_of(
     DOUBLE_HEM,
     OVERLOCKED_HEM,
     RAW_EDGE,
+    CASING,
+    STITCHED_CHANNEL,
     KEPT_OUT,
     FULL,
     INSET,

@@ -248,7 +248,7 @@ def picture(draft: Draft) -> Standing:
     by_drop = {h.prefix for h in draft.hangs if draft.bag.choice(f"{h.prefix}.measure") == "drop"}
     faced = is_faced(draft.bag)
     inside = "lining" if "lining" in draft.bag.bag.top.layers and not faced else "outer"
-    return standing(draft.form, draft.hangs, by_drop, inside, draft.bag.bag.top.row(draft.bag))
+    return standing(draft.form, draft.hangs, by_drop, inside, draft.bag.bag.top.rows(draft.bag))
 
 
 def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:

@@ -62,6 +62,8 @@ class Preset:
     help: str
     kinds: Mapping[str, str]
     values: Mapping[str, Pair | str]
+    #: how many pairs of straps a bag begins with
+    straps: int = 1
 
 
 @dataclass(frozen=True, slots=True)

@@ -22,6 +22,7 @@ CAUTIONS = {
     "pins": "Take pins out before the needle reaches them.",
     "free arm": "See that only one side of the bag lies over the plate, or front is sewn to back.",
     "flame": "Seal ends away from all cloth, over a plate, with water at hand; molten thread burns the skin.",
+    "hammered": "Eyelets are set on a firm board, not in the lap; keep fingers out of the way of the hammer.",
     "melting": "This cloth melts and smokes under heat: use no iron on it without a test, and air the room.",
     "small children": "Straps and cords can strangle, and a bag over the head can suffocate: "
     "keep them from small children.",

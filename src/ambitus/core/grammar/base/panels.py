@@ -70,13 +70,18 @@ def settled(bag: Resolved, plain: float, beyond: float) -> tuple[float, Terms]:
     return mm, grid_term(snap(mm - plain))
 
 
+def asked_height(bag: Resolved) -> float:
+    """Return the finished height that was asked for, up to the top edge."""
+    return snap(sum(t.mm for t in bag.bag.top.height(bag)))
+
+
 def settled_height(bag: Resolved, finishes: Finishes, under: float) -> tuple[float, Terms, Terms]:
     """
     Return the height of a layer settled on the grid, its terms, and what the grid adds.
 
     *under* is what the piece is cut higher by at its foot: its seam, and what lies under the bag.
     """
-    terms = (bag.term("Finished height", "size.height"), *finishes[SHORTER])
+    terms = (*bag.bag.top.height(bag), *finishes[SHORTER])
     height, moved = settled(bag, sum(t.mm for t in terms), under + eats(finishes, "top"))
     return height, terms, moved
 
@@ -252,7 +257,8 @@ def ring(width: float, depth: float) -> tuple[Point, ...]:
 def told(bag: Resolved, key: str, label: str, comes_out: float) -> Dimension:
     """Return a size that was asked for under its own name."""
     path = f"size.{key}"
-    return Dimension(key, label, bag.mm(path), comes_out, bag.source(path), bag.why(path))
+    asked = asked_height(bag) if key == "height" else bag.mm(path)
+    return Dimension(key, label, asked, comes_out, bag.source(path), bag.why(path))
 
 
 def boxed_dimensions(bag: Resolved, width: float, height: float, depth: float) -> dict[str, Dimension]:
@@ -359,5 +365,5 @@ def straight(bag: Resolved) -> Mapping[str, float]:
     face = bag.mm("size.width")
     if read_flat(bag):
         face -= bag.mm("size.depth")
-    sides = {"side": bag.mm("size.height")}
+    sides = {"side": asked_height(bag)}
     return sides if is_folded(bag) else {"base": face, **sides}

@@ -87,7 +87,7 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     beyond = under + _foot(main, measure, finishes) + join
     level = level_of(bag, form, snap(bag.grid.fit(held + beyond) - beyond))
     shows = bag.term("Visible height of the bottom", path)
-    high = (bag.term("Finished height", "size.height"), *finishes[SHORTER])
+    high = (*bag.bag.top.height(bag), *finishes[SHORTER])
 
     def upper(below: float) -> tuple[Term, ...]:
         step = snap(form.height - level - below)
@@ -99,7 +99,7 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     def rest(measure: Measure, ends: int, below: float) -> tuple[Term, ...]:
         whole = sum(t.mm for t in measure.terms)
         times = 2 if measure.folds else 1
-        left_out = {"Finished height", "Step", GRID_LABEL, *(t.label for t in finishes[SHORTER])}
+        left_out = {"Step", GRID_LABEL, *(t.label for t in high)}
         lies_under = tuple(t for t in measure.terms if t.label not in left_out)
         mine = (Term(shows.label, times * shows.mm, shows.why, shows.source, times), *lies_under)
         moved = snap(whole - ends * below - sum(t.mm for t in mine))

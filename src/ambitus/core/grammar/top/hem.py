@@ -1,5 +1,7 @@
 """What hems share: they are unlined, folded and stitched while the panels lie flat."""
 
+from typing import Literal
+
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.geometry import Point, outward
 from ambitus.core.grammar.contract import Slot
@@ -13,19 +15,27 @@ UNLINED: dict[Slot, str] = {"interfacing": "none", "seams": "zigzagged"}
 
 
 def fold_marks(
-    piece: Piece, folds: tuple[tuple[str, Sum], ...], label: str = "Hem, from the raw top edge"
+    piece: Piece,
+    folds: tuple[tuple[str, Sum], ...],
+    label: str = "Hem, from the raw top edge",
+    kind: Literal["crease", "row"] = "crease",
+    drawn: int | None = None,
 ) -> tuple[Mark, ...]:
-    """Return the creases of a hem on every top edge of *piece*, each read from the raw edge."""
+    """
+    Return the creases of a hem on every top edge of *piece*, each read from the raw edge.
+
+    Of *folds* the first *drawn* are lines on the piece; what follows is only told.
+    """
     out = []
     n = len(piece.cut)
     edges = [i for i, e in enumerate(piece.edges) if e.seam == "top"]
     for at, i in enumerate(edges):
         a, b = piece.cut[i], piece.cut[(i + 1) % n]
         ox, oy = outward(a, b)
-        for number, (_, told) in enumerate(folds):
+        for number, (_, told) in enumerate(folds[:drawn]):
             line: tuple[Point, ...] = tuple((x - ox * told.total, y - oy * told.total) for x, y in (a, b))
             readings = folds if not at and not number else ()
-            out.append(Mark("crease", label, line, "top edge", readings))
+            out.append(Mark(kind, label, line, "top edge", readings))
     return tuple(out)
 
 

@@ -22,4 +22,15 @@ OVERLOCKED_HEM: Section = (
     Stroke("overcast", ((51, 26), (61, 29), (51, 32), (61, 35))),
     row(31),
 )
+CASING: Section = (
+    Stroke("outer", ((42, 58), (42, 8), (58, 8), (58, 40), (51, 40), (51, 30))),
+    Stroke("strap", ((47, 14), (53, 14), (53, 22), (47, 22), (47, 14))),
+    row(34),
+)
+STITCHED_CHANNEL: Section = (
+    *IN_AND_OUT,
+    Stroke("strap", ((48, 26), (52, 26), (52, 32), (48, 32), (48, 26))),
+    row(20),
+    row(38),
+)
 RAW_EDGE: Section = (Stroke("outer", ((50, 58), (50, 8))),)

@@ -4,7 +4,7 @@ from ambitus.core.grammar.base.gusset.cut import corner_radius, form, marks, mos
 from ambitus.core.grammar.base.gusset.read import read
 from ambitus.core.grammar.base.gusset.steps import steps
 from ambitus.core.grammar.base.insert import INSERT_PARAMS
-from ambitus.core.grammar.base.panels import HEIGHT, WIDTH, depth_param, quarter
+from ambitus.core.grammar.base.panels import HEIGHT, WIDTH, asked_height, depth_param, quarter
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
@@ -23,7 +23,7 @@ def _unused(bag: Resolved) -> frozenset[str]:
 
 def _straight(bag: Resolved) -> dict[str, float]:
     r = corner_radius(bag).mm
-    base, side = bag.mm("size.width") - 2 * r, bag.mm("size.height") - r
+    base, side = bag.mm("size.width") - 2 * r, asked_height(bag) - r
     return {"base": max(0.0, base), "side": max(0.0, side)}
 
 

@@ -3,7 +3,7 @@
 from functools import partial
 
 from ambitus.core.grammar.base.insert import INSERT_PARAMS
-from ambitus.core.grammar.base.panels import quarter
+from ambitus.core.grammar.base.panels import asked_height, quarter
 from ambitus.core.grammar.base.separate import read, shapes
 from ambitus.core.grammar.base.separate.cut import (
     Shape,
@@ -91,7 +91,7 @@ def _base(
         marks=partial(marks_of, shape),
         usual={"carry.from_side": lambda bag: quarter(bag, asked_round(shape, bag) / 2)},
         read=reads,
-        straight=lambda bag: {"side": bag.mm("size.height")},
+        straight=lambda bag: {"side": asked_height(bag)},
     )
 
 

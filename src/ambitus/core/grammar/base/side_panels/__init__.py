@@ -1,7 +1,7 @@
 """Panels of their own at the sides; front and back run under to a seam in the middle of the base."""
 
 from ambitus.core.grammar.base.insert import INSERT_PARAMS
-from ambitus.core.grammar.base.panels import HEIGHT, WIDTH, depth_param, quarter
+from ambitus.core.grammar.base.panels import HEIGHT, WIDTH, asked_height, depth_param, quarter
 from ambitus.core.grammar.base.side_panels.cut import form, marks
 from ambitus.core.grammar.base.side_panels.read import read
 from ambitus.core.grammar.base.side_panels.steps import steps
@@ -41,5 +41,5 @@ SIDE_PANELS = Base(
     read=read,
     marks=marks,
     usual={"carry.from_side": lambda bag: quarter(bag, bag.mm("size.width"))},
-    straight=lambda bag: {"base": bag.mm("size.width"), "side": bag.mm("size.height") - bag.mm("base.step")},
+    straight=lambda bag: {"base": bag.mm("size.width"), "side": asked_height(bag) - bag.mm("base.step")},
 )

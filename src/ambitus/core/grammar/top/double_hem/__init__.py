@@ -45,7 +45,7 @@ DOUBLE_HEM = Top(
     ),
     phrase=top_phrase("unlined with a hem turned twice", fields=("top.turn", "top.hem")),
     brings={**UNLINED, "attach": "on_hem"},
-    row=lambda bag: bag.mm("top.hem"),
+    rows=lambda bag: (bag.mm("top.hem"),),
     finish=_finish,
     marks=_marks,
     told={"turn": "top.turn", "hem": "top.hem"},

@@ -43,7 +43,7 @@ OVERLOCKED_HEM = Top(
     ),
     phrase=top_phrase("unlined with an overlocked hem", fields=("top.hem", "top.sliver")),
     brings={**UNLINED, "attach": "on_hem"},
-    row=lambda bag: bag.mm("top.hem"),
+    rows=lambda bag: (bag.mm("top.hem"),),
     finish=_finish,
     marks=_marks,
     told={"hem": "top.hem", "top_sliver": "top.sliver"},

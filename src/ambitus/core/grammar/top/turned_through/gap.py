@@ -79,7 +79,7 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     under = 0.0
     if seam_class == "side":
         # what of this edge lies under the bag, or is crossed by a fold: all but the straight part
-        plain = straight_seam(bag) + form.height - bag.mm("size.height")
+        plain = straight_seam(bag) + form.height - sum(t.mm for t in bag.bag.top.height(bag))
         under = max(0.0, snap(seam - plain))
     # what lies beyond the seam line at the start of this edge, read along it
     ux, uy = unit_vector(a, b)

@@ -1,0 +1,123 @@
+"""Checks of a top that is drawn up by a cord: its channel, its raw edge, its closing."""
+
+from collections.abc import Iterator
+from typing import TYPE_CHECKING
+
+from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.grammar.top.casing import turn_down
+from ambitus.core.grammar.top.drawstring.channel import PIN, cord_flat, least_channel
+
+if TYPE_CHECKING:
+    from ambitus.core.draft import Draft
+
+#: Default (ours): a tail under this cannot be knotted.
+LEAST_TAIL = 50.0
+#: Default (ours): a bag that closes over less than this, in mm, closes over nothing.
+LEAST_CONTENTS = 20.0
+
+
+@check(
+    "channel-narrow",
+    "stop",
+    "The channel is too narrow for its cord",
+    "channel < ribbon + 3 mm, or < π × cord ÷ 2 + 3 mm",
+    "A cord that fills its channel cannot be drawn.",
+)
+def channel_narrow(draft: "Draft") -> Iterator[Fired]:
+    if draft.cords is None:
+        return
+    channel, least = draft.bag.mm("top.channel"), least_channel(draft.bag)
+    if channel < least - 1e-6:
+        yield fired(
+            "top.channel",
+            "The cord lies {flat} wide in a channel of {channel}.",
+            "Make the channel {least} or more, or take a thinner cord.",
+            flat=cord_flat(draft.bag),
+            channel=channel,
+            least=least,
+        )
+
+
+@check(
+    "pin-in-channel",
+    "note",
+    "A thin channel to thread",
+    "channel < 8 mm + 3 mm, the pin that threads it",
+    "The pin or bodkin has to pass the channel before the cord does.",
+)
+def pin_in_channel(draft: "Draft") -> Iterator[Fired]:
+    if draft.cords is not None and draft.bag.mm("top.channel") < PIN + 3 - 1e-9:
+        channel = draft.bag.mm("top.channel")
+        fix = "Thread it with a flat bodkin, or make the channel {least}."
+        yield fired("top.channel", "A channel of {channel}.", fix, channel=channel, least=PIN + 3)
+
+
+@check(
+    "raw-edge-in-channel",
+    "warn",
+    "The raw edge lies in the channel",
+    "first turn > edge and < edge + channel, not overlocked",
+    "The first turn ends where the cord runs: it frays there and catches the cord.",
+)
+def raw_edge_in_channel(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if bag.bag.top.kind != "casing" or bag.chose("top.hem_edge", "overlocked"):
+        return
+    turn, edge, channel = bag.mm("top.hem"), bag.mm("top.edge"), bag.mm("top.channel")
+    if edge + 1e-9 < turn < edge + channel - 1e-9:
+        yield fired(
+            "top.hem",
+            "A first turn of {turn} ends {inside} above the lower row.",
+            "Turn {edge} or less, or {over} or more, or overlock the edge first.",
+            turn=turn,
+            inside=turn - edge,
+            edge=edge,
+            over=edge + channel,
+        )
+
+
+@check(
+    "turn-over-casing",
+    "stop",
+    "The first turn is higher than the casing",
+    "first turn > heading + channel + edge",
+    "It would stand out beyond the fold.",
+)
+def turn_over_casing(draft: "Draft") -> Iterator[Fired]:
+    if draft.bag.bag.top.kind == "casing" and draft.bag.mm("top.hem") > turn_down(draft.bag) + 1e-9:
+        turn, down = draft.bag.mm("top.hem"), turn_down(draft.bag)
+        fix = "Turn {down} or less."
+        yield fired("top.hem", "A first turn of {turn} in a casing of {down}.", fix, turn=turn, down=down)
+
+
+@check(
+    "tail-short",
+    "warn",
+    "Little cord left to knot",
+    "tail < 50 mm",
+    "With the mouth flat open the ends slip back into the channel.",
+)
+def tail_short(draft: "Draft") -> Iterator[Fired]:
+    if draft.cords is not None and draft.bag.mm("top.tail") < LEAST_TAIL - 1e-9:
+        tail = draft.bag.mm("top.tail")
+        yield fired(
+            "top.tail", "A tail of {tail} at each end.", "Leave {least}.", tail=tail, least=LEAST_TAIL
+        )
+
+
+@check(
+    "closes-over-nothing",
+    "warn",
+    "Nothing goes in under the closed mouth",
+    "height − closing − what stands above the cord < 20 mm",
+    "Drawing the mouth in takes the radius, or half the depth, of the height.",
+)
+def closes_over_nothing(draft: "Draft") -> Iterator[Fired]:
+    if draft.cords is None:
+        return
+    over = draft.form.mm("contents")
+    if over < LEAST_CONTENTS - 1e-6:
+        say = "The mouth closes over {over}." if over > 0 else "The mouth cannot be drawn closed."
+        fix = "Make it {more} higher, or give the height of what goes in."
+        numbers = {"over": over} if over > 0 else {}
+        yield fired("size.height", say, fix, more=LEAST_CONTENTS - over, **numbers)

@@ -1,0 +1,130 @@
+"""A casing folded down from the top edge of an unlined bag, with or without a heading above it."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.contract import Option, Param, Top
+from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.casing.measures import above_cord, finish, marks, rows, turn_down
+from ambitus.core.grammar.top.casing.read import read
+from ambitus.core.grammar.top.casing.steps import steps
+from ambitus.core.grammar.top.drawstring.channel import CHANNEL, CORD_PARAMS
+from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
+from ambitus.core.grammar.top.drawstring.cords import (
+    CORDS_PARAMS,
+    Cords,
+    cords_of,
+    once_round,
+    side_allowance,
+)
+from ambitus.core.grammar.top.drawstring.opening import EYELETS, SLOT, needs_side_seam, opening_param
+from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.hem import UNLINED
+from ambitus.core.lengths import paired, snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+__all__ = ["CASING", "turn_down"]
+
+SLIT = Option("slit", "An open slit", "The seam ends below the casing; a U of topstitching holds its edges.")
+ENDS = Option("ends", "Open ends", "Front and back have a casing each; the seams end below them.")
+
+
+def _says(bag: Resolved) -> str:
+    heading = " and a heading" if bag.mm("top.heading") > 0 else ""
+    cords = "two cords" if bag.chose("top.cords", "two") else "a cord"
+    return f"drawn up by {cords} in a casing folded down{heading}"
+
+
+def _cords(bag: Resolved, form: Form) -> Cords:
+    """Return the cords of a casing as wide as the bag, or with open ends as wide as its panels are cut."""
+    if not bag.chose("top.opening", "ends"):
+        return once_round(bag, form)
+    edges = 2 if bag.chose("base.panels", "one") else 4
+    why = "With open ends each casing keeps its cut width."
+    path = Term("The casings, as cut", snap(form.mouth_length + edges * side_allowance(bag)), why)
+    return cords_of(bag, form, path)
+
+
+CASING = Top(
+    kind="casing",
+    section=sections.CASING,
+    label="Drawn up, casing folded down",
+    help="The top edge is folded down over a cord; unlined.",
+    layers=("outer",),
+    params=(
+        *CORD_PARAMS,
+        CHANNEL,
+        Param(
+            "edge",
+            "Edge below the channel",
+            "length",
+            paired(3),
+            low=0.5,
+            high=30,
+            help="From its lower row to the fold.",
+        ),
+        Param(
+            "heading",
+            "Heading",
+            "length",
+            lambda bag: 0.0,
+            low=0,
+            high=150,
+            why="None, unless you want a ruffle.",
+            help="The ruffle above the channel; 0 for none.",
+        ),
+        Param(
+            "hem",
+            "First turn",
+            "length",
+            paired(10),
+            low=0,
+            high=100,
+            help="What is turned under before the casing is folded.",
+        ),
+        Param(
+            "hem_edge",
+            "Raw edge",
+            "choice",
+            "turned",
+            options=(
+                Option("turned", "Turned under", "The first turn hides it."),
+                Option("overlocked", "Overlocked first", "It cannot catch the cord wherever it lies."),
+            ),
+        ),
+        opening_param(SLOT, SLIT, ENDS, EYELETS),
+        *CORDS_PARAMS,
+        *CLOSING_PARAMS,
+    ),
+    phrase=top_phrase(
+        _says,
+        choices=(
+            "top.cord",
+            "top.opening",
+            "top.cords",
+            "top.height_means",
+            "top.closing",
+            "top.hem_edge",
+            "top.cord_end",
+        ),
+        fields=(
+            "top.cord_thick",
+            "top.cord_wide",
+            "top.channel",
+            "top.edge",
+            "top.heading",
+            "top.hem",
+            "top.tail",
+        ),
+    ),
+    brings={**UNLINED, "attach": "on_face"},
+    needs=needs_side_seam,
+    rows=rows,
+    finish=finish,
+    marks=marks,
+    height=lambda bag: height_terms(bag, above_cord(bag)),
+    above_cord=above_cord,
+    cords=_cords,
+    told={"turn": "top.hem", "heading": "top.heading", "channel": "top.channel", "edge": "top.edge"},
+    read=read,
+    steps=steps,
+)

@@ -1,0 +1,109 @@
+"""A folded casing measured: from the raw edge to mark it, from the finished top to check it."""
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.top.drawstring.opening import BELOW_FOLD, eyelet_marks, side_marks
+from ambitus.core.grammar.top.hem import fold_marks
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term
+
+
+def _casing(bag: Resolved) -> tuple[Term, ...]:
+    """Return the terms of what is folded down: heading, channel, edge."""
+    heading = (bag.term("Heading", "top.heading"),) if bag.mm("top.heading") else ()
+    return (*heading, bag.term("Channel", "top.channel"), bag.term("Edge below the channel", "top.edge"))
+
+
+def turn_down(bag: Resolved) -> float:
+    """Return how far the top edge is folded down: heading, channel and edge."""
+    return sum(t.mm for t in _casing(bag))
+
+
+def finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+    """Return what the casing takes of a panel's top edge: the first turn, and what is folded down."""
+    turn = (bag.term("First turn", "top.hem"),) if bag.mm("top.hem") else ()
+    return (*turn, *_casing(bag))
+
+
+def above_cord(bag: Resolved) -> Term:
+    """Return what of the bag stands above the cord's lower row."""
+    high = turn_down(bag) - bag.mm("top.edge")
+    return Term("From the cord up to the top edge", high, "Channel and heading stand above the closing.")
+
+
+def rows(bag: Resolved) -> tuple[float, ...]:
+    """Return how far below the finished top its rows of stitching run: the upper one under a heading."""
+    lower = turn_down(bag) - bag.mm("top.edge")
+    return (bag.mm("top.heading"), lower) if bag.mm("top.heading") else (lower,)
+
+
+def _twice(terms: tuple[Term, ...]) -> tuple[Term, ...]:
+    return tuple(Term(t.label, 2 * t.mm, t.why, t.source, 2) for t in terms)
+
+
+def channel_span(bag: Resolved) -> tuple[Sum, Sum]:
+    """Return where the channel runs on the flat outer, from its raw top edge: its upper and its lower row."""
+    lower = Sum(
+        "To the lower row", (*_to_bottom_fold(bag), _less("Edge below the channel", bag.mm("top.edge")))
+    )
+    upper = Sum("To the top of the channel", (*lower.terms, _less("Channel", bag.mm("top.channel"))))
+    return upper, lower
+
+
+def _to_bottom_fold(bag: Resolved) -> tuple[Term, ...]:
+    """Return the terms of t1 + 2f: where the lower fold lies on the outer once the casing is down."""
+    turn = (bag.term("First turn", "top.hem"),) if bag.mm("top.hem") else ()
+    return (*turn, *_twice(_casing(bag)))
+
+
+def _less(label: str, mm: float) -> Term:
+    return Term(label, -mm, "Back up from there.")
+
+
+def slot(bag: Resolved) -> tuple[Sum, Sum]:
+    """Return where the slot begins and ends: at the channel's rows, lower where no heading stands above."""
+    upper, lower = channel_span(bag)
+    if not bag.mm("top.heading"):
+        why = "Without a heading the fold above it stays closed."
+        upper = Sum("To the slot", (*upper.terms, Term("Below the fold", BELOW_FOLD, why)))
+    return upper, lower
+
+
+def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return creases, fold-to lines, rows of stitching and openings, from the raw top edge."""
+    if not any(e.seam == "top" for e in piece.edges):
+        return ()
+    turn, casing = bag.mm("top.hem"), _casing(bag)
+    first = (bag.term("First turn", "top.hem"),) if turn else ()
+    creases = [("second crease", Sum("To the second crease", (*first, *casing)))]
+    to = [("second, the fold comes to it", Sum("To the second fold-to line", _to_bottom_fold(bag)))]
+    if turn:
+        creases.insert(0, ("first crease", Sum("To the first crease", first)))
+        to.insert(0, ("first, the raw edge comes to it", Sum("To the first fold-to line", _twice(first))))
+    out = [
+        *fold_marks(piece, tuple(creases), "Creases of the casing, from the raw top edge"),
+        *fold_marks(piece, tuple(to), "Fold-to lines, from the raw top edge"),
+    ]
+    upper, lower = channel_span(bag)
+    told = [("lower row", lower)]
+    if bag.mm("top.heading"):
+        told.insert(0, ("upper row", upper))
+    check = tuple(
+        (f"{name}, from the finished top", Sum("From the finished top", (Term("Rows", mm, "To check it."),)))
+        for (name, _), mm in zip(told, rows(bag), strict=True)
+    )
+    out += fold_marks(piece, (*told, *check), "Rows of stitching, from the raw top edge", "row", len(told))
+    opening = bag.choice("top.opening")
+    if opening == "slot":
+        start, end = slot(bag)
+        out += side_marks(bag, piece, "Slot for the cord", (("unsewn from", start), ("to", end)))
+    elif opening == "slit":
+        raw = Sum("From the raw edge", (Term("Raw top edge", 0.0, "Left open from here."),))
+        ends = Sum("To the end of the slit", _to_bottom_fold(bag))
+        out += side_marks(bag, piece, "Open slit", (("unsewn from", raw), ("seam begins", ends)))
+    elif opening == "ends":
+        raw = Sum("From the raw edge", (Term("Raw top edge", 0.0, "Finished before the casing is folded."),))
+        out += side_marks(bag, piece, "Side seam ends", (("open from", raw), ("seam begins", lower)))
+    middle = Sum(
+        "To the middle of the channel", (*lower.terms, _less("Half the channel", bag.mm("top.channel") / 2))
+    )
+    return (*out, *eyelet_marks(bag, piece, middle))

@@ -1,0 +1,8 @@
+"""What a casing folded down eats, from a cut list's numbers."""
+
+from collections.abc import Mapping
+
+
+def read(allowances: Mapping[str, float]) -> float:
+    """Return the allowance on a panel's top edge: the first turn, and the casing from edge to heading."""
+    return sum(allowances[name] for name in ("turn", "heading", "channel", "edge"))

@@ -1,0 +1,79 @@
+"""The casing: folded and stitched once the bag is sewn up, or on flat panels where its ends are open."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.top.casing.measures import rows, turn_down
+from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
+from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the steps from flat panels to a threaded cord."""
+    open_ends = bag.chose("top.opening", "ends")
+    rank = 340 if open_ends else 610
+    needs: tuple[str, ...] = ("outer panels laid" if open_ends else "outer body sewn",)
+    outer, turn = bag.cloth("outer"), bag.mm("top.hem")
+    overlocked = bag.chose("top.hem_edge", "overlocked")
+    out = [*eyelet_step(bag)]
+    if not open_ends:
+        before, needs = slit_steps(bag, needs)
+        out += before
+    if overlocked or open_ends:
+        sides = " and the open ends of both side edges" if open_ends else ""
+        out.append(
+            Step(
+                "finish casing edge",
+                f"Finish the raw top edge{sides}",
+                "Overlock it flat, right side up, so that it cannot catch the cord.",
+                rank,
+                needs=needs,
+                gives=("casing edge finished",),
+                settings="Overlock or zigzag, no stretching.",
+            )
+        )
+        needs = ("casing edge finished",)
+    first = "The first turn to the first fold-to line, then the casing to the second. " if turn else ""
+    lower, upper = rows(bag)[-1], rows(bag)[0]
+    out += [
+        Step(
+            "press casing",
+            "Press the casing down",
+            f"{first}To the wrong side, all the way round, the same depth everywhere.",
+            rank + 2,
+            needs=needs,
+            gives=("casing pressed",),
+            settings=f"Iron: {outer.iron}.",
+            lengths=(("First turn", turn), ("Casing", turn_down(bag))),
+            cautions=("hot iron",),
+        ),
+        Step(
+            "stitch casing",
+            "Stitch the casing",
+            ("Both rows, the lower one first. " if upper < lower else "One row beside the lower fold. ")
+            + ("" if open_ends else "Keep the free arm inside the bag; do not stitch across the opening."),
+            rank + 4,
+            needs=("casing pressed",),
+            gives=("casing stitched", *(("outer panels ready", "outer top known") if open_ends else ())),
+            settings=f"Straight stitch 2.5, {outer.needle}.",
+            reads=(
+                ("Lower row below the top", lower),
+                *((("Upper row below the top", upper),) if upper < lower else ()),
+            ),
+            cautions=() if open_ends else ("free arm",),
+        ),
+    ]
+    if not open_ends:
+        out.append(
+            Step(
+                "top known",
+                "Mark the finished top on the panels",
+                "The second crease; straps and motifs are measured from it.",
+                205,
+                needs=("outer panels laid",),
+                gives=("outer panels ready", "outer top known"),
+            )
+        )
+    caught = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    out += thread_steps(bag, form, ("casing stitched", "outer body sewn"))
+    return (*out, measure_back(form, needs=("cord threaded", *caught)))

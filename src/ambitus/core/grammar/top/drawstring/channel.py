@@ -1,0 +1,76 @@
+"""The cord and the channel that it runs in."""
+
+import math
+
+from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.lengths import Grid, paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+#: What a channel is wider than its cord lies flat, in mm.
+EASE = 3.0
+#: Default (ours): a threading pin is this wide, in mm, and has to pass the channel too.
+PIN = 8.0
+
+KINDS = (
+    Option("round", "Round cord", "Lies half its girth wide in the channel."),
+    Option("ribbon", "Ribbon or tape", "Lies flat."),
+    Option("strip", "A strip of the outer’s cloth", "Folded in four and stitched."),
+    Option("elastic", "Elastic", "Draws the mouth in by itself."),
+)
+CORD_PARAMS = (
+    Param("cord", "Cord", "choice", "round", options=KINDS),
+    Param(
+        "cord_thick",
+        "Cord, thick",
+        "length",
+        paired(6),
+        low=1,
+        high=30,
+        shown_when=("cord", "round"),
+        help="Its diameter.",
+    ),
+    Param(
+        "cord_wide",
+        "Ribbon, strip or elastic, wide",
+        "length",
+        paired(15),
+        low=3,
+        high=80,
+        shown_unless=("cord", "round"),
+    ),
+)
+
+
+def cord_flat(bag: Resolved) -> float:
+    """Return how wide the cord lies in its channel: a ribbon as it is, a round cord half its girth."""
+    if bag.chose("top.cord", "round"):
+        return math.pi * bag.mm("top.cord_thick") / 2
+    return bag.mm("top.cord_wide")
+
+
+def least_channel(bag: Resolved) -> float:
+    """Return the narrowest channel that the cord runs in."""
+    return cord_flat(bag) + EASE
+
+
+def usual_channel(bag: Resolved) -> float:
+    """Return the channel for this cord, up to the next line of the grid."""
+    return Grid(bag.grid.step, "up").fit(least_channel(bag))
+
+
+CHANNEL = Param(
+    "channel",
+    "Channel",
+    "length",
+    usual_channel,
+    low=3,
+    high=150,
+    help="Clear, between its rows of stitching or its row and the fold.",
+    why="As wide as the cord lies, and 3 mm.",
+)
+
+
+def channel_term(bag: Resolved) -> Term:
+    """Return the channel as a term."""
+    return bag.term("Channel", "top.channel")

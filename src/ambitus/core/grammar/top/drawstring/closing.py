@@ -1,0 +1,114 @@
+"""How high a bag is that has to close over what is in it."""
+
+import math
+from dataclasses import replace
+
+from ambitus.core.form.model import Dimension, Form, SizeLine
+from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.lengths import snap
+from ambitus.core.outlines import extent, read_outline
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+CLOSING_PARAMS = (
+    Param(
+        "height_means",
+        "What the height means",
+        "choice",
+        "edge",
+        options=(
+            Option("edge", "Up to the top edge", "With the mouth laid flat."),
+            Option(
+                "contents",
+                "What goes in",
+                "The bag is made higher, so that the mouth still closes over it.",
+            ),
+        ),
+    ),
+    Param(
+        "closing",
+        "What goes in is",
+        "choice",
+        "soft",
+        options=(
+            Option("soft", "Soft", "The mouth closes to a line over the middle."),
+            Option("firm", "Firm", "The mouth closes to a point, out from the corners."),
+        ),
+        shown_when=("height_means", "contents"),
+    ),
+)
+
+
+def by_contents(bag: Resolved) -> bool:
+    """Return whether the height given is that of what goes in."""
+    return bag.chose("top.height_means", "contents")
+
+
+def _plan(bag: Resolved) -> tuple[float, float]:
+    """Return length and breadth of the base as asked; both the diameter of a round one."""
+    if bag.chose("base.given", "plate"):
+        across = bag.mm("base.plate") - 2 * bag.mm("allowances.ring")
+        return across, across
+    if "size.diameter" in bag.values:
+        return bag.mm("size.diameter"), bag.mm("size.diameter")
+    if "base.outline" in bag.values:
+        along, across = extent(read_outline(bag.choice("base.outline")))
+        within = 2 * bag.mm("allowances.ring") if bag.chose("base.traced_as", "cut") else 0.0
+        return along - within, across - within
+    if "size.length" in bag.values:
+        return bag.mm("size.length"), bag.mm("size.breadth")
+    deep = bag.mm("size.depth") if "size.depth" in bag.values else 0.0
+    flat = deep if bag.chose("base.width_means", "flat") else 0.0
+    return bag.mm("size.width") - flat, deep
+
+
+def is_round(bag: Resolved) -> bool:
+    """Return whether the base is round, and the mouth with it."""
+    return "size.diameter" in bag.values
+
+
+def closing_term(bag: Resolved) -> Term:
+    """Return the cloth between what goes in and the closed mouth, as a term."""
+    along, across = _plan(bag)
+    if is_round(bag):
+        return Term("Half the diameter, to close over it", snap(along / 2), "From the rim to the middle.")
+    if bag.chose("top.closing", "firm"):
+        why = "½ √(W² + D²): from a corner to the middle, where the mouth closes to a point."
+        return Term("From a corner to the middle", snap(math.hypot(along, across) / 2), why)
+    why = "From the face to the middle, where the mouth closes to a line."
+    return Term("Half the depth, to close over it", snap(min(along, across) / 2), why)
+
+
+def height_terms(bag: Resolved, to_cord: Term) -> tuple[Term, ...]:
+    """
+    Return the finished height: as asked, or what goes in, the closing, and what stands above the cord.
+
+    *to_cord* is what of the bag lies above the cord when it is drawn in.
+    """
+    if not by_contents(bag):
+        return (bag.term("Finished height", "size.height"),)
+    return (bag.term("Height of what goes in", "size.height"), closing_term(bag), to_cord)
+
+
+def with_contents(bag: Resolved, form: Form, to_cord: Term) -> Form:
+    """Return *form* with the height of what goes in beside its own: as asked, or what it closes over."""
+    if not by_contents(bag):
+        over = snap(form.mm("height") - closing_term(bag).mm - to_cord.mm)
+        why = "The height, less the closing over it and what stands above the cord."
+        closes = Dimension("contents", "Closes over contents", over, over, "derived", why)
+        return replace(form, dimensions={**form.dimensions, "contents": closes})
+    above = sum(t.mm for t in bag.bag.top.height(bag)[1:])
+    path = "size.height"
+    high = form.dimensions["height"]
+    comes_out = snap(high.comes_out - above)
+    contents = Dimension(
+        "contents", "Height of what goes in", bag.mm(path), comes_out, bag.source(path), bag.why(path)
+    )
+    why = "What goes in, the closing over it, and what stands above the cord."
+    dimensions = {**form.dimensions, "height": replace(high, source="derived", why=why), "contents": contents}
+    lines = tuple(_to_contents(line, comes_out) if line.path == path else line for line in form.lines)
+    return replace(form, dimensions=dimensions, lines=lines)
+
+
+def _to_contents(line: SizeLine, comes_out: float) -> SizeLine:
+    return SizeLine(line.path, "goes in", "contents", line.a, (*line.b[:2], comes_out))

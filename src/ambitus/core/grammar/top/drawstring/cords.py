@@ -1,0 +1,121 @@
+"""The cords: how many, how long by each school, and what they leave when the mouth is drawn in."""
+
+from dataclasses import dataclass
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.top.drawstring.channel import cord_flat
+from ambitus.core.lengths import paired, snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term, to_grid
+
+CORDS_PARAMS = (
+    Param(
+        "cords",
+        "Cords",
+        "choice",
+        "one",
+        options=(
+            Option("one", "One cord", "Comes out at one side; a toggle or a knot holds it."),
+            Option("two", "Two cords", "From opposite sides: the mouth closes evenly."),
+        ),
+    ),
+    Param(
+        "tail",
+        "Tail of the cord",
+        "length",
+        paired(75),
+        low=10,
+        high=1000,
+        help="At each end, with the mouth flat open; the knot is in it.",
+    ),
+    Param(
+        "cord_end",
+        "Ends of the cord",
+        "choice",
+        "knot",
+        options=(
+            Option("knot", "Knotted", "Tied together, or through a toggle."),
+            Option("sealed", "Melted", "Only synthetic cord: melted edges hold by themselves."),
+            Option("sealant", "Sealed with liquid", "For cord that does not melt; it has to dry."),
+            Option("slant", "Cut at a slant", "For ribbon that is not washed."),
+        ),
+    ),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Cords:
+    """
+    The cords of a bag: how many, and for one of them the way round the mouth, its length, and its width.
+
+    ``schools`` are other ways to reckon the length, each a sum, and the tail that it leaves at each end.
+    """
+
+    count: int
+    path: Term
+    length: Sum
+    width: float
+    material: str
+    #: what is cut for a strip of cloth, or the width to buy
+    across: Sum
+    schools: tuple[tuple[str, Sum, Sum], ...]
+
+    def tail_at(self, mouth: float) -> float:
+        """Return the tail at each end when the mouth is drawn in to *mouth* mm round."""
+        return snap((self.length.total - mouth) / 2)
+
+
+_MATERIAL = {"round": "Round cord", "ribbon": "Ribbon or tape", "elastic": "Elastic"}
+
+
+def _tails(length: Sum, path: Term) -> Sum:
+    """Return what a cord of *length* leaves at each end of the open mouth; below nothing if it is short."""
+    return Sum(
+        "Tail it leaves at each end",
+        (
+            Term("Half of the cord", snap(length.total / 2), "It comes out in two ends."),
+            Term("Half of the way round", -snap(path.mm / 2), "What lies in the channel of the open mouth."),
+        ),
+    )
+
+
+def side_allowance(bag: Resolved) -> float:
+    """Return what a side seam takes of an edge, where the bag has one."""
+    return sum(t.mm for t in edge_terms(bag, "side")) if "side" in bag.bag.classes else 0.0
+
+
+def once_round(bag: Resolved, form: Form) -> Cords:
+    """Return the cords of a channel that is as wide as the bag."""
+    why = "The channel of the open mouth."
+    return cords_of(bag, form, Term("Once round the mouth", form.mouth_length, why))
+
+
+def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
+    """Return the cords on a mouth whose channel is *path* long."""
+    wide = form.mm("width") if "width" in form.dimensions else form.mm("flat_opening")
+    cut_width = form.mm("flat_opening") + 2 * side_allowance(bag)
+    tail = bag.term("Tail", "top.tail")
+    tails = Term("Tail", 2 * tail.mm, tail.why, tail.source, 2)
+    length = to_grid("How long to cut it", (path, tails), bag.grid)
+    strip = bag.chose("top.cord", "strip")
+    by_width = Sum(
+        "Twice the width and a tail",
+        (Term("Finished width", 2 * wide, "Front and back.", times=2), tails),
+    )
+    by_cut = Sum("Three times the cut width", (Term("Cut width", 3 * cut_width, "As cut.", times=3),))
+    schools = tuple((s.label.lower(), s, _tails(s, path)) for s in (by_width, by_cut))
+    if strip:
+        width = bag.term("Width of the strip", "top.cord_wide")
+        why = "Folded in four: both edges to the middle, then in half."
+        across = to_grid(
+            "How wide to cut it", (Term(width.label, 4 * width.mm, why, width.source, 4),), bag.grid
+        )
+        material = bag.cloth("outer").label
+    else:
+        field = "top.cord_thick" if bag.chose("top.cord", "round") else "top.cord_wide"
+        across = Sum("How wide to buy it", (bag.term("Cord", field),))
+        material = _MATERIAL[bag.choice("top.cord")]
+    count = 2 if bag.chose("top.cords", "two") else 1
+    return Cords(count, path, length, cord_flat(bag), material, across, schools)

@@ -1,0 +1,114 @@
+"""Steps that every drawn-up top shares: openings before the channel, threading after it."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.top.drawstring.cords import Cords
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def eyelet_step(bag: Resolved) -> tuple[Step, ...]:
+    """Return the making of eyelets, while the panels are flat, where a cord comes out by one."""
+    two = bag.chose("top.cords", "two")
+    one_panel = bag.chose("base.panels", "one")
+    if not bag.chose("top.opening", "eyelets") and not (two and one_panel):
+        return ()
+    return (
+        Step(
+            "eyelets",
+            "Make the eyelets or buttonholes",
+            "In the outer layer only, a patch of cloth behind each, before anything is folded.",
+            230,
+            needs=("pieces marked",),
+            gives=("eyelets made",),
+            kind="no return",
+            cautions=("hammered",),
+        ),
+    )
+
+
+def slit_steps(bag: Resolved, needs: tuple[str, ...]) -> tuple[tuple[Step, ...], tuple[str, ...]]:
+    """Return what is done at an opening in the side seam before the channel is made, and what it gives."""
+    opening = bag.choice("top.opening")
+    if opening == "eyelets":
+        return (), (*needs, "eyelets made")
+    french = bag.bag.seam("side").kind.startswith("french")
+    snip = " Snip the French seam to its line at the opening’s ends, and hem its edges." if french else ""
+    say = (
+        "Press the seam open, so that its edges lie back from the opening; bar both ends by hand or machine."
+    )
+    if opening == "slit":
+        say = "Press its edges back and topstitch a U round it: down one side, across below, up the other."
+    made = Step(
+        "hold opening",
+        "Hold the edges of the opening back",
+        say + snip,
+        600,
+        needs=needs,
+        gives=("opening held",),
+        kind="gate",
+    )
+    return (made,), ("opening held",)
+
+
+def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Step, ...]:
+    """Return cutting and threading the cord, and finishing its ends."""
+    cords = bag.bag.top.cords(bag, form)
+    if cords is None:
+        return ()
+    two = cords.count == 2
+    ends = {
+        "knot": ("Knot the ends together", "Or slide on a toggle first; pull the knot tight.", ()),
+        "sealed": (
+            "Melt the ends of the cord",
+            "Synthetic cord only, one moment over the flame, never in the hand.",
+            ("flame",),
+        ),
+        "sealant": ("Seal the ends with liquid", "Let them dry before they are knotted.", ()),
+        "slant": ("Cut the ends at a slant", "For ribbon that is not washed; knot them after.", ()),
+    }
+    title, say, cautions = ends[bag.choice("top.cord_end")]
+    made = ("strip made",) if bag.chose("top.cord", "strip") else ()
+    out = []
+    if made:
+        out.append(
+            Step(
+                "make strip",
+                "Fold the cord’s strip in four and stitch it",
+                "Both edges to the middle, then in half; one row beside the open edge.",
+                240,
+                needs=("pieces cut",),
+                gives=made,
+                settings=f"Iron: {bag.cloth('outer').iron}.",
+                cautions=("hot iron",),
+            )
+        )
+    thread = (
+        "Right round, in by one opening and out by the same; the second cord from the other side."
+        if two
+        else ("Right round, in by the opening and out by it again.")
+    )
+    return (
+        *out,
+        Step(
+            "thread cord",
+            "Thread the cords" if two else "Thread the cord",
+            f"With a pin or a bodkin. {thread}",
+            690,
+            needs=(*needs, *made),
+            gives=("cord in",),
+            lengths=(("Each, cut" if two else "Cut", cords.length.total),),
+        ),
+        Step(
+            "finish ends",
+            title,
+            say,
+            695,
+            needs=("cord in",),
+            gives=("cord threaded",),
+            reads=(("Tail at each end, mouth flat open", cords.tail_at(cords.path.mm)),),
+            cautions=(*cautions, "small children"),
+        ),
+    )
+
+
+__all__ = ["Cords", "eyelet_step", "slit_steps", "thread_steps"]

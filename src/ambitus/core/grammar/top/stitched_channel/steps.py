@@ -1,0 +1,33 @@
+"""Lined and turned through; then the channel's rows, and the cord."""
+
+from dataclasses import replace
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
+from ambitus.core.grammar.top.turned_through.steps import steps as turned_through
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the steps of a lined bag, with the channel stitched before the gap is closed."""
+    heading, channel = bag.mm("top.heading"), bag.mm("top.channel")
+    before, held = slit_steps(bag, ("outer body sewn",))
+    more = {"join top": held, "close gap": ("channel stitched",), "measure back": ("cord threaded",)}
+    out = [
+        replace(step, needs=tuple(dict.fromkeys((*step.needs, *more.get(step.key, ())))))
+        for step in turned_through(bag, prefix, form)
+    ]
+    rows = Step(
+        "stitch channel",
+        "Stitch the channel through both layers",
+        "Two rows all round, side seams on side seams, the lining smooth; the free arm inside the bag.",
+        670,
+        needs=("top finished",),
+        gives=("channel stitched",),
+        settings=f"Straight stitch 3, {bag.cloth('outer').needle}.",
+        reads=(("Upper row below the top", heading), ("Lower row below the top", heading + channel)),
+        cautions=("free arm",),
+    )
+    threaded = thread_steps(bag, form, ("channel stitched", "bag closed"))
+    return (*eyelet_step(bag), *before, *out, rows, *(replace(s, rank=s.rank + 10) for s in threaded))
