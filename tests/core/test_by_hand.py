@@ -14,6 +14,7 @@ from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
 from ambitus.core.sums import Sum
+from ambitus.core.volume import boxed_for_round, round_size
 from bags import drafted, tote
 
 LIST = drafted(tote(allowances={"side": 12, "base": 9, "corner": 7, "top": 15})).cut_list.model_dump()
@@ -88,7 +89,6 @@ EXAMPLES = {
 }
 #: Examples whose parts of the grammar do not exist yet. Take an id out when its part is built.
 AWAITING = {
-    "litres",
     "zip-flat",
     "zip-boxed",
     "box-pouch",
@@ -257,6 +257,34 @@ def _heading_casing() -> dict[str, float]:
     }
 
 
+def _litres() -> dict[str, float]:
+    """A boxed sack for a round one: 40 is its channel twice, edge, first turn and base seam together."""
+    g = _given("litres")
+    r, h = round_size(g["litres"] * 1e6, g["ratio"])
+    side, _ = boxed_for_round(g["litres"] * 1e6, g["ratio"])
+    seam, channel, edge = 10.0, 10.0, 3.0
+    turn = g["channel_and_base_seam"] - seam - 2 * channel - edge
+    top = {
+        "kind": "casing",
+        "height_means": "contents",
+        "channel": channel,
+        "edge": edge,
+        "hem": turn,
+        "cord_thick": 3,
+    }
+    size = {"width": side, "depth": side, "height": h}
+    allowances = {"base": seam, "side": g["side_allowance"] / 4}
+    given = {"unit": "mm", "size": size, "top": top, "carry": [], "allowances": allowances}
+    panel = drafted({**given, "seams": {"kind": "plain"}}, rounded=False).piece("outer")
+    return {
+        "h": h,
+        "r": r,
+        "fabric_height": panel.size("height"),
+        # two panels here, where the example goes round in one piece
+        "fabric_width": 2 * panel.size("width"),
+    }
+
+
 def _straps() -> dict[str, float]:
     g = _given("straps")
 
@@ -289,6 +317,7 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "ovals": _ovals,
     "round-sack": _round_sack,
     "heading-casing": _heading_casing,
+    "litres": _litres,
     "straps": _straps,
     "strap-length": _strap_length,
 }

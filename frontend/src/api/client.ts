@@ -17,6 +17,7 @@ export type Difference = Schemas['Difference']
 export type Tiles = Schemas['Tiles']
 export type Tile = Schemas['Tile']
 export type Outline = Schemas['OutlineOut']
+export type Volumes = Schemas['Volumes']
 export type Plan = Schemas['PlanOut']
 export type OpenPlan = Schemas['OpenPlan']
 export type Revision = Schemas['RevisionOut']
@@ -71,6 +72,8 @@ const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
 export const api = {
   draft: (spec: Spec, edits: Edit[], unit: Unit) => ask<Drafted>('POST', '/draft', { spec, edits, unit }),
   tiles: (spec: Spec, phrase: string, unit: Unit) => ask<Tiles>('POST', '/tiles', { spec, phrase, unit }),
+  volumes: (spec: Spec, asked: string, ratio: number | null, unit: Unit) =>
+    ask<Volumes>('POST', '/volumes', { spec, asked, ratio, unit }),
   outline: (name: string, text: string, unit: Schemas['DrawingIn']['unit']) =>
     ask<Outline>('POST', '/outline', { name, text, unit }),
   shelf: (putAway: boolean, offset = 0) =>

@@ -44,6 +44,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/volumes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Size by volume
+         * @description Return what the bag holds, and sizes that hold what is asked for.
+         */
+        post: operations["size_by_volume_api_volumes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -819,6 +839,8 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["FindingShown"][];
             read: components["schemas"]["ReadShown"];
+            /** Holds */
+            holds: string;
             standing: components["schemas"]["Standing"];
         };
         /**
@@ -1734,6 +1756,11 @@ export interface components {
             /** Fields */
             fields: string[];
             outline?: components["schemas"]["OutlineShown"] | null;
+            /**
+             * By Volume
+             * @default false
+             */
+            by_volume?: boolean;
         };
         /**
          * TilesRequest
@@ -1920,6 +1947,52 @@ export interface components {
             ctx?: Record<string, never>;
         };
         /**
+         * VolumeChoice
+         * @description A size that holds about what was asked: in words, what it really holds, and the picks that make it.
+         */
+        VolumeChoice: {
+            /** Size */
+            size: string;
+            /** Holds */
+            holds: string;
+            /** Exact */
+            exact: boolean;
+            /** Note */
+            note: string;
+            /** Edits */
+            edits: components["schemas"]["TileEdit"][];
+        };
+        /**
+         * Volumes
+         * @description What the bag holds now, its shape as height by radius, and sizes for what was asked.
+         */
+        Volumes: {
+            /** Now */
+            now: string;
+            /** Ratio */
+            ratio: string;
+            /** Choices */
+            choices: components["schemas"]["VolumeChoice"][];
+            /** Why */
+            why: string;
+        };
+        /**
+         * VolumesRequest
+         * @description A spec, a volume as typed, and the shape: height by radius, the bag’s own where it is left out.
+         */
+        VolumesRequest: {
+            spec: components["schemas"]["Spec"];
+            /**
+             * Asked
+             * @default
+             */
+            asked?: string;
+            /** Ratio */
+            ratio?: number | null;
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+        };
+        /**
          * WayToBegin
          * @description A preset as the shelf offers it.
          */
@@ -2002,6 +2075,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tiles"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    size_by_volume_api_volumes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VolumesRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Volumes"];
                 };
             };
             /** @description Bad Request */

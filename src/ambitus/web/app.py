@@ -15,6 +15,7 @@ from ambitus.core.lengths import Unit
 from ambitus.core.problems import Problem
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
+from ambitus.core.shown.by_volume import Volumes, volumes
 from ambitus.core.shown.compare import Compared, compare
 from ambitus.core.shown.models import Drafted, Tiles
 from ambitus.core.shown.present import grid_label, present
@@ -32,6 +33,7 @@ from ambitus.web.usual import Usual, UsualEdit, UsualShown, edited, shown
 
 _DRAFTED = TypeAdapter(Drafted)
 _TILES = TypeAdapter(Tiles)
+_VOLUMES = TypeAdapter(Volumes)
 _COMPARED = TypeAdapter(Compared)
 _WRONG: dict[int | str, dict[str, Any]] = {400: {"model": ProblemDetail}, 422: {"model": ProblemDetail}}
 _HEADERS = {
@@ -48,6 +50,15 @@ class TilesRequest(BaseModel):
 
     spec: Spec
     phrase: str
+    unit: Unit | None = None
+
+
+class VolumesRequest(BaseModel):
+    """A spec, a volume as typed, and the shape: height by radius, the bag’s own where it is left out."""
+
+    spec: Spec
+    asked: str = Field(default="", max_length=40)
+    ratio: float | None = Field(default=None, ge=0.1, le=20)
     unit: Unit | None = None
 
 
@@ -136,6 +147,14 @@ def _working(app: FastAPI) -> None:
         return _json(
             _TILES.dump_json(tiles(body.spec, body.phrase, body.unit or body.spec.unit, GRAMMAR, shipped()))
         )
+
+    @app.post(
+        "/api/volumes", response_model=Volumes, responses=_WRONG, tags=["draft"], summary="Size by volume"
+    )
+    async def size_by_volume(body: VolumesRequest) -> Response:
+        """Return what the bag holds, and sizes that hold what is asked for."""
+        made = drafted(body.spec)
+        return _json(_VOLUMES.dump_json(volumes(made, body.unit or body.spec.unit, body.asked, body.ratio)))
 
     @app.post(
         "/api/compare", response_model=Compared, responses=_WRONG, tags=["draft"], summary="Compare two bags"

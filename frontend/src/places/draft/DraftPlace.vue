@@ -371,6 +371,10 @@ useKeys(
                 <small v-if="d.asked !== d.comes_out">asked <ShownLength :text="d.asked" /></small>
               </dd>
             </div>
+            <div data-holds>
+              <dt>holds</dt>
+              <dd class="plain">{{ drafted.holds }}</dd>
+            </div>
           </dl>
         </div>
 

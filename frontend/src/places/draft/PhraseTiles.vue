@@ -8,6 +8,7 @@ import SectionDrawing from '../../bag-drawing/SectionDrawing.vue'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import LengthField from '../../length-field/LengthField.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
+import SizeByVolume from './SizeByVolume.vue'
 import TracedOutline from './TracedOutline.vue'
 import './tiles.css'
 
@@ -130,6 +131,11 @@ function pick(tile: Tile) {
         </button>
       </div>
     </div>
+    <SizeByVolume
+      v-if="phrase === 'base' && tiles?.by_volume"
+      :drafted="drafted"
+      @edits="(edits) => edits.forEach((edit) => emit('edit', edit))"
+    />
     <div v-if="fields.length" class="phrase-fields">
       <LengthField
         v-for="f in fields"

@@ -165,6 +165,8 @@ class Drafted:
     seams: tuple[SeamShown, ...]
     findings: tuple[FindingShown, ...]
     read: ReadShown
+    #: what it holds, in litres and cubic inches
+    holds: str
     standing: Standing
 
 
@@ -235,6 +237,8 @@ class Tiles:
     fields: tuple[str, ...]
     #: the outline that this phrase takes, of a traced base
     outline: OutlineShown | None = None
+    #: whether sizes by volume go with this phrase
+    by_volume: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,6 +8,7 @@ from ambitus.core.form.model import Dimension, Piece
 from ambitus.core.grammar.contract import Param
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.lengths import Unit, View, paired
+from ambitus.core.shown.by_volume import volume_text
 from ambitus.core.shown.models import (
     DimensionShown,
     Drafted,
@@ -25,6 +26,7 @@ from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, lookup, steps_for
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import ShownSum, Source, Sum, show_sum
+from ambitus.core.volume import holds
 
 
 def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
@@ -283,5 +285,6 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
         ),
         findings=tuple(finding(f, view) for f in draft.findings),
         read=read_back(draft, view),
+        holds=volume_text(holds(draft.form)),
         standing=picture(draft),
     )

@@ -16,6 +16,7 @@ from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, lookup, resolve, steps_for
 from ambitus.core.spec.resolved import ClothFacts, Facts
+from ambitus.core.volume import can_be_sized
 
 #: The layer whose piece a tile tells of, and what it draws, by phrase; other tiles say it in words.
 _SHOWS: dict[str, tuple[str, TileShows]] = {
@@ -224,7 +225,8 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
                 groups.append(_choices(asking, path, params[path], layer, shows))
         fields = tuple(p for p in (full_path(prefix, f) for f in phrase.fields) if p in params)
         shown = tuple(g for g in groups if g and len(g.tiles) > 1)
-        return Tiles(phrase_key, phrase.label, shown, fields, outline)
+        by_volume = key == "base" and can_be_sized(bag)
+        return Tiles(phrase_key, phrase.label, shown, fields, outline, by_volume)
     raise SpecProblems(
         (
             Problem(

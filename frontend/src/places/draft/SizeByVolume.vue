@@ -1,0 +1,78 @@
+<script setup lang="ts">
+/** Litres, or cubic inches: what the bag holds, and the sizes that hold what is asked for. */
+import { ref, shallowRef, watch } from 'vue'
+import { api, said, type Drafted, type Edit, type Volumes } from '../../api/client'
+import ShownLength from '../../length-field/ShownLength.vue'
+
+const props = defineProps<{ drafted: Drafted }>()
+const emit = defineEmits<{ edits: [edits: Edit[]] }>()
+type Choice = Volumes['choices'][number]
+
+const asked = ref('')
+const ratio = ref('')
+const found = shallowRef<Volumes>()
+const wrong = ref('')
+let latest = 0
+
+async function work() {
+  const mine = ++latest
+  const shape = Number(ratio.value.replace(',', '.'))
+  try {
+    const got = await api.volumes(
+      props.drafted.spec,
+      asked.value,
+      ratio.value && Number.isFinite(shape) ? shape : null,
+      props.drafted.unit,
+    )
+    if (mine !== latest) return
+    found.value = got
+    wrong.value = ''
+  } catch (cause) {
+    if (mine === latest) wrong.value = said(cause)
+  }
+}
+watch(() => [props.drafted.spec, props.drafted.unit], work, { immediate: true })
+const take = (choice: Choice) =>
+  emit(
+    'edits',
+    choice.edits.map((e) => ({ kind: 'picked', path: e.path, value: e.value })),
+  )
+</script>
+
+<template>
+  <div class="tile-group words by-volume" role="group" aria-label="Size by volume">
+    <h3>Size by the litre</h3>
+    <form class="volume-asked" @submit.prevent="work">
+      <label>
+        It should hold
+        <input v-model="asked" data-volume :placeholder="drafted.plan_unit === 'in' ? '730 cu in' : '12 l'" />
+      </label>
+      <label>
+        height by radius
+        <input v-model="ratio" data-ratio inputmode="decimal" :placeholder="found?.ratio" />
+      </label>
+      <button type="submit" class="quiet">Work out sizes</button>
+      <span class="hint">now {{ found?.now }}</span>
+    </form>
+    <p v-if="wrong" class="wrong-text" role="alert">{{ wrong }}</p>
+    <div v-if="found?.choices.length" class="tiles">
+      <button
+        v-for="(choice, i) in found.choices"
+        :key="choice.size + i"
+        type="button"
+        class="tile"
+        :data-volume-choice="i"
+        @click="take(choice)"
+      >
+        <span class="tile-words">
+          <strong><ShownLength :text="choice.size" /></strong>
+          <span class="tile-help"
+            >holds {{ choice.holds }}{{ choice.exact ? ', on the cutting grid' : '' }}</span
+          >
+          <span v-if="choice.note" class="tile-help">{{ choice.note }}</span>
+        </span>
+      </button>
+    </div>
+    <p v-if="found?.why" class="hint">{{ found.why }}</p>
+  </div>
+</template>

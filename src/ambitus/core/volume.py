@@ -1,0 +1,161 @@
+"""What a bag holds, and the sizes that hold so much: litres and cubic inches."""
+
+import math
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass
+from itertools import product
+
+from ambitus.core.form.model import Form
+from ambitus.core.geometry import area
+from ambitus.core.lengths import snap
+from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.spec.resolved import Resolved
+
+LITRE = 1e6
+CUBIC_INCH = 25.4**3
+#: What can be asked for, in litres.
+LEAST, MOST = 0.05, 500.0
+_TYPED = re.compile(
+    r"^\s*(?P<number>\d+(?:[.,]\d+)?)\s*(?P<unit>l|litres?|ml|cu\s*in|in³|cubic inch(?:es)?)?\s*$",
+    re.IGNORECASE,
+)
+
+
+def flat_volume(wide: float, high: float) -> float:
+    """
+    Return what a bag of two flat panels holds when it is filled, in mm³.
+
+    3 to 6 % under an ideally filled one: w³ (h/(πw) − 0.142 (1 − 10^(−h/w))), w being the shorter side.
+    """
+    w, h = min(wide, high), max(wide, high)
+    if w <= 0:
+        return 0.0
+    return w**3 * (h / (math.pi * w) - 0.142 * (1 - 10 ** (-h / w)))
+
+
+def holds(form: Form) -> float:
+    """Return what the bag holds in mm³: to the height over which it closes, or to its top edge."""
+    high = max(0.0, form.mm("contents") if "contents" in form.dimensions else form.mm("height"))
+    base = area(form.base_ring)
+    return base * high if base > 1e-6 else flat_volume(form.mm("width"), high)
+
+
+def read_volume(text: str, metric: bool) -> float:
+    """
+    Return a typed volume in mm³; a bare number is litres, or cubic inches in an inch plan.
+
+    >>> read_volume("12", True) == read_volume("12 l", False) == 12e6
+    True
+
+    Raises:
+        SpecProblems: If it is no volume, or none of a bag.
+    """
+    found = _TYPED.match(text)
+    between = f"Give between {LEAST:g} and {MOST:g} litres, as “12 l” or “730 cu in”."
+    if not found:
+        raise SpecProblems(
+            (Problem("not-a-volume", "litres", text[:40], f"“{text[:40]}” is not a volume.", between),)
+        )
+    number, unit = float(found["number"].replace(",", ".")), (found["unit"] or "").lower()
+    scale = CUBIC_INCH if unit.startswith(("cu", "in")) else LITRE / 1000 if unit == "ml" else LITRE
+    if not unit and not metric:
+        scale = CUBIC_INCH
+    if not LEAST * LITRE - 1e-6 <= number * scale <= MOST * LITRE + 1e-6:
+        raise SpecProblems(
+            (Problem("out-of-range", "litres", text[:40], f"{text[:40]} is not what a bag holds.", between),)
+        )
+    return number * scale
+
+
+@dataclass(frozen=True, slots=True)
+class Sized:
+    """Sizes that hold a volume: finished mm by field path, and the mm³ that they really hold."""
+
+    sizes: dict[str, float]
+    holds: float
+
+
+def round_size(volume: float, ratio: float) -> tuple[float, float]:
+    """
+    Return radius and height of the cylinder of *volume* whose height is *ratio* times its radius.
+
+    >>> [round(mm, 2) for mm in round_size(12e6, 2.0)]
+    [124.07, 248.14]
+    """
+    r = (volume / (math.pi * ratio)) ** (1 / 3)
+    return r, ratio * r
+
+
+def boxed_for_round(volume: float, ratio: float) -> tuple[float, float]:
+    """
+    Return the side of the square base and the height of a boxed sack that stands in for a round one.
+
+    It goes as far round as the cylinder: each side is a quarter of 2 π r. It holds the stated volume only
+    bulged round; as a square it holds π/4 of it.
+    """
+    r, h = round_size(volume, ratio)
+    return math.pi * r / 2, h
+
+
+def _held(bag: Resolved, sizes: dict[str, float]) -> float:
+    high = sizes["size.height"]
+    if "size.diameter" in sizes:
+        return math.pi * (sizes["size.diameter"] / 2) ** 2 * high
+    if "size.depth" in sizes:
+        return sizes["size.width"] * sizes["size.depth"] * high
+    return flat_volume(sizes["size.width"], high)
+
+
+def can_be_sized(bag: Resolved) -> bool:
+    """Return whether sizes by volume are offered: round, boxed or flat, its width the face's."""
+    flat = bag.chose("base.width_means", "flat") or bag.chose("base.given", "plate")
+    return not flat and ("size.diameter" in bag.values or "size.width" in bag.values)
+
+
+def ratio_of(bag: Resolved, form: Form) -> float:
+    """Return the shape as it is now: height by radius, or by half the width of a bag that is not round."""
+    high = max(1.0, form.mm("contents") if "contents" in form.dimensions else form.mm("height"))
+    return high / (form.mm("diameter" if "diameter" in form.dimensions else "width") / 2)
+
+
+def _exact(bag: Resolved, form: Form, volume: float, ratio: float) -> dict[str, float]:
+    """Return the sizes of *volume*: a round one by its ratio, any other as wide for its depth as now."""
+    if "size.diameter" in bag.values:
+        r, h = round_size(volume, ratio)
+        return {"size.diameter": 2 * r, "size.height": h}
+    wide = form.mm("width")
+    if "size.depth" in bag.values:
+        share = form.mm("depth") / wide
+        # W · (share W) · (ratio W/2) = V
+        w = (2 * volume / (share * ratio)) ** (1 / 3)
+        return {"size.width": w, "size.depth": share * w, "size.height": ratio * w / 2}
+    unit = flat_volume(1.0, ratio / 2)
+    w = (volume / unit) ** (1 / 3)
+    return {"size.width": w, "size.height": ratio * w / 2}
+
+
+def in_place_of_round(bag: Resolved, volume: float, ratio: float) -> Sized:
+    """Return the boxed sack that stands in for a round one, on the cutting grid."""
+    side, h = boxed_for_round(volume, ratio)
+    plain = {"size.width": side, "size.depth": side, "size.height": h}
+    sizes = {key: bag.grid.fit(mm) for key, mm in plain.items()}
+    return Sized(sizes, _held(bag, sizes))
+
+
+def sized(bag: Resolved, form: Form, volume: float, ratio: float, coarse: float) -> list[Sized]:
+    """
+    Return sizes of about *volume* mm³: the one on the cutting grid, then friendly ones on steps of *coarse*
+    mm, nearest first. *ratio* is height by radius, or by half the width.
+    """
+    plain = _exact(bag, form, volume, ratio)
+    fine = {key: bag.grid.fit(mm) for key, mm in plain.items()}
+    out = [Sized(fine, _held(bag, fine))]
+
+    def near(mm: float) -> Iterator[float]:
+        low = max(coarse, math.floor(mm / coarse) * coarse)
+        yield from (snap(low), snap(low + coarse))
+
+    friendly = [dict(zip(plain, values, strict=True)) for values in product(*map(near, plain.values()))]
+    rest = [Sized(sizes, _held(bag, sizes)) for sizes in friendly if sizes != fine]
+    return out + sorted(rest, key=lambda s: abs(s.holds - volume))[:4]
