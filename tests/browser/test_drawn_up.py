@@ -48,6 +48,7 @@ def test_sized_by_the_litre(screen: Screen) -> None:
     """12 litres at 2 : 1 is 248 across and 248 high; taken, the disc is cut 268."""
     screen.open("Mute sack")
     _phrase(screen, "base")
+    screen.page.click(".by-volume summary")
     screen.page.fill("[data-volume]", "much")
     screen.page.keyboard.press("Enter")
     screen.page.wait_for_selector("text=“much” is not a volume")
@@ -60,3 +61,21 @@ def test_sized_by_the_litre(screen: Screen) -> None:
     screen.page.wait_for_selector("[data-holds]:has-text('12 litres')")
     screen.page.keyboard.press("Escape")
     screen.kept()
+
+
+def test_it_is_seen_closing(screen: Screen) -> None:
+    """With the arrow keys: the mouth narrows, the tails grow, and the picture is another one."""
+    screen.open("Mute sack")
+    slider, told = screen.page.locator(".drawn-closed input"), "[data-closing]"
+    screen.page.wait_for_selector(told)
+    outline = screen.page.locator(".board .standing-bag path").first
+    before = outline.get_attribute("d")
+    assert "tails 75" in screen.page.inner_text(told).replace("\xa0", " ")
+    slider.focus()
+    slider.press("End")
+    screen.page.wait_for_selector(f"{told}:has-text('35.8')")
+    assert outline.get_attribute("d") != before
+    slider.press("Home")
+    screen.page.wait_for_function(
+        "d => document.querySelector('.board .standing-bag path').getAttribute('d') === d", arg=before
+    )

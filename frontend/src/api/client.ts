@@ -18,6 +18,7 @@ export type Tiles = Schemas['Tiles']
 export type Tile = Schemas['Tile']
 export type Outline = Schemas['OutlineOut']
 export type Volumes = Schemas['Volumes']
+export type Closing = Schemas['ClosingShown']
 export type Plan = Schemas['PlanOut']
 export type OpenPlan = Schemas['OpenPlan']
 export type Revision = Schemas['RevisionOut']
@@ -74,6 +75,7 @@ export const api = {
   tiles: (spec: Spec, phrase: string, unit: Unit) => ask<Tiles>('POST', '/tiles', { spec, phrase, unit }),
   volumes: (spec: Spec, asked: string, ratio: number | null, unit: Unit) =>
     ask<Volumes>('POST', '/volumes', { spec, asked, ratio, unit }),
+  closing: (spec: Spec, unit: Unit) => ask<Closing[]>('POST', '/closing', { spec, unit }),
   outline: (name: string, text: string, unit: Schemas['DrawingIn']['unit']) =>
     ask<Outline>('POST', '/outline', { name, text, unit }),
   shelf: (putAway: boolean, offset = 0) =>

@@ -64,6 +64,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/closing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * See it drawn closed
+         * @description Return the steps from the open mouth to the cord pulled tight; none for a bag without a cord.
+         */
+        post: operations["drawn_closed_api_closing_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -540,6 +560,22 @@ export interface components {
             spec?: components["schemas"]["Spec"] | null;
         };
         /**
+         * ClosingShown
+         * @description One step from open to closed: its picture, and the numbers at it.
+         */
+        ClosingShown: {
+            /** Shapes */
+            shapes: components["schemas"]["Shape"][];
+            /** Mouth */
+            mouth: string;
+            /** Tail */
+            tail: string;
+            /** Over */
+            over: string;
+            /** Fits */
+            fits: boolean;
+        };
+        /**
          * CompareRequest
          * @description Two specs, and the unit to tell their differences in.
          */
@@ -839,6 +875,8 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["FindingShown"][];
             read: components["schemas"]["ReadShown"];
+            /** Draws Closed */
+            draws_closed: boolean;
             /** Holds */
             holds: string;
             standing: components["schemas"]["Standing"];
@@ -2117,6 +2155,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Volumes"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    drawn_closed_api_closing_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClosingShown"][];
                 };
             };
             /** @description Bad Request */

@@ -16,6 +16,7 @@ from ambitus.core.problems import Problem
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
 from ambitus.core.shown.by_volume import Volumes, volumes
+from ambitus.core.shown.closing import ClosingShown, closing_shown
 from ambitus.core.shown.compare import Compared, compare
 from ambitus.core.shown.models import Drafted, Tiles
 from ambitus.core.shown.present import grid_label, present
@@ -34,6 +35,7 @@ from ambitus.web.usual import Usual, UsualEdit, UsualShown, edited, shown
 _DRAFTED = TypeAdapter(Drafted)
 _TILES = TypeAdapter(Tiles)
 _VOLUMES = TypeAdapter(Volumes)
+_CLOSING = TypeAdapter(tuple[ClosingShown, ...])
 _COMPARED = TypeAdapter(Compared)
 _WRONG: dict[int | str, dict[str, Any]] = {400: {"model": ProblemDetail}, 422: {"model": ProblemDetail}}
 _HEADERS = {
@@ -155,6 +157,18 @@ def _working(app: FastAPI) -> None:
         """Return what the bag holds, and sizes that hold what is asked for."""
         made = drafted(body.spec)
         return _json(_VOLUMES.dump_json(volumes(made, body.unit or body.spec.unit, body.asked, body.ratio)))
+
+    @app.post(
+        "/api/closing",
+        response_model=list[ClosingShown],
+        responses=_WRONG,
+        tags=["draft"],
+        summary="See it drawn closed",
+    )
+    async def drawn_closed(body: DraftRequest) -> Response:
+        """Return the steps from the open mouth to the cord pulled tight; none for a bag without a cord."""
+        spec, unit = with_edits(body)
+        return _json(_CLOSING.dump_json(closing_shown(drafted(spec), unit)))
 
     @app.post(
         "/api/compare", response_model=Compared, responses=_WRONG, tags=["draft"], summary="Compare two bags"

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The Draft place: the sentence, the bag with its numbers, the pieces, and beside them sum and checks. */
-import { computed, inject, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, inject, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, fileOf, type Unit } from '../../api/client'
+import { api, fileOf, type Closing, type Unit } from '../../api/client'
 import { headerSlot } from '../../app/header'
 import { useKeys } from '../../app/keys'
 import { steppedScale } from '../../bag-drawing/scale'
@@ -11,6 +11,7 @@ import LengthField from '../../length-field/LengthField.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
 import { useUsual } from '../../usual/useUsual'
 import ChecksList from './ChecksList.vue'
+import DrawnClosed from './DrawnClosed.vue'
 import MakingSentence from './MakingSentence.vue'
 import { opened as openedOf, type Opened } from './opened'
 import OpenSum from './OpenSum.vue'
@@ -100,6 +101,12 @@ const heard = computed(() => drafted.value?.findings.filter((f) => !f.silenced) 
 const findingsAt = (path: string) => heard.value.filter((f) => f.where === path)
 const worst = (path: string) => findingsAt(path)[0]?.level
 const marks = { stop: '■', warn: '▲', note: '●' } as const
+/** The bag as the slider draws it closed; open, as it was drafted. */
+const closed = shallowRef<Closing['shapes']>()
+const standing = computed(() => {
+  const open = drafted.value?.standing
+  return open && closed.value && drafted.value?.draws_closed ? { ...open, shapes: closed.value } : open
+})
 /** The sizes that are not numbers on the drawing, and those that the grid moved. */
 const ownNames = computed(() => {
   const drawn = new Set(drafted.value?.standing.dimensions.map((d) => d.shows))
@@ -333,7 +340,8 @@ useKeys(
           :style="{ '--dots': `${drafted.dots * scale}px` }"
         >
           <span class="dots-say">dots {{ drafted.dots_shown }} apart</span>
-          <StandingBag :standing="drafted.standing" :scale="scale">
+          <DrawnClosed v-if="drafted.draws_closed" :drafted="drafted" @shapes="(s) => (closed = s)" />
+          <StandingBag :standing="standing!" :scale="scale">
             <template #default="{ dimension }">
               <LengthField
                 v-if="drafted.fields[dimension.path]"

@@ -77,6 +77,11 @@ function pick(tile: Tile) {
       <button type="button" class="quiet" @click="emit('close')">Close</button>
     </header>
     <p v-if="failed" class="wrong-text" role="alert">{{ failed }}</p>
+    <SizeByVolume
+      v-if="phrase === 'base' && tiles?.by_volume"
+      :drafted="drafted"
+      @edits="(edits) => edits.forEach((edit) => emit('edit', edit))"
+    />
     <TracedOutline
       v-if="tiles?.outline"
       :outline="tiles.outline"
@@ -131,11 +136,6 @@ function pick(tile: Tile) {
         </button>
       </div>
     </div>
-    <SizeByVolume
-      v-if="phrase === 'base' && tiles?.by_volume"
-      :drafted="drafted"
-      @edits="(edits) => edits.forEach((edit) => emit('edit', edit))"
-    />
     <div v-if="fields.length" class="phrase-fields">
       <LengthField
         v-for="f in fields"

@@ -40,8 +40,8 @@ const take = (choice: Choice) =>
 </script>
 
 <template>
-  <div class="tile-group words by-volume" role="group" aria-label="Size by volume">
-    <h3>Size by the litre</h3>
+  <details class="tile-group words by-volume">
+    <summary>Size by the litre: it holds {{ found?.now }}</summary>
     <form class="volume-asked" @submit.prevent="work">
       <label>
         It should hold
@@ -52,7 +52,6 @@ const take = (choice: Choice) =>
         <input v-model="ratio" data-ratio inputmode="decimal" :placeholder="found?.ratio" />
       </label>
       <button type="submit" class="quiet">Work out sizes</button>
-      <span class="hint">now {{ found?.now }}</span>
     </form>
     <p v-if="wrong" class="wrong-text" role="alert">{{ wrong }}</p>
     <div v-if="found?.choices.length" class="tiles">
@@ -74,5 +73,5 @@ const take = (choice: Choice) =>
       </button>
     </div>
     <p v-if="found?.why" class="hint">{{ found.why }}</p>
-  </div>
+  </details>
 </template>

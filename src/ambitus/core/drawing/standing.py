@@ -1,7 +1,7 @@
 """The bag standing up: one loft from base ring to mouth ring, seen a little from the right and above."""
 
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
@@ -77,7 +77,7 @@ def _at(ring: tuple[Point, ...], z: float) -> list[Point3]:
 
 
 @dataclass(frozen=True, slots=True)
-class _Wall:
+class Wall:
     """A wall that faces the eye: along its foot from left to right, and as high as it is there."""
 
     foot: tuple[Point3, ...]
@@ -92,31 +92,40 @@ class _Wall:
         return [(x, y, max(0.0, z - below)) for x, y, z in self.head]
 
 
-def _walls(form: Form) -> list[_Wall]:
-    """Return the walls that face the eye: neighbours in one plane, or on one curve, put together."""
-    base, mouth = _at(form.base_ring, 0.0), _at(form.mouth_ring, form.height)
+def _walls(form: Form) -> list[Wall]:
+    """Return the walls of the open bag that face the eye."""
+    return walls_between(_at(form.base_ring, 0.0), _at(form.mouth_ring, form.height), form.smooth)
+
+
+def walls_between(
+    base: Sequence[Point3], mouth: Sequence[Point3], smooth: bool, *, inside: bool = False
+) -> list[Wall]:
+    """
+    Return the walls from one ring to another that face the eye: neighbours in one plane, or on one curve, put
+    together. With *inside* those that are seen from their inner side.
+    """
     n = len(base)
     walls: list[tuple[Point, list[Point3], list[Point3]]] = []
     for i in range(n):
         j = (i + 1) % n
         quad = [base[i], base[j], mouth[j], mouth[i]]
-        if area([(x, -y) for x, y in map(project, quad)]) <= 1e-6:
+        if area([(x, -y) for x, y in map(project, quad)]) * (-1 if inside else 1) <= 1e-6:
             continue
-        way = unit_vector(form.base_ring[i], form.base_ring[j])
+        way = unit_vector(base[i][:2], base[j][:2])
         runs_on = walls and walls[-1][1][-1] == base[i]
-        if runs_on and (form.smooth or math.dist(walls[-1][0], way) < 1e-6):
+        if runs_on and (smooth or math.dist(walls[-1][0], way) < 1e-6):
             walls[-1][1].append(base[j])
             walls[-1][2].append(mouth[j])
         else:
             walls.append((way, [base[i], base[j]], [mouth[i], mouth[j]]))
-    if form.smooth and len(walls) > 1 and walls[-1][1][-1] == walls[0][1][0]:
+    if smooth and len(walls) > 1 and walls[-1][1][-1] == walls[0][1][0]:
         # the ring begins in the middle of what is seen
         _, foot, head = walls.pop()
         walls[0] = (walls[0][0], foot + walls[0][1][1:], head + walls[0][2][1:])
-    return [_Wall(tuple(foot), tuple(head)) for _, foot, head in walls]
+    return [Wall(tuple(foot), tuple(head)) for _, foot, head in walls]
 
 
-def _rounded_front(form: Form, wall: _Wall, high: float) -> str:
+def _rounded_front(form: Form, wall: Wall, high: float) -> str:
     """Return the front with its lower corners rounded, up to *high*."""
     (ax, y, _), (bx, *_) = wall.foot[0], wall.foot[-1]
     r = number(form.rounded)
@@ -132,7 +141,7 @@ def _rounded_front(form: Form, wall: _Wall, high: float) -> str:
     )
 
 
-def _rounded_side(form: Form, wall: _Wall, high: float) -> str:
+def _rounded_side(form: Form, wall: Wall, high: float) -> str:
     """Return a gusset's side up to *high*: what is seen of the strip that turns under the rounded corner."""
     (x, near, _), (_, far, _) = wall.foot[0], wall.foot[-1]
     r = form.rounded
@@ -146,7 +155,7 @@ def _rounded_side(form: Form, wall: _Wall, high: float) -> str:
     return path([*ahead, *top, *behind], closed=True)
 
 
-def _seen(form: Form, wall: _Wall, at: int, high: float) -> str:
+def _seen(form: Form, wall: Wall, at: int, high: float) -> str:
     """Return the outline of the wall at place *at*, up to *high*; the front comes first."""
     if not form.rounded:
         return path([project(p) for p in wall.outline], closed=True)
@@ -237,10 +246,10 @@ def standing(
     walls = _walls(form)
     for i, wall in enumerate(walls):
         if i and form.lower_sides:
-            wall = _Wall(wall.foot, tuple((x, y, z - form.lower_sides) for x, y, z in wall.head))
+            wall = Wall(wall.foot, tuple((x, y, z - form.lower_sides) for x, y, z in wall.head))
         shapes.append(Shape(_seen(form, wall, i, form.height), "outer", "far" if i else "fill"))
         if form.bottom:
-            low = _Wall(wall.foot, tuple((x, y, form.bottom) for x, y, _ in wall.head))
+            low = Wall(wall.foot, tuple((x, y, form.bottom) for x, y, _ in wall.head))
             shapes.append(Shape(_seen(form, low, i, form.bottom), "contrast", "far" if i else "fill"))
         for row in rows:
             shapes.append(Shape(path([project(p) for p in wall.row(row)]), "outer", "stitch"))
@@ -256,7 +265,7 @@ def standing(
     return _with_dimensions(form, hangs, by_drop, shapes, mouth)
 
 
-def _on_wall(p: Point, wall: _Wall) -> bool:
+def _on_wall(p: Point, wall: Wall) -> bool:
     foot = [point[:2] for point in wall.foot]
     return any(abs(math.dist(a, p) + math.dist(p, b) - math.dist(a, b)) < 1e-6 for a, b in pairwise(foot))
 

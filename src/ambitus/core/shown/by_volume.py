@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
-from ambitus.core.lengths import Unit, View, paired, system_of
+from ambitus.core.lengths import Unit, View, system_of
 from ambitus.core.shown.models import TileEdit
 from ambitus.core.volume import (
     CUBIC_INCH,
@@ -77,7 +77,8 @@ def volumes(made: Draft, unit: Unit, asked: str = "", ratio: float | None = None
         size = " × ".join(f"{view.worked(mm)} {_NAMES[path]}" for path, mm in one.sizes.items())
         return VolumeChoice(f"{size} {unit}", volume_text(one.holds), exact, note, tuple(edits))
 
-    found = sized(bag, made.form, wanted, shape, paired(10).mm(bag.unit))
+    # a friendly size is a whole centimetre, or half an inch
+    found = sized(bag, made.form, wanted, shape, 12.7 if bag.unit == "in" else 10.0)
     choices = [choice(one, not i) for i, one in enumerate(found)]
     if "size.depth" in bag.values:
         note = f"Goes as far round as a round sack: {volume_text(wanted)} bulged round, less standing square."

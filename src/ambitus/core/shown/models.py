@@ -165,6 +165,8 @@ class Drafted:
     seams: tuple[SeamShown, ...]
     findings: tuple[FindingShown, ...]
     read: ReadShown
+    #: whether it is drawn up by a cord, and can be seen closing
+    draws_closed: bool
     #: what it holds, in litres and cubic inches
     holds: str
     standing: Standing

@@ -285,6 +285,7 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
         ),
         findings=tuple(finding(f, view) for f in draft.findings),
         read=read_back(draft, view),
+        draws_closed=draft.cords is not None,
         holds=volume_text(holds(draft.form)),
         standing=picture(draft),
     )
