@@ -90,6 +90,7 @@ ORDINARY = {
     "inside": (20, 80),
     "bottom_height": (20, 120),
     "channel": (8, 30),
+    "band": (8, 40),
     "edge": (1, 10),
     "heading": (3, 40),
     "tail": (30, 120),

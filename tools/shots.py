@@ -92,6 +92,30 @@ def two_versions(page: Page) -> None:
     page.wait_for_selector(".plan-moved tbody")
 
 
+def two_cloths(page: Page) -> None:
+    """A contrasting bottom and a facing: a number on the drawing, pieces of two cloths."""
+    _open(page, "Baritone book tote")
+
+
+def sack(page: Page) -> None:
+    """A sack being drawn closed: mouth, tails, and what still goes in."""
+    _open(page, "Mute sack")
+    page.wait_for_selector("[data-closing]")
+    page.focus(".drawn-closed input")
+    for _ in range(8):
+        page.keyboard.press("ArrowRight")
+
+
+def by_the_litre(page: Page) -> None:
+    """Sizes that hold twelve litres."""
+    _open(page, "Cable sack, twelve litres")
+    page.click("[data-phrase='base']")
+    page.click(".by-volume summary")
+    page.fill("[data-volume]", "12 l")
+    page.keyboard.press("Enter")
+    page.wait_for_selector("[data-volume-choice]")
+
+
 def stop(page: Page) -> None:
     """A bag that cannot be cut, and why."""
     _open(page, "March folder tote")
@@ -118,6 +142,9 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "round": (round_base, 1280, 800, "light"),
     "gusset": (gusset, 1280, 800, "light"),
     "bases": (bases, 1280, 800, "light"),
+    "two-cloths": (two_cloths, 1280, 800, "light"),
+    "sack": (sack, 1280, 800, "light"),
+    "litres": (by_the_litre, 1280, 800, "light"),
     "hemmed": (hemmed, 1280, 800, "light"),
     "two-versions": (two_versions, 1280, 800, "light"),
     "stop": (stop, 1280, 800, "light"),

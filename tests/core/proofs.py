@@ -19,7 +19,7 @@ from ambitus.core.lengths import Grid
 
 EXACT = 0.01
 #: tops that are turned through a gap in the lining
-_GAPPED = {"turned_through", "stitched_channel"}
+_GAPPED = {"turned_through", "stitched_channel", "bands"}
 #: how well a traced curve is told by its points
 TRACED = 0.05
 
@@ -55,6 +55,7 @@ def top_eats(draft: Draft) -> float:
         "raw_edge": (),
         "casing": ("top.hem", "top.heading", "top.channel", "top.edge"),
         "stitched_channel": ("allowances.top",),
+        "bands": ("allowances.top",),
     }
     return sum(draft.bag.mm(path) for path in terms[draft.bag.bag.top.kind])
 
@@ -81,7 +82,9 @@ def is_folded(draft: Draft) -> bool:
 def _shorter(draft: Draft, layer: str) -> float:
     ease = draft.bag.values.get("top.ease")
     shorter = layer == "lining" and ease is not None and ease.value == "shorter"
-    return draft.bag.mm("top.ease_by") if shorter else 0.0
+    # bands stand above the panels of every layer
+    band = draft.bag.mm("top.band") if "top.band" in draft.bag.values else 0.0
+    return band + (draft.bag.mm("top.ease_by") if shorter else 0.0)
 
 
 def _sewn(draft: Draft) -> list[Piece]:
@@ -121,6 +124,8 @@ def _closing(draft: Draft, asked: dict[str, float]) -> float:
 
 
 def _above_cord(draft: Draft) -> float:
+    if "top.band" in draft.bag.values:
+        return draft.bag.mm("top.band")
     return draft.bag.mm("top.heading") + draft.bag.mm("top.channel")
 
 
@@ -644,6 +649,7 @@ _BY_TOP: dict[str, tuple[tuple[str, str], ...]] = {
         ("stitch casing", "thread cord"),
         ("finish ends", "measure back"),
     ),
+    "bands": (("band ends", "baste bands"), ("bands meet", "join top"), ("close gap", "thread cord")),
     "stitched_channel": (
         ("gap open", "join top"),
         ("stitch channel", "close gap"),

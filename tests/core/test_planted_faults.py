@@ -123,6 +123,10 @@ BAGS: tuple[dict[str, Any], ...] = (
     tote(331, 287, 118, top={"kind": "casing", "height_means": "contents", "channel": 17, "opening": "slit"}),
     tote(331, 287, 118, top={"kind": "casing", "cord": "strip", "opening": "ends"}, allowances=UNEQUAL),
     {
+        **_on("rectangle"),
+        "top": {"kind": "bands", "band": 23, "band_made": "one", "height_means": "contents"},
+    },
+    {
         **_on("stadium"),
         "top": {"kind": "stitched_channel", "heading": 21, "channel": 17, "height_means": "contents"},
     },

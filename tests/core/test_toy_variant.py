@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from jsonschema import Draft202012Validator
 
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Measure, Seam, SizeLine, Stretch
-from ambitus.core.grammar.contract import Base, Finishes, Param, Phrase
+from ambitus.core.grammar.contract import SHORTER, Base, Finishes, Param, Phrase
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.lengths import View, paired, snap
@@ -36,7 +36,7 @@ def _form(bag: Resolved, finishes: Finishes) -> Form:
     """A flat envelope: two rectangles sewn on three sides."""
     eats = {key: sum(t.mm for t in terms) for key, terms in finishes.items()}
     width, across = _settled(bag, (bag.term("Width", "size.width"),), eats["side"], eats["side"])
-    height, up = _settled(bag, bag.bag.top.height(bag), eats["base"], eats["top"])
+    height, up = _settled(bag, (*bag.bag.top.height(bag), *finishes[SHORTER]), eats["base"], eats["top"])
     outline = (
         Edge("base", "base", (0.0, 0.0)),
         Edge("side right", "side", (width, 0.0)),

@@ -142,6 +142,30 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Raffle bag, flat",
+        {
+            "preset": "sack",
+            "unit": "cm",
+            "size": {"width": 180, "height": 240},
+            "base": {"kind": "folded"},
+            "top": {"cord": "ribbon", "cord_wide": 10, "heading": 25, "hem": 15, "hem_edge": "overlocked"},
+            "cloth": {"outer": "quilting_cotton"},
+            "carry": [],
+        },
+    ),
+    (
+        "Cable sack, twelve litres",
+        {
+            "preset": "sack",
+            "unit": "cm",
+            "size": {"diameter": 250, "height": 245},
+            "base": {"panels": "two"},
+            "top": {"kind": "bands", "cords": "two", "height_means": "contents", "loops": "hanging"},
+            "cloth": {"outer": "denim", "lining": "calico"},
+            "carry": [],
+        },
+    ),
+    (
         "Half-moon baton tote",
         {
             "unit": "cm",

@@ -14,6 +14,7 @@ from ambitus.core.grammar.contract import SHORTER, Bag, Finishes, Grammar, Layer
 from ambitus.core.grammar.top.drawstring.closing import with_contents
 from ambitus.core.grammar.top.drawstring.cords import Cords
 from ambitus.core.grammar.top.facing import is_faced, with_facing
+from ambitus.core.lengths import snap
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
 from ambitus.core.spec.resolved import Resolved
@@ -122,6 +123,8 @@ def _layered(*layers: tuple[str, tuple[Seam, ...], tuple[tuple[str, str], ...]])
 
 def _with_bands(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
     """Return the form of *layer*, divided where it is cut of two cloths."""
+    if bag.bag.top.band:
+        form = _under_band(form, bag.bag.top.band(bag).mm)
     if layer == "outer" and bag.bag.top.above_cord:
         form = with_contents(bag, form, bag.bag.top.above_cord(bag))
     if layer == "outer" and has_bottom(bag):
@@ -129,6 +132,17 @@ def _with_bands(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> 
     if layer == "lining" and is_faced(bag):
         return with_facing(bag, form, finishes)
     return form
+
+
+def _under_band(form: Form, band: float) -> Form:
+    """Return *form* with the band that stands above its panels counted in its height."""
+    high = form.dimensions["height"]
+    dimensions = {**form.dimensions, "height": replace(high, comes_out=snap(high.comes_out + band))}
+    lines = tuple(
+        replace(line, b=(*line.b[:2], line.b[2] + band)) if line.path == "size.height" else line
+        for line in form.lines
+    )
+    return replace(form, dimensions=dimensions, lines=lines, band=band)
 
 
 def draft(bag: Resolved) -> Draft:

@@ -5,7 +5,7 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.top.casing import turn_down
-from ambitus.core.grammar.top.drawstring.channel import PIN, cord_flat, least_channel
+from ambitus.core.grammar.top.drawstring.channel import PIN, channel_of, cord_flat, least_channel
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -26,10 +26,10 @@ LEAST_CONTENTS = 20.0
 def channel_narrow(draft: "Draft") -> Iterator[Fired]:
     if draft.cords is None:
         return
-    channel, least = draft.bag.mm("top.channel"), least_channel(draft.bag)
+    (path, channel), least = channel_of(draft.bag), least_channel(draft.bag)
     if channel < least - 1e-6:
         yield fired(
-            "top.channel",
+            path,
             "The cord lies {flat} wide in a channel of {channel}.",
             "Make the channel {least} or more, or take a thinner cord.",
             flat=cord_flat(draft.bag),
@@ -46,10 +46,12 @@ def channel_narrow(draft: "Draft") -> Iterator[Fired]:
     "The pin or bodkin has to pass the channel before the cord does.",
 )
 def pin_in_channel(draft: "Draft") -> Iterator[Fired]:
-    if draft.cords is not None and draft.bag.mm("top.channel") < PIN + 3 - 1e-9:
-        channel = draft.bag.mm("top.channel")
+    if draft.cords is None:
+        return
+    path, channel = channel_of(draft.bag)
+    if channel < PIN + 3 - 1e-9:
         fix = "Thread it with a flat bodkin, or make the channel {least}."
-        yield fired("top.channel", "A channel of {channel}.", fix, channel=channel, least=PIN + 3)
+        yield fired(path, "A channel of {channel}.", fix, channel=channel, least=PIN + 3)
 
 
 @check(

@@ -12,6 +12,7 @@ from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.contract import SHORTER, Finishes, Layer
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.drawstring.cords import Cords
+from ambitus.core.grammar.top.drawstring.loops import loops_of
 from ambitus.core.grammar.top.lining import shorter_terms
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -28,7 +29,11 @@ def finishes_for(bag: Resolved, layer: Layer, over: bool = True) -> Finishes:
     """
     joined = (key for key in ("join",) if key in bag.classes)
     sewn = {key: edge_terms(bag, key, over) for key in (*bag.bag.base.classes, *joined)}
-    return {**sewn, "top": bag.bag.top.finish(bag, layer), SHORTER: shorter_terms(bag, layer)}
+    shorter = shorter_terms(bag, layer)
+    if bag.bag.top.band:
+        band = bag.bag.top.band(bag)
+        shorter = (Term(band.label, -band.mm, "It stands above the panels.", band.source), *shorter)
+    return {**sewn, "top": bag.bag.top.finish(bag, layer), SHORTER: shorter}
 
 
 def _interfacing_finishes(bag: Resolved, layer: Layer, over: bool = True) -> Finishes:
@@ -191,24 +196,48 @@ def _cord(bag: Resolved, cords: Cords) -> Piece:
     return replace(strip, count=cords.count, material=cords.material, marks=marks)
 
 
-def _insert(bag: Resolved, face: Face) -> Piece:
-    """Return the stiff insert on the base: of board or plastic, sewn to nothing."""
-    made = cut_face(face, {"insert": clearance(bag)}, bag.grid)
+def _band(bag: Resolved, face: Face, count: int) -> Piece:
+    """Return a band that stands above the panels, folded along its middle."""
+    made = cut_face(face, {"top": edge_terms(bag, "top"), "end": edge_terms(bag, "end")}, bag.grid)
+    left, low, right, high = bounds(made.cut)
+    half = Term("Half of its width", snap((high - low) / 2), "Folded wrong sides together.")
+    told = (("from a raw long edge", Sum("To the fold", (half,))),)
+    fold = Mark("crease", "Fold", ((left, (low + high) / 2), (right, (low + high) / 2)), "long edge", told)
+    return _apart("band", "Casing band", count, face, made, _material(bag, "outer"), (fold,))
+
+
+def _apart(
+    layer: Layer,
+    name: str,
+    count: int,
+    face: Face,
+    made: CutFace,
+    material: str,
+    marks: tuple[Mark, ...] = (),
+) -> Piece:
+    """Return a piece that is of no layer of the body."""
     return Piece(
-        key="insert base",
+        key=f"{layer} {face.part}" if face.part != layer else layer,
         letter="",
-        name="Base insert",
-        layer="insert",
-        count=1,
-        material="Board or plastic",
+        name=name,
+        layer=layer,
+        count=count,
+        material=material,
         faces=(face.name,),
         edges=made.edges,
         cut=made.cut,
         stitch=made.stitch,
         sums=made.sums,
         spans=made.spans,
-        part="base",
+        marks=marks,
+        part=face.part,
     )
+
+
+def _insert(bag: Resolved, face: Face) -> Piece:
+    """Return the stiff insert on the base: of board or plastic, sewn to nothing."""
+    made = cut_face(face, {"insert": clearance(bag)}, bag.grid)
+    return _apart("insert", "Base insert", 1, face, made, "Board or plastic")
 
 
 def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
@@ -270,8 +299,14 @@ def cut_pieces(
     pieces += [_insert(bag, face) for face in forms["outer"].insert]
     for hang in hangs:
         pieces += _straps(bag, hang)
+    if bag.bag.top.bands:
+        pieces.append(_band(bag, *bag.bag.top.bands(bag, forms["outer"])))
     if cords is not None:
         pieces.append(_cord(bag, cords))
+        loops = loops_of(bag)
+        if loops is not None:
+            made = _strip("loop", "loop", "Loop", bag, loops.length, loops.width, loops.ends)
+            pieces.append(replace(made, count=loops.count))
     out = []
     for at, piece in enumerate(pieces):
         marks = [*piece.marks]

@@ -59,7 +59,7 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
         return ()
     closing = closing_term(draft.bag).mm
     contents = max(0.0, form.mm("contents"))
-    above = form.height - contents - closing
+    above = form.height + form.band - contents - closing
     soft = not form.smooth and not draft.bag.chose("top.closing", "firm")
     inside = "lining" if "lining" in draft.bag.bag.top.layers else "outer"
     open_round = _round(list(form.mouth_ring))

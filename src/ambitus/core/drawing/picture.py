@@ -17,6 +17,8 @@ _FILL = {
     "strap": "#E2CFE0",
     "insert": "#EFE3C8",
     "cord": "#F4E3B2",
+    "band": "#E2CFE0",
+    "loop": "#E2CFE0",
 }
 _STROKE = {"outer": "#1D5A4C", "other": "#5B7BB2", "strap": "#8E5C89", "stitch": _INK, "overcast": _INK}
 

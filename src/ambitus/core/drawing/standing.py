@@ -240,7 +240,7 @@ def standing(
     *inside* is the layer seen in the mouth; *rows* are how far below the top edge its stitching lies.
     """
     shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs]
-    mouth = [project(p) for p in _at(form.mouth_ring, form.height)]
+    mouth = [project(p) for p in _at(form.mouth_ring, form.height + form.band)]
     shapes.append(Shape(path(mouth, closed=True), inside, "far" if inside == "outer" else "fill"))
     shapes += [Shape(_strap(form, h, back=False), "strap", "fill") for h in hangs if not h.down]
     walls = _walls(form)
@@ -251,6 +251,9 @@ def standing(
         if form.bottom:
             low = Wall(wall.foot, tuple((x, y, form.bottom) for x, y, _ in wall.head))
             shapes.append(Shape(_seen(form, low, i, form.bottom), "contrast", "far" if i else "fill"))
+        if form.band:
+            above = Wall(wall.head, tuple((x, y, z + form.band) for x, y, z in wall.head))
+            shapes.append(Shape(path([project(p) for p in above.outline], closed=True), "band", "fill"))
         for row in rows:
             shapes.append(Shape(path([project(p) for p in wall.row(row)]), "outer", "stitch"))
     for part in form.standing_seams:

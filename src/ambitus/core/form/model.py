@@ -191,6 +191,8 @@ class Form:
     smooth: bool = False
     #: how high a contrasting bottom stands; 0 where there is none
     bottom: float = 0.0
+    #: how high a band stands above the panels; 0 where there is none
+    band: float = 0.0
 
     def mm(self, key: str) -> float:
         """Return the size called *key* as it comes out."""

@@ -9,14 +9,14 @@ from ambitus.core.lengths import Pair, View
 from ambitus.core.sums import Term
 
 if TYPE_CHECKING:
-    from ambitus.core.form.model import Form, Mark, Piece
+    from ambitus.core.form.model import Face, Form, Mark, Piece
     from ambitus.core.grammar.top.drawstring.cords import Cords
     from ambitus.core.read.cutlist import Reader
     from ambitus.core.spec.resolved import Resolved
     from ambitus.core.steps.model import Step
 
 Slot = Literal["base", "top", "interfacing", "make", "attach", "seams", "cloth"]
-Layer = Literal["outer", "lining", "interfacing", "strap", "strap core", "insert", "cord"]
+Layer = Literal["outer", "lining", "interfacing", "strap", "strap core", "insert", "cord", "band", "loop"]
 
 #: Cloth beyond the seam line, by class of seam, as terms for the sums. ``SHORTER`` is no seam: it is
 #: what the layer is made less high than the bag.
@@ -202,6 +202,9 @@ class Top(Variant):
     height: "Callable[[Resolved], tuple[Term, ...]]" = plain_height
     #: what of the bag stands above its cord, where it is drawn up
     above_cord: "Callable[[Resolved], Term] | None" = None
+    #: what stands above the panels, and counts in the height; and a face of it with how many are cut
+    band: "Callable[[Resolved], Term] | None" = None
+    bands: "Callable[[Resolved, Form], tuple[Face, int]] | None" = None
     #: its cords, where it is drawn up
     cords: "Callable[[Resolved, Form], Cords | None]" = no_cords
     #: what a cut list tells of it besides the allowances of its classes: name there -> field

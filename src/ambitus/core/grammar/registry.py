@@ -31,6 +31,7 @@ from ambitus.core.grammar.seams import (
     RAW,
     ZIGZAGGED,
 )
+from ambitus.core.grammar.top.bands import BANDS
 from ambitus.core.grammar.top.casing import CASING
 from ambitus.core.grammar.top.double_hem import DOUBLE_HEM
 from ambitus.core.grammar.top.overlocked_hem import OVERLOCKED_HEM
@@ -57,6 +58,7 @@ GRAMMAR = grammar_of(
     RAW_EDGE,
     CASING,
     STITCHED_CHANNEL,
+    BANDS,
     KEPT_OUT,
     FULL,
     INSET,

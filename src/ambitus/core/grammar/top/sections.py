@@ -33,4 +33,11 @@ STITCHED_CHANNEL: Section = (
     row(20),
     row(38),
 )
+BANDS: Section = (
+    Stroke("outer", ((38, 58), (38, 28), (47, 28), (47, 44))),
+    Stroke("other", ((62, 58), (62, 28), (53, 28), (53, 44))),
+    Stroke("outer", ((47, 28), (47, 8), (53, 8), (53, 28))),
+    Stroke("strap", ((49, 14), (51, 14), (51, 20), (49, 20), (49, 14))),
+    row(34),
+)
 RAW_EDGE: Section = (Stroke("outer", ((50, 58), (50, 8))),)

@@ -68,6 +68,19 @@ def slot(bag: Resolved) -> tuple[Sum, Sum]:
     return upper, lower
 
 
+def _motif(bag: Resolved, form: Form) -> Mark:
+    """Return the room for a motif on a face: from the lower fold down to the edge the bag stands on."""
+    face = form.mm("width") if "width" in form.dimensions else form.mm("flat_opening")
+    high = Term("Finished height", form.mm("height"), "From the edge the bag stands on.")
+    wide = Term("Width of the face", face, "Between its edges.")
+    readings = (
+        ("begins below the raw top edge", Sum("To the lower fold", _to_bottom_fold(bag))),
+        ("high", Sum("High", (high, _less("Casing", turn_down(bag))))),
+        ("wide", Sum("Wide", (wide,))),
+    )
+    return Mark("notch", "Room for a motif, this edge up", (), "raw top edge", readings)
+
+
 def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return creases, fold-to lines, rows of stitching and openings, from the raw top edge."""
     if not any(e.seam == "top" for e in piece.edges):
@@ -103,6 +116,8 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     elif opening == "ends":
         raw = Sum("From the raw edge", (Term("Raw top edge", 0.0, "Finished before the casing is folded."),))
         out += side_marks(bag, piece, "Side seam ends", (("open from", raw), ("seam begins", lower)))
+    if not piece.part:
+        out.append(_motif(bag, form))
     middle = Sum(
         "To the middle of the channel", (*lower.terms, _less("Half the channel", bag.mm("top.channel") / 2))
     )

@@ -5,7 +5,6 @@ import math
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.lengths import Grid, paired
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import Term
 
 #: What a channel is wider than its cord lies flat, in mm.
 EASE = 3.0
@@ -71,6 +70,7 @@ CHANNEL = Param(
 )
 
 
-def channel_term(bag: Resolved) -> Term:
-    """Return the channel as a term."""
-    return bag.term("Channel", "top.channel")
+def channel_of(bag: Resolved) -> tuple[str, float]:
+    """Return the field that the channel is given by, and its width: a band is one as a whole."""
+    path = "top.band" if "top.band" in bag.values else "top.channel"
+    return path, bag.mm(path)

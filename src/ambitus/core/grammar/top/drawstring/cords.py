@@ -6,6 +6,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.drawstring.channel import cord_flat
+from ambitus.core.grammar.top.drawstring.loops import LOOP_PARAMS, at_foot
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, to_grid
@@ -42,6 +43,7 @@ CORDS_PARAMS = (
             Option("slant", "Cut at a slant", "For ribbon that is not washed."),
         ),
     ),
+    *LOOP_PARAMS,
 )
 
 
@@ -96,9 +98,13 @@ def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
     """Return the cords on a mouth whose channel is *path* long."""
     wide = form.mm("width") if "width" in form.dimensions else form.mm("flat_opening")
     cut_width = form.mm("flat_opening") + 2 * side_allowance(bag)
+    down: tuple[Term, ...] = ()
+    if at_foot(bag):
+        reach = snap(form.height - bag.bag.top.above_cord(bag).mm if bag.bag.top.above_cord else form.height)
+        down = (Term("Down to the loop at the foot", 2 * reach, "Both ends run down the side.", times=2),)
     tail = bag.term("Tail", "top.tail")
     tails = Term("Tail", 2 * tail.mm, tail.why, tail.source, 2)
-    length = to_grid("How long to cut it", (path, tails), bag.grid)
+    length = to_grid("How long to cut it", (path, *down, tails), bag.grid)
     strip = bag.chose("top.cord", "strip")
     by_width = Sum(
         "Twice the width and a tail",

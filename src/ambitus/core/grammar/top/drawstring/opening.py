@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Mark, Piece
 from ambitus.core.geometry import Point, along, length, outward
 from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.top.drawstring.loops import no_side_seam
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
@@ -27,7 +28,9 @@ def has_side_seam(bag: Resolved) -> bool:
 
 
 def needs_side_seam(bag: Resolved) -> str:
-    """Return why an opening in a side seam does not go with this base, or nothing."""
+    """Return why the cord's openings, or its loops, do not go with this base, or nothing."""
+    if wrong := no_side_seam(bag):
+        return wrong
     if "base.step" in bag.values and bag.mm("base.step") > 0:
         return "front and back stand higher than the sides: no channel goes round"
     if has_side_seam(bag) or bag.chose("top.opening", "eyelets"):

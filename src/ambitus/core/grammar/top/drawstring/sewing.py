@@ -2,6 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.top.drawstring.cords import Cords
+from ambitus.core.grammar.top.drawstring.loops import loop_steps
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
@@ -67,8 +68,8 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
         "slant": ("Cut the ends at a slant", "For ribbon that is not washed; knot them after.", ()),
     }
     title, say, cautions = ends[bag.choice("top.cord_end")]
+    out = [*loop_steps(bag, form)]
     made = ("strip made",) if bag.chose("top.cord", "strip") else ()
-    out = []
     if made:
         out.append(
             Step(

@@ -1,0 +1,50 @@
+"""The bands: as long as half of the mouth less a little at each side, folded along their middle."""
+
+from ambitus.core.form.model import Edge, Face, Form, Measure
+from ambitus.core.grammar.top.drawstring.loops import no_side_seam
+from ambitus.core.lengths import snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+#: How far inside the side seam line a band ends, in mm.
+INSIDE = 3.0
+
+
+def no_strip(bag: Resolved) -> str:
+    """Return why bands do not go with this base, or nothing."""
+    if "base.step" in bag.values and bag.mm("base.step") > 0:
+        return "front and back stand higher than the sides: no band goes round"
+    return no_side_seam(bag)
+
+
+def band_height(bag: Resolved) -> Term:
+    """Return what the bands add above the panels, as a term."""
+    return bag.term("Band", "top.band")
+
+
+def above_cord(bag: Resolved) -> Term:
+    """Return what of the bag stands above the cord: the band."""
+    return Term("The band", bag.mm("top.band"), "It stands above the closing.", bag.source("top.band"))
+
+
+def band_of(bag: Resolved, form: Form) -> tuple[Face, int]:
+    """Return a band in seam lines, and how many pieces there are of it."""
+    long, high = snap(form.mm("flat_opening") - 2 * INSIDE), 2 * bag.mm("top.band")
+    outline = (
+        Edge("raw low", "top", (0.0, 0.0)),
+        Edge("end right", "end", (long, 0.0)),
+        Edge("raw high", "top", (long, high)),
+        Edge("end left", "end", (0.0, high)),
+    )
+    inside = Term(
+        "Inside the side seams", -2 * INSIDE, "So that the cord comes out between the bands.", times=2
+    )
+    half = Term("Half of the mouth", form.mm("flat_opening"), "From side seam to side seam.")
+    band = bag.term("Band", "top.band")
+    twice = Term(band.label, 2 * band.mm, "Folded along its middle.", band.source, 2)
+    measures = (
+        Measure("width", "How long to cut it", "x", "end left", "end right", (half, inside), beside="top"),
+        Measure("height", "How wide to cut it", "y", "raw low", "raw high", (twice,), beside="left"),
+    )
+    face = Face("band", "band", outline, measures, part="band")
+    return face, 4 if bag.chose("top.band_made", "two") else 2

@@ -1,0 +1,114 @@
+"""Loops caught in the side seam: one to hang the bag by, or two at its foot that the cords run through."""
+
+from dataclasses import dataclass
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Sum, Term, to_grid
+
+LOOP_PARAMS = (
+    Param(
+        "loops",
+        "Loops",
+        "choice",
+        "none",
+        options=(
+            Option("none", "None", "Only the cord."),
+            Option(
+                "hanging",
+                "A loop to hang it by",
+                "Caught in a side seam below the channel; a key tab is one too.",
+            ),
+            Option("bottom", "Loops at the foot", "The cords run down through them: worn on the back."),
+        ),
+    ),
+    Param("loop", "Loop, visible", "length", paired(25), low=8, high=200, shown_unless=("loops", "none")),
+    Param("loop_wide", "Loop, wide", "length", paired(15), low=5, high=60, shown_unless=("loops", "none")),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Loops:
+    """Loops of one kind: how many, and how each is cut."""
+
+    count: int
+    length: Sum
+    width: Sum
+    ends: float
+
+
+def at_foot(bag: Resolved) -> bool:
+    """Return whether the cords run down to loops at the foot of the bag."""
+    return bag.chose("top.loops", "bottom")
+
+
+def loops_of(bag: Resolved) -> Loops | None:
+    """Return the loops: twice what is seen and both seams long, folded in four; None where there are none."""
+    if "top.loops" not in bag.values or bag.chose("top.loops", "none") or "side" not in bag.bag.classes:
+        return None
+    seen, wide = bag.term("Visible", "top.loop"), bag.term("Width of the loop", "top.loop_wide")
+    seam = sum(t.mm for t in edge_terms(bag, "side"))
+    length = (
+        Term(seen.label, 2 * seen.mm, "Doubled.", seen.source, 2),
+        Term("Side seam", 2 * seam, "Both ends are caught in it.", times=2),
+    )
+    why = "Folded in four: both edges to the middle, then in half."
+    across = (Term(wide.label, 4 * wide.mm, why, wide.source, 4),)
+    return Loops(
+        2 if at_foot(bag) else 1,
+        to_grid("How long to cut it", length, bag.grid),
+        to_grid("How wide to cut it", across, bag.grid),
+        seam,
+    )
+
+
+def no_side_seam(bag: Resolved) -> str:
+    """Return why loops do not go with this bag, or nothing."""
+    if "top.loops" not in bag.values or bag.chose("top.loops", "none"):
+        return ""
+    if "side" not in bag.bag.classes:
+        return "there is no side seam to catch a loop in"
+    if at_foot(bag) and not bag.chose("top.cords", "two"):
+        return "cords that run down to loops at the foot are two"
+    return (
+        "a tube of one panel has one side seam, and two loops need two"
+        if at_foot(bag) and bag.chose("base.panels", "one")
+        else ""
+    )
+
+
+def loop_steps(bag: Resolved, form: Form) -> tuple[Step, ...]:
+    """Return the making of the loops and their catching, before the side seams."""
+    loops = loops_of(bag)
+    if loops is None:
+        return ()
+    where = (
+        "at both lower corners, folded inwards" if loops.count == 2 else "below the channel, folded inwards"
+    )
+    return (
+        Step(
+            "make loops",
+            "Fold the loops in four and stitch them"
+            if loops.count == 2
+            else "Fold the loop in four and stitch it",
+            "Both edges to the middle, then in half; rows along both edges.",
+            250,
+            needs=("pieces cut",),
+            gives=("loops made",),
+            settings=f"Iron: {bag.cloth('outer').iron}.",
+            cautions=("hot iron",),
+        ),
+        Step(
+            "baste loops",
+            "Baste the loops to the side edges" if loops.count == 2 else "Baste the loop to a side edge",
+            f"On the right side of one panel, {where}, raw edges level; sewn over three times.",
+            300,
+            needs=("loops made", "outer panels laid"),
+            gives=("loops caught",),
+            lengths=(("Visible", bag.mm("top.loop")),),
+        ),
+    )
