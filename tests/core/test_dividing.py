@@ -7,8 +7,11 @@ from hypothesis import given, settings
 from shapely import Polygon
 
 from ambitus.core.curves import flattened
+from ambitus.core.cut import pieces
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
+from ambitus.core.grammar.cloth import bottom
+from ambitus.core.grammar.top import facing
 from ambitus.core.lengths import View
 from ambitus.core.read.begin import begun_from
 from ambitus.core.shown.present import sentence
@@ -54,6 +57,15 @@ def _proved(spec: dict[str, Any], *, rounded: bool) -> None:
         layers = doubled if layer == "outer" else 1
         mine = [p for p in made.pieces if p.layer == layer]
         bands = [p for p in mine if p.cut_off]
+        # joins meet at every seam: bands are as high as each other, at sides that end lower by so much less
+        lower = made.form.lower_sides
+        levels = {round(p.size("height") + (lower if p.part == "side" else 0.0), 3) for p in bands}
+        near = (
+            bag.grid.step
+            if any(kind.laps for kind in (bag.bag.seams, *bag.bag.seams_by_class.values()))
+            else 0
+        )
+        assert not levels or max(levels) - min(levels) <= near + 0.002
         twice = sum(2 * join * p.size("width") * p.count for p in bands) / layers
         whole = sum(_area(p) * p.count for p in plain.pieces if p.layer == layer)
         # where a lap makes two panels different, each is brought to the grid by itself
@@ -181,3 +193,44 @@ def test_a_join_off_the_grid_moves_no_size() -> None:
         drafted(tote()).piece("outer").size("height")
     )
     assert eaten(made, "base") == 10
+
+
+def _join_counted_once(real: Any) -> Any:
+    """A band that is cut without its join."""
+
+    def faulty(face: Any, finishes: Any, grid: Any) -> Any:
+        return real(face, {**finishes, "join": ()} if face.band in ("upper", "facing") else finishes, grid)
+
+    return faulty
+
+
+def _rest_too_high(real: Any) -> Any:
+    """What is left of a panel is cut as if the band began a seam lower."""
+
+    def faulty(form: Any, below: Any, how: Any) -> Any:
+        return real(form, lambda face: below(face) + 7 if face.name == "back" else below(face), how)
+
+    return faulty
+
+
+@pytest.mark.parametrize(
+    ("place", "name", "fault"),
+    [
+        (pieces, "cut_face", _join_counted_once),
+        (bottom, "divided", _rest_too_high),
+        (facing, "divided", _rest_too_high),
+    ],
+    ids=["join counted once", "bottom not level", "facing not level"],
+)
+def test_a_fault_in_dividing_is_caught(
+    place: Any, name: str, fault: Any, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Front and back, joins and heights: one of the proofs fails."""
+    monkeypatch.setattr(place, name, fault(getattr(place, name)))
+    with pytest.raises(AssertionError):
+        _proved(tote(**BOTH, seams={"kind": "plain"}), rounded=True)
+
+
+def test_the_bag_that_faults_are_tried_on_is_sound() -> None:
+    """Without a fault nothing fails."""
+    _proved(tote(**BOTH, seams={"kind": "plain"}), rounded=True)

@@ -19,7 +19,7 @@ from ambitus.core.grammar.base.folded import FOLDED
 from ambitus.core.grammar.base.folded_in import FOLDED_IN
 from ambitus.core.grammar.base.gusset import GUSSET
 from ambitus.core.grammar.base.seamed import SEAMED
-from ambitus.core.grammar.base.separate import CIRCLE, ELLIPSE, RECTANGLE, ROUNDED, STADIUM
+from ambitus.core.grammar.base.separate import CIRCLE, ELLIPSE, RECTANGLE, ROUNDED, STADIUM, TRACED
 from ambitus.core.grammar.base.side_panels import SIDE_PANELS
 from ambitus.core.grammar.carry import strap as strap_module
 from ambitus.core.grammar.carry.clean_edge import CLEAN_EDGE
@@ -37,10 +37,13 @@ from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
 from ambitus.core.grammar.seams.overcast import OVERLOCKED_FIRST, ZIGZAGGED
 from ambitus.core.grammar.seams.simple import LAPPED, PLAIN, RAW
+from ambitus.core.grammar.top.bands import BANDS
+from ambitus.core.grammar.top.casing import CASING
 from ambitus.core.grammar.top.double_hem import DOUBLE_HEM
 from ambitus.core.grammar.top.overlocked_hem import OVERLOCKED_HEM
 from ambitus.core.grammar.top.pressed_edges import PRESSED_EDGES
 from ambitus.core.grammar.top.raw_edge import RAW_EDGE
+from ambitus.core.grammar.top.stitched_channel import STITCHED_CHANNEL
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
 from ambitus.core.steps.model import StepsUnordered
 from ambitus.core.sums import Term
@@ -585,6 +588,22 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "rounded corners left out of the way round": _form_of(ROUNDED, lambda form, bag: _body_wider(form, 53)),
     "rectangle as long as it is broad": _form_of(RECTANGLE, lambda form, bag: _disc_scaled(form, 0.7)),
     "base never matched to its tube": _steps(RECTANGLE, "matched"),
+    "traced base cut on another outline": _form_of(TRACED, lambda form, bag: _disc_scaled(form, 0.9)),
+    "traced tube of the cut line": _form_of(TRACED, lambda form, bag: _body_wider(form, 44)),
+    "edge below the channel left out": _last_term_lost(CASING, "finish"),
+    "casing drawn nowhere": _no_marks(CASING),
+    "cord threaded through no casing": _steps(CASING, "stitch casing"),
+    "closing left out of the height": lambda patch: GRAMMAR.with_variant(
+        replace(CASING, height=lambda bag: (bag.term("Finished height", "size.height"),))
+    ),
+    "top seam twice above a channel": lambda patch: GRAMMAR.with_variant(
+        replace(STITCHED_CHANNEL, finish=lambda bag, layer: _doubled(STITCHED_CHANNEL.finish(bag, layer)))
+    ),
+    "channel stitched by nobody": _steps(STITCHED_CHANNEL, "stitch channel"),
+    "panels as high as without bands": lambda patch: GRAMMAR.with_variant(
+        replace(BANDS, band=lambda bag: Term("Band", 0.0, "No."))
+    ),
+    "bands never seen to meet": _steps(BANDS, "bands meet"),
 }
 
 

@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 
 from ambitus.files.templates_pdf import templates_of, templates_pdf
-from bags import drafted, tote
+from bags import OUTLINES, drafted, tote
 
 MM = 72 / 25.4
 
@@ -69,3 +69,14 @@ def test_a_bag_of_straight_pieces_has_none() -> None:
     assert templates_of(drafted(tote())) == ()
     size = {"width": 300, "height": 300, "depth": 100}
     assert templates_of(_bag("gusset", size, radius=0)) == ()
+
+
+def test_a_traced_base_is_whole() -> None:
+    """No fold makes a quarter of it; one of straight edges only needs no template."""
+    outline = "0,0 240,0 200,120 0,120"
+    curved = OUTLINES[0]
+    (template,) = templates_of(_bag("traced", {"height": 200}, outline=curved))
+    assert template.cut[0] == template.cut[-1]
+    assert _span(list(template.seam)) == pytest.approx((268, 215.5), abs=0.2)
+    assert _span(list(template.cut)) == pytest.approx((288, 235.5), abs=0.2)
+    assert templates_of(_bag("traced", {"height": 200}, outline=outline)) == ()

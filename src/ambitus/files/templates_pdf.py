@@ -17,6 +17,7 @@ from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import Point
+from ambitus.core.grammar.base.separate.cut import is_traced
 from ambitus.core.lengths import View
 
 _PAPERS = {"A4": A4, "Letter": letter}
@@ -45,10 +46,22 @@ def templates_of(draft: Draft) -> tuple[Template, ...]:
 def _templates(draft: Draft) -> Iterator[Template]:
     view = View(draft.bag.unit, draft.bag.unit)
     for piece in (p for p in draft.pieces if p.layer == "outer" and any(p.bends)):
-        if piece.part == "base":
+        if piece.part == "base" and is_traced(draft.bag):
+            yield _whole(piece, view)
+        elif piece.part == "base":
             yield _quarter(piece, view)
         else:
             yield _corner(draft, piece, view)
+
+
+def _whole(piece: Piece, view: View) -> Template:
+    """Return the whole of a traced base, which no fold makes a quarter of."""
+    cut = flattened(piece.cut, piece.bends)
+    seam = flattened(piece.stitch, [e.seam_bend for e in piece.edges])
+    size = f"{view.with_unit(piece.size('width'))} by {view.with_unit(piece.size('height'))}"
+    over = "Lay it on the wrong side of the outer; turn it over for the lining."
+    say = f"The whole base, {size}; its front is below. {over}"
+    return Template(f"{piece.letter} {piece.name}", say, (*cut, cut[0]), (*seam, seam[0]), ())
 
 
 def _quarter(piece: Piece, view: View) -> Template:
