@@ -100,8 +100,9 @@ def _asked(draft: Draft) -> dict[str, float]:
         asked["width"] -= asked["depth"]
     if bag.bag.base.kind == "traced":
         asked["length"], asked["breadth"], _ = _traced(draft)
-    if "top.height_means" in bag.values and bag.choice("top.height_means") == "contents":
-        asked["height"] += _closing(draft, asked) + _above_cord(draft)
+    means = bag.choice("top.height_means") if "top.height_means" in bag.values else "edge"
+    if means != "edge":
+        asked["height"] += _closing(draft, asked) + (_above_cord(draft) if means == "contents" else 0.0)
     given = bag.values.get("base.given")
     if given is not None and given.value == "plate":
         asked["diameter"] = bag.mm("base.plate") - 2 * eaten(draft, "ring")

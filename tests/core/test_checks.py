@@ -180,6 +180,10 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     ),
     "raw-edge-in-channel": (_drawn(hem=3.1), _drawn(hem=3)),
     "turn-over-casing": (_drawn(channel=15, hem=18.1), _drawn(channel=15, hem=18)),
+    "hole-left": (_drawn(height_means="contents_edge"), _drawn(height_means="contents")),
+    # once round 2 (340 + 120)
+    "cord-short": (_drawn(cord_cut=919.9), _drawn(cord_cut=920)),
+    "cord-in-hand": (_drawn(cord_cut=920), _drawn(cord_cut=919.9)),
     "tail-short": (_drawn(tail=49), _drawn(tail=50)),
     # 200 high, less 60 for half the depth, less the channel and its heading
     "closes-over-nothing": (

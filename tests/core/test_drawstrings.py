@@ -7,6 +7,7 @@ import pytest
 
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
+from ambitus.core.shown.closing import closing_shown
 from bags import drafted, sizes_of, tote
 
 
@@ -179,3 +180,21 @@ def test_a_motif_has_room_below_the_casing() -> None:
         "high": 259,
         "wide": 340,
     }
+
+
+def test_a_closing_counted_to_the_edge_is_lower_and_stops_before_it_closes() -> None:
+    """By the 13 that stand above the cord; seen closing, what goes in is too high at the end."""
+    lower = _drawn(height_means="contents_edge")
+    assert lower.form.dimensions["height"].asked == 280 + 60
+    steps = closing_shown(lower, "mm")
+    assert steps[0].fits
+    assert not steps[-1].fits
+    assert all(step.fits for step in closing_shown(_drawn(height_means="contents"), "mm"))
+
+
+def test_a_cord_tells_its_channel_and_what_to_buy() -> None:
+    """Two of 1070; 9.42 wide in a channel of 13."""
+    told = _told(_drawn(cords="two").piece("cord"), "Where it enters")
+    assert told["in all"] == 2140
+    assert told["the cord lies wide"] == pytest.approx(3 * math.pi, abs=1e-3)
+    assert told["in a channel of"] == 13

@@ -104,7 +104,7 @@ def test_litres_to_cuts_to_litres(base: str, size: dict[str, float], litres: flo
 def test_friendly_sizes_are_on_coarse_steps_and_say_what_they_hold() -> None:
     """Of 12 litres at 2 : 1 the exact one comes first, then steps of 10 mm, nearest first."""
     made = drafted(_sack())
-    offered = volumes(made, "mm", "12 l", 2.0)
+    offered = volumes(made, "mm", "12 l", "24 × 24 cm")
     assert [c.exact for c in offered.choices] == [True, False, False, False, False]
     assert offered.choices[0].size == "248 across × 248 high mm"
     assert offered.choices[0].holds.startswith("12 litres")

@@ -73,7 +73,7 @@ const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
 export const api = {
   draft: (spec: Spec, edits: Edit[], unit: Unit) => ask<Drafted>('POST', '/draft', { spec, edits, unit }),
   tiles: (spec: Spec, phrase: string, unit: Unit) => ask<Tiles>('POST', '/tiles', { spec, phrase, unit }),
-  volumes: (spec: Spec, asked: string, ratio: number | null, unit: Unit) =>
+  volumes: (spec: Spec, asked: string, ratio: string, unit: Unit) =>
     ask<Volumes>('POST', '/volumes', { spec, asked, ratio, unit }),
   closing: (spec: Spec, unit: Unit) => ask<Closing[]>('POST', '/closing', { spec, unit }),
   outline: (name: string, text: string, unit: Schemas['DrawingIn']['unit']) =>

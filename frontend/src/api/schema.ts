@@ -2025,8 +2025,11 @@ export interface components {
              * @default
              */
             asked?: string;
-            /** Ratio */
-            ratio?: number | null;
+            /**
+             * Ratio
+             * @default
+             */
+            ratio?: string;
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
         };

@@ -8,7 +8,7 @@ from itertools import product
 
 from ambitus.core.form.model import Form
 from ambitus.core.geometry import area
-from ambitus.core.lengths import snap
+from ambitus.core.lengths import LengthProblem, Unit, parse_length, snap
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.resolved import Resolved
 
@@ -66,6 +66,39 @@ def read_volume(text: str, metric: bool) -> float:
             (Problem("out-of-range", "litres", text[:40], f"{text[:40]} is not what a bag holds.", between),)
         )
     return number * scale
+
+
+def read_ratio(text: str, unit: Unit) -> float:
+    """
+    Return a typed shape as height by radius: a number, or the height and the width across of a thing in hand.
+
+    >>> [round(read_ratio(text, "mm"), 6) for text in ("2", "24 x 16", "9 1/2 by 5 in")]
+    [2.0, 3.0, 3.8]
+
+    Raises:
+        SpecProblems: If it is neither, or no shape of a bag.
+    """
+    parts = re.split(r"\s*(?:×|x|by)\s*", text.strip(), flags=re.IGNORECASE)
+    try:
+        ratio = float(parts[0].replace(",", ".")) if len(parts) == 1 else _shape(parts, unit)
+    except (ValueError, TypeError, ZeroDivisionError, LengthProblem):
+        ratio = 0.0
+    if not 0.1 <= ratio <= 20:
+        fix = (
+            "Give height by radius, as “2”, or a thing in hand, as “24 × 16”: its height by its width across."
+        )
+        why = f"“{text[:40]}” is not the shape of a bag."
+        raise SpecProblems((Problem("not-a-shape", "ratio", text[:40], why, fix),))
+    return ratio
+
+
+def _shape(parts: list[str], unit: Unit) -> float:
+    high, across = parts
+    # “24 × 16 cm” names the unit of both
+    named = re.search(r"[a-z]+$", across, re.IGNORECASE)
+    if named and not re.search(r"[a-z]$", high, re.IGNORECASE):
+        high = f"{high} {named[0]}"
+    return float(parse_length(high, unit)) / (float(parse_length(across, unit)) / 2)
 
 
 @dataclass(frozen=True, slots=True)

@@ -60,7 +60,7 @@ class VolumesRequest(BaseModel):
 
     spec: Spec
     asked: str = Field(default="", max_length=40)
-    ratio: float | None = Field(default=None, ge=0.1, le=20)
+    ratio: str = Field(default="", max_length=40)
     unit: Unit | None = None
 
 

@@ -16,14 +16,8 @@ let latest = 0
 
 async function work() {
   const mine = ++latest
-  const shape = Number(ratio.value.replace(',', '.'))
   try {
-    const got = await api.volumes(
-      props.drafted.spec,
-      asked.value,
-      ratio.value && Number.isFinite(shape) ? shape : null,
-      props.drafted.unit,
-    )
+    const got = await api.volumes(props.drafted.spec, asked.value, ratio.value, props.drafted.unit)
     if (mine !== latest) return
     found.value = got
     wrong.value = ''
@@ -48,8 +42,8 @@ const take = (choice: Choice) =>
         <input v-model="asked" data-volume :placeholder="drafted.plan_unit === 'in' ? '730 cu in' : '12 l'" />
       </label>
       <label>
-        height by radius
-        <input v-model="ratio" data-ratio inputmode="decimal" :placeholder="found?.ratio" />
+        height by radius, or a thing: high × across
+        <input v-model="ratio" data-ratio :placeholder="found?.ratio" />
       </label>
       <button type="submit" class="quiet">Work out sizes</button>
     </form>

@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.top.casing import turn_down
 from ambitus.core.grammar.top.drawstring.channel import PIN, channel_of, cord_flat, least_channel
+from ambitus.core.grammar.top.drawstring.closing import to_edge
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -123,3 +124,61 @@ def closes_over_nothing(draft: "Draft") -> Iterator[Fired]:
         fix = "Make it {more} higher, or give the height of what goes in."
         numbers = {"over": over} if over > 0 else {}
         yield fired("size.height", say, fix, more=LEAST_CONTENTS - over, **numbers)
+
+
+@check(
+    "hole-left",
+    "note",
+    "A hole is left over what goes in",
+    "closing counted to the top edge",
+    "The cord runs below the top edge: what stands above it does not close.",
+)
+def hole_left(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if draft.cords is not None and to_edge(bag) and bag.bag.top.above_cord:
+        hole = 2 * bag.bag.top.above_cord(bag).mm
+        fix = "Count the closing to the cord to shut it, or lay a flap over what goes in."
+        yield fired("size.height", "About {hole} across.", fix, hole=hole)
+
+
+@check(
+    "cord-short",
+    "stop",
+    "The cord does not go round the open mouth",
+    "cord in hand < once round the channel",
+    "The bag cannot be laid flat open, and its mouth tears at the cord.",
+)
+def cord_short(draft: "Draft") -> Iterator[Fired]:
+    found = _in_hand(draft)
+    if found is not None and found[0] < found[1] - 1e-6:
+        fix = "Take a cord of {wanted}, or make the bag narrower."
+        numbers = {"hand": found[0], "path": found[1], "wanted": found[2]}
+        yield fired("top.cord_cut", "{hand} of cord for a channel of {path}.", fix, **numbers)
+
+
+@check(
+    "cord-in-hand",
+    "note",
+    "The cord in hand",
+    "cord in hand ≥ once round the channel",
+    "What is not in the channel hangs out at its ends, and more when the mouth is drawn in.",
+)
+def cord_in_hand(draft: "Draft") -> Iterator[Fired]:
+    found = _in_hand(draft)
+    if found is not None and found[0] >= found[1] - 1e-6:
+        say = "Leaves {tail} at each end of the open mouth."
+        yield fired(
+            "top.cord_cut",
+            say,
+            "{wanted} would leave the tail you chose.",
+            tail=(found[0] - found[1]) / 2,
+            wanted=found[2],
+        )
+
+
+def _in_hand(draft: "Draft") -> tuple[float, float, float] | None:
+    """Return the cord in hand, the way round the channel, and the length worked out."""
+    value = draft.bag.values.get("top.cord_cut")
+    if draft.cords is None or value is None or value.value is None:
+        return None
+    return draft.bag.mm("top.cord_cut"), draft.cords.path.mm, draft.cords.length.total

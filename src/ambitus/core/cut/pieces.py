@@ -11,6 +11,7 @@ from ambitus.core.grammar.base.insert import clearance
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.contract import SHORTER, Finishes, Layer
 from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.top.drawstring.channel import channel_of
 from ambitus.core.grammar.top.drawstring.cords import Cords
 from ambitus.core.grammar.top.drawstring.loops import loops_of
 from ambitus.core.grammar.top.lining import shorter_terms
@@ -187,7 +188,12 @@ def _cord(bag: Resolved, cords: Cords) -> Piece:
     readings = [("the least that lets the mouth open flat", least)]
     for name, length, tails in cords.schools:
         readings += [(name, length), ("which leaves at each end", tails)]
-    told = (("tail", tail),)
+    channel = Sum("The channel", (Term("Channel", channel_of(bag)[1], "Clear, for cord and threading pin."),))
+    lies = Sum(
+        "The cord lies", (Term("Cord", cords.width, "Flat in its channel: a round cord half its girth."),)
+    )
+    total = Sum("To buy", (Term("Cord", cords.count * cords.length.total, "As cut.", times=cords.count),))
+    told = (("tail", tail), ("the cord lies wide", lies), ("in a channel of", channel), ("in all", total))
     marks = (
         Mark("notch", "Where it enters the channel", ((tail.total, wide),), "either end", told),
         Mark("notch", "Where it leaves the channel", ((long - tail.total, wide),), "either end"),

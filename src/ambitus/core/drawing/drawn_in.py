@@ -58,8 +58,9 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
     if cords is None:
         return ()
     closing = closing_term(draft.bag).mm
-    contents = max(0.0, form.mm("contents"))
-    above = form.height + form.band - contents - closing
+    above = draft.bag.bag.top.above_cord(draft.bag).mm if draft.bag.bag.top.above_cord else 0.0
+    # where the cloth leans over from when the mouth is drawn in as far as it goes
+    contents = max(0.0, form.height + form.band - above - closing)
     soft = not form.smooth and not draft.bag.chose("top.closing", "firm")
     inside = "lining" if "lining" in draft.bag.bag.top.layers else "outer"
     open_round = _round(list(form.mouth_ring))

@@ -13,6 +13,7 @@ from ambitus.core.volume import (
     holds,
     in_place_of_round,
     ratio_of,
+    read_ratio,
     read_volume,
     sized,
 )
@@ -55,7 +56,7 @@ def volume_text(cubic_mm: float) -> str:
 _NAMES = {"size.diameter": "across", "size.width": "wide", "size.depth": "deep", "size.height": "high"}
 
 
-def volumes(made: Draft, unit: Unit, asked: str = "", ratio: float | None = None) -> Volumes:
+def volumes(made: Draft, unit: Unit, asked: str = "", ratio: str = "") -> Volumes:
     """
     Return what *made* holds and, where a volume was *asked* for, the sizes that hold it.
 
@@ -63,7 +64,7 @@ def volumes(made: Draft, unit: Unit, asked: str = "", ratio: float | None = None
         SpecProblems: If what was asked is no volume of a bag.
     """
     bag, view = made.bag, View(unit, made.bag.unit)
-    shape = ratio or ratio_of(bag, made.form)
+    shape = read_ratio(ratio, unit) if ratio.strip() else ratio_of(bag, made.form)
     if not asked or not can_be_sized(bag):
         return Volumes(volume_text(holds(made.form)), f"{shape:.2f}", (), "")
     wanted = read_volume(asked, system_of(bag.unit) == "metric")

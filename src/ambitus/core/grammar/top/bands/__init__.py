@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.grammar.top import sections
-from ambitus.core.grammar.top.bands.cut import above_cord, band_height, band_of, no_strip
+from ambitus.core.grammar.top.bands.cut import above_cord, band_height, band_of, marks, no_strip
 from ambitus.core.grammar.top.bands.read import read
 from ambitus.core.grammar.top.bands.steps import steps
 from ambitus.core.grammar.top.drawstring.channel import CORD_PARAMS, usual_channel
@@ -77,6 +77,7 @@ BANDS = replace(
             "top.cord_wide",
             "top.band",
             "top.tail",
+            "top.cord_cut",
             "top.loop",
             "top.loop_wide",
             "top.gap",
@@ -88,6 +89,7 @@ BANDS = replace(
     brings={"attach": "on_face", "interfacing": "none"},
     needs=no_strip,
     rows=lambda bag: (),
+    marks=marks,
     height=lambda bag: height_terms(bag, above_cord(bag)),
     above_cord=above_cord,
     cords=once_round,

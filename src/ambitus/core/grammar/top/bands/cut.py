@@ -1,7 +1,9 @@
 """The bands: as long as half of the mouth less a little at each side, folded along their middle."""
 
-from ambitus.core.form.model import Edge, Face, Form, Measure
+from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece
 from ambitus.core.grammar.top.drawstring.loops import no_side_seam
+from ambitus.core.grammar.top.drawstring.motif import motif_mark
+from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
@@ -25,6 +27,15 @@ def band_height(bag: Resolved) -> Term:
 def above_cord(bag: Resolved) -> Term:
     """Return what of the bag stands above the cord: the band."""
     return Term("The band", bag.mm("top.band"), "It stands above the closing.", bag.source("top.band"))
+
+
+def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return the gap in the lining, and on the outer the room for a motif."""
+    plain = TURNED_THROUGH.marks(bag, form, piece)
+    if piece.layer != "outer" or piece.part or not any(e.seam == "top" for e in piece.edges):
+        return plain
+    seam = (bag.term("Top seam", "allowances.top"),)
+    return (*plain, motif_mark(bag, form, seam, above_cord(bag)))
 
 
 def band_of(bag: Resolved, form: Form) -> tuple[Face, int]:

@@ -115,6 +115,7 @@ CASING = Top(
             "top.heading",
             "top.hem",
             "top.tail",
+            "top.cord_cut",
             "top.loop",
             "top.loop_wide",
         ),

@@ -1,6 +1,7 @@
 """A folded casing measured: from the raw edge to mark it, from the finished top to check it."""
 
 from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.top.drawstring.motif import motif_mark
 from ambitus.core.grammar.top.drawstring.opening import BELOW_FOLD, eyelet_marks, side_marks
 from ambitus.core.grammar.top.hem import fold_marks
 from ambitus.core.spec.resolved import Resolved
@@ -68,19 +69,6 @@ def slot(bag: Resolved) -> tuple[Sum, Sum]:
     return upper, lower
 
 
-def _motif(bag: Resolved, form: Form) -> Mark:
-    """Return the room for a motif on a face: from the lower fold down to the edge the bag stands on."""
-    face = form.mm("width") if "width" in form.dimensions else form.mm("flat_opening")
-    high = Term("Finished height", form.mm("height"), "From the edge the bag stands on.")
-    wide = Term("Width of the face", face, "Between its edges.")
-    readings = (
-        ("begins below the raw top edge", Sum("To the lower fold", _to_bottom_fold(bag))),
-        ("high", Sum("High", (high, _less("Casing", turn_down(bag))))),
-        ("wide", Sum("Wide", (wide,))),
-    )
-    return Mark("notch", "Room for a motif, this edge up", (), "raw top edge", readings)
-
-
 def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return creases, fold-to lines, rows of stitching and openings, from the raw top edge."""
     if not any(e.seam == "top" for e in piece.edges):
@@ -117,7 +105,8 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
         raw = Sum("From the raw edge", (Term("Raw top edge", 0.0, "Finished before the casing is folded."),))
         out += side_marks(bag, piece, "Side seam ends", (("open from", raw), ("seam begins", lower)))
     if not piece.part:
-        out.append(_motif(bag, form))
+        down = Term("Casing", turn_down(bag), "It ends at the lower fold.")
+        out.append(motif_mark(bag, form, _to_bottom_fold(bag), down))
     middle = Sum(
         "To the middle of the channel", (*lower.terms, _less("Half the channel", bag.mm("top.channel") / 2))
     )

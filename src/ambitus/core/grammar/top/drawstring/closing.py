@@ -23,6 +23,11 @@ CLOSING_PARAMS = (
                 "What goes in",
                 "The bag is made higher, so that the mouth still closes over it.",
             ),
+            Option(
+                "contents_edge",
+                "What goes in, the closing counted to the top edge",
+                "As some sacks are sized: lower by what stands above the cord, and a hole is left.",
+            ),
         ),
     ),
     Param(
@@ -34,14 +39,19 @@ CLOSING_PARAMS = (
             Option("soft", "Soft", "The mouth closes to a line over the middle."),
             Option("firm", "Firm", "The mouth closes to a point, out from the corners."),
         ),
-        shown_when=("height_means", "contents"),
+        shown_unless=("height_means", "edge"),
     ),
 )
 
 
 def by_contents(bag: Resolved) -> bool:
     """Return whether the height given is that of what goes in."""
-    return bag.chose("top.height_means", "contents")
+    return bag.chose("top.height_means", "contents") or to_edge(bag)
+
+
+def to_edge(bag: Resolved) -> bool:
+    """Return whether the closing is counted up to the top edge, and not to the cord."""
+    return bag.chose("top.height_means", "contents_edge")
 
 
 def _plan(bag: Resolved) -> tuple[float, float]:
@@ -87,7 +97,8 @@ def height_terms(bag: Resolved, to_cord: Term) -> tuple[Term, ...]:
     """
     if not by_contents(bag):
         return (bag.term("Finished height", "size.height"),)
-    return (bag.term("Height of what goes in", "size.height"), closing_term(bag), to_cord)
+    goes_in = bag.term("Height of what goes in", "size.height")
+    return (goes_in, closing_term(bag)) if to_edge(bag) else (goes_in, closing_term(bag), to_cord)
 
 
 def with_contents(bag: Resolved, form: Form, to_cord: Term) -> Form:

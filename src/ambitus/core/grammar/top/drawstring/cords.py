@@ -43,6 +43,15 @@ CORDS_PARAMS = (
             Option("slant", "Cut at a slant", "For ribbon that is not washed."),
         ),
     ),
+    Param(
+        "cord_cut",
+        "Cord in hand",
+        "length",
+        optional=True,
+        low=50,
+        high=20000,
+        help="A cord that is there already: you are told what it leaves, or that it is too short.",
+    ),
     *LOOP_PARAMS,
 )
 

@@ -8,6 +8,7 @@ from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL, CORD_PARAMS
 from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
 from ambitus.core.grammar.top.drawstring.cords import CORDS_PARAMS, once_round
+from ambitus.core.grammar.top.drawstring.motif import motif_mark
 from ambitus.core.grammar.top.drawstring.opening import (
     EYELETS,
     SLOT,
@@ -47,6 +48,8 @@ def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     out = eyelet_marks(bag, piece, Sum("To the middle of the channel", (seam, heading, half)))
     if bag.chose("top.opening", "slot"):
         out += side_marks(bag, piece, "Slot for the cord", (("unsewn from", upper), ("to", lower)))
+    if not piece.part:
+        out += (motif_mark(bag, form, lower.terms, _above_cord(bag)),)
     return (*plain, *out)
 
 
@@ -98,6 +101,7 @@ STITCHED_CHANNEL = replace(
             "top.channel",
             "top.heading",
             "top.tail",
+            "top.cord_cut",
             "top.loop",
             "top.loop_wide",
             "top.gap",

@@ -1,0 +1,21 @@
+"""Room for a motif on the face of a bag that is drawn up."""
+
+from ambitus.core.form.model import Form, Mark
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term
+
+
+def motif_mark(bag: Resolved, form: Form, begins: tuple[Term, ...], taken: Term) -> Mark:
+    """
+    Return the room for a motif: *begins* are the terms from the raw top edge down to it, *taken* is what
+    the channel takes of the finished height.
+    """
+    face = form.mm("width") if "width" in form.dimensions else form.mm("flat_opening")
+    high = Term("Finished height", form.mm("height"), "From the edge the bag stands on.")
+    wide = Term("Width of the face", face, "Between its edges.")
+    readings = (
+        ("begins below the raw top edge", Sum("To where it begins", begins)),
+        ("high", Sum("High", (high, Term(taken.label, -taken.mm, taken.why, taken.source)))),
+        ("wide", Sum("Wide", (wide,))),
+    )
+    return Mark("notch", "Room for a motif, this edge up", (), "raw top edge", readings)
