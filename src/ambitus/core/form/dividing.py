@@ -8,7 +8,7 @@ import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field, replace
 
-from ambitus.core.form.model import Band, Edge, Face, Form, Measure, Seam, Stretch
+from ambitus.core.form.model import Band, CutEdge, Edge, Face, Form, Measure, Seam, Stretch
 from ambitus.core.geometry import Point, outward, unit_vector
 from ambitus.core.lengths import snap
 from ambitus.core.sums import Term
@@ -48,10 +48,10 @@ class _Moves:
         return self.edges.get((face, edge), [(face, edge)])
 
 
-def top_runs(face: Face) -> list[list[int]]:
-    """Return the top edges of *face*, those that follow each other in one list."""
+def top_runs(edges: Sequence[Edge | CutEdge]) -> list[list[int]]:
+    """Return the places of the top edges among *edges*, those that follow each other in one list."""
     runs: list[list[int]] = []
-    for i, edge in enumerate(face.edges):
+    for i, edge in enumerate(edges):
         if edge.seam != "top":
             continue
         if runs and runs[-1][-1] == i - 1:
@@ -96,7 +96,7 @@ def _across(face: Face, run: Sequence[int]) -> Measure:
 
 def _divide(face: Face, below: float, how: Division, moves: _Moves) -> tuple[Face, ...]:
     """Return the bands cut off *face*, *below* mm under its top edges, and the rest of it."""
-    n, points, runs = len(face.edges), face.points, top_runs(face)
+    n, points, runs = len(face.edges), face.points, top_runs(face.edges)
     rest_name = f"{face.name} {how.lower}" if how.lower else face.name
     gone: set[int] = set()
     begun: dict[int, Point] = {}
@@ -211,7 +211,7 @@ def divided(form: Form, below: Callable[[Face], float], how: Division) -> Form:
     moves = _Moves()
     faces: list[Face] = []
     for face in form.faces:
-        high = below(face) if top_runs(face) else 0.0
+        high = below(face) if top_runs(face.edges) else 0.0
         faces += _divide(face, high, how, moves) if high > 1e-6 else (face,)
     seams = [replace(seam, chains=_moved(seam, moves)) for seam in form.seams]
     for (band, edge), (rest, other) in moves.joins:

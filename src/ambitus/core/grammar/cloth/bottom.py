@@ -55,7 +55,7 @@ def level_of(bag: Resolved, form: Form, asked: float) -> float:
 
 def height_of(face: Face) -> Measure:
     """Return the measure of *face* that ends at its top edge."""
-    tops = {face.edges[i].name for run in top_runs(face) for i in run}
+    tops = {face.edges[i].name for run in top_runs(face.edges) for i in run}
     return next(m for m in face.measures if tops & {m.low, m.high})
 
 
@@ -80,7 +80,7 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     """
     asked, path = bag.mm("cloth.bottom_height"), "cloth.bottom_height"
     held = level_of(bag, form, asked)
-    main = next(f for f in form.faces if top_runs(f) and not f.part)
+    main = next(f for f in form.faces if top_runs(f.edges) and not f.part)
     measure = height_of(main)
     join = sum(t.mm for t in finishes["join"])
     under = snap(sum(t.mm for t in measure.terms) / (2 if measure.folds else 1) - form.height)

@@ -1,5 +1,6 @@
 """Where a cord comes out of its channel."""
 
+from ambitus.core.form.dividing import top_runs
 from ambitus.core.form.model import Mark, Piece
 from ambitus.core.geometry import Point, along, length, outward
 from ambitus.core.grammar.contract import Option, Param
@@ -38,17 +39,6 @@ def needs_side_seam(bag: Resolved) -> str:
     return "a strip has no seam at the side that could be left open for the cord: let it out by eyelets"
 
 
-def _runs(piece: Piece) -> list[list[int]]:
-    runs: list[list[int]] = []
-    for i, edge in enumerate(piece.edges):
-        if edge.seam == "top":
-            if runs and runs[-1][-1] == i - 1:
-                runs[-1].append(i)
-            else:
-                runs.append([i])
-    return runs
-
-
 def _down(a: Point, b: Point, mm: float) -> Point:
     size = abs(b[0] - a[0]) + abs(b[1] - a[1]) or 1.0
     return a[0] + (b[0] - a[0]) * mm / size, a[1] + (b[1] - a[1]) * mm / size
@@ -71,7 +61,7 @@ def side_marks(
     if piece.tube:
         where = "raw top edge, at the seam"
     start, end = told[0][1].total, told[-1][1].total
-    for number, run in enumerate(_runs(piece)):
+    for number, run in enumerate(top_runs(piece.edges)):
         # going round anticlockwise the right side comes before the top edge and the left one after it
         right, left = (run[0] - 1) % n, (run[-1] + 1) % n
         back = number == 1
@@ -104,7 +94,7 @@ def eyelets_at(bag: Resolved, piece: Piece) -> tuple[tuple[str, float], ...]:
 def eyelet_marks(bag: Resolved, piece: Piece, below: Sum) -> tuple[Mark, ...]:
     """Return where eyelets go, *below* the raw top edge; one cord has one, two have one on each side."""
     out: list[Mark] = []
-    for run in _runs(piece) if not piece.part else ():
+    for run in top_runs(piece.edges) if not piece.part else ():
         right, left = piece.cut[run[0]], piece.cut[(run[-1] + 1) % len(piece.cut)]
         ox, oy = outward(right, left)
         wide = length(right, left)
