@@ -38,7 +38,8 @@ def holds(form: Form) -> float:
     """Return what the bag holds in mm³: to the height over which it closes, or to its top edge."""
     high = max(0.0, form.mm("contents") if "contents" in form.dimensions else form.mm("height"))
     base = area(form.base_ring)
-    return base * high if base > 1e-6 else flat_volume(form.mm("width"), high)
+    flat = base <= 1e-6 and "width" in form.dimensions
+    return flat_volume(form.mm("width"), high) if flat else base * high
 
 
 def read_volume(text: str, metric: bool) -> float:
@@ -149,7 +150,8 @@ def can_be_sized(bag: Resolved) -> bool:
 def ratio_of(bag: Resolved, form: Form) -> float:
     """Return the shape as it is now: height by radius, or by half the width of a bag that is not round."""
     high = max(1.0, form.mm("contents") if "contents" in form.dimensions else form.mm("height"))
-    return high / (form.mm("diameter" if "diameter" in form.dimensions else "width") / 2)
+    wide = max(1.0, form.mm("diameter" if "diameter" in form.dimensions else "width"))
+    return min(20.0, max(0.1, high / (wide / 2)))
 
 
 def _exact(bag: Resolved, form: Form, volume: float, ratio: float) -> dict[str, float]:

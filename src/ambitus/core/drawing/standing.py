@@ -164,7 +164,7 @@ def _seen(form: Form, wall: Wall, at: int, high: float) -> str:
 
 def _seat(form: Form, hang: Hang, back: bool) -> tuple[Point, Point, float]:
     """Return where a strap's left end sits on the mouth, the way to its right end, and how far that is."""
-    around = form.mouth_length
+    around = form.mouth_length or 1.0
     first = form.front_starts + (0.5 if back else 0.0)
     (ax, ay), (bx, by) = (
         ring_point(form.mouth_ring, first + part / around) for part in (hang.offset, hang.offset + hang.gap)

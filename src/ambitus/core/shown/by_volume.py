@@ -64,9 +64,12 @@ def volumes(made: Draft, unit: Unit, asked: str = "", ratio: str = "") -> Volume
         SpecProblems: If what was asked is no volume of a bag.
     """
     bag, view = made.bag, View(unit, made.bag.unit)
+    now = volume_text(holds(made.form))
+    if not can_be_sized(bag):
+        return Volumes(now, "", (), "")
     shape = read_ratio(ratio, unit) if ratio.strip() else ratio_of(bag, made.form)
-    if not asked or not can_be_sized(bag):
-        return Volumes(volume_text(holds(made.form)), f"{shape:.2f}", (), "")
+    if not asked.strip():
+        return Volumes(now, f"{shape:.2f}", (), "")
     wanted = read_volume(asked, system_of(bag.unit) == "metric")
     drawn = "top.height_means" in bag.values
 
@@ -88,4 +91,4 @@ def volumes(made: Draft, unit: Unit, asked: str = "", ratio: str = "") -> Volume
         "Worked out each time: one fixed ratio of cut sizes drifts, because allowances and hems do not grow "
         "with the bag."
     )
-    return Volumes(volume_text(holds(made.form)), f"{shape:.2f}", tuple(choices), why)
+    return Volumes(now, f"{shape:.2f}", tuple(choices), why)

@@ -309,7 +309,7 @@ def marks_of(shape: Shape, bag: Resolved, form: Form, piece: Piece) -> tuple[Mar
     left, low, right, _ = piece.box
     side = (right - left - 2 * form.mm("flat_opening") / panels) / 2
     edge = Term("Side seam", snap(side), "From the raw edge to the seam.")
-    out, gone, stretch_by = [], 0.0, 2 * form.mm("flat_opening") / around
+    out, gone, stretch_by = [], 0.0, 2 * form.mm("flat_opening") / around if around > 0 else 1.0
     for i, (size, label) in enumerate(zip(outline.lengths, outline.labels, strict=True)):
         inside = label and 0 < i < (outline.half if panels == 2 else len(outline.edges))
         if inside:
