@@ -1,7 +1,6 @@
 """Steps that every drawn-up top shares: openings before the channel, threading after it."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.top.drawstring.cords import Cords
 from ambitus.core.grammar.top.drawstring.loops import loop_steps
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -110,6 +109,3 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
             cautions=(*cautions, "small children"),
         ),
     )
-
-
-__all__ = ["Cords", "eyelet_step", "slit_steps", "thread_steps"]
