@@ -71,6 +71,12 @@ def top_of(form: Form, face: Face) -> float:
     return form.height - (form.lower_sides if face.part == "side" else 0.0)
 
 
+def step_terms(bag: Resolved, mm: float) -> tuple[Term, ...]:
+    """Return what a band is lower by, *mm* where sides end below the front; nothing elsewhere."""
+    step = snap(mm)
+    return (Term("Step", -step, bag.why("base.step"), bag.source("base.step")),) if step > 0 else ()
+
+
 def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     """
     Return *form* with a bottom of another cloth.
@@ -90,8 +96,7 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     high = (*bag.bag.top.height(bag), *finishes[SHORTER])
 
     def upper(below: float) -> tuple[Term, ...]:
-        step = snap(form.height - level - below)
-        lower = (Term("Step", -step, bag.why("base.step"), bag.source("base.step")),) if step > 0 else ()
+        lower = step_terms(bag, form.height - level - below)
         less = Term(shows.label, -shows.mm, shows.why, shows.source)
         terms = (*high, *lower, less)
         return (*terms, *grid_term(snap(below - sum(t.mm for t in terms))))

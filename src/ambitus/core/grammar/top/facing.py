@@ -4,7 +4,7 @@ from collections.abc import Callable
 
 from ambitus.core.form.dividing import Division, divided
 from ambitus.core.form.model import Face, Form, Measure
-from ambitus.core.grammar.cloth.bottom import level_of, top_of
+from ambitus.core.grammar.cloth.bottom import level_of, step_terms, top_of
 from ambitus.core.grammar.contract import Finishes, Option, Param
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -66,8 +66,7 @@ def with_facing(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     shows = bag.term("Visible height of the facing", path)
 
     def facing(below: float) -> tuple[Term, ...]:
-        step = snap(form.height - level - below)
-        lower = (Term("Step", -step, bag.why("base.step"), bag.source("base.step")),) if step > 0 else ()
+        lower = step_terms(bag, form.height - level - below)
         return (shows, *lower, *grid_term(snap(below - shows.mm - sum(t.mm for t in lower))))
 
     def rest(measure: Measure, ends: int, below: float) -> tuple[Term, ...]:
