@@ -95,6 +95,16 @@ ORDINARY = {
     "heading": (3, 40),
     "tail": (30, 120),
     "facing_height": (20, 100),
+    "tape": (18, 45),
+    "tab": (4, 60),
+    "zip_opening": (40, 150),
+    "tab_turn": (2, 10),
+    "grab_shows": (10, 60),
+    "grab_wide": (5, 30),
+    "wrist_shows": (80, 250),
+    "wrist_round": (120, 250),
+    "pull_shows": (15, 80),
+    "pull_wide": (3, 20),
 }
 IN_CARRY = {
     **ORDINARY,
@@ -140,8 +150,12 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
         slot: only.get(slot) or draw(st.sampled_from(sorted(grammar.slots[slot])))
         for slot in ("base", "top", "interfacing", "cloth", "seams")
     }
+    shut = kinds["base"].startswith("box_pouch")
+    if shut and "top" not in only:
+        kinds["top"] = draw(st.sampled_from([k for k, v in grammar.slots["top"].items() if v.shut]))
     fitting = sorted(k for k, a in grammar.slots["attach"].items() if a.fits(kinds["top"]))
-    carry = [(draw(st.sampled_from(sorted(grammar.slots["make"]))), draw(st.sampled_from(fitting)))]
+    # a box pouch has no edge that straps could hang from
+    carry = [(draw(st.sampled_from(sorted(grammar.slots["make"]))), draw(st.sampled_from(fitting)))][shut:]
     by_class = draw(
         st.fixed_dictionaries(
             {},
@@ -156,7 +170,7 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
         "unit": unit,
         "grid": {"step": draw(st.sampled_from(steps)), "rounding": draw(st.sampled_from(["nearest", "up"]))},
         "seams": dict(by_class),
-        "carry": [{"make": carry[0][0], "attach": carry[0][1]}],
+        "carry": [{"make": make, "attach": attach} for make, attach in carry],
     }
     for slot, kind in kinds.items():
         _put(spec, f"{slot}.kind", kind)
@@ -164,7 +178,7 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
     facts |= set() if bands else BANDS
     for path, param in bag.params:
         # a gap by default lies where its base has room for it
-        if path not in facts | {"top.gap", "top.gap_in", "allowances.general"}:
+        if path not in facts | {"top.gap", "top.gap_in", "top.zip_in_hand", "allowances.general"}:
             _put(spec, path, draw(_value(param, IN_CARRY if path.startswith("carry.") else ORDINARY)))
     for key in bag.classes:
         _put(spec, f"allowances.{key}", draw(_mm(9, 25)))

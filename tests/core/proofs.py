@@ -19,13 +19,15 @@ from ambitus.core.lengths import Grid
 
 EXACT = 0.01
 #: tops that are turned through a gap in the lining
-_GAPPED = {"turned_through", "stitched_channel", "bands"}
+_GAPPED = {"turned_through", "stitched_channel", "bands", "zip"}
+_ZIPPED = {"zip", "zip_unlined"}
+_BOX = {"box_pouch", "box_pouch_cut"}
 #: how well a traced curve is told by its points
 TRACED = 0.05
 
 #: what each kind of seam sews; a seam it cannot sew stays plain
 _ONLY_STRAIGHT = {"french_stitched", "felled", "lapped"}
-_CURVED = {"corner", "gusset", "ring"}
+_CURVED = {"corner", "gusset", "ring", "end"}
 _SEPARATE = {"circle", "stadium", "ellipse", "rounded_rectangle", "rectangle", "traced"}
 
 
@@ -57,7 +59,23 @@ def top_eats(draft: Draft) -> float:
         "stitched_channel": ("allowances.top",),
         "bands": ("allowances.top",),
     }
+    if draft.bag.bag.top.kind in _ZIPPED:
+        return draft.bag.mm("allowances.zip") - zip_shows(draft) / 2
     return sum(draft.bag.mm(path) for path in terms[draft.bag.bag.top.kind])
+
+
+def zip_shows(draft: Draft) -> float:
+    """Return what shows of a zip: its tape less both its seams."""
+    return draft.bag.mm("top.tape") - 2 * draft.bag.mm("allowances.zip")
+
+
+def _chose(draft: Draft, path: str, option: str) -> bool:
+    found = draft.bag.values.get(path)
+    return found is not None and found.value == option
+
+
+def _gapped(draft: Draft) -> bool:
+    return draft.bag.bag.top.kind in _GAPPED and not _chose(draft, "top.turned", "zip")
 
 
 def _traced(draft: Draft, beyond: float = 0.0) -> tuple[float, float, float]:
@@ -100,6 +118,9 @@ def _asked(draft: Draft) -> dict[str, float]:
         asked["width"] -= asked["depth"]
     if bag.bag.base.kind == "traced":
         asked["length"], asked["breadth"], _ = _traced(draft)
+    if _chose(draft, "top.zip_counts", "left_out"):
+        # half of the zip lies beyond the cloth that was asked for
+        asked["breadth" if bag.bag.base.kind in _BOX else "height"] += zip_shows(draft) / 2
     means = bag.choice("top.height_means") if "top.height_means" in bag.values else "edge"
     if means != "edge":
         asked["height"] += _closing(draft, asked) + (_above_cord(draft) if means == "contents" else 0.0)
@@ -164,6 +185,8 @@ def _opening(draft: Draft) -> float:
     asked = _asked(draft)
     if draft.bag.bag.base.kind in _SEPARATE:
         return _round(draft, asked) / 2
+    if draft.bag.bag.base.kind in _BOX:
+        return asked["length"] + asked["height"]
     return asked["width"] + asked.get("depth", 0.0)
 
 
@@ -197,6 +220,10 @@ def reads_back(draft: Draft) -> Iterator[str]:
     if _read_flat(draft):
         # read flat it is the opening that was chosen; the face takes what the depth leaves
         limits["width"] = (limits["width"][0] - 2 * cut, limits["width"][1] + 2 * cut)
+    if kind in _BOX:
+        # the height is that of its corners; length and breadth are what it leaves of the panel
+        high = (0.0, 2 * step) if up else (-step, step)
+        limits["height"] = high if kind == "box_pouch_cut" else (0.0, 0.0)
     if step < EXACT:
         limits = dict.fromkeys(limits, (-EXACT, EXACT))
     if kind == "traced":
@@ -252,11 +279,13 @@ def seams_walk(draft: Draft) -> Iterator[str]:
     stepped = 4 * draft.bag.mm("base.step") if "base.step" in draft.bag.values else 0.0
     for walked in draft.walked:
         around = 2 * _opening(draft) + stepped
-        if walked.seam.key == "top" and abs(walked.lengths[0] - around) > 6 * step + EXACT:
-            yield f"mouth {walked.lengths[0]}, asked {around}"
+        # a zip joins front to back, each half of the mouth
+        chain = walked.lengths[0] * (2 if draft.bag.bag.top.kind in _ZIPPED else 1)
+        if walked.seam.key == "top" and abs(chain - around) > 6 * step + EXACT:
+            yield f"mouth {chain}, asked {around}"
     layers = {p.layer for p in _sewn(draft)}
     wanted = {f"{layer} {name}" for layer in layers for name in _seam_names(draft)}
-    if len(layers) == 2:
+    if len(layers) == 2 or draft.bag.bag.top.kind in _ZIPPED:
         wanted.add("top")
     if not wanted <= {w.seam.key for w in draft.walked}:
         yield f"seams {sorted(w.seam.key for w in draft.walked)}"
@@ -264,6 +293,10 @@ def seams_walk(draft: Draft) -> Iterator[str]:
 
 def _seam_names(draft: Draft) -> set[str]:
     kind = draft.bag.bag.base.kind
+    if kind in _BOX:
+        what = ("end", "corner") if kind == "box_pouch_cut" else ("end",)
+        four = {f"{w} {face} {way}" for w in what for face in ("front", "back") for way in ("left", "right")}
+        return {"base", *four}
     if kind == "gusset":
         return {"gusset front", "gusset back"}
     if kind == "side_panels":
@@ -285,6 +318,11 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             if abs(piece.size(key) - size) > drawn:
                 yield f"{piece.key} {key}: sum {piece.size(key)}, outline {size}"
             bought = piece.layer == "cord" and key == "width"
+            bought |= piece.layer in ("tab", "zip") and key == "width"
+            bought |= (
+                piece.layer in ("tab", "zip") and not draft.bag.grid.holds(piece.size(key)) and key == "width"
+            )
+            bought |= piece.layer == "zip" and _chose(draft, "top.zip_ends", "caught")
             bought |= piece.key.startswith("strap") and key == "width" and not _cut_across(draft, piece)
             # a side panel follows its front; a tube is cut finer where it would not go round its base
             finer = Grid(25.4 / 16 if draft.bag.unit == "in" else 1.0)
@@ -299,10 +337,14 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
                 yield f"{piece.key} {key}: {piece.size(key)} is off the grid"
         if "across" in piece.sums:
             notch = (right - left) * (top - bottom) - area(piece.cut)
-            if abs(notch - (4 if piece.folded else 2) * piece.size("across") * piece.size("up")) > 0.05:
+            across, up = piece.size("across"), piece.size("up")
+            # over a fold, or a side fold, it is as high again
+            times = 4 if piece.folded or draft.bag.bag.base.kind in _BOX else 2
+            if abs(notch - times * across * up) > 0.05:
                 yield f"{piece.key}: cut-outs of {notch} mm²"
         if piece.layer in ("outer", "lining") and "across" in piece.sums and piece.over:
-            core = piece.size("across") - eaten(draft, "side", piece.over)
+            side = "end" if draft.bag.bag.base.kind in _BOX else "side"
+            core = piece.size("across") - eaten(draft, side, piece.over)
             if not draft.bag.grid.holds(core):
                 yield f"{piece.key}: the cut-out's core {core} is off the grid"
     letters = [p.letter for p in draft.pieces]
@@ -321,6 +363,8 @@ def by_the_rule(draft: Draft) -> Iterator[str]:
     kind, half = draft.bag.bag.base.kind, _asked(draft).get("depth", 0.0) / 2
     sx = eaten(draft, "corner") if "corner" in draft.bag.bag.classes else 0.0
     corner = {"boxed_after": half - sx, "boxed_pinched": half, "folded_in": half}.get(kind)
+    if kind == "box_pouch":
+        corner = _asked(draft)["height"] / 2
     if (draft.form.corner is None) != (corner is None) or abs(
         (draft.form.corner or 0) - (corner or 0)
     ) > EXACT:
@@ -359,10 +403,26 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
     asked, kind = _asked(draft), draft.bag.bag.base.kind
     shorter = _shorter(draft, piece.layer)
     top = 0.0 if seam_line else top_eats(draft)
+    if seam_line and draft.bag.bag.top.kind in _ZIPPED:
+        # the cloth ends beside the zip, not at its middle
+        top = -zip_shows(draft) / 2
 
     def eats(key: str) -> float:
         return 0.0 if seam_line else eaten(draft, key, piece.over)
 
+    if kind in _BOX:
+        end, high = eats("end"), asked["height"]
+        box = {
+            "width": asked["length"] + high + 2 * end,
+            "height": asked["breadth"]
+            + high
+            + top
+            + (0.0 if seam_line else eaten(draft, "base", piece.over)),
+        }
+        if kind == "box_pouch_cut":
+            sx = eats("corner")
+            box |= {"across": end + high / 2 - sx, "up": high / 2 - sx}
+        return box
     if kind == "gusset":
         sg, r = eats("gusset"), _radius(draft)
         if not piece.part:
@@ -463,14 +523,15 @@ def marks_lie_right(draft: Draft) -> Iterator[str]:
     """The turning gap lies inside its straight seam; strap marks lie where the strap was placed."""
     bag = draft.bag
     gaps = [m for p in draft.pieces for m in p.marks if m.kind == "gap"]
-    if len(gaps) != (1 if bag.bag.top.kind in _GAPPED else 0):
+    if len(gaps) != (1 if _gapped(draft) else 0):
         yield f"{len(gaps)} turning gaps"
     for gap in gaps:
         length = math.dist(*gap.points)
         if abs(length - bag.mm("top.gap")) > EXACT:
             yield f"gap marked {length} long, asked {bag.mm('top.gap')}"
         in_base = bag.choice("top.gap_in") == "base"
-        straight = _asked(draft)["width" if in_base else "height"]
+        boxed = bag.bag.base.kind in _BOX
+        straight = _asked(draft)[("length" if boxed else "width") if in_base else "height"]
         if not in_base and bag.bag.base.kind == "folded_in":
             straight -= _asked(draft)["depth"] / 2
         if bag.bag.base.kind == "gusset":
@@ -483,7 +544,7 @@ def marks_lie_right(draft: Draft) -> Iterator[str]:
         m.kind == "strap" for p in draft.pieces if p.part for m in p.marks
     ):
         yield f"{len(found)} strap marks"
-    for outer in outers:
+    for outer in outers if draft.hangs else ():
         yield from _strap_marks(draft, outer)
 
 
@@ -578,6 +639,18 @@ def corners_are_marked(draft: Draft) -> Iterator[str]:
             if marks:
                 yield f"{piece.key}: a corner mark that nothing asks for"
             continue
+        if draft.bag.bag.base.kind == "box_pouch":
+            ends = {min(x for x, _ in piece.stitch), max(x for x, _ in piece.stitch)}
+            for mark in marks:
+                xs, ys = {x for x, _ in mark.points}, [y for _, y in mark.points]
+                deep = [
+                    abs(x - e) for x in xs for e in ends if abs(x - e) < 3 * corner and abs(x - e) > EXACT
+                ]
+                if max(abs(max(ys) - corner), abs(min(ys) + corner)) > EXACT or not xs & ends:
+                    yield f"{piece.key}: corner marked {mark.points}"
+                if min(abs(d - corner) for d in deep) > EXACT:
+                    yield f"{piece.key}: corner {deep} deep"
+            continue
         if draft.bag.bag.base.kind == "folded_in":
             wanted = {corner, -corner} if piece.folded else {corner}
             if {round(y, 3) for m in marks for _, y in m.points} != {round(y, 3) for y in wanted}:
@@ -645,6 +718,18 @@ _BY_TOP: dict[str, tuple[tuple[str, str], ...]] = {
     "double_hem": (("press hem", "stitch hem"), ("stitch hem", "{first}")),
     "overlocked_hem": (("press hem", "stitch hem"), ("stitch hem", "{first}")),
     "raw_edge": (("true the top", "{first}"),),
+    "zip": (
+        ("zip front", "zip back"),
+        ("zip back", "zip half open"),
+        ("zip half open", "{first}"),
+        ("turn", "try zip"),
+    ),
+    "zip_unlined": (
+        ("zip back", "zip half open"),
+        ("zip half open", "{first}"),
+        ("{first}", "turn"),
+        ("turn", "try zip"),
+    ),
     "casing": (
         ("press casing", "stitch casing"),
         ("stitch casing", "thread cord"),
@@ -657,6 +742,15 @@ _BY_TOP: dict[str, tuple[tuple[str, str], ...]] = {
         ("stitch channel", "thread cord"),
     ),
 }
+_BY_BASE |= dict.fromkeys(
+    sorted(_BOX),
+    (
+        ("{layer} base", "{layer} press box"),
+        ("{layer} press box", "{layer} box centred"),
+        ("{layer} box centred", "{layer} ends"),
+        ("{layer} ends", "{layer} corners"),
+    ),
+)
 _TRIMMED = {"french", "french_stitched", "felled"}
 #: what sews the seams of a class, by base
 _NAMES: dict[str, tuple[tuple[str, str], ...]] = {
@@ -664,6 +758,7 @@ _NAMES: dict[str, tuple[tuple[str, str], ...]] = {
     "gusset": (("gusset", "gusset front"), ("gusset", "gusset back"), ("join", "join")),
     "side_panels": (("base", "base"), ("side", "sides upright"), ("side", "sides ends")),
     "separate": (("side", "sides"), ("ring", "base")),
+    **dict.fromkeys(sorted(_BOX), (("base", "base"), ("end", "ends"), ("corner", "corners"))),
 }
 
 
@@ -675,15 +770,27 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
     base, top = draft.bag.bag.base.kind, draft.bag.bag.top.kind
     names = _NAMES.get(base, _NAMES["separate" if base in _SEPARATE else ""])
     first_seam = f"outer {names[0][1]}"
-    pairs = [("measure", "cut"), ("strap 0 even", "measure back")]
-    pairs += [(first, then.format(first=first_seam)) for first, then in _BY_TOP[top]]
+    strapped = {"strap 0 even"} if draft.hangs else set()
+    pairs = [("measure", "cut"), *((even, "measure back") for even in strapped)]
+    pairs += [(one.format(first=first_seam), then.format(first=first_seam)) for one, then in _BY_TOP[top]]
     opening = draft.bag.values.get("top.opening")
     if opening is not None and opening.value != "ends":
         held = "eyelets" if opening.value == "eyelets" else "hold opening"
         pairs.append((held, "press casing" if top == "casing" else "join top"))
-    wanted, cut = {"strap 0 even"}, {"cut"}
-    wanted |= {"gap open", "inspect top"} if top in _GAPPED else set()
-    for layer in {p.layer for p in _sewn(draft)}:
+    wanted, cut = strapped, {"cut"}
+    wanted |= {"gap open"} if _gapped(draft) else set()
+    wanted |= {"inspect top"} if top in _GAPPED - _ZIPPED else set()
+    if top in _ZIPPED:
+        wanted |= {"zip half open"}
+        # where no zip is sold so long nothing is cut off
+        sold = not any(f.rule.id == "zip-longer-than-sold" for f in draft.findings)
+        if sold and not _chose(draft, "top.zip_used", "whole"):
+            # tacked before it is cut, its slider inside
+            pairs += [("tack zip", "slider inside"), ("slider inside", "cut zip"), ("cut zip", "zip front")]
+            cut |= {"cut zip"}
+        pairs += [("gap open", "turn"), ("turn", "close gap")] if _gapped(draft) else []
+    apart = {p.layer for p in _sewn(draft)} - ({"lining"} if _chose(draft, "top.turned", "zip") else set())
+    for layer in apart:
         pairs += [tuple(key.format(layer=layer) for key in pair) for pair in _BY_BASE.get(base, ())]  # type: ignore[misc]
         wanted |= {f"{layer} nested"} if base.startswith("boxed") else set()
         wanted |= {f"{layer} matched"} if base in _SEPARATE else set()
@@ -697,7 +804,7 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
                     pairs += [(first, trim), (trim, last)]
                     cut.add(trim)
             # a pinched corner has no edge until its tip is trimmed
-            pinched = key == "corner" and base == "boxed_pinched"
+            pinched = key == "corner" and base in ("boxed_pinched", "box_pouch")
             if pinched and _kind(draft, key) not in _TRIMMED:
                 pairs.append((f"{layer} corners", f"{layer} trim corners"))
                 cut.add(f"{layer} trim corners")

@@ -14,6 +14,8 @@ from ambitus.core.grammar.contract import SHORTER, Bag, Finishes, Grammar, Layer
 from ambitus.core.grammar.top.drawstring.closing import with_contents
 from ambitus.core.grammar.top.drawstring.cords import Cords
 from ambitus.core.grammar.top.facing import is_faced, with_facing
+from ambitus.core.grammar.top.zip.made import Zip
+from ambitus.core.grammar.top.zip.seen import zipped
 from ambitus.core.lengths import snap
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
@@ -35,6 +37,7 @@ class Draft:
     forms: Mapping[Layer, Form]
     hangs: tuple[Hang, ...]
     cords: Cords | None
+    zip: Zip | None
     pieces: tuple[Piece, ...]
     seams: tuple[Seam, ...]
 
@@ -102,12 +105,19 @@ def readers_of(bag: Bag) -> Readers:
     )
 
 
+#: what the seam at the mouth is called, by its class
+_MOUTH = {"top": "Top seam", "zip": "Zip seam"}
+
+
 @cache
-def _layered(*layers: tuple[str, tuple[Seam, ...], tuple[tuple[str, str], ...]]) -> tuple[Seam, ...]:
+def _layered(
+    mouth_seam: str, shut: bool, *layers: tuple[str, tuple[Seam, ...], tuple[tuple[str, str], ...]]
+) -> tuple[Seam, ...]:
     """
     Return the seams of every sewn layer, and the one round the mouth that joins the layers.
 
-    A layer comes as its name, its seams and its mouth.
+    A layer comes as its name, its seams and its mouth. Where the mouth is *shut* its front and its back are
+    joined to each other, by a zip, and have to be as long.
     """
     out = []
     for layer, seams, _ in layers:
@@ -115,9 +125,11 @@ def _layered(*layers: tuple[str, tuple[Seam, ...], tuple[tuple[str, str], ...]])
             chains = tuple(tuple(replace(s, layer=layer) for s in chain) for chain in seam.chains)
             key, label = f"{layer} {seam.key}", f"{seam.label} of the {layer}"
             out.append(replace(seam, key=key, label=label, chains=chains))
-    if len(layers) > 1:
-        rings = tuple(tuple(Stretch(layer, face, edge) for face, edge in mouth) for layer, _, mouth in layers)
-        out.append(Seam("top", "Top seam", "top", rings))
+    rings = tuple(tuple(Stretch(layer, face, edge) for face, edge in mouth) for layer, _, mouth in layers)
+    if shut:
+        out.append(Seam("top", _MOUTH[mouth_seam], mouth_seam, tuple((s,) for ring in rings for s in ring)))
+    elif len(layers) > 1:
+        out.append(Seam("top", _MOUTH[mouth_seam], mouth_seam, rings))
     return tuple(out)
 
 
@@ -127,6 +139,10 @@ def _with_bands(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> 
         form = _under_band(form, bag.bag.top.band(bag).mm)
     if layer == "outer" and bag.bag.top.above_cord:
         form = with_contents(bag, form, bag.bag.top.above_cord(bag))
+    if layer == "outer" and bag.bag.top.shut:
+        form = zipped(bag, form)
+    if not bag.bag.base.divides:
+        return form
     if layer == "outer" and has_bottom(bag):
         return with_bottom(bag, form, finishes)
     if layer == "lining" and is_faced(bag):
@@ -162,6 +178,10 @@ def draft(bag: Resolved) -> Draft:
         forms[layer] = _with_bands(bag, layer, whole[layer], finishes)
     form = forms["outer"]
     hangs = tuple(hang(bag, f"carry.{i}", item, form) for i, item in enumerate(bag.bag.carry))
-    seams = _layered(*((layer, made.seams, made.mouth) for layer, made in forms.items()))
+    top = bag.bag.top
+    seams = _layered(
+        top.mouth_seam, top.shut, *((layer, made.seams, made.mouth) for layer, made in forms.items())
+    )
     cords = bag.bag.top.cords(bag, form)
-    return Draft(bag, forms, hangs, cords, cut_pieces(bag, forms, hangs, cords), seams)
+    pieces = cut_pieces(bag, forms, hangs, cords)
+    return Draft(bag, forms, hangs, cords, top.zip(bag, form), pieces, seams)

@@ -36,6 +36,12 @@ def flat_volume(wide: float, high: float) -> float:
 
 def holds(form: Form) -> float:
     """Return what the bag holds in mm³: to the height over which it closes, or to its top edge."""
+    if form.rises:
+        # edges that run straight from one ring to the other: three cross-sections tell it exactly
+        rings = (form.base_ring, form.mouth_ring)
+        half = [((ax + bx) / 2, (ay + by) / 2) for (ax, ay), (bx, by) in zip(*rings, strict=True)]
+        if area(form.base_ring) > 1e-6:
+            return form.rises / 6 * (area(form.base_ring) + 4 * area(half) + area(form.mouth_ring))
     high = max(0.0, form.mm("contents") if "contents" in form.dimensions else form.mm("height"))
     base = area(form.base_ring)
     flat = base <= 1e-6 and "width" in form.dimensions
@@ -142,8 +148,8 @@ def _held(bag: Resolved, sizes: dict[str, float]) -> float:
 
 
 def can_be_sized(bag: Resolved) -> bool:
-    """Return whether sizes by volume are offered: round, boxed or flat, its width the face's."""
-    flat = bag.chose("base.width_means", "flat") or bag.chose("base.given", "plate")
+    """Return whether sizes by volume are offered: of an open bag; round, boxed or flat, by its face."""
+    flat = bag.bag.top.shut or bag.chose("base.width_means", "flat") or bag.chose("base.given", "plate")
     return not flat and ("size.diameter" in bag.values or "size.width" in bag.values)
 
 

@@ -7,7 +7,7 @@ from json import loads
 from typing import Any
 
 from ambitus.core.lengths import Pair
-from ambitus.core.spec.resolved import ClothFacts, Facts, InterfacingFacts, Preset
+from ambitus.core.spec.resolved import Beginning, ClothFacts, Facts, InterfacingFacts, Preset, ZipFacts
 
 
 def _data(name: str) -> Any:
@@ -16,14 +16,26 @@ def _data(name: str) -> Any:
 
 def _value(raw: Any) -> Pair | str:
     """Return a preset's value: ``[mm, "inches"]`` is a pair, anything else a choice."""
-    if isinstance(raw, list):
-        return Pair(float(raw[0]), sum((Fraction(part) for part in raw[1].split()), Fraction(0)))
-    return str(raw)
+    return _pair(raw) if isinstance(raw, list) else str(raw)
+
+
+def _pair(raw: Any) -> Pair:
+    """Return ``[mm, "inches"]`` as a pair."""
+    return Pair(float(raw[0]), sum((Fraction(part) for part in raw[1].split()), Fraction(0)))
+
+
+def _zip(row: Any) -> ZipFacts:
+    sizes = {name: _pair(row[name]) for name in ("tape", "teeth", "tail", "slider")}
+    stock = {
+        "metric": tuple(map(float, row["stock"]["metric"])),
+        "inch": tuple(25.4 * length for length in row["stock"]["inch"]),
+    }
+    return ZipFacts(row["key"], row["label"], **sizes, stitched=row["stitched"], stock=stock)
 
 
 @cache
 def shipped() -> Facts:
-    """Return the shipped cloths, interfacings and presets."""
+    """Return the shipped cloths, interfacings, zips and presets."""
     return Facts(
         cloths={row["key"]: ClothFacts(**row) for row in _data("cloths")},
         interfacings={row["key"]: InterfacingFacts(**row) for row in _data("interfacings")},
@@ -35,7 +47,9 @@ def shipped() -> Facts:
                 row["kinds"],
                 {k: _value(v) for k, v in row["values"].items()},
                 row["straps"],
+                tuple(Beginning(**way) for way in row["ways"]),
             )
             for row in _data("presets")
         },
+        zips={row["key"]: _zip(row) for row in _data("zips")},
     )

@@ -82,6 +82,7 @@ def all_rules() -> tuple[Rule, ...]:
         seams,
         shape,
         top,
+        zips,
     )
 
     return tuple(RULES.values())

@@ -10,6 +10,7 @@ from ambitus.core.grammar.base.panels import asked_height
 from ambitus.core.grammar.base.separate.cut import ease_of, is_traced, panels_of, traced_in
 from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
 from ambitus.core.grammar.fitting import misfits
+from ambitus.core.grammar.top.zip.tape import is_box
 from ambitus.core.lengths import paired
 from ambitus.core.outlines import is_simple
 from ambitus.core.words import within
@@ -26,7 +27,8 @@ SAME = 0.01
 
 
 def _depth(draft: "Draft") -> float | None:
-    made = draft.form.dimensions.get("depth")
+    """Return what its corners give: the depth, or the height of a box pouch."""
+    made = draft.form.dimensions.get("height" if is_box(draft.bag) else "depth")
     return made.asked if made else None
 
 
@@ -48,7 +50,7 @@ def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
     "depth-under-corner",
     "stop",
     "Too shallow for its corner seam",
-    "depth < 2 × corner seam",
+    "depth, or height of a box pouch, < 2 × corner seam",
     "The cut-out is half the depth less the corner seam; under twice the seam nothing is left to cut out.",
 )
 def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
@@ -57,10 +59,12 @@ def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
         return
     corner = draft.bag.mm("allowances.corner")
     if depth < 2 * corner - 1e-9:
+        which = "height" if is_box(draft.bag) else "depth"
         yield fired(
-            "size.depth",
-            "A depth of {depth} is less than the two corner seams of {corner} eat.",
-            "Make it {least} deep or more, or the corner seam {most} or less.",
+            f"size.{which}",
+            "A {which} of {depth} is less than the two corner seams of {corner} eat.",
+            "Make it {least} or more, or the corner seam {most} or less.",
+            {"which": which},
             depth=depth,
             corner=corner,
             least=2 * corner,
@@ -139,8 +143,10 @@ def folded_in_too_low(draft: "Draft") -> Iterator[Fired]:
 def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     made = draft.form.dimensions
     across, up = made["flat_opening"].asked, made["height"].asked
+    if is_box(draft.bag):
+        up += made["breadth"].asked
     for key, name in draft.bag.classes.items():
-        room = across if key == "side" else up if key in ("top", "base") else None
+        room = across if key in ("side", "end") else up if key in ("top", "base", "zip") else None
         allowance = draft.bag.mm(f"allowances.{key}")
         if room is not None and allowance > room / 2 + 1e-9:
             yield fired(

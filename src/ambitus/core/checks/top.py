@@ -19,7 +19,7 @@ FREE_ARM = 280.0
 
 
 def _gap(draft: "Draft") -> tuple[float, float] | None:
-    if "top.gap" not in draft.bag.values:
+    if "top.gap" not in draft.bag.values or draft.bag.chose("top.turned", "zip"):
         return None
     return draft.bag.mm("top.gap"), straight_seam(draft.bag)
 
@@ -82,7 +82,7 @@ def _bulky(draft: "Draft") -> bool:
 )
 def mouth_under_free_arm(draft: "Draft") -> Iterator[Fired]:
     around = draft.form.mouth_length
-    if around < FREE_ARM - 1e-9:
+    if not draft.bag.bag.top.shut and around < FREE_ARM - 1e-9:
         yield fired(
             "size.width",
             "The mouth is {around} round, a free arm about {arm}.",

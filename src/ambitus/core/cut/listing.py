@@ -14,6 +14,23 @@ from ambitus.core.read.cutlist import CutList, CutOut, CutRow, StrapRow
 from ambitus.core.spec.resolved import Resolved
 
 
+def _strip_row(piece: Piece) -> CutRow:
+    """Return a small piece as a row: its width there is its length."""
+    return CutRow.model_construct(
+        role=piece.layer,
+        part=piece.part,
+        count=piece.count,
+        width=piece.size("length"),
+        height=piece.size("width"),
+        folded=False,
+        under=False,
+        cut_out=None,
+        corner=None,
+        radius=None,
+        outline=None,
+    )
+
+
 def _row(piece: Piece, form: Form, lapped: bool, traced: bool) -> CutRow:
     cut_out = None
     if "across" in piece.sums:
@@ -73,6 +90,9 @@ def cut_list_of(
         lining_deeper=deeper_by(bag, "lining"),
         layers=2 if bag.chose("cloth.doubled", "doubled") else 1,
         ease=max((s.ease for f in forms.values() for s in f.seams), default=0.0) or 0.01,
-        rows=[_row(p, form, lapped, "base.outline" in bag.values) for p in pieces if "height" in p.sums],
+        rows=[
+            *(_row(p, form, lapped, "base.outline" in bag.values) for p in pieces if "height" in p.sums),
+            *(_strip_row(p) for p in pieces if p.small and "height" not in p.sums),
+        ],
         straps=[_strap(bag, h) for h in hangs],
     )

@@ -2,10 +2,10 @@
 
 from collections.abc import Callable, Mapping
 from dataclasses import replace
-from typing import Literal
+from typing import Literal, cast
 
 from ambitus.core.cut.outline import CutFace, cut_face
-from ambitus.core.form.model import Band, Edge, Face, Form, Mark, Measure, Piece
+from ambitus.core.form.model import Band, Edge, Face, Form, Mark, Measure, Piece, Strip
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.base.insert import clearance
 from ambitus.core.grammar.carry.strap import Hang
@@ -13,7 +13,6 @@ from ambitus.core.grammar.contract import SHORTER, Finishes, Layer
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.drawstring.channel import channel_of
 from ambitus.core.grammar.top.drawstring.cords import Cords
-from ambitus.core.grammar.top.drawstring.loops import loops_of
 from ambitus.core.grammar.top.lining import shorter_terms
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -55,6 +54,12 @@ def _on_fold(face: Face) -> Literal["x", "y"] | None:
     if face.part == "base" or face.part.startswith("gusset"):
         return None
     return "y" if face.folded else "x"
+
+
+def _upright(bag: Resolved, layer: Layer, face: Face) -> bool:
+    """Return whether the print of *face* has to stand up; what lies under the bag has no way up."""
+    ours = (layer == "outer" and face.band != "bottom") or face.band == "facing"
+    return ours and bag.chose("cloth.print", "one_way") and face.part != "base"
 
 
 def _panels(
@@ -106,6 +111,7 @@ def _panels(
                 over=first.over,
                 part=first.part,
                 band=first.band,
+                upright=_upright(bag, layer, first),
             )
         )
     return out
@@ -240,6 +246,20 @@ def _apart(
     )
 
 
+def _small(bag: Resolved, strip: Strip) -> Piece:
+    """Return a strip that belongs to no face of the body."""
+    layer = cast(Layer, strip.layer)
+    made = _strip(strip.part or layer, layer, strip.name, bag, strip.length, strip.width, strip.ends)
+    return replace(
+        made,
+        count=strip.count,
+        material=strip.material or made.material,
+        marks=strip.marks,
+        part=strip.part,
+        sums={**made.sums, **strip.more},
+    )
+
+
 def _insert(bag: Resolved, face: Face) -> Piece:
     """Return the stiff insert on the base: of board or plastic, sewn to nothing."""
     made = cut_face(face, {"insert": clearance(bag)}, bag.grid)
@@ -309,10 +329,7 @@ def cut_pieces(
         pieces.append(_band(bag, *bag.bag.top.bands(bag, forms["outer"])))
     if cords is not None:
         pieces.append(_cord(bag, cords))
-        loops = loops_of(bag)
-        if loops is not None:
-            made = _strip("loop", "loop", "Loop", bag, loops.length, loops.width, loops.ends)
-            pieces.append(replace(made, count=loops.count))
+    pieces += [_small(bag, strip) for strip in bag.bag.top.strips(bag, forms["outer"])]
     out = []
     for at, piece in enumerate(pieces):
         marks = [*piece.marks]

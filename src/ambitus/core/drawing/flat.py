@@ -100,9 +100,17 @@ def _grain(piece: Piece, box: tuple[float, float, float, float]) -> str:
         cx += (right - left) * 0.16
     if piece.on_fold or piece.part == "base":
         half, head = (top - bottom) * 0.2, (top - bottom) * 0.025
+        up = path([(cx - head, cy - half + head * 2), (cx, cy - half), (cx + head, cy - half + head * 2)])
+        if piece.upright:
+            # a print that has to stand up: one head, over a foot
+            return (
+                path([(cx, cy - half), (cx, cy + half)])
+                + up
+                + path([(cx - head, cy + half), (cx + head, cy + half)])
+            )
         return (
             path([(cx, cy - half), (cx, cy + half)])
-            + path([(cx - head, cy - half + head * 2), (cx, cy - half), (cx + head, cy - half + head * 2)])
+            + up
             + path([(cx - head, cy + half - head * 2), (cx, cy + half), (cx + head, cy + half - head * 2)])
         )
     half, head = (right - left) * 0.14, (top - bottom) * 0.09

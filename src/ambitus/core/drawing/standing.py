@@ -87,6 +87,13 @@ class Wall:
     def outline(self) -> list[Point3]:
         return [*self.foot, *reversed(self.head)]
 
+    def up_to(self, share: float) -> tuple[Point3, ...]:
+        """Return the line across the wall at a *share* of its height."""
+        return tuple(
+            (a + (d - a) * share, b + (e - b) * share, c + (f - c) * share)
+            for (a, b, c), (d, e, f) in zip(self.foot, self.head, strict=True)
+        )
+
     def row(self, below: float) -> list[Point3]:
         """Return a row of stitching round the wall, *below* its top edge."""
         return [(x, y, max(0.0, z - below)) for x, y, z in self.head]
@@ -94,7 +101,7 @@ class Wall:
 
 def _walls(form: Form) -> list[Wall]:
     """Return the walls of the open bag that face the eye."""
-    return walls_between(_at(form.base_ring, 0.0), _at(form.mouth_ring, form.height), form.smooth)
+    return walls_between(_at(form.base_ring, 0.0), _at(form.mouth_ring, form.stands), form.smooth)
 
 
 def walls_between(
@@ -176,7 +183,7 @@ def _seat(form: Form, hang: Hang, back: bool) -> tuple[Point, Point, float]:
 
 def _strap_points(form: Form, hang: Hang, back: bool) -> Callable[[float, float], Point]:
     (ax, ay), way, _ = _seat(form, hang, back)
-    return lambda along, up: project((ax + way[0] * along, ay + way[1] * along, form.height + up))
+    return lambda along, up: project((ax + way[0] * along, ay + way[1] * along, form.stands + up))
 
 
 def _strap(form: Form, hang: Hang, back: bool) -> str:
@@ -240,8 +247,11 @@ def standing(
     *inside* is the layer seen in the mouth; *rows* are how far below the top edge its stitching lies.
     """
     shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs]
-    mouth = [project(p) for p in _at(form.mouth_ring, form.height + form.band)]
-    shapes.append(Shape(path(mouth, closed=True), inside, "far" if inside == "outer" else "fill"))
+    mouth = [project(p) for p in _at(form.mouth_ring, form.stands + form.band)]
+    seen_in = "outer" if form.closed else inside
+    shapes.append(
+        Shape(path(mouth, closed=True), seen_in, "far" if inside == "outer" and not form.closed else "fill")
+    )
     shapes += [Shape(_strap(form, h, back=False), "strap", "fill") for h in hangs if not h.down]
     walls = _walls(form)
     for i, wall in enumerate(walls):
@@ -249,7 +259,7 @@ def standing(
             wall = Wall(wall.foot, tuple((x, y, z - form.lower_sides) for x, y, z in wall.head))
         shapes.append(Shape(_seen(form, wall, i, form.height), "outer", "far" if i else "fill"))
         if form.bottom:
-            low = Wall(wall.foot, tuple((x, y, form.bottom) for x, y, _ in wall.head))
+            low = Wall(wall.foot, wall.up_to(form.bottom / form.height if form.height else 0.0))
             shapes.append(Shape(_seen(form, low, i, form.bottom), "contrast", "far" if i else "fill"))
         if form.band:
             above = Wall(wall.head, tuple((x, y, z + form.band) for x, y, z in wall.head))
@@ -260,8 +270,11 @@ def standing(
         (bx, by), (mx, my) = ring_point(form.base_ring, part), ring_point(form.mouth_ring, part)
         if any(_on_wall((bx, by), wall) for wall in walls):
             shapes.append(
-                Shape(path([project((bx, by, 0.0)), project((mx, my, form.height))]), "outer", "stitch")
+                Shape(path([project((bx, by, 0.0)), project((mx, my, form.stands))]), "outer", "stitch")
             )
+    for patch in form.patches:
+        outline = path([project(p) for p in patch.points], closed=patch.style == "fill")
+        shapes.append(Shape(outline, patch.layer, patch.style))
     for hang in (h for h in hangs if h.down):
         shapes.append(Shape(_strap(form, hang, back=False), "strap", "fill"))
         shapes.append(Shape(_boxes(form, hang), "strap", "stitch"))
@@ -293,7 +306,7 @@ def _with_dimensions(
     places = {line.path: left - gap * NEXT_HEIGHT * i for i, line in enumerate(upright)}
     out = min(places.values(), default=left)
     lines = [_size_line(line, gap, places.get(line.path, left)) for line in form.lines]
-    edge = -form.height
+    edge = -form.stands
     for hang in hangs:
         if not hang.drop:
             continue

@@ -154,6 +154,15 @@ class SizeLine:
 
 
 @dataclass(frozen=True, slots=True)
+class Patch:
+    """Something seen on the standing bag besides its walls: of which layer, and its outline in mm."""
+
+    layer: str
+    points: tuple[tuple[float, float, float], ...]
+    style: Literal["fill", "stitch", "line"] = "fill"
+
+
+@dataclass(frozen=True, slots=True)
 class Form:
     """
     The bag before any allowance.
@@ -193,10 +202,21 @@ class Form:
     bottom: float = 0.0
     #: how high a band stands above the panels; 0 where there is none
     band: float = 0.0
+    #: how high the mouth stands in the picture, where its edges lean in to one another; 0 for its height
+    rises: float = 0.0
+    #: whether the mouth is closed, so that nobody looks in
+    closed: bool = False
+    #: what is seen on it besides its walls
+    patches: tuple[Patch, ...] = ()
 
     def mm(self, key: str) -> float:
         """Return the size called *key* as it comes out."""
         return self.dimensions[key].comes_out
+
+    @property
+    def stands(self) -> float:
+        """How high the mouth stands in the picture."""
+        return self.rises or self.height
 
     @property
     def mouth_length(self) -> float:
@@ -212,7 +232,20 @@ class Mark:
     One point is a notch or a dot; two are a stretch. ``readings`` are (what, sum) pairs.
     """
 
-    kind: Literal["notch", "strap", "gap", "crease", "cut-out", "clip", "row", "slot"]
+    kind: Literal[
+        "notch",
+        "strap",
+        "gap",
+        "crease",
+        "cut-out",
+        "clip",
+        "row",
+        "slot",
+        "teeth",
+        "stop",
+        "tack",
+        "zip",
+    ]
     label: str
     points: tuple[Point, ...]
     corner: str
@@ -232,6 +265,32 @@ class CutEdge:
     terms: tuple[Term, ...]
     bend: Bend = None
     seam_bend: Bend = None
+
+
+#: layers whose pieces are small, and gathered on the sheet so that none is forgotten
+SMALL = ("zip", "tab", "loop", "cord", "band")
+
+
+@dataclass(frozen=True, slots=True)
+class Strip:
+    """
+    A strip that belongs to no face of the body: cut of cloth, or bought as tape, cord or zip.
+
+    Its seam lines lie ``ends`` mm inside its short ends; marks are told from there, x along it. ``more``
+    are numbers that go with it besides its cut size, by key.
+    """
+
+    layer: str
+    part: str
+    name: str
+    count: int
+    length: Sum
+    width: Sum
+    ends: float = 0.0
+    #: what it is of; nothing for the outer cloth
+    material: str = ""
+    marks: tuple[Mark, ...] = ()
+    more: Mapping[str, Sum] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -263,6 +322,13 @@ class Piece:
     #: what it is of the bag where it is no panel of the body: gusset, side, base
     part: str = ""
     band: Band = ""
+    #: whether it has a print that has to stand this way up
+    upright: bool = False
+
+    @property
+    def small(self) -> bool:
+        """Whether it is one of the small pieces that are easily forgotten."""
+        return self.layer in SMALL
 
     @property
     def told_as(self) -> str:

@@ -9,14 +9,17 @@ from ambitus.core.lengths import Pair, View
 from ambitus.core.sums import Term
 
 if TYPE_CHECKING:
-    from ambitus.core.form.model import Face, Form, Mark, Piece
+    from ambitus.core.form.model import Face, Form, Mark, Piece, Strip
     from ambitus.core.grammar.top.drawstring.cords import Cords
+    from ambitus.core.grammar.top.zip.made import Zip
     from ambitus.core.read.cutlist import Reader
     from ambitus.core.spec.resolved import Resolved
     from ambitus.core.steps.model import Step
 
 Slot = Literal["base", "top", "interfacing", "make", "attach", "seams", "cloth"]
-Layer = Literal["outer", "lining", "interfacing", "strap", "strap core", "insert", "cord", "band", "loop"]
+Layer = Literal[
+    "outer", "lining", "interfacing", "strap", "strap core", "insert", "cord", "band", "loop", "zip", "tab"
+]
 
 #: Cloth beyond the seam line, by class of seam, as terms for the sums. ``SHORTER`` is no seam: it is
 #: what the layer is made less high than the bag.
@@ -133,6 +136,16 @@ def no_cords(_: "Resolved", __: "Form") -> "Cords | None":
     return None
 
 
+def no_zip(_: "Resolved", __: "Form") -> "Zip | None":
+    """The zip of a top that has none."""
+    return None
+
+
+def no_strips(_: "Resolved", __: "Form") -> "tuple[Strip, ...]":
+    """The small pieces of a top that brings none."""
+    return ()
+
+
 def no_creases(_: "Resolved", __: str, ___: float) -> tuple[float, ...]:
     """The creases of a strap that is not folded."""
     return ()
@@ -155,6 +168,8 @@ class Variant:
     phrase: Phrase | None = None
     #: its classes of seam, with their plain names
     classes: Mapping[str, str] = field(default_factory=dict)
+    #: the allowance that a class of its own usually has, where that is not the general one
+    own_allowances: "Mapping[str, Pair]" = field(default_factory=dict)
     #: those of them that a choice of this bag does without
     unused: "Callable[[Resolved], frozenset[str]]" = none_unused
     needs: "Callable[[Resolved], str]" = nothing_needed
@@ -174,6 +189,8 @@ class Base(Variant):
     also_sewn: Mapping[str, str] = field(default_factory=dict)
     form: "Callable[[Resolved, Finishes], Form]"
     read: "Reader"
+    #: whether its panels can be divided at a level: by a bottom of another cloth, or a facing
+    divides: bool = True
     #: marks that the base asks for on a sewn panel
     marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]" = no_marks
     #: defaults that follow from this base, before those of the preset: field (``carry.from_side``) -> rule
@@ -207,6 +224,13 @@ class Top(Variant):
     bands: "Callable[[Resolved, Form], tuple[Face, int]] | None" = None
     #: its cords, where it is drawn up
     cords: "Callable[[Resolved, Form], Cords | None]" = no_cords
+    #: its zip, where it is closed by one
+    zip: "Callable[[Resolved, Form], Zip | None]" = no_zip
+    #: small pieces that go with it: tabs, loops, pulls
+    strips: "Callable[[Resolved, Form], tuple[Strip, ...]]" = no_strips
+    #: the class of seam that joins what meets at the mouth, and whether its two sides are sewn to each other
+    mouth_seam: str = "top"
+    shut: bool = False
     #: what a cut list tells of it besides the allowances of its classes: name there -> field
     told: Mapping[str, str] = field(default_factory=dict)
     #: allowance on a panel's top edge, from a cut list's allowances
@@ -251,7 +275,7 @@ class SeamKind(Variant):
     """
 
     slot: Slot = "seams"
-    sews: frozenset[str] = frozenset({"side", "base", "corner", "gusset", "ring"})
+    sews: frozenset[str] = frozenset({"side", "base", "corner", "gusset", "ring", "end"})
     #: whether its raw edges are enclosed or overcast
     finished: bool
     #: whether an allowance can be given for it
@@ -372,6 +396,11 @@ class Bag:
             }.items()
         )
 
+    @cached_property
+    def param_at(self) -> "dict[str, Param]":
+        """Every field by its full path."""
+        return dict(self.params)
+
     def _follows(self, path: str, param: Param) -> bool:
         root, *_, leaf = path.split(".")
         return callable(param.default) or f"{root}.{leaf}" in self.base.usual
@@ -389,8 +418,12 @@ class Bag:
     @cached_property
     def overrides(self) -> tuple[tuple[str, Param], ...]:
         """The allowance of each class of seam: optional, because the general one stands in."""
+        own = {key: pair for _, v in self.with_prefix for key, pair in v.own_allowances.items()}
         return tuple(
-            (f"allowances.{key}", Param(f"allowances.{key}", name, "allowance", optional=True, high=200.0))
+            (
+                f"allowances.{key}",
+                Param(f"allowances.{key}", name, "allowance", own.get(key), optional=True, high=200.0),
+            )
             for key, name in self.classes.items()
         )
 

@@ -1,5 +1,6 @@
 """Every variant there is, one line each. A new variant is its own folder and a line here."""
 
+from ambitus.core.grammar.base.box_pouch import BOX_POUCH, BOX_POUCH_CUT
 from ambitus.core.grammar.base.boxed import BOXED
 from ambitus.core.grammar.base.boxed_after import BOXED_AFTER
 from ambitus.core.grammar.base.boxed_pinched import BOXED_PINCHED
@@ -39,6 +40,8 @@ from ambitus.core.grammar.top.pressed_edges import PRESSED_EDGES
 from ambitus.core.grammar.top.raw_edge import RAW_EDGE
 from ambitus.core.grammar.top.stitched_channel import STITCHED_CHANNEL
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
+from ambitus.core.grammar.top.zip import ZIP
+from ambitus.core.grammar.top.zip_unlined import ZIP_UNLINED
 
 GRAMMAR = grammar_of(
     WOVEN,
@@ -51,6 +54,8 @@ GRAMMAR = grammar_of(
     GUSSET,
     SIDE_PANELS,
     *SEPARATE,
+    BOX_POUCH,
+    BOX_POUCH_CUT,
     TURNED_THROUGH,
     PRESSED_EDGES,
     DOUBLE_HEM,
@@ -59,6 +64,8 @@ GRAMMAR = grammar_of(
     CASING,
     STITCHED_CHANNEL,
     BANDS,
+    ZIP,
+    ZIP_UNLINED,
     KEPT_OUT,
     FULL,
     INSET,

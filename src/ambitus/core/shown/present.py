@@ -85,7 +85,14 @@ def visible(path: str, param: Param, bag: Resolved) -> bool:
     if root == "allowances" and leaf in bag.bag.classes:
         return leaf in bag.classes and bag.bag.seam(leaf).takes_allowance
     for rule, wanted in ((param.shown_when, True), (param.shown_unless, False)):
-        if rule and (bag.choice(f"{root}.{rule[0]}") == rule[1]) is not wanted:
+        if not rule:
+            continue
+        turns_on = f"{root}.{rule[0]}"
+        if (bag.choice(turns_on) == rule[1]) is not wanted:
+            return False
+        # what a hidden choice would show is hidden with it
+        other = bag.bag.param_at.get(turns_on)
+        if other is not None and not visible(turns_on, other, bag):
             return False
     return True
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 from ambitus.core.lengths import Grid, Pair, Unit
 from ambitus.core.sums import Source, Term
@@ -54,6 +54,36 @@ class InterfacingFacts:
 
 
 @dataclass(frozen=True, slots=True)
+class ZipFacts:
+    """
+    What is known of a kind of zip.
+
+    ``tape`` is its width, ``teeth`` that of its closed teeth, ``tail`` the tape beyond each stop and
+    ``slider`` how long that is. ``stitched`` is whether a needle may cross its teeth. ``stock`` are the
+    lengths sold, stop to stop, by unit set (``metric`` or ``inch``), in mm.
+    """
+
+    key: str
+    label: str
+    tape: Pair
+    teeth: Pair
+    tail: Pair
+    slider: Pair
+    stitched: bool
+    stock: Mapping[str, tuple[float, ...]]
+
+
+@dataclass(frozen=True, slots=True)
+class Beginning:
+    """One plain way to begin from a preset: its words, and the plain data of the spec that it puts in."""
+
+    key: str
+    label: str
+    help: str
+    spec: Mapping[str, Any]
+
+
+@dataclass(frozen=True, slots=True)
 class Preset:
     """A named starting point: the variant for each slot and defaults by field path. Plain data."""
 
@@ -64,6 +94,8 @@ class Preset:
     values: Mapping[str, Pair | str]
     #: how many pairs of straps a bag begins with
     straps: int = 1
+    #: a few plain choices to begin with; the first is the usual one
+    ways: tuple[Beginning, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,6 +105,7 @@ class Facts:
     cloths: Mapping[str, ClothFacts]
     interfacings: Mapping[str, InterfacingFacts]
     presets: Mapping[str, Preset]
+    zips: Mapping[str, ZipFacts]
 
 
 @dataclass(frozen=True, slots=True)

@@ -19,6 +19,10 @@ CAUTIONS = {
     "never cut in the air.",
     "needle over bulk": "Slow down or turn the wheel by hand over thick places: a needle that strikes "
     "pins or bulk can break. Protect your eyes.",
+    "needle over teeth": "Never sew over metal or moulded teeth or over a stop; a coil only slowly, the "
+    "wheel turned by hand. A broken needle flies: protect your eyes.",
+    "hard teeth": "Cut and pulled teeth fly: hold them down, and protect your eyes.",
+    "coil": "A coil, lace and ribbon melt under a hot iron: press beside them, under a cloth.",
     "pins": "Take pins out before the needle reaches them.",
     "free arm": "See that only one side of the bag lies over the plate, or front is sewn to back.",
     "flame": "Seal ends away from all cloth, over a plate, with water at hand; molten thread burns the skin.",

@@ -18,12 +18,16 @@ _CALLED = {
     "gusset": ("gusset seam", "gusset"),
     "join": ("join of the strip", "join"),
     "ring": ("base seam", "base"),
+    "end": ("end seams", "ends"),
 }
 
 
 def sewn_layers(bag: Resolved) -> Iterator[tuple[Layer, int]]:
-    """Yield the layers that are sewn up, with the rank their steps begin at."""
-    yield from ((layer, rank) for layer, rank in _RANKS.items() if layer in bag.bag.top.layers)
+    """Yield the layers that are sewn up by themselves, with the rank their steps begin at."""
+    as_one = bag.chose("top.turned", "zip")
+    for layer, rank in _RANKS.items():
+        if layer in bag.bag.top.layers and not (layer == "lining" and as_one):
+            yield layer, rank
 
 
 def _gap(bag: Resolved, layer: Layer, seam: str, part: str) -> str:

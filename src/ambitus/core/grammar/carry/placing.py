@@ -29,7 +29,7 @@ def centre_marks(
     if piece.layer != "outer" or piece.part:
         return ()
     out: list[Mark] = []
-    side = next(e for e in piece.edges if e.name.startswith("side"))
+    side = next(e for e in piece.edges if e.name.startswith(("side", "end")))
     source = side.terms[0].source if side.terms else "derived"
     name = bag.bag.classes.get(side.seam, "Side seam")
     allowance = Term(name, side.finish, "From the raw edge to the seam.", source)

@@ -37,6 +37,11 @@ def _none(bag: Resolved, outer: tuple[Term, ...]) -> tuple[Term, ...]:
     return ()
 
 
+def _kept_out(bag: Resolved, outer: tuple[Term, ...]) -> tuple[Term, ...]:
+    """Return what the outer itself ends short by: beside a zip the cloth does not reach the seam line."""
+    return tuple(t for t in outer if t.mm < 0)
+
+
 def _full(bag: Resolved, outer: tuple[Term, ...]) -> tuple[Term, ...]:
     return outer
 
@@ -74,7 +79,7 @@ KEPT_OUT = Interfacing(
     help="Less the allowance all round, so that no seam is thickened.",
     params=(MATERIAL,),
     phrase=_phrase("kept out of the seams"),
-    finish=_none,
+    finish=_kept_out,
 )
 INSET = Interfacing(
     kind="inset",
@@ -101,5 +106,5 @@ BASE_ONLY = Interfacing(
     phrase=_phrase("in the base only"),
     needs=_base_of_its_own,
     part="base",
-    finish=_none,
+    finish=_kept_out,
 )

@@ -31,9 +31,16 @@ def measure_back(form: Form, *, needs: tuple[str, ...]) -> Step:
         710,
         needs=needs,
         gives=("measured",),
-        reads=(
-            ("Across the mouth, flat", form.mm("flat_opening")),
-            ("Height", form.mm("height")),
-            ("Depth at the base", form.mm("depth") if "depth" in form.dimensions else 0.0),
-        ),
+        reads=_readings(form),
+    )
+
+
+def _readings(form: Form) -> tuple[tuple[str, float], ...]:
+    """Return what a tape reads on the finished bag: across, up and deep, or the three edges of a box."""
+    if form.closed and "breadth" in form.dimensions:
+        return tuple((form.dimensions[key].label, form.mm(key)) for key in ("length", "breadth", "height"))
+    return (
+        ("Across the mouth, flat", form.mm("flat_opening")),
+        ("Height", form.mm("height")),
+        ("Depth at the base", form.mm("depth") if "depth" in form.dimensions else 0.0),
     )

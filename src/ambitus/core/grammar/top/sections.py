@@ -40,4 +40,15 @@ BANDS: Section = (
     Stroke("strap", ((49, 14), (51, 14), (51, 20), (49, 20), (49, 14))),
     row(34),
 )
+ZIP: Section = (
+    Stroke("outer", ((18, 58), (18, 30), (40, 30), (40, 36))),
+    Stroke("other", ((24, 58), (24, 42), (40, 42), (40, 36))),
+    Stroke("outer", ((82, 58), (82, 30), (60, 30), (60, 36))),
+    Stroke("other", ((76, 58), (76, 42), (60, 42), (60, 36))),
+    Stroke("strap", ((30, 36), (70, 36))),
+    Stroke("strap", ((47, 32), (53, 32), (53, 40), (47, 40), (47, 32))),
+    Stroke("stitch", ((35, 24), (35, 48))),
+    Stroke("stitch", ((65, 24), (65, 48))),
+)
+ZIP_UNLINED: Section = (*(s for s in ZIP if s.style != "other"),)
 RAW_EDGE: Section = (Stroke("outer", ((50, 58), (50, 8))),)

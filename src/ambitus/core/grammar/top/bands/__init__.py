@@ -10,6 +10,7 @@ from ambitus.core.grammar.top.bands.steps import steps
 from ambitus.core.grammar.top.drawstring.channel import CORD_PARAMS, usual_channel
 from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
 from ambitus.core.grammar.top.drawstring.cords import CORDS_PARAMS, once_round
+from ambitus.core.grammar.top.drawstring.loops import loop_strips
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
@@ -93,6 +94,7 @@ BANDS = replace(
     height=lambda bag: height_terms(bag, above_cord(bag)),
     above_cord=above_cord,
     cords=once_round,
+    strips=loop_strips,
     band=band_height,
     bands=band_of,
     told={"band": "top.band"},

@@ -15,6 +15,7 @@ from ambitus.core.grammar.top.drawstring.cords import (
     once_round,
     side_allowance,
 )
+from ambitus.core.grammar.top.drawstring.loops import loop_strips
 from ambitus.core.grammar.top.drawstring.opening import EYELETS, SLOT, needs_side_seam, opening_param
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.hem import UNLINED
@@ -128,6 +129,7 @@ CASING = Top(
     height=lambda bag: height_terms(bag, above_cord(bag)),
     above_cord=above_cord,
     cords=_cords,
+    strips=loop_strips,
     told={"turn": "top.hem", "heading": "top.heading", "channel": "top.channel", "edge": "top.edge"},
     read=read,
     steps=steps,

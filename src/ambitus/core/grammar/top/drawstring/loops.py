@@ -1,14 +1,12 @@
 """Loops caught in the side seam: one to hang the bag by, or two at its foot that the cords run through."""
 
-from dataclasses import dataclass
-
-from ambitus.core.form.model import Form
+from ambitus.core.form.model import Form, Strip
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
-from ambitus.core.sums import Sum, Term, to_grid
+from ambitus.core.sums import Term, to_grid
 
 LOOP_PARAMS = (
     Param(
@@ -31,22 +29,12 @@ LOOP_PARAMS = (
 )
 
 
-@dataclass(frozen=True, slots=True)
-class Loops:
-    """Loops of one kind: how many, and how each is cut."""
-
-    count: int
-    length: Sum
-    width: Sum
-    ends: float
-
-
 def at_foot(bag: Resolved) -> bool:
     """Return whether the cords run down to loops at the foot of the bag."""
     return bag.chose("top.loops", "bottom")
 
 
-def loops_of(bag: Resolved) -> Loops | None:
+def loops_of(bag: Resolved) -> Strip | None:
     """Return the loops: twice what is seen and both seams long, folded in four; None where there are none."""
     if "top.loops" not in bag.values or bag.chose("top.loops", "none") or "side" not in bag.bag.classes:
         return None
@@ -58,12 +46,21 @@ def loops_of(bag: Resolved) -> Loops | None:
     )
     why = "Folded in four: both edges to the middle, then in half."
     across = (Term(wide.label, 4 * wide.mm, why, wide.source, 4),)
-    return Loops(
+    return Strip(
+        "loop",
+        "",
+        "Loop",
         2 if at_foot(bag) else 1,
         to_grid("How long to cut it", length, bag.grid),
         to_grid("How wide to cut it", across, bag.grid),
         seam,
     )
+
+
+def loop_strips(bag: Resolved, form: Form) -> tuple[Strip, ...]:
+    """Return the loops as the small pieces of a drawn-up top."""
+    loops = loops_of(bag)
+    return (loops,) if loops else ()
 
 
 def no_side_seam(bag: Resolved) -> str:

@@ -8,6 +8,7 @@ from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL, CORD_PARAMS
 from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
 from ambitus.core.grammar.top.drawstring.cords import CORDS_PARAMS, once_round
+from ambitus.core.grammar.top.drawstring.loops import loop_strips
 from ambitus.core.grammar.top.drawstring.motif import motif_mark
 from ambitus.core.grammar.top.drawstring.opening import (
     EYELETS,
@@ -116,6 +117,7 @@ STITCHED_CHANNEL = replace(
     height=lambda bag: height_terms(bag, _above_cord(bag)),
     above_cord=_above_cord,
     cords=once_round,
+    strips=loop_strips,
     told={"heading": "top.heading", "channel": "top.channel"},
     read=read,
     steps=steps,

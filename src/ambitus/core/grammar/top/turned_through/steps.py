@@ -7,24 +7,42 @@ from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
 
+def gap_open(bag: Resolved) -> Step:
+    """Return the gate before a lined bag is closed: its lining has a gap."""
+    where = "base" if bag.choice("top.gap_in") == "base" else "side"
+    return Step(
+        "gap open",
+        "See that the gap is open",
+        f"The lining's {where} seam has its gap, with both ends secured. Without it the bag is sewn shut.",
+        600,
+        needs=("lining body sewn",),
+        gives=("gap is open",),
+        kind="gate",
+        lengths=(("Gap", bag.mm("top.gap")),),
+    )
+
+
+def close_gap(bag: Resolved, needs: tuple[str, ...]) -> Step:
+    """Return the closing of the gap, which closes the bag."""
+    return Step(
+        "close gap",
+        "Close the gap in the lining",
+        "By hand, or edge-stitched by machine. Look inside for pins first: this closes the bag.",
+        700,
+        needs=needs,
+        gives=("bag closed",),
+        kind="no return",
+        lengths=(("Gap", bag.mm("top.gap")),),
+    )
+
+
 def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     """Return the steps from two sewn bodies to a closed bag."""
-    where = "base" if bag.choice("top.gap_in") == "base" else "side"
-    top, gap = bag.mm("allowances.top"), bag.mm("top.gap")
+    top = bag.mm("allowances.top")
     straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
     return (
         *facing_steps(bag),
-        Step(
-            "gap open",
-            "See that the gap is open",
-            f"The lining's {where} seam has its gap, with both ends secured. "
-            "Without it the bag is sewn shut.",
-            600,
-            needs=("lining body sewn",),
-            gives=("gap is open",),
-            kind="gate",
-            lengths=(("Gap", gap),),
-        ),
+        gap_open(bag),
         Step(
             "join top",
             "Sew the top seam",
@@ -75,15 +93,6 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             reads=(("Height at the front", form.height),),
             cautions=("hot iron", "free arm"),
         ),
-        Step(
-            "close gap",
-            "Close the gap in the lining",
-            "By hand, or edge-stitched by machine. Look inside for pins first: this closes the bag.",
-            700,
-            needs=("top finished",),
-            gives=("bag closed",),
-            kind="no return",
-            lengths=(("Gap", gap),),
-        ),
+        close_gap(bag, needs=("top finished",)),
         measure_back(form, needs=("bag closed",)),
     )

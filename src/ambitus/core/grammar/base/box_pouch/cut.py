@@ -1,0 +1,235 @@
+"""A box pouch in seam lines: two panels from the zip round a side to the base seam.
+
+The line y = 0 is the side fold, half-way between zip and base seam: there the corners lie, as they lie on the
+fold of a piece that is folded at the base.
+"""
+
+from ambitus.core.form.model import (
+    FOLD,
+    Dimension,
+    Edge,
+    Face,
+    Form,
+    Mark,
+    Measure,
+    Piece,
+    Seam,
+    SizeLine,
+    Stretch,
+)
+from ambitus.core.grammar.base.boxed.cut import settle_depth
+from ambitus.core.grammar.base.panels import eats, ring, settled, told
+from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.top.zip.tape import left_out
+from ambitus.core.lengths import snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term
+
+Terms = tuple[Term, ...]
+
+
+def _outline(long: float, half: float, notch: float) -> tuple[Edge, ...]:
+    """Return a panel *long* by twice *half*; at both ends *notch* each way is missing, or nothing."""
+    if not notch:
+        right: tuple[Edge, ...] = (
+            Edge("end right lower", "end", (long, -half)),
+            Edge("end right upper", "end", (long, 0.0)),
+        )
+        left: tuple[Edge, ...] = (
+            Edge("end left upper", "end", (0.0, half)),
+            Edge("end left lower", "end", (0.0, 0.0)),
+        )
+    else:
+        right = (
+            Edge("end right lower", "end", (long, -half)),
+            Edge("corner right run lower", "corner", (long, -notch)),
+            Edge("corner right rise", "corner", (long - notch, -notch)),
+            Edge("corner right run upper", "corner", (long - notch, notch)),
+            Edge("end right upper", "end", (long, notch)),
+        )
+        left = (
+            Edge("end left upper", "end", (0.0, half)),
+            Edge("corner left run upper", "corner", (0.0, notch)),
+            Edge("corner left rise", "corner", (notch, notch)),
+            Edge("corner left run lower", "corner", (notch, -notch)),
+            Edge("end left lower", "end", (0.0, -notch)),
+        )
+    return (Edge("base", "base", (0.0, -half)), *right, Edge("top", "top", (long, half)), *left)
+
+
+def _seams(notched: bool) -> tuple[Seam, ...]:
+    """
+    Return the base seam, the ends, and the corners that were cut out.
+
+    Pressed with the zip over the base seam every panel lies folded on itself: at an end its upper half is
+    sewn to its lower half.
+    """
+
+    def part(face: str, edge: str) -> tuple[Stretch, ...]:
+        return (Stretch("", face, edge),)
+
+    out = [Seam("base", "Base seam", "base", (part("front", "base"), part("back", "base")))]
+    for face in ("front", "back"):
+        for side in ("left", "right"):
+            halves = tuple(part(face, f"end {side} {half}") for half in ("upper", "lower"))
+            out.append(Seam(f"end {face} {side}", f"End seam, {face} {side}", "end", halves))
+            if notched:
+                runs = (*part(face, f"corner {side} run upper"), *part(face, f"corner {side} run lower"))
+                rise = part(face, f"corner {side} rise")
+                out.append(
+                    Seam(f"corner {face} {side}", f"Boxed corner, {face} {side}", "corner", (rise, runs))
+                )
+    return tuple(out)
+
+
+def _panel(
+    bag: Resolved, finishes: Finishes, high: float, notched: bool
+) -> tuple[tuple[Face, ...], float, float]:
+    """Return the panels of a box *high* mm high, and the length and breadth that they make."""
+    wide, across = settled(bag, bag.mm("size.length") + high, 2 * eats(finishes, "end"))
+    asked = bag.mm("size.height")
+    as_cut = "Height" if abs(asked - high) < 1e-6 else "Height, as the cut-out on the grid gives it"
+    why = "Half of it folds down at each end."
+    source = bag.source("size.height") if as_cut == "Height" else "derived"
+    round_ends = (bag.term("Length", "size.length"), Term(as_cut, high, why, source), *across)
+    more = left_out(bag)
+    extra = (
+        (Term("Half of the zip that shows, not counted", more, "The pouch comes out broader by it."),)
+        if more
+        else ()
+    )
+    plain = bag.mm("size.breadth") + more + high
+    tall, moved = settled(bag, plain, eats(finishes, "base") + eats(finishes, "top"))
+    up = (
+        bag.term("Breadth", "size.breadth"),
+        Term(
+            as_cut,
+            high,
+            "From the zip over a side to the base seam: half the breadth, the height, half again.",
+            source,
+        ),
+        *extra,
+        *moved,
+    )
+    notch = snap(high / 2) if notched else 0.0
+    measures = [
+        Measure("width", "How wide to cut it", "x", "end left upper", "end right upper", round_ends),
+        Measure("height", "How high to cut it", "y", "base", "top", up, beside="left"),
+    ]
+    if notched:
+        half = Term(
+            "Half the height",
+            notch,
+            "The cut-out is half the height each way, from seam line and fold.",
+            source,
+        )
+        run, rise = "corner left run upper", "corner left rise"
+        measures.append(
+            Measure(
+                "across", "Corner cut-out, deep", "x", "end left upper", rise, (half,), False, beside="bottom"
+            )
+        )
+        measures.append(
+            Measure(
+                "up",
+                "Corner cut-out, each way from the side fold",
+                "y",
+                FOLD,
+                run,
+                (half,),
+                False,
+                beside="left",
+            )
+        )
+    edges = _outline(wide, snap(tall / 2), notch)
+    faces = tuple(
+        Face(name, "panel", edges, tuple(measures), over=name == "front") for name in ("front", "back")
+    )
+    return faces, snap(wide - high), snap(tall - high)
+
+
+def _form(bag: Resolved, finishes: Finishes, high: float, notched: bool) -> Form:
+    faces, long, broad = _panel(bag, finishes, high, notched)
+    box = ring(long, broad)
+    return Form(
+        dimensions={
+            "length": told(bag, "length", "Length", long),
+            "breadth": told(bag, "breadth", "Breadth", broad),
+            "height": told(bag, "height", "Height", high),
+            "flat_opening": Dimension(
+                "flat_opening",
+                "Flat opening",
+                bag.mm("size.length") + bag.mm("size.height"),
+                snap(long + high),
+                "derived",
+                "The zip runs along the top and half-way down both ends.",
+            ),
+        },
+        faces=faces,
+        seams=_seams(notched),
+        mouth=(("front", "top"), ("back", "top")),
+        base_ring=box,
+        mouth_ring=box,
+        height=high,
+        standing_seams=(),
+        front_starts=0.0,
+        lines=(
+            SizeLine("size.length", "long", "length", (0, 0, 0), (long, 0, 0)),
+            SizeLine("size.height", "high", "height", (0, 0, 0), (0, 0, high)),
+            SizeLine("size.breadth", "broad", "breadth", (long, 0, 0), (long, broad, 0)),
+        ),
+        corner=None if notched else snap(high / 2),
+    )
+
+
+def form(bag: Resolved, finishes: Finishes) -> Form:
+    """Return the form of a box pouch whose corners are stitched across once its ends are sewn."""
+    return _form(bag, finishes, bag.mm("size.height"), notched=False)
+
+
+def cut_out_form(bag: Resolved, finishes: Finishes) -> Form:
+    """Return the form of a box pouch whose corners are cut out first; their core lands on the grid."""
+    return _form(
+        bag, finishes, settle_depth(bag.mm("size.height"), eats(finishes, "corner"), bag), notched=True
+    )
+
+
+def side_fold(bag: Resolved, form: Form) -> Sum:
+    """Return where the side fold lies, from the raw edge that meets the zip."""
+    half = Term(
+        "Half of the way to the base seam",
+        snap((form.mm("breadth") + form.mm("height")) / 2),
+        "Half the breadth and half the height.",
+    )
+    top = (t for t in bag.bag.top.finish(bag, "outer"))
+    return Sum("From the raw zip edge to the side fold", (half, *top))
+
+
+def fold_marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return the side fold as a crease."""
+    left, _, right, _ = piece.box
+    told = (("from the raw zip edge", side_fold(bag, form)),)
+    return (Mark("crease", "Side fold", ((left, 0.0), (right, 0.0)), "zip edge", told),)
+
+
+def pinch_marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return the side fold, and the line stitched across each corner, by every way to measure it."""
+    half, right = form.mm("height") / 2, max(x for x, _ in piece.stitch)
+    point = Term("Half the height", snap(half), "The corner lies flat, half on each side of the fold.")
+    across = Term("Height", form.mm("height"), "The stitched line is as long as the pouch is high.")
+    end = bag.term("End seam", "allowances.end")
+    readings = (
+        ("from the stitched point", Sum("From the stitched point", (point,))),
+        ("the line across", Sum("The line across", (across,))),
+        (
+            "from the fabric tip, along the side fold",
+            Sum("From the fabric tip, along the side fold", (point, end)),
+        ),
+        ("from the fabric tip, down the end seam", Sum("From the fabric tip, down the end seam", (point,))),
+    )
+    left: tuple[tuple[float, float], ...] = ((0.0, -half), (half, 0.0), (0.0, half))
+    return (
+        *fold_marks(bag, form, piece),
+        Mark("cut-out", "Stitch across the corner", left, "both ends of the side fold", readings),
+        Mark("cut-out", "Stitch across the corner", tuple((right - x, y) for x, y in left), "right"),
+    )

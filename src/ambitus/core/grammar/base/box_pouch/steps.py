@@ -1,0 +1,125 @@
+"""Sewing a box pouch: base seam, pressed with the zip over it, both ends, then four corners."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.sewing import sew, sewn_layers, stitch_of
+from ambitus.core.grammar.contract import Layer
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+#: Default (ours): what is left outside a pinched corner, in mm.
+LEFT = 6.0
+
+
+def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...]:
+    """Return base seam, the pressing that makes the box, and both ends of one layer."""
+    zip_too = layer == "outer"
+    over = "zip" if zip_too else "opening for the zip"
+    return (
+        *sew(
+            bag,
+            layer,
+            "base",
+            rank,
+            needs=(f"{layer} panels ready",),
+            gives=f"{layer} base sewn",
+            say="Raw edges level, from end to end.",
+        ),
+        Step(
+            key=f"{layer} press box",
+            title=f"Press the {layer} flat with the {over} on top of the base seam",
+            say="One above the other along the middle: the side folds then lie half-way between them. "
+            "Pressed with the zip at one edge, the same pieces make a box as broad as this one is high.",
+            rank=rank + 8,
+            needs=(f"{layer} base sewn",),
+            gives=(f"{layer} box pressed",),
+            settings=f"Iron: {bag.cloth(layer).iron}.",
+            reads=(("Across, from side fold to side fold", form.mm("breadth") + form.mm("height")),),
+            cautions=("hot iron", *(("coil",) if zip_too and bag.chose("top.zip", "coil") else ())),
+        ),
+        Step(
+            key=f"{layer} box centred",
+            title=f"See that the {over} lies exactly over the base seam at both ends of the {layer}",
+            say="Pin there first.",
+            rank=rank + 9,
+            needs=(f"{layer} box pressed",),
+            gives=(f"{layer} ends matched",),
+            kind="gate",
+            cautions=("pins",),
+        ),
+        *sew(
+            bag,
+            layer,
+            "end",
+            rank + 10,
+            needs=(f"{layer} ends matched",),
+            gives=f"{layer} ends sewn",
+            say="Across all layers; over the zip slowly, three times." if zip_too else "",
+            reads=(("From end seam to end seam", form.mm("flat_opening")),),
+        ),
+    )
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the steps of every sewn layer, its corners pinched."""
+    out: list[Step] = []
+    for layer, rank in sewn_layers(bag):
+        out += _ends(bag, form, layer, rank)
+        out += (
+            Step(
+                key=f"{layer} corners",
+                title=f"Stitch across all four corners of the {layer}",
+                say="Open each corner flat, its end seam on the side fold; at right angles to the seam, "
+                "half the height from the stitched point: not from the fabric tip.",
+                rank=rank + 20,
+                needs=(f"{layer} ends sewn",),
+                gives=(f"{layer} corners stitched",),
+                settings=stitch_of(bag, layer),
+                lengths=(("From the stitched point", form.mm("height") / 2),),
+                reads=(("Along each corner seam", form.mm("height")),),
+            ),
+            Step(
+                key=f"{layer} trim corners",
+                title=f"Measure the four corner seams of the {layer}, then trim the tips",
+                say="All four as long as the pouch is high, before anything is cut.",
+                rank=rank + 25,
+                needs=(f"{layer} corners stitched",),
+                gives=(f"{layer} body sewn",),
+                kind="no return",
+                lengths=(("Left outside the seam", LEFT),),
+                reads=(("Along each corner seam", form.mm("height")),),
+            ),
+        )
+    return tuple(out)
+
+
+def cut_out_steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return the steps of every sewn layer, its corners cut out first."""
+    out = [
+        Step(
+            key="cut corners",
+            title="Cut the corners out of the panels",
+            say="Two at each end of the box, on the side fold. Measure each again before cutting it: "
+            "it sets the height, and cloth cannot be put back.",
+            rank=150,
+            needs=("pieces cut",),
+            gives=(
+                "outer panels ready",
+                *(("lining panels ready",) if "lining" in bag.bag.top.layers else ()),
+            ),
+            kind="no return",
+            cautions=("blade",),
+        )
+    ]
+    for layer, rank in sewn_layers(bag):
+        out += _ends(bag, form, layer, rank)
+        out += sew(
+            bag,
+            layer,
+            "corner",
+            rank + 20,
+            needs=(f"{layer} ends sewn",),
+            gives=f"{layer} body sewn",
+            say="Pull each cut-out flat, its end seam on the side fold. All four, slow over the seams.",
+            reads=(("Along each corner seam", form.mm("height")),),
+        )
+    return tuple(out)

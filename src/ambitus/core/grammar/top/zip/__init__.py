@@ -1,0 +1,79 @@
+"""A zip sewn between front and back, lined: the lining is caught in the same seam."""
+
+from dataclasses import replace
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.contract import Option, Param, Top
+from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.lining import EASE_PARAMS
+from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
+from ambitus.core.grammar.top.zip.made import zip_of
+from ambitus.core.grammar.top.zip.marks import marks
+from ambitus.core.grammar.top.zip.read import read
+from ambitus.core.grammar.top.zip.sewing import steps
+from ambitus.core.grammar.top.zip.small import SMALL_FIELDS, SMALL_PARAMS, strips
+from ambitus.core.grammar.top.zip.tape import (
+    OWN_ALLOWANCE,
+    TAPE_CHOICES,
+    TAPE_FIELDS,
+    TAPE_PARAMS,
+    as_one,
+    finish,
+    no_mouth,
+    says_zip,
+)
+from ambitus.core.spec.resolved import Resolved
+
+_TURNED = Param(
+    "turned",
+    "Turned through",
+    "choice",
+    "gap",
+    options=(
+        Option("gap", "A gap in the lining", "Lining and outer are sewn up apart; the gap is closed last."),
+        Option(
+            "zip",
+            "The zip itself: lining and outer as one",
+            "No gap: both layers are sewn together, and their edges enclosed or overcast inside.",
+        ),
+    ),
+)
+_GAP = tuple(
+    replace(p, shown_when=("turned", "gap")) for p in TURNED_THROUGH.params if p.path in ("gap_in", "gap")
+)
+
+
+def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return which edge meets the zip, and where the gap of the lining is."""
+    gap = () if as_one(bag) else TURNED_THROUGH.marks(bag, form, piece)
+    return (*gap, *marks(bag, form, piece))
+
+
+ZIP = Top(
+    kind="zip",
+    section=sections.ZIP,
+    label="Lined, a zip across its top",
+    help="The zip is sewn between front and back, the lining caught behind it.",
+    layers=("outer", "lining"),
+    params=(*TAPE_PARAMS, _TURNED, *_GAP, *EASE_PARAMS, *SMALL_PARAMS),
+    phrase=top_phrase(
+        lambda bag: f"lined, {says_zip(bag)}",
+        choices=(*TAPE_CHOICES, "top.turned", "top.gap_in", "top.grab", "top.wrist", "top.pull", "top.ease"),
+        fields=(*TAPE_FIELDS, "top.gap", *SMALL_FIELDS, "top.ease_by"),
+    ),
+    classes={"zip": "Zip seam"},
+    own_allowances=OWN_ALLOWANCE,
+    brings={"attach": "on_face", "interfacing": "none"},
+    needs=no_mouth,
+    finish=finish,
+    rows=lambda bag: (),
+    marks=_marks,
+    zip=zip_of,
+    strips=strips,
+    mouth_seam="zip",
+    shut=True,
+    told={"tape": "top.tape"},
+    read=read,
+    steps=steps,
+)

@@ -1,0 +1,187 @@
+"""A zip worked out: how long its tape is cut, what to buy, where its stops lie, what is left to open."""
+
+from dataclasses import dataclass
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.top.zip.tape import end_class, facts_of, is_narrowed
+from ambitus.core.lengths import paired, snap, system_of
+from ambitus.core.spec.resolved import Resolved, ZipFacts
+from ambitus.core.sums import Sum, Term, to_grid
+
+#: How far inside or outside a row a metal stop has to lie, in mm.
+CLEAR = 3.0
+#: Default (ours): what of the tape has to lie beyond a row that catches it, in mm.
+CAUGHT = 6.0
+#: Default (ours): the row that holds a folded tab lies this far behind its fold, in mm.
+BEHIND_FOLD = 2.0
+
+
+def under_tab(bag: Resolved) -> float:
+    """Return the tape that lies under a tab, or in the seam across it: 12 mm | 1/2 in."""
+    return paired(12).mm(bag.unit)
+
+
+@dataclass(frozen=True, slots=True)
+class Zip:
+    """
+    The zip of a bag, its places measured from the middle of the mouth, the closing end to the right.
+
+    ``half_open`` is half of what shows between seams or tabs; ``row`` the outermost row across each end.
+    ``stops`` are the bottom and the top stop, where it has them; ``stock`` its length between them.
+    """
+
+    facts: ZipFacts
+    tape: Term
+    half_open: float
+    row: float
+    length: Sum
+    buy: Sum
+    stock: float | None
+    stops: tuple[float, float] | None
+    opens: Sum
+    #: how much tape is missing at the end where it is shortest; nothing where it reaches
+    short: float
+
+    @property
+    def half_length(self) -> float:
+        """Half of the tape as cut."""
+        return self.length.total / 2
+
+    @property
+    def on_rows(self) -> tuple[float, ...]:
+        """Return how far from a row each stop lies that is nearer than it may be."""
+        if self.stops is None:
+            return ()
+        near = (min(abs(x - row) for row in (-self.row, self.row)) for x in self.stops)
+        return tuple(snap(mm) for mm in near if mm < CLEAR - 1e-9)
+
+    @property
+    def crossed(self) -> int:
+        """Return across how many ends a row would cross the teeth."""
+        if self.stops is None:
+            return 2
+        low, high = self.stops
+        return sum((low < -self.row, high > self.row))
+
+
+def opening_terms(bag: Resolved, form: Form) -> tuple[Term, ...]:
+    """Return what shows of the zip's length: all of the mouth, or what the tabs leave."""
+    mouth = Term("Flat opening", form.mm("flat_opening"), "From seam to seam, along the closed zip.")
+    if not is_narrowed(bag):
+        return (mouth,)
+    if bag.chose("top.narrow_by", "opening"):
+        return (bag.term("Zip opening", "top.zip_opening"),)
+    tab = bag.term("Tab", "top.tab")
+    return (mouth, Term(tab.label, -2 * tab.mm, tab.why, tab.source, 2))
+
+
+def tab_shows(bag: Resolved, form: Form) -> Term:
+    """Return what shows of each tab."""
+    if bag.chose("top.narrow_by", "tab"):
+        return bag.term("Visible", "top.tab")
+    left = snap((form.mm("flat_opening") - bag.mm("top.zip_opening")) / 2)
+    return Term("Visible", left, "Half of what the opening leaves of the mouth.")
+
+
+def _tape_length(bag: Resolved, form: Form) -> Sum:
+    """Return the length of the tape as it is cut: the panel's width, or the opening and what tabs cover."""
+    opening = opening_terms(bag, form)
+    if is_narrowed(bag):
+        under = under_tab(bag)
+        seamed = bag.chose("top.zip_ends", "seamed")
+        why = "The seam across it." if seamed else "Lies under the fold of a tab."
+        return to_grid(
+            "How long to cut it",
+            (*opening, Term("Into the tabs", 2 * under, why, "default", 2)),
+            bag.grid,
+        )
+    ends = (
+        Term(t.label, 2 * t.mm, "Its ends are caught there.", t.source, 2)
+        for t in edge_terms(bag, end_class(bag))
+    )
+    return Sum("How long to cut it", (*opening, *ends))
+
+
+def _stock(bag: Resolved, facts: ZipFacts) -> tuple[float, ...]:
+    return facts.stock[system_of(bag.unit)]
+
+
+def _to_next(mm: float, plain: Sum) -> tuple[Term, ...]:
+    rest = snap(mm - plain.total)
+    return (Term("To a length that is sold", rest, "Zips come in steps."),) if rest else ()
+
+
+def _bought(bag: Resolved, facts: ZipFacts, length: Sum, between: float) -> tuple[Sum, float | None]:
+    """Return what to buy, and its length from stop to stop; *between* the rows a whole zip has to fit."""
+    label, hand = "Zip to buy, stop to stop", bag.values["top.zip_in_hand"].value
+    if bag.chose("top.zip_used", "metre"):
+        cut = Term("Tape, as cut", length.total, "From raw end to raw end.")
+        spare = Term("To hold while it is sewn", paired(25).mm(bag.unit), "Cut level afterwards.", "default")
+        return Sum("Zip to buy by the metre", (cut, spare)), None
+    if isinstance(hand, float):
+        return Sum("Zip in hand, stop to stop", (bag.term("Zip in hand", "top.zip_in_hand"),)), hand
+    stock = _stock(bag, facts)
+    if bag.chose("top.zip_used", "whole"):
+        room = Term("Between the rows across it", between, "Both stops lie inside.")
+        plain = Sum(
+            label, (room, Term("Clear of each row", -2 * CLEAR, "A needle breaks on a stop.", times=2))
+        )
+        fits = [mm for mm in stock if mm <= plain.total + 1e-6]
+        found = fits[-1] if fits else stock[0]
+    else:
+        cut = Term("Tape, as cut", length.total, "From raw end to raw end.")
+        off = Term(
+            "Cut off, with its stop", paired(25).mm(bag.unit), "Keeps the stop off every row.", "default"
+        )
+        plain = Sum(label, (cut, off))
+        fits = [mm for mm in stock if mm >= plain.total - 1e-6]
+        found = fits[0] if fits else stock[-1]
+    return Sum(label, (*plain.terms, *_to_next(found, plain))), found
+
+
+def _stops(bag: Resolved, row: float, stock: float | None) -> tuple[float, float] | None:
+    """Return bottom and top stop: a whole zip lies in the middle, a longer one by its top stop."""
+    if stock is None:
+        return None
+    if bag.chose("top.zip_used", "whole"):
+        return snap(-stock / 2), snap(stock / 2)
+    top = snap(row - CLEAR)
+    return snap(top - stock), top
+
+
+def _opens(
+    bag: Resolved, facts: ZipFacts, half: float, stops: tuple[float, float] | None, shown: tuple[Term, ...]
+) -> Sum:
+    """Return what can be opened: what shows, less where stops hold the slider, less the slider itself."""
+    inside = [snap(half - abs(x)) for x in stops or () if abs(x) < half - 1e-9]
+    held = tuple(
+        Term("A stop inside the seam", -mm, "The slider stands still there.") for mm in inside if mm > 0
+    )
+    slider = Term("The slider, pushed open", -facts.slider.mm(bag.unit), "It lies in the opening.", "default")
+    return Sum("Opens, in use", (*shown, *held, slider))
+
+
+def zip_of(bag: Resolved, form: Form) -> Zip:
+    """Return the zip of *bag* as *form* makes it."""
+    facts, shown = facts_of(bag), opening_terms(bag, form)
+    half = snap(sum(t.mm for t in shown) / 2)
+    row = half + (BEHIND_FOLD if bag.chose("top.zip_ends", "folded") else 0.0)
+    length = _tape_length(bag, form)
+    buy, stock = _bought(bag, facts, length, 2 * row)
+    stops = _stops(bag, row, stock)
+    needed = half + under_tab(bag) if is_narrowed(bag) else row + CAUGHT
+    tail = facts.tail.mm(bag.unit)
+    missing = 0.0 if stops is None else max(needed + x - tail for x in (stops[0], -stops[1]))
+    return Zip(
+        facts=facts,
+        tape=bag.term("Tape", "top.tape"),
+        half_open=half,
+        row=row,
+        length=length,
+        buy=buy,
+        stock=stock,
+        stops=stops,
+        opens=_opens(bag, facts, half, stops, shown),
+        short=snap(max(0.0, missing)),
+    )

@@ -1,0 +1,9 @@
+"""What a top with a zip eats, from a cut list's allowances: the zip seam, less half of what shows."""
+
+from collections.abc import Mapping
+
+
+def read(allowances: Mapping[str, float]) -> float:
+    """Return what the top edge takes of a panel; the tape less both its seams shows, and counts."""
+    seam = allowances["zip"]
+    return seam - (allowances["tape"] - 2 * seam) / 2

@@ -1,0 +1,361 @@
+"""Sewing a zip in: made ready first, sewn to flat panels, half open before any seam closes the bag."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.grammar.top.turned_through.steps import close_gap, gap_open
+from ambitus.core.grammar.top.zip.made import CLEAR, Zip, zip_of
+from ambitus.core.grammar.top.zip.small import TACK_IN, seam_of, strips, tacks
+from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_narrowed, shows
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+#: Default (ours): teeth are taken out this far past a row that would cross them, in mm.
+TEETH_PAST = 5.0
+
+
+def _iron(bag: Resolved) -> str:
+    cool = " Keep it off the coil." if bag.chose("top.zip", "coil") else " Keep it off the teeth."
+    return f"Iron: {bag.cloth('outer').iron}.{cool}"
+
+
+def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
+    """Return how the zip is brought to its length: tacked before it is cut, its slider inside."""
+    if not tacks(bag, made):
+        return (
+            Step(
+                "stops clear",
+                "Lay the zip on the panel and look where its stops come",
+                "Both stops lie inside the rows that cross its ends, or the needle strikes them.",
+                240,
+                needs=("pieces cut",),
+                gives=("zip ready",),
+                kind="gate",
+                lengths=(("Clear of each row, at least", CLEAR),),
+                reads=(("Stop to stop", made.stock or 0.0),),
+            ),
+        )
+    metre = made.stops is None
+    slider = (
+        "Slide the slider on from one end, both edges level; run it to the middle."
+        if metre
+        else ("Close the zip, then draw the slider back past the middle.")
+    )
+    place = (
+        "At both ends, by hand, six times over"
+        if metre
+        else "At the end that will be cut, by hand, six times over"
+    )
+    out = [
+        Step(
+            "slider on" if metre else "slider back",
+            "Put the slider on the zip" if metre else "Draw the slider back",
+            slider,
+            236,
+            needs=("pieces cut",),
+            gives=("slider between the ends",),
+        ),
+        Step(
+            "tack zip",
+            "Tack across the teeth before anything is cut",
+            f"{place}: without it the slider runs off the cut end.",
+            238,
+            needs=("slider between the ends",),
+            gives=("zip tacked",),
+            lengths=(("Inside the cut end", TACK_IN),),
+            settings="Doubled thread.",
+        ),
+        Step(
+            "slider inside",
+            "See that the slider is inside the tacks",
+            "Once the end is off it cannot be brought back."
+            if not metre
+            else "Both ends are open: it must lie between the tacks.",
+            240,
+            needs=("zip tacked",),
+            gives=("slider inside",),
+            kind="gate",
+        ),
+        Step(
+            "cut zip",
+            "Cut the zip to its length",
+            "Straight across, outside the tack."
+            if not metre
+            else "Both ends straight across, outside the tacks.",
+            242,
+            needs=("slider inside",),
+            gives=("zip cut",) if _picked(bag, made) else ("zip ready",),
+            kind="no return",
+            lengths=(("Tape", made.length.total),),
+            cautions=() if made.facts.stitched else ("hard teeth",),
+        ),
+    ]
+    if _picked(bag, made):
+        out.append(
+            Step(
+                "pick teeth",
+                "Take the teeth out where a row will cross them",
+                "One by one with pincers, from the cut end in; the tape stays whole.",
+                244,
+                needs=("zip cut",),
+                gives=("zip ready",),
+                lengths=(("From the cut end", made.half_length - made.row + TEETH_PAST),),
+                cautions=("hard teeth",),
+            )
+        )
+    return tuple(out)
+
+
+def _picked(bag: Resolved, made: Zip) -> bool:
+    """Return whether teeth are taken out: hard ones that a row would cross."""
+    return not made.facts.stitched and made.crossed > 0 and bag.chose("top.teeth_at_seams", "out")
+
+
+def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
+    """Return the making of the small pieces, and their catching beside the zip."""
+    small = {s.part: s for s in strips(bag, form) if s.layer == "tab"}
+    caught = [s.name.lower() for key, s in small.items() if key in ("hold", "wrist")]
+    out = []
+    sewn = [s for key, s in small.items() if not s.material and key != "end"]
+    if sewn:
+        names = " and ".join(s.name.lower() for s in sewn)
+        out.append(
+            Step(
+                "make tabs",
+                f"Make the {names}",
+                "Folded in four, both edges to the middle, and stitched along the open edge; "
+                "a tube for elastic is sewn and turned."
+                if bag.chose("top.wrist", "elastic")
+                else "Folded in four, both edges to the middle, and stitched along the open edge.",
+                250,
+                needs=("pieces cut",),
+                gives=("tabs made",),
+                settings=f"Iron: {bag.cloth('outer').iron}.",
+                cautions=("hot iron",),
+            )
+        )
+    if caught:
+        out.append(
+            Step(
+                "baste tabs",
+                f"Baste the {' and the '.join(caught)} beside the zip",
+                "Doubled, on the right side of one panel, raw edges level, just below the zip at the end "
+                "where it is held; sewn over three times.",
+                318,
+                needs=("zip in", *(("tabs made",) if sewn else ())),
+                gives=("tabs caught",),
+                lengths=(("Seam", seam_of(bag)),),
+            )
+        )
+    if "pull" in small:
+        out.append(
+            Step(
+                "pull on",
+                "Put the pull on the slider",
+                "Through its ring, the ends level; knotted or stitched down.",
+                704,
+                needs=("zip works", *(("tabs made",) if not small["pull"].material else ())),
+                gives=("pull on",),
+                lengths=(("Visible", bag.mm("top.pull_shows")),),
+            )
+        )
+    return tuple(out)
+
+
+def _narrowed(bag: Resolved, made: Zip) -> tuple[Step, ...]:
+    """Return the sewing of the tabs to the ends of a narrowed zip."""
+    if not is_narrowed(bag):
+        return ()
+    say = (
+        "Half a tab on each face of the zip, right sides to it, raw edges level; sewn across, then both "
+        "folded away from the zip and topstitched."
+        if bag.chose("top.zip_ends", "seamed")
+        else "Folded in half over the end, the fold where the opening ends; one row beside the fold."
+    )
+    turned = " Its short edges are pressed in first." if bag.chose("top.tab_edges", "turned") else ""
+    return (
+        Step(
+            "tab ends",
+            "Sew a tab to each end of the zip",
+            say + turned,
+            270,
+            needs=("zip ready",),
+            gives=("zip narrowed",),
+            settings="Zip foot. Turn the wheel by hand across the teeth."
+            if made.facts.stitched
+            else "Zip foot.",
+            reads=(("Between the tabs", 2 * made.half_open),),
+            cautions=("needle over teeth",),
+        ),
+    )
+
+
+def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
+    """Return the sewing of the zip to both panels, and the gate before a seam closes the bag."""
+    lined = "lining" in bag.bag.top.layers
+    seam = (("Zip seam", bag.mm("allowances.zip")),)
+    ready = "zip narrowed" if is_narrowed(bag) else "zip ready"
+    between = (
+        "The zip face down on the outer’s right side, the lining over it face down: the zip lies between them"
+        if lined
+        else "The zip face down on the outer’s right side; overcast the two edges together"
+    )
+    foot = f"Zip foot, straight stitch 2.5, {bag.cloth('outer').needle}."
+    closing = "right" if bag.chose("top.closes_at", "right") else "left"
+    straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    layers = ("outer", "lining") if lined else ("outer",)
+    ends = end_class(bag)
+    out = [
+        Step(
+            "zip front",
+            "Sew the zip to the front",
+            f"{between}, all raw edges level with the tape. The slider closes at the {closing}. Stop with "
+            "the needle down to move it past the foot.",
+            300,
+            needs=(ready, "outer panels laid"),
+            gives=("zip on front",),
+            settings=foot,
+            lengths=seam,
+            cautions=("needle over teeth",),
+        ),
+        Step(
+            "press front",
+            "Press the cloth away from the teeth and topstitch it",
+            "A row 2 to 3 mm from the fold keeps the cloth out of the slider.",
+            304,
+            needs=("zip on front",),
+            gives=("front topstitched",),
+            settings=_iron(bag),
+            cautions=("hot iron", *(("coil",) if bag.chose("top.zip", "coil") else ())),
+        ),
+        Step(
+            "zip back",
+            "Sew the zip to the back, the same way",
+            "The ends of the panels level with each other across the zip.",
+            308,
+            needs=("front topstitched",),
+            gives=("zip on back",),
+            settings=foot,
+            lengths=seam,
+        ),
+        Step(
+            "press back",
+            "Press and topstitch the back",
+            "Then close the zip and look: both edges run level beside it.",
+            312,
+            needs=("zip on back",),
+            gives=("zip in",),
+            settings=_iron(bag),
+            reads=(("Zip that shows between the cloth edges", max(0.0, shows(bag))),),
+        ),
+        Step(
+            "zip half open",
+            "See that the zip stands half open",
+            "The slider in the middle, well inside the seams to come. Closed, the bag could not be turned; "
+            "open right to the end, its tapes would not lie level in the seam.",
+            396,
+            needs=("zip in", *straps, *(("tabs caught",) if _has_caught(bag) else ())),
+            gives=tuple(f"{layer} panels ready" for layer in layers),
+            kind="gate",
+        ),
+    ]
+    if lined and as_one(bag):
+        out.append(
+            Step(
+                "baste lining",
+                "Baste the lining to the outer all round",
+                "Wrong sides together, smoothed from the zip down; the two are one from here on.",
+                394,
+                needs=("zip in",),
+                gives=("outer panels ready",),
+                settings="Long stitch, inside the allowance.",
+            )
+        )
+    if not (made.facts.stitched or made.stops is None or is_narrowed(bag)):
+        out.append(
+            Step(
+                "rows clear",
+                "Feel for the stops where the seams will cross the zip",
+                f"No stop and no tooth under the {ends} seams’ lines.",
+                397,
+                needs=("zip in",),
+                gives=("outer panels ready",),
+                kind="gate",
+                cautions=("needle over teeth",),
+            )
+        )
+    return tuple(out)
+
+
+def _has_caught(bag: Resolved) -> bool:
+    return not (bag.chose("top.grab", "none") and bag.chose("top.wrist", "none"))
+
+
+def _trim(needs: tuple[str, ...]) -> Step:
+    return Step(
+        "trim",
+        "Trim the bulk at the corners and where the seams cross the zip",
+        "Never through a stitch, and never the tape up to its teeth.",
+        640,
+        needs=needs,
+        gives=("bulk trimmed",),
+        kind="no return",
+    )
+
+
+def _turned(bag: Resolved, form: Form) -> tuple[Step, ...]:
+    """Return the turning through the gap of the lining, and its closing."""
+    return (
+        gap_open(bag),
+        _trim(("outer body sewn", "lining body sewn", "gap is open")),
+        Step(
+            "turn",
+            "Turn the bag through the gap",
+            "Reach in, open the zip the rest of the way, and pull the outer through it; then push the lining "
+            "down into the bag.",
+            650,
+            needs=("bulk trimmed",),
+            gives=("turned", "zip works"),
+        ),
+        close_gap(bag, needs=("turned",)),
+        measure_back(form, needs=("bag closed",)),
+    )
+
+
+def _through_zip(bag: Resolved, form: Form) -> tuple[Step, ...]:
+    """Return the turning through the open zip of a bag without a gap."""
+    return (
+        _trim(("outer body sewn",)),
+        Step(
+            "turn",
+            "Turn the bag through the open zip",
+            "Open it the rest of the way first; push the corners out from inside.",
+            650,
+            needs=("bulk trimmed",),
+            gives=("turned", "zip works"),
+        ),
+        measure_back(form, needs=("turned",)),
+    )
+
+
+def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    """Return every step of a top that is closed by a zip."""
+    made = zip_of(bag, form)
+    last = _through_zip(bag, form) if as_one(bag) else _turned(bag, form)
+    opens = Step(
+        "try zip",
+        "Run the slider from end to end",
+        "It runs freely past the topstitching, and stops short of the seams.",
+        702,
+        needs=("turned",),
+        gives=("zip tried",),
+        kind="gate",
+        reads=(("Opens, in use", max(0.0, made.opens.total)),),
+    )
+    return (
+        *_ready(bag, made),
+        *_narrowed(bag, made),
+        *_small(bag, form),
+        *_sewn_in(bag, form, made),
+        *last,
+        opens,
+    )

@@ -1,0 +1,298 @@
+"""Small pieces that go with a zip: tabs at its ends, a tab to hold on to, a loop for the wrist, a pull."""
+
+from collections.abc import Iterator
+
+from ambitus.core.form.model import Form, Mark, Strip
+from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.top.zip.made import Zip, tab_shows, under_tab, zip_of
+from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed
+from ambitus.core.lengths import paired, snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term, to_grid
+
+#: What a tube for elastic is cut longer than it, and wider, in mm.
+FULLNESS, ROOM = 1.75, 3.0
+
+SMALL_PARAMS = (
+    Param(
+        "grab",
+        "Tab to hold on to",
+        "choice",
+        "none",
+        options=(
+            Option("none", "None", "The pouch is held by its corner."),
+            Option("ribbon", "Lace or ribbon", "Bought at its width, doubled, caught beside the zip."),
+            Option("cloth", "Cloth", "Folded in four, doubled, caught beside the zip."),
+        ),
+    ),
+    Param(
+        "grab_shows",
+        "Tab to hold, visible",
+        "length",
+        paired(25),
+        low=8,
+        high=200,
+        shown_unless=("grab", "none"),
+    ),
+    Param(
+        "grab_wide", "Tab to hold, wide", "length", paired(15), low=4, high=80, shown_unless=("grab", "none")
+    ),
+    Param(
+        "wrist",
+        "Loop for the wrist",
+        "choice",
+        "none",
+        options=(
+            Option("none", "None", ""),
+            Option("cloth", "Cloth", "Folded in four and doubled; caught beside the zip."),
+            Option("elastic", "Elastic in a tube", "Stretches over the hand, then holds the wrist."),
+        ),
+    ),
+    Param(
+        "wrist_shows",
+        "Loop, visible",
+        "length",
+        lambda bag: paired(180).mm(bag.unit),
+        low=60,
+        high=400,
+        shown_when=("wrist", "cloth"),
+        help="Doubled: the hand goes through twice this.",
+    ),
+    Param(
+        "wrist_round",
+        "Elastic, round the wrist",
+        "length",
+        lambda bag: paired(180).mm(bag.unit),
+        low=80,
+        high=400,
+        shown_when=("wrist", "elastic"),
+        help="Unstretched, from seam to seam.",
+    ),
+    Param("wrist_wide", "Loop, wide", "length", paired(15), low=5, high=60, shown_unless=("wrist", "none")),
+    Param(
+        "pull",
+        "Pull on the slider",
+        "choice",
+        "none",
+        options=(
+            Option("none", "None", "The slider’s own."),
+            Option("ribbon", "Lace or ribbon", "Folded through the slider and stitched."),
+            Option("cord", "Cord", "Folded through the slider and knotted."),
+            Option("cloth", "Cloth", "Folded in four, through the slider, stitched."),
+        ),
+    ),
+    Param(
+        "pull_shows", "Pull, visible", "length", paired(40), low=10, high=200, shown_unless=("pull", "none")
+    ),
+    Param("pull_wide", "Pull, wide", "length", paired(6), low=2, high=40, shown_unless=("pull", "none")),
+)
+SMALL_FIELDS = (
+    "top.grab_shows",
+    "top.grab_wide",
+    "top.wrist_shows",
+    "top.wrist_round",
+    "top.wrist_wide",
+    "top.pull_shows",
+    "top.pull_wide",
+)
+_IN_FOUR = "Folded in four: both edges to the middle, then in half."
+_BOUGHT = "Lace or ribbon"
+
+
+def seam_of(bag: Resolved) -> float:
+    """Return what the seam takes in which small pieces are caught."""
+    return sum(t.mm for t in edge_terms(bag, end_class(bag)))
+
+
+def _ends(bag: Resolved) -> Term:
+    return Term("Seam", 2 * seam_of(bag), "Both ends are caught in it.", times=2)
+
+
+def _doubled(visible: Term, *more: Term) -> tuple[Term, ...]:
+    return (Term(visible.label, 2 * visible.mm, "Doubled.", visible.source, 2), *more)
+
+
+def _in_four(bag: Resolved, wide: Term) -> Sum:
+    four = Term(wide.label, 4 * wide.mm, _IN_FOUR, wide.source, 4)
+    return to_grid("How wide to cut it", (four,), bag.grid)
+
+
+def _bought(wide: Term) -> Sum:
+    return Sum("How wide to buy it", (wide,))
+
+
+def end_tabs(bag: Resolved, form: Form) -> Strip | None:
+    """
+    Return the tabs that fill the mouth beside a narrowed zip, one at each end of it.
+
+    Doubled, and caught in the seam; seamed across the zip they take that seam too. As wide as the tape.
+    """
+    if not is_narrowed(bag):
+        return None
+    seamed = bag.chose("top.zip_ends", "seamed")
+    across = under_tab(bag)
+    terms = [*_doubled(tab_shows(bag, form), _ends(bag))]
+    if seamed:
+        terms.append(Term("Seam across the zip", 2 * across, "Both halves are sewn to it.", "default", 2))
+    cloth = bag.chose("top.tab_of", "cloth")
+    if cloth and bag.chose("top.tab_edges", "turned"):
+        turn = bag.term("Turn", "top.tab_turn")
+        terms.append(Term(turn.label, 2 * turn.mm, "Pressed in at both short edges.", turn.source, 2))
+    length = to_grid("How long to cut it", terms, bag.grid)
+    tape = bag.term("Zip tape", "top.tape")
+    width = Sum("How wide to cut it" if cloth else "How wide to buy it", (tape,))
+    half = Sum(
+        "To the middle", (Term("Half of its length", snap(length.total / 2), "The same from both ends."),)
+    )
+    middle, high = length.total / 2 - seam_of(bag), tape.mm
+    label = "Cut across: one half on each face of the zip" if seamed else "Fold, over the zip’s end"
+    mark = Mark(
+        "cut-out" if seamed else "crease",
+        label,
+        ((middle, 0.0), (middle, high)),
+        "short end",
+        (("from a short end", half),),
+    )
+    return Strip(
+        "tab",
+        "end",
+        "Tab at the zip’s end",
+        2,
+        length,
+        width,
+        seam_of(bag),
+        "" if cloth else _BOUGHT,
+        (mark,),
+    )
+
+
+def _caught(bag: Resolved) -> Iterator[Strip]:
+    """Yield the small pieces that are caught in a seam beside the zip."""
+    ends = _ends(bag)
+    if not bag.chose("top.grab", "none"):
+        wide, cloth = bag.term("Width", "top.grab_wide"), bag.chose("top.grab", "cloth")
+        length = to_grid(
+            "How long to cut it", _doubled(bag.term("Visible", "top.grab_shows"), ends), bag.grid
+        )
+        width = _in_four(bag, wide) if cloth else _bought(wide)
+        yield Strip(
+            "tab", "hold", "Tab to hold on to", 1, length, width, seam_of(bag), "" if cloth else _BOUGHT
+        )
+    if bag.chose("top.wrist", "cloth"):
+        length = to_grid(
+            "How long to cut it", _doubled(bag.term("Visible", "top.wrist_shows"), ends), bag.grid
+        )
+        width = _in_four(bag, bag.term("Width", "top.wrist_wide"))
+        yield Strip("tab", "wrist", "Loop for the wrist", 1, length, width, seam_of(bag))
+    if bag.chose("top.wrist", "elastic"):
+        elastic, wide = bag.term("Elastic", "top.wrist_round"), bag.term("Width", "top.wrist_wide")
+        why = "One and three quarters of the elastic, so that it can stretch."
+        full = (Term("Elastic, gathered", snap(FULLNESS * elastic.mm), why, elastic.source), ends)
+        room = Term("Room for the elastic", 2 * ROOM, "So that it slides.", "default", 2)
+        seams = Term(
+            "Seam", 2 * bag.mm("allowances.general"), "Sewn to a tube.", bag.source("allowances.general"), 2
+        )
+        across = (Term(wide.label, 2 * wide.mm, "Both faces of the tube.", wide.source, 2), room, seams)
+        length = to_grid("How long to cut it", full, bag.grid)
+        width = to_grid("How wide to cut it", across, bag.grid)
+        yield Strip("tab", "wrist", "Tube for the wrist", 1, length, width, seam_of(bag))
+        bought = to_grid("How long to cut it", (elastic, ends), bag.grid)
+        yield Strip(
+            "tab", "elastic", "Elastic for the wrist", 1, bought, _bought(wide), seam_of(bag), "Elastic"
+        )
+
+
+def _pull(bag: Resolved) -> Iterator[Strip]:
+    """Yield the pull on the slider."""
+    if bag.chose("top.pull", "none"):
+        return
+    cord, cloth = bag.chose("top.pull", "cord"), bag.chose("top.pull", "cloth")
+    ends = paired(25 if cord else 10).mm(bag.unit)
+    why = "For the knot." if cord else "Turned in and stitched down."
+    more = Term("Ends", 2 * ends, why, "default", 2)
+    length = to_grid("How long to cut it", _doubled(bag.term("Visible", "top.pull_shows"), more), bag.grid)
+    wide = bag.term("Width", "top.pull_wide")
+    width = _in_four(bag, wide) if cloth else _bought(wide)
+    material = "Cord" if cord else "" if cloth else _BOUGHT
+    yield Strip("tab", "pull", "Pull", 1, length, width, ends, material)
+
+
+def _zip_marks(bag: Resolved, made: Zip) -> tuple[Mark, ...]:
+    """Return what is marked on the zip: the rows across it, its teeth and stops, where it is tacked."""
+    wide, half = made.tape.mm, made.half_length
+
+    def across(x: float) -> tuple[tuple[float, float], ...]:
+        return ((half + x, 0.0), (half + x, wide))
+
+    right = bag.chose("top.closes_at", "right")
+
+    def placed(x: float) -> float:
+        return x if right else -x
+
+    past = Sum(
+        "From the cut end to the row",
+        (Term("Beyond the row", snap(half - made.row), "Caught, or under a tab."),),
+    )
+    out = [
+        Mark(
+            "row", "Row across it", across(x), "both cut ends", (("from the cut end", past),) if x > 0 else ()
+        )
+        for x in (-made.row, made.row)
+    ]
+    low, high = made.stops or (-half, half)
+    shown = sorted(placed(max(-half, min(half, x))) for x in (low, high))
+    out.append(Mark("teeth", "Teeth", tuple((half + x, wide / 2) for x in shown), "middle of the tape"))
+    names = ("Bottom stop", "Top stop") if made.stops else ()
+    for name, x in zip(names, made.stops or (), strict=True):
+        inside = snap(made.row - abs(x))
+        where = "inside the row" if inside >= 0 else "outside the row"
+        if abs(x) > half:
+            where = "outside the row, cut off with the end"
+        told = Sum(f"{name}, {where}", (Term("From the row", abs(inside), "Never under the needle."),))
+        points = ((half + placed(x), wide / 2),) if abs(x) <= half else ()
+        out.append(
+            Mark("stop", name, points, "the " + ("closing" if x > 0 else "other") + " end", ((where, told),))
+        )
+    for x in tacks(bag, made):
+        out.append(
+            Mark(
+                "tack",
+                "Tack across the teeth before it is cut",
+                ((half + placed(x), wide * 0.3), (half + placed(x), wide * 0.7)),
+                "cut end",
+            )
+        )
+    return tuple(out)
+
+
+#: Default (ours): how far inside its cut end a zip is tacked across the teeth, in mm.
+TACK_IN = 5.0
+
+
+def tacks(bag: Resolved, made: Zip) -> tuple[float, ...]:
+    """Return where the teeth are tacked together, from the middle: at every end that is cut through them."""
+    at = snap(made.half_length - TACK_IN)
+    if made.stops is None:
+        return (-at, at)
+    return (-at,) if made.stops[0] < -made.half_length else ()
+
+
+def strips(bag: Resolved, form: Form) -> tuple[Strip, ...]:
+    """Return the zip and every small piece of a top with a zip."""
+    made = zip_of(bag, form)
+    sold = "by the metre, with a slider" if made.stock is None else "closed end"
+    the_zip = Strip(
+        "zip",
+        "",
+        "Zip",
+        1,
+        made.length,
+        Sum("How wide it is", (made.tape,)),
+        0.0,
+        f"{made.facts.label}, {sold}",
+        _zip_marks(bag, made),
+        {"buy": made.buy, "opens": made.opens},
+    )
+    tabs = end_tabs(bag, form)
+    return (the_zip, *((tabs,) if tabs else ()), *_caught(bag), *_pull(bag))

@@ -1,0 +1,27 @@
+"""A zip sewn between front and back of an unlined bag, whose seams enclose or overcast their edges."""
+
+from dataclasses import replace
+
+from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.zip import ZIP
+from ambitus.core.grammar.top.zip.marks import marks
+from ambitus.core.grammar.top.zip.small import SMALL_FIELDS, SMALL_PARAMS
+from ambitus.core.grammar.top.zip.tape import TAPE_CHOICES, TAPE_FIELDS, TAPE_PARAMS, says_zip
+
+ZIP_UNLINED = replace(
+    ZIP,
+    kind="zip_unlined",
+    section=sections.ZIP_UNLINED,
+    label="Unlined, a zip across its top",
+    help="Turned through the open zip; French seams leave no raw edge inside.",
+    layers=("outer",),
+    params=(*TAPE_PARAMS, *SMALL_PARAMS),
+    phrase=top_phrase(
+        lambda bag: f"unlined, {says_zip(bag)}",
+        choices=(*TAPE_CHOICES, "top.grab", "top.wrist", "top.pull"),
+        fields=(*TAPE_FIELDS, *SMALL_FIELDS),
+    ),
+    brings={"attach": "on_face", "interfacing": "none", "seams": "french"},
+    marks=marks,
+)
