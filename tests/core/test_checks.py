@@ -43,6 +43,16 @@ def _on(
     return {**given, "allowances": allowances or {}, "carry": []}
 
 
+def _zipped(base: str = "seamed", fields: dict[str, Any] | None = None, **top: Any) -> dict[str, Any]:
+    """Return a pouch in mm with a zip of 28 and seams of 6 and 10; *fields* are those of other slots."""
+    size = (
+        {"length": 200, "breadth": 80, "height": 60} if base == "box_pouch" else {"width": 220, "height": 150}
+    )
+    given = {"unit": "mm", "size": size, "base": {"kind": base}, "carry": []}
+    allowances = {"general": 10, "zip": 6}
+    return {**given, "top": {"kind": "zip", "tape": 28, **top}, "allowances": allowances, **(fields or {})}
+
+
 #: id -> (just fires, just does not)
 EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "depth-under-corner": (tote(depth=19.9), tote(depth=20)),
@@ -189,6 +199,47 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "closes-over-nothing": (
         {**_drawn(channel=20, heading=101), "size": {"height": 200}},
         {**_drawn(channel=20, heading=100), "size": {"height": 200}},
+    ),
+    # a tape of 28 less teeth of 4 and 4 for the foot
+    "zip-seam-over-teeth": (
+        _zipped(fields={"allowances": {"zip": 10.1}}),
+        _zipped(fields={"allowances": {"zip": 10}}),
+    ),
+    # 6 past the row at 110, less a tail of 15, from the top stop at 107
+    "zip-too-short": (_zipped(zip_in_hand=207.9), _zipped(zip_in_hand=208)),
+    # the other stop 3 outside the row at -110
+    "stop-on-row": (_zipped(zip_in_hand=219.9), _zipped(zip_in_hand=220.1)),
+    "teeth-crossed": (
+        _zipped(zip="metal", teeth_at_seams="left"),
+        _zipped(zip="metal", teeth_at_seams="left", zip_used="whole", zip_in_hand=214),
+    ),
+    # the longest sold is 800; 755 and 20 and 25
+    "zip-longer-than-sold": (
+        _zipped(fields={"size": {"width": 755.5, "height": 150}}),
+        _zipped(fields={"size": {"width": 755, "height": 150}}),
+    ),
+    "tabs-fill-mouth": (_zipped(zip_ends="folded", tab=100.5), _zipped(zip_ends="folded", tab=100)),
+    # what shows, less 3 for the stop and 8 for the slider
+    "turned-through-small-zip": (
+        _zipped(turned="zip", zip_ends="folded", narrow_by="opening", zip_opening=68.5),
+        _zipped(turned="zip", zip_ends="folded", narrow_by="opening", zip_opening=71),
+    ),
+    "hand-does-not-go-in": (
+        _zipped(zip_ends="seamed", narrow_by="opening", zip_opening=110.5),
+        _zipped(zip_ends="seamed", narrow_by="opening", zip_opening=111),
+    ),
+    "zip-not-counted": (_zipped(zip_counts="left_out"), _zipped(zip_counts="counted")),
+    "box-pressed-otherwise": (
+        _zipped("box_pouch"),
+        _zipped("box_pouch", {"size": {"length": 200, "breadth": 60, "height": 60}}),
+    ),
+    "broad-for-its-length": (
+        _zipped("box_pouch", {"size": {"length": 100, "breadth": 80.5, "height": 60}}),
+        _zipped("box_pouch", {"size": {"length": 100, "breadth": 80, "height": 60}}),
+    ),
+    "wrist-loop-small": (
+        _zipped(wrist="cloth", wrist_shows=109.5),
+        _zipped(wrist="cloth", wrist_shows=110),
     ),
     "bottom-out-of-reach": (_bottom(height=270.5), _bottom(height=270)),
     "facing-out-of-reach": (_faced(270.5), _faced(270)),

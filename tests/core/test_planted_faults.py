@@ -11,6 +11,7 @@ from ambitus.core.curves import Arc, Bow
 from ambitus.core.cut import outline, pieces
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.base import panels
+from ambitus.core.grammar.base.box_pouch import BOX_POUCH, BOX_POUCH_CUT
 from ambitus.core.grammar.base.boxed import BOXED
 from ambitus.core.grammar.base.boxed import cut as boxed
 from ambitus.core.grammar.base.boxed_after import BOXED_AFTER
@@ -45,6 +46,8 @@ from ambitus.core.grammar.top.pressed_edges import PRESSED_EDGES
 from ambitus.core.grammar.top.raw_edge import RAW_EDGE
 from ambitus.core.grammar.top.stitched_channel import STITCHED_CHANNEL
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
+from ambitus.core.grammar.top.zip import ZIP
+from ambitus.core.grammar.top.zip_unlined import ZIP_UNLINED
 from ambitus.core.steps.model import StepsUnordered
 from ambitus.core.sums import Term
 from bags import OUTLINES, drafted, sizes_of, tote
@@ -67,6 +70,14 @@ def _on(base: str, **fields: Any) -> dict[str, Any]:
     allowances = {"side": 12, "base": 9, "gusset": 11, "join": 8, "ring": 7, "top": 15}
     given = {"unit": "mm", "size": sizes_of(base, length=263, breadth=141), "allowances": allowances}
     return {**given, "base": {"kind": base, **fields}, "carry": [{"place": "gap", "gap": 90}]}
+
+
+def _pouch(base: str, **top: Any) -> dict[str, Any]:
+    """Return a bag closed by a zip, no two of its numbers alike."""
+    allowances = {"side": 12, "base": 9, "end": 13, "corner": 8, "zip": 7}
+    size = sizes_of(base, length=263, breadth=91, height=71 if base.startswith("box_pouch") else 197)
+    given: dict[str, Any] = {"unit": "mm", "size": size, "base": {"kind": base}, "carry": []}
+    return {**given, "top": {"kind": "zip", "tape": 29, **top}, "allowances": allowances}
 
 
 BAGS: tuple[dict[str, Any], ...] = (
@@ -145,6 +156,11 @@ BAGS: tuple[dict[str, Any], ...] = (
     _on("rectangle"),
     _on("traced", outline=OUTLINES[1], panels="two"),
     _on("traced", outline=OUTLINES[0], traced_as="cut"),
+    _pouch("seamed", zip_ends="folded", tab=31, tape=33),
+    _pouch("boxed", zip_ends="seamed", zip="metal", zip_counts="left_out", grab="ribbon", pull="cord"),
+    _pouch("box_pouch", zip_used="metre", wrist="elastic"),
+    _pouch("box_pouch_cut", kind="zip_unlined"),
+    _pouch("folded", kind="zip", turned="zip"),
     {**_on("rectangle", panels="two"), "interfacing": {"kind": "base_only"}},
 )
 
@@ -604,6 +620,23 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
         replace(BANDS, band=lambda bag: Term("Band", 0.0, "No."))
     ),
     "bands never seen to meet": _steps(BANDS, "bands meet"),
+    "zip not counted in the height": _last_term_lost(ZIP, "finish"),
+    "unlined zip sewn at twice its seam": lambda patch: GRAMMAR.with_variant(
+        replace(ZIP_UNLINED, finish=lambda bag, layer: _doubled(ZIP_UNLINED.finish(bag, layer)))
+    ),
+    "closed zip sewn in for good": _steps(ZIP, "half open"),
+    "zip cut before it is tacked": _steps(ZIP, "tack zip"),
+    "unlined bag turned with its zip closed": _steps(ZIP_UNLINED, "half open"),
+    "box pouch without its height": _form_of(BOX_POUCH, lambda form, bag: _body_wider(form, -71)),
+    "box pouch with its side fold in another place": _form_of(
+        BOX_POUCH, lambda form, bag: _edit_faces(form, lambda p: (p[0], p[1] + (5 if p[1] == 0 else 0)))
+    ),
+    "box pouch pinched by the whole height": _form_corner(BOX_POUCH, lambda bag, corner: 2 * corner),
+    "box pouch pressed after its ends are sewn": _steps(BOX_POUCH, "press box"),
+    "corners of a box cut off its fold": _form_of(
+        BOX_POUCH_CUT,
+        lambda form, bag: _edit_faces(form, lambda p: (p[0], p[1] + 4 if 0 < p[1] < 50 else p[1])),
+    ),
 }
 
 

@@ -27,6 +27,7 @@ export type UsualShown = Schemas['UsualShown']
 export type UsualEdit = Schemas['UsualEdit']
 export type Problem = Schemas['OneProblem']
 export type WayToBegin = Schemas['WayToBegin']
+export type State = Schemas['StateShown']
 export type Edit = NonNullable<Schemas['DraftRequest']['edits']>[number]
 
 /** The server answered, and says what is wrong. */
@@ -81,7 +82,7 @@ export const api = {
   shelf: (putAway: boolean, offset = 0) =>
     ask<Schemas['ShelfOut']>('GET', `/plans?put_away=${putAway}&offset=${offset}`),
   waysToBegin: () => ask<WayToBegin[]>('GET', '/begin'),
-  begin: (preset: string) => ask<OpenPlan>('POST', '/plans', { preset }),
+  begin: (preset: string, way = '') => ask<OpenPlan>('POST', '/plans', { preset, way }),
   beginFrom: (name: string, spec: Spec) => ask<OpenPlan>('POST', '/plans', { name, spec }),
   beginFromFile: (text: string, keep_right: boolean, unit?: Unit) =>
     ask<OpenPlan>('POST', '/plans/from-file', { text, keep_right, unit }),

@@ -153,7 +153,7 @@ export interface paths {
         };
         /**
          * Ways to begin
-         * @description Return the presets a plan can begin from.
+         * @description Return the presets a plan can begin from, each with its plain ways, drawn as they begin.
          */
         get: operations["begin_api_begin_get"];
         put?: never;
@@ -557,6 +557,12 @@ export interface components {
              * @default tote
              */
             preset?: string;
+            /**
+             * Way
+             * @description One of its plain ways; the usual one where it is left out.
+             * @default
+             */
+            way?: string;
             spec?: components["schemas"]["Spec"] | null;
         };
         /**
@@ -877,6 +883,8 @@ export interface components {
             read: components["schemas"]["ReadShown"];
             /** Draws Closed */
             draws_closed: boolean;
+            /** States */
+            states: components["schemas"]["StateShown"][];
             /** Holds */
             holds: string;
             standing: components["schemas"]["Standing"];
@@ -1039,6 +1047,23 @@ export interface components {
             unit?: ("mm" | "cm" | "in") | null;
         };
         /**
+         * LabelShown
+         * @description A length written on a picture: where, how it is set, and its text.
+         */
+        LabelShown: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /**
+             * Anchor
+             * @enum {string}
+             */
+            anchor: "start" | "middle" | "end";
+            /** Shown */
+            shown: string;
+        };
+        /**
          * MarkShape
          * @description A mark to paint: path data and its kind.
          */
@@ -1191,6 +1216,13 @@ export interface components {
             cut_out: string;
             /** Part */
             part: string;
+            /** Small */
+            small: boolean;
+            /**
+             * From Fold
+             * @enum {string}
+             */
+            from_fold: "" | "fold" | "side fold";
             /** Curved */
             curved: boolean;
             /** Folded */
@@ -1204,6 +1236,21 @@ export interface components {
             /** Marks */
             marks: components["schemas"]["MarkShown"][];
             picture: components["schemas"]["FlatPiece"];
+        };
+        /**
+         * PlainWay
+         * @description One plain way to begin from a preset, as it stands with its usual sizes.
+         */
+        PlainWay: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Help */
+            help: string;
+            /** Size */
+            size: string;
+            standing: components["schemas"]["Standing"];
         };
         /**
          * PlanOut
@@ -1423,6 +1470,8 @@ export interface components {
             /** Last Word */
             last_word: string;
             standing: components["schemas"]["Standing"];
+            /** States */
+            states: components["schemas"]["StateShown"][];
             /** Allowances */
             allowances: components["schemas"]["DimensionShown"][];
         };
@@ -1603,6 +1652,27 @@ export interface components {
             shapes: components["schemas"]["Shape"][];
             /** Dimensions */
             dimensions: components["schemas"]["DimensionLine"][];
+        };
+        /**
+         * StateShown
+         * @description A state of the work drawn from its geometry, with its lengths on it.
+         */
+        StateShown: {
+            /** Title */
+            title: string;
+            /** Say */
+            say: string;
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Shapes */
+            shapes: components["schemas"]["Shape"][];
+            /** Labels */
+            labels: components["schemas"]["LabelShown"][];
         };
         /**
          * StepShown
@@ -2035,7 +2105,7 @@ export interface components {
         };
         /**
          * WayToBegin
-         * @description A preset as the shelf offers it.
+         * @description A preset as the shelf offers it, with a few plain choices.
          */
         WayToBegin: {
             /** Key */
@@ -2044,6 +2114,8 @@ export interface components {
             label: string;
             /** Help */
             help: string;
+            /** Ways */
+            ways: components["schemas"]["PlainWay"][];
         };
     };
     responses: never;

@@ -18,9 +18,17 @@ const box = computed(() => {
   const pad = MARGIN / props.scale
   return { left: left - pad, top: top - pad, width: width + 2 * pad, height: height + 2 * pad }
 })
+/** above the middle, where corners and side folds are marked; in the middle of a strip */
+const letterAt = computed(() => {
+  const high = box.value.height
+  return box.value.top + (high * props.scale < 60 ? high / 2 : high * 0.3) + 5 / props.scale
+})
 /** a letter that would lie on the marks says nothing that is not said under the piece */
 const roomy = computed(
-  () => props.picture.box[2]! * props.scale > 52 && props.picture.box[3]! * props.scale > 22,
+  () =>
+    props.layer !== 'zip' &&
+    props.picture.box[2]! * props.scale > 52 &&
+    props.picture.box[3]! * props.scale > 22,
 )
 </script>
 
@@ -47,7 +55,7 @@ const roomy = computed(
     </template>
     <text
       v-if="letter && roomy"
-      :transform="`translate(${box.left + 22 / scale} ${box.top + box.height / 2 + 5 / scale}) scale(${1 / scale})`"
+      :transform="`translate(${box.left + 22 / scale} ${letterAt}) scale(${1 / scale})`"
     >
       {{ letter }}
     </text>

@@ -9,3 +9,7 @@ export function steppedScale(
   const exact = Math.min(px.width / Math.max(mm.width, 1), px.height / Math.max(mm.height, 1))
   return STEP ** Math.floor(Math.log(Math.max(exact, 0.01)) / Math.log(STEP))
 }
+
+/** Each state fills its small picture: what counts there are its lengths. */
+export const stateScale = (state: { box: number[] }) =>
+  steppedScale({ width: state.box[2]!, height: state.box[3]! }, { width: 206, height: 118 })

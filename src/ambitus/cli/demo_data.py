@@ -166,6 +166,42 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Valve-oil pouch",
+        {
+            "preset": "pouch",
+            "unit": "mm",
+            "size": {"width": 150, "height": 110, "depth": 60},
+            "base": {"kind": "boxed"},
+            "top": {"grab": "ribbon", "pull": "cord"},
+            "cloth": {"outer": "linen", "lining": "calico"},
+            "carry": [],
+        },
+    ),
+    (
+        "Reed pouch",
+        {
+            "preset": "pouch",
+            "unit": "in",
+            "size": {"width": "8 in", "height": "4 1/2 in"},
+            "top": {"zip_ends": "folded", "tab": "3/4 in", "wrist": "cloth", "tab_of": "ribbon"},
+            "cloth": {"outer": "quilting_cotton", "lining": "calico", "print": "one_way"},
+            "carry": [],
+        },
+    ),
+    (
+        "Mouthpiece box pouch",
+        {
+            "preset": "pouch",
+            "unit": "cm",
+            "size": {"length": 200, "breadth": 80, "height": 60},
+            "base": {"kind": "box_pouch"},
+            "top": {"zip": "metal"},
+            "cloth": {"outer": "canvas", "lining": "quilting_cotton"},
+            "interfacing": {"kind": "kept_out", "material": "fusible_fleece"},
+            "carry": [],
+        },
+    ),
+    (
         "Half-moon baton tote",
         {
             "unit": "cm",

@@ -48,7 +48,7 @@ def _piece(piece: Piece) -> dict[str, Any]:
             for e in piece.edges
         ],
         "cut_line": [list(p) for p in piece.cut],
-        "seam_line": [list(p) for p in piece.stitch],
+        "seam_line": [list(p) for p in piece.sewn],
         "marks": [
             {
                 "kind": m.kind,

@@ -10,8 +10,9 @@ from pydantic import BaseModel, Field, TypeAdapter
 
 from ambitus import __version__
 from ambitus.core.draft import readers
+from ambitus.core.drawing.standing import Standing
 from ambitus.core.grammar.registry import GRAMMAR
-from ambitus.core.lengths import Unit
+from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
@@ -19,10 +20,12 @@ from ambitus.core.shown.by_volume import Volumes, volumes
 from ambitus.core.shown.closing import ClosingShown, closing_shown
 from ambitus.core.shown.compare import Compared, compare
 from ambitus.core.shown.models import Drafted, Tiles
-from ambitus.core.shown.present import grid_label, present
+from ambitus.core.shown.present import grid_label, picture, present
+from ambitus.core.shown.present import read_back as read_shown
 from ambitus.core.shown.tiles import tiles
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import steps_for
+from ambitus.core.spec.resolved import Beginning
 from ambitus.files.outline_file import outline_from
 from ambitus.library import shipped
 from ambitus.store import Plans, open_database
@@ -30,7 +33,7 @@ from ambitus.web import plans_api
 from ambitus.web.drafting import DraftRequest, drafted, with_edits
 from ambitus.web.guard import Guard
 from ambitus.web.problem import ProblemDetail, answer, install
-from ambitus.web.usual import Usual, UsualEdit, UsualShown, edited, shown
+from ambitus.web.usual import Usual, UsualEdit, UsualShown, edited, new_spec, shown
 
 _DRAFTED = TypeAdapter(Drafted)
 _TILES = TypeAdapter(Tiles)
@@ -72,12 +75,23 @@ class CompareRequest(BaseModel):
     unit: Unit | None = None
 
 
-class WayToBegin(BaseModel):
-    """A preset as the shelf offers it."""
+class PlainWay(BaseModel):
+    """One plain way to begin from a preset, as it stands with its usual sizes."""
 
     key: str
     label: str
     help: str
+    size: str
+    standing: Standing
+
+
+class WayToBegin(BaseModel):
+    """A preset as the shelf offers it, with a few plain choices."""
+
+    key: str
+    label: str
+    help: str
+    ways: list[PlainWay]
 
 
 class ReadSize(BaseModel):
@@ -200,17 +214,33 @@ def _working(app: FastAPI) -> None:
         made = outline_from(body.text, body.name, body.unit)
         return OutlineOut(outline=made.outline, around=made.around, area=made.area, notes=list(made.notes))
 
-    @app.get("/api/begin", tags=["plans"], summary="Ways to begin")
-    async def begin() -> list[WayToBegin]:
-        """Return the presets a plan can begin from."""
-        return [WayToBegin(key=p.key, label=p.label, help=p.help) for p in shipped().presets.values()]
-
 
 def _usual(app: FastAPI, plans: Plans) -> None:
     def show(usual: Usual) -> UsualShown:
         units: tuple[Unit, Unit] = ("mm", "in")
         metric, inch = ([(s, grid_label(s, u)) for s in steps_for(u)] for u in units)
         return shown(usual, {"metric": metric, "inch": inch})
+
+    @app.get("/api/begin", tags=["plans"], summary="Ways to begin")
+    def begin() -> list[WayToBegin]:
+        """Return the presets a plan can begin from, each with its plain ways, drawn as they begin."""
+        mine = Usual.model_validate(plans.kept("usual") or {})
+
+        def plain(preset: str, way: Beginning) -> PlainWay:
+            made = drafted(new_spec(mine, preset, way.key))
+            view = View(mine.unit, mine.unit)
+            return PlainWay(
+                key=way.key,
+                label=way.label,
+                help=way.help,
+                size=read_shown(made, view).size,
+                standing=picture(made),
+            )
+
+        return [
+            WayToBegin(key=p.key, label=p.label, help=p.help, ways=[plain(p.key, w) for w in p.ways])
+            for p in shipped().presets.values()
+        ]
 
     @app.get("/api/usual", tags=["usual"], summary="My usual")
     def get_usual() -> UsualShown:

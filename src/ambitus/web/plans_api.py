@@ -102,6 +102,9 @@ class Begin(BaseModel):
     )
     name: Name | None = None
     preset: str = "tote"
+    way: str = Field(
+        default="", max_length=40, description="One of its plain ways; the usual one where it is left out."
+    )
     spec: Spec | None = None
 
 
@@ -163,7 +166,7 @@ def shelf(
 def begin(body: Begin, plans: Kept) -> OpenPlan:
     """Begin a plan from a preset with my usual, or from a spec, and keep its first revision."""
     usual = Usual.model_validate(plans.kept("usual") or {})
-    spec = body.spec or new_spec(usual, body.preset)
+    spec = body.spec or new_spec(usual, body.preset, body.way)
     plan = plans.begin(body.name or f"New {spec.preset}", saved_from(spec))
     return _opened(plans, plan)
 

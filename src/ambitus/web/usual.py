@@ -1,12 +1,14 @@
 """My usual: what every new plan starts from. Kept per unit set, because pairs are never converted."""
 
-from typing import Literal
+from collections.abc import Mapping
+from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
 from ambitus.core.grammar.contract import Param
 from ambitus.core.lengths import Unit, View, paired, system_of
 from ambitus.core.lengths.units import System
+from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import GridSpec, Spec, UsualSpec
 from ambitus.core.spec.resolve import default_step, read_length
 from ambitus.library import shipped
@@ -102,8 +104,24 @@ def edited(usual: Usual, edit: UsualEdit) -> Usual:
     return out
 
 
-def new_spec(usual: Usual, preset: str) -> Spec:
-    """Return the spec of a new plan: the preset, and this maker's usual as it stands today."""
+def _way(preset: str, way: str) -> Mapping[str, Any]:
+    """Return what a plain way to begin puts into a spec. Raises SpecProblems where there is no such way."""
+    ways = {w.key: w.spec for w in shipped().presets[preset].ways} if preset in shipped().presets else {}
+    if way and way not in ways:
+        why = f"“{way[:40]}” is not a way to begin a {preset[:40]}."
+        raise SpecProblems(
+            (Problem("not-a-choice", "way", way[:40], why, f"Use one of: {', '.join(ways)}."),)
+        )
+    return ways.get(way, {})
+
+
+def new_spec(usual: Usual, preset: str, way: str = "") -> Spec:
+    """
+    Return the spec of a new plan: the preset, one of its plain ways, and this maker's usual of today.
+
+    Raises:
+        SpecProblems: If the preset has no such way.
+    """
     mine = usual.set_for(usual.unit)
     values = {f"allowances.{key}": mm for key, mm in mine.allowances.items()}
     if mine.general is not None:
@@ -115,6 +133,7 @@ def new_spec(usual: Usual, preset: str) -> Spec:
         unit=usual.unit,
         grid=GridSpec(step=mine.step or default_step(usual.unit)),
         usual=UsualSpec(values=values, measured=dict(usual.measured)),
+        **_way(preset, way),
     )
 
 

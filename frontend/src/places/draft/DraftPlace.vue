@@ -5,8 +5,9 @@ import { useRouter } from 'vue-router'
 import { api, fileOf, type Closing, type Unit } from '../../api/client'
 import { headerSlot } from '../../app/header'
 import { useKeys } from '../../app/keys'
-import { steppedScale } from '../../bag-drawing/scale'
+import { stateScale, steppedScale } from '../../bag-drawing/scale'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
+import StateDrawing from '../../bag-drawing/StateDrawing.vue'
 import LengthField from '../../length-field/LengthField.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
 import { useUsual } from '../../usual/useUsual'
@@ -77,8 +78,17 @@ const frozen = ref<number>()
 const scale = computed(() => {
   if (frozen.value) return frozen.value
   const box = drafted.value?.standing.box
-  return box ? steppedScale({ width: box[2]!, height: box[3]! }, room.value) : 0.4
+  if (!box) return 0.4
+  const { width, height } = room.value
+  // states stand beside the bag where there is room; a closed bag is as wide at its top as below
+  const less = besides.value && window.innerWidth >= 1160 ? 236 : 0
+  return steppedScale(
+    { width: box[2]!, height: box[3]! },
+    { width: width - less, height: height - (closedTop.value ? 44 : 0) },
+  )
 })
+const besides = computed(() => Boolean(drafted.value?.states.length))
+const closedTop = computed(() => Boolean(drafted.value?.pieces.some((p) => p.layer === 'zip')))
 function onFocus(path: string) {
   frozen.value = scale.value
   openSumOf(path)
@@ -336,7 +346,7 @@ useKeys(
         <div
           ref="board"
           class="board"
-          :class="{ waiting }"
+          :class="{ waiting, 'with-states': besides, 'closed-top': closedTop }"
           :style="{ '--dots': `${drafted.dots * scale}px` }"
         >
           <span class="dots-say">dots {{ drafted.dots_shown }} apart</span>
@@ -371,6 +381,15 @@ useKeys(
               </button>
             </template>
           </StandingBag>
+          <div v-if="drafted.states.length" class="box-states" role="group" aria-label="From flat to box">
+            <StateDrawing
+              v-for="(s, i) in drafted.states"
+              :key="s.title"
+              :state="s"
+              :number="i + 1"
+              :scale="stateScale(s)"
+            />
+          </div>
           <dl class="own-names">
             <div v-for="d in ownNames" :key="d.key">
               <dt>{{ d.label.toLowerCase() }}</dt>

@@ -16,7 +16,11 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ open: [piece: string, sum: string] }>()
 
-const strips = computed(() => props.drafted.pieces.filter((p) => 'length' in p.sums))
+/** Tabs, pulls and loops are told in a list: drawn to the bag's scale they would be specks. */
+const small = computed(() => props.drafted.pieces.filter((p) => ['tab', 'loop'].includes(p.layer)))
+const strips = computed(() =>
+  props.drafted.pieces.filter((p) => 'length' in p.sums && !small.value.includes(p)),
+)
 const panels = computed(() => props.drafted.pieces.filter((p) => !('length' in p.sums)))
 /** Where a layer is of several parts they stand one above the other, so that all layers are seen at once. */
 const stacks = computed(() => {
@@ -54,8 +58,10 @@ const names: Record<string, string> = {
   across: 'cut-out across',
   up: 'cut-out up',
   length: 'length',
+  buy: 'buy',
+  opens: 'opens',
 }
-const order = ['length', 'width', 'height', 'across', 'up']
+const order = ['length', 'width', 'height', 'across', 'up', 'buy', 'opens']
 const sums = (p: Piece) => order.filter((k) => k in p.sums)
 const isOpen = (p: Piece, k: string) => props.open?.piece === p.key && props.open.sum === k
 </script>
@@ -94,6 +100,22 @@ const isOpen = (p: Piece, k: string) => props.open?.piece === p.key && props.ope
         </p>
         <p class="piece-name">
           <b>×{{ p.count }}</b> {{ p.name.toLowerCase() }}
+          <span v-if="'buy' in p.sums" class="corner">
+            <span v-for="k in sums(p).slice(2)" :key="k"
+              >· {{ names[k] }}
+              <button
+                type="button"
+                class="number-button small"
+                :class="{ open: isOpen(p, k) }"
+                :aria-label="`${p.name}, ${names[k]} ${p.sums[k]!.plain} ${drafted.unit}, show the sum`"
+                :data-sum="`${p.key}/${k}`"
+                @click="emit('open', p.key, k)"
+              >
+                <ShownLength :text="p.sums[k]!.plain" />
+              </button>
+              {{ ' ' }}
+            </span>
+          </span>
           <span v-if="p.cut_out" class="corner"
             >· corner
             <template v-for="(k, n) in sums(p).slice(2)" :key="k"
@@ -111,5 +133,25 @@ const isOpen = (p: Piece, k: string) => props.open?.piece === p.key && props.ope
         </p>
       </article>
     </div>
+    <ul v-if="small.length" class="small-pieces" aria-label="Small pieces">
+      <li v-for="p in small" :key="p.key" :data-piece="p.key">
+        <b class="letter">{{ p.letter }}</b>
+        <template v-for="(k, n) in ['length', 'width']" :key="k"
+          ><span v-if="n" class="by">×</span
+          ><button
+            type="button"
+            class="number-button"
+            :class="{ open: isOpen(p, k) }"
+            :aria-label="`${p.name}, ${names[k]} ${p.sums[k]!.plain} ${drafted.unit}, show the sum`"
+            :data-sum="`${p.key}/${k}`"
+            @click="emit('open', p.key, k)"
+          >
+            <ShownLength :text="p.sums[k]!.plain" /></button
+        ></template>
+        <span class="small-name"
+          ><b>×{{ p.count }}</b> {{ p.name.toLowerCase() }}</span
+        >
+      </li>
+    </ul>
   </section>
 </template>

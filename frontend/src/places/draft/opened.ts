@@ -10,7 +10,7 @@ export interface OpenedSum {
   key: string
   sum: Sum
   /** what the last line of the sum is called */
-  total: 'Cut' | 'Mark'
+  total: 'Cut' | 'Mark' | 'Buy' | 'Opens'
 }
 
 /** Return the open sum; what is no longer there gives way to the first dimension of the first piece. */
@@ -21,5 +21,6 @@ export function opened(drafted: Drafted, asked?: Opened): OpenedSum | undefined 
   const read = piece.marks[mark ?? -1]?.readings[reading ?? -1]
   if (read) return { piece, key: asked!.sum, sum: read.sum, total: 'Mark' }
   const key = asked && asked.sum in piece.sums ? asked.sum : Object.keys(piece.sums)[0]!
-  return { piece, key, sum: piece.sums[key]!, total: 'Cut' }
+  const total = key === 'buy' ? 'Buy' : key === 'opens' ? 'Opens' : 'Cut'
+  return { piece, key, sum: piece.sums[key]!, total }
 }

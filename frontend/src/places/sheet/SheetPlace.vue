@@ -5,7 +5,8 @@ import { useRoute } from 'vue-router'
 import { api, said, type SheetOut, type Unit } from '../../api/client'
 import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
-import { steppedScale } from '../../bag-drawing/scale'
+import StateDrawing from '../../bag-drawing/StateDrawing.vue'
+import { stateScale, steppedScale } from '../../bag-drawing/scale'
 import ShownLength from '../../length-field/ShownLength.vue'
 import '../draft/pieces.css'
 import './sheet.css'
@@ -60,12 +61,15 @@ const date = computed(() =>
   out.value ? new Date(out.value.revision.saved_at).toLocaleDateString(undefined, { dateStyle: 'long' }) : '',
 )
 const pieceScale = computed(() => {
-  const boxes = sheet.value?.pieces.map((p) => p.picture.box) ?? []
+  const boxes = large.value.map((p) => p.picture.box)
   return steppedScale(
     { width: Math.max(1, ...boxes.map((b) => b[2]!)), height: Math.max(1, ...boxes.map((b) => b[3]!)) },
     { width: 128, height: 92 },
   )
 })
+/** Small pieces are gathered in a strip of their own: on a long table one is soon forgotten. */
+const large = computed(() => sheet.value?.pieces.filter((p) => !p.small) ?? [])
+const small = computed(() => sheet.value?.pieces.filter((p) => p.small) ?? [])
 const bagScale = computed(() => {
   const box = sheet.value?.standing.box
   return box ? steppedScale({ width: box[2]!, height: box[3]! }, { width: 210, height: 150 }) : 0.2
@@ -125,7 +129,7 @@ const bagScale = computed(() => {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="p in sheet.pieces" :key="p.key" :data-piece="p.key">
+          <tr v-for="p in large" :key="p.key" :data-piece="p.key">
             <td class="ticks"><span v-for="n in p.count" :key="n" class="tick-box" /></td>
             <th scope="row">
               <b class="letter">{{ p.letter }}</b> {{ p.name }}
@@ -135,7 +139,7 @@ const bagScale = computed(() => {
               <strong class="sheet-size"><ShownLength :text="p.size" /></strong>
               <span v-if="p.cut_out"
                 >corner cut-out,
-                {{ p.folded ? 'across from the raw side, up from the fold' : 'from raw edges' }}
+                {{ p.from_fold ? `across from the raw side, up from the ${p.from_fold}` : 'from raw edges' }}
                 <b><ShownLength :text="p.cut_out" /></b
               ></span>
               <span v-if="p.half">or cut on the fold: half is <ShownLength :text="p.half" /></span>
@@ -160,14 +164,41 @@ const bagScale = computed(() => {
           </tr>
         </tbody>
       </table>
+      <section v-if="small.length" class="sheet-small">
+        <h2>Small pieces, so that none is forgotten</h2>
+        <ul>
+          <li v-for="p in small" :key="p.key" :data-piece="p.key">
+            <p class="small-head">
+              <span v-for="n in p.count" :key="n" class="tick-box" />
+              <b class="letter">{{ p.letter }}</b>
+              <strong class="sheet-size"><ShownLength :text="p.size" /></strong>
+            </p>
+            <p>
+              <b>{{ p.name }}</b> ×{{ p.count }}, {{ p.material }}
+              <template v-if="p.sums.buy">
+                · buy <b class="buy"><ShownLength :text="p.sums.buy.plain" :unit="sheet.unit" /></b> · opens
+                <b><ShownLength :text="p.sums.opens!.plain" /></b>
+              </template>
+            </p>
+            <p v-for="(m, i) in p.marks.filter((m) => m.readings.length)" :key="i" class="small-mark">
+              {{ m.label }}:
+              <template v-for="(r, n) in m.readings" :key="n"
+                ><template v-if="n">, </template>{{ r.label }} <b><ShownLength :text="r.sum.plain" /></b
+              ></template>
+              ({{ m.corner }})
+            </p>
+          </li>
+        </ul>
+      </section>
       <section class="sheet-readings">
         <h2>What the tape should read</h2>
         <ul>
           <li v-for="(r, i) in sheet.readings" :key="i"><ShownLength :text="r" /></li>
         </ul>
         <p>
-          Read back from these cuts: <b><ShownLength :text="sheet.read.size" :unit="sheet.unit" /></b>;
-          <ShownLength :text="sheet.read.strap" />. <ShownLength :text="sheet.read.rounding" />
+          Read back from these cuts: <b><ShownLength :text="sheet.read.size" :unit="sheet.unit" /></b
+          ><template v-if="sheet.read.strap">; <ShownLength :text="sheet.read.strap" /></template>.
+          <ShownLength :text="sheet.read.rounding" />
         </p>
       </section>
       <section v-if="others.length || silenced.length || out.redrawn.length" class="sheet-checks">
@@ -186,6 +217,21 @@ const bagScale = computed(() => {
     </article>
     <article v-if="sheet && out" class="paper back">
       <h2>{{ out.plan.name }}, in order</h2>
+      <div v-if="sheet.states.length" class="sheet-states">
+        <StateDrawing
+          v-for="(s, i) in sheet.states"
+          :key="s.title"
+          :state="s"
+          :number="i + 1"
+          :scale="stateScale(s)"
+        />
+        <figure class="state">
+          <StandingBag :standing="sheet.standing" :scale="bagScale" plain />
+          <figcaption>
+            <b>{{ sheet.states.length + 1 }}. Turned.</b>
+          </figcaption>
+        </figure>
+      </div>
       <ol class="sheet-steps">
         <li v-for="s in sheet.steps" :key="s.number" :class="s.kind.replace(' ', '-')">
           <span class="tick-box" />

@@ -54,9 +54,18 @@ const scale = computed(() => {
   )
 })
 
-async function begin(preset: string) {
+/** The ways of one preset are drawn to one scale: a pouch would be a speck beside a tote. */
+function wayScale(way: WayToBegin) {
+  const boxes = way.ways.map((p) => p.standing.box)
+  return steppedScale(
+    { width: Math.max(1, ...boxes.map((b) => b[2]!)), height: Math.max(1, ...boxes.map((b) => b[3]!)) },
+    { width: 104, height: 106 },
+  )
+}
+
+async function begin(preset: string, way: string) {
   try {
-    const opened = await api.begin(preset)
+    const opened = await api.begin(preset, way)
     await router.push({ name: 'draft', params: { id: opened.plan.id } })
   } catch (cause) {
     trouble.value = said(cause)
@@ -70,6 +79,10 @@ async function act(what: Promise<unknown>) {
     trouble.value = said(cause)
   }
 }
+const unitShown = computed(() => {
+  const unit = usual.shown.value?.usual.unit ?? 'cm'
+  return unit === 'in' ? 'inches' : unit
+})
 const asking = computed(() => usual.shown.value && !usual.shown.value.usual.asked)
 </script>
 
@@ -87,17 +100,31 @@ const asking = computed(() => usual.shown.value && !usual.shown.value.usual.aske
     <section class="begin" aria-label="Begin">
       <h1>What will you make?</h1>
       <div class="ways">
-        <button
-          v-for="way in ways"
-          :key="way.key"
-          type="button"
-          class="way"
-          :data-way="way.key"
-          @click="begin(way.key)"
-        >
-          <strong>{{ way.label }}</strong>
-          <span>{{ way.help }}</span>
-        </button>
+        <article v-for="way in ways" :key="way.key" class="way">
+          <h2>{{ way.label }}</h2>
+          <p class="way-help">
+            {{ way.help }} <small>Sizes in {{ unitShown }}.</small>
+          </p>
+          <ul class="plain-ways" :aria-label="`${way.label}, ways to begin`">
+            <li v-for="(plain, i) in way.ways" :key="plain.key">
+              <button
+                type="button"
+                class="plain-way"
+                :data-way="i ? `${way.key}.${plain.key}` : way.key"
+                :title="plain.help"
+                @click="begin(way.key, plain.key)"
+              >
+                <span class="way-silhouette" aria-hidden="true"
+                  ><StandingBag :standing="plain.standing" :scale="wayScale(way)" plain
+                /></span>
+                <strong>{{ plain.label }}</strong>
+                <span class="way-size"><ShownLength :text="plain.size" /></span>
+              </button>
+            </li>
+          </ul>
+        </article>
+      </div>
+      <div class="other-ways">
         <OpenFile />
         <button v-if="!asking" type="button" class="quiet" @click="usualShown = !usualShown">My usual</button>
       </div>

@@ -5,6 +5,7 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.seams.enclosed import COVER, LEAST_FELLED, first_and_second
+from ambitus.core.grammar.top.zip.tape import as_one
 from ambitus.core.lengths import snap
 
 if TYPE_CHECKING:
@@ -105,14 +106,14 @@ def raw_edge_frays(draft: "Draft") -> Iterator[Fired]:
 @check(
     "plain-seams-unlined",
     "note",
-    "Raw edges inside an unlined bag",
-    "plain seams, no lining, a cloth that frays",
+    "Raw edges show inside",
+    "plain seams, no lining sewn up by itself, a cloth that frays",
     "They are seen, and they fray in use.",
 )
 def plain_seams_unlined(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     open_edges = [name for _, name in _sewn(draft, "plain")]
-    if "lining" not in bag.bag.top.layers and open_edges and bag.cloth("outer").fray:
+    if as_one(bag) and open_edges and bag.cloth("outer").fray:
         yield fired(
             "seams.kind",
             "{names} left plain.",
@@ -130,7 +131,7 @@ def plain_seams_unlined(draft: "Draft") -> Iterator[Fired]:
 )
 def enclosed_under_lining(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if "lining" in bag.bag.top.layers and any(_sewn(draft, "french", "french_stitched", "felled")):
+    if not as_one(bag) and any(_sewn(draft, "french", "french_stitched", "felled")):
         yield fired("seams.kind", "The bag is lined.", "Plain seams lie flatter here.")
 
 

@@ -10,7 +10,6 @@ from ambitus.core.grammar.top.zip.made import CLEAR, Zip, tab_shows
 from ambitus.core.grammar.top.zip.small import FULLNESS
 from ambitus.core.grammar.top.zip.tape import as_one, is_box, is_narrowed, left_out, most_seam
 from ambitus.core.lengths import snap
-from ambitus.core.words import within
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -86,7 +85,7 @@ def stop_on_row(draft: "Draft") -> Iterator[Fired]:
                 "A stop lies {off} from the row.",
                 "Keep {clear}: take another length, or move the row by another width of tab.",
                 off=made.on_rows[0],
-                clear=CLEAR,
+                clear=CLEAR.mm(draft.bag.unit),
             )
 
 
@@ -276,18 +275,3 @@ def wrist_loop_small(draft: "Draft") -> Iterator[Fired]:
                 round=snap(share * bag.mm(path)),
                 least=HAND_ROUND / share,
             )
-
-
-@check(
-    "edges-open-inside",
-    "note",
-    "Raw edges show inside",
-    "turned through the zip, its seams neither enclosed nor overcast",
-    "Without a lining of its own the seams are seen whenever the bag is opened.",
-)
-def edges_open_inside(draft: "Draft") -> Iterator[Fired]:
-    bag = draft.bag
-    if draft.zip is None or not as_one(bag) or bag.bag.seams.finished:
-        return
-    words = {"seams": within(bag.bag.seams.label)}
-    yield fired("seams.kind", "The seams are {seams}.", "Choose French or overcast seams.", words)

@@ -112,6 +112,7 @@ def _panels(
                 part=first.part,
                 band=first.band,
                 upright=_upright(bag, layer, first),
+                below=bag.bag.top.sewn_below(bag),
             )
         )
     return out

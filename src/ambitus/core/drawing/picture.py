@@ -19,6 +19,8 @@ _FILL = {
     "cord": "#F4E3B2",
     "band": "#E2CFE0",
     "loop": "#E2CFE0",
+    "tab": "#E2CFE0",
+    "zip": "#D9D4E6",
 }
 _STROKE = {"outer": "#1D5A4C", "other": "#5B7BB2", "strap": "#8E5C89", "stitch": _INK, "overcast": _INK}
 

@@ -254,7 +254,10 @@ def standing(
     )
     shapes += [Shape(_strap(form, h, back=False), "strap", "fill") for h in hangs if not h.down]
     walls = _walls(form)
-    for i, wall in enumerate(walls):
+    # the front is the wall that runs furthest to the right; a side that leans out may come before it
+    front = max(range(len(walls)), key=lambda at: walls[at].foot[-1][0] - walls[at].foot[0][0], default=0)
+    for at, wall in enumerate(walls):
+        i = int(at != front)
         if i and form.lower_sides:
             wall = Wall(wall.foot, tuple((x, y, z - form.lower_sides) for x, y, z in wall.head))
         shapes.append(Shape(_seen(form, wall, i, form.height), "outer", "far" if i else "fill"))

@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Literal
 
-from ambitus.core.curves import Bend, flattened
+from ambitus.core.curves import Bend, flattened, offset_bent
 from ambitus.core.geometry import Point, bounds
 from ambitus.core.sums import Source, Sum, Term
 
@@ -324,6 +324,16 @@ class Piece:
     band: Band = ""
     #: whether it has a print that has to stand this way up
     upright: bool = False
+    #: how far below its seam line at the top it is really sewn: beside a zip, not at its middle
+    below: float = 0.0
+
+    @cached_property
+    def sewn(self) -> tuple[Point, ...]:
+        """The lines it is sewn along, one point per edge: the seam line, but for an edge beside a zip."""
+        if not self.below:
+            return self.stitch
+        inside = [-e.finish - (self.below if e.seam == "top" else 0.0) for e in self.edges]
+        return offset_bent(self.cut, self.bends, inside)[0]
 
     @property
     def small(self) -> bool:

@@ -141,6 +141,11 @@ def no_zip(_: "Resolved", __: "Form") -> "Zip | None":
     return None
 
 
+def no_distance(_: "Resolved") -> float:
+    """Nothing, of a top edge that is sewn where it ends."""
+    return 0.0
+
+
 def no_strips(_: "Resolved", __: "Form") -> "tuple[Strip, ...]":
     """The small pieces of a top that brings none."""
     return ()
@@ -228,6 +233,8 @@ class Top(Variant):
     zip: "Callable[[Resolved, Form], Zip | None]" = no_zip
     #: small pieces that go with it: tabs, loops, pulls
     strips: "Callable[[Resolved, Form], tuple[Strip, ...]]" = no_strips
+    #: how far below the finished edge its panels are sewn to what closes them
+    sewn_below: "Callable[[Resolved], float]" = no_distance
     #: the class of seam that joins what meets at the mouth, and whether its two sides are sewn to each other
     mouth_seam: str = "top"
     shut: bool = False

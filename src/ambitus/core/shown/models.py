@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ambitus.core.drawing.flat import FlatPiece
-from ambitus.core.drawing.standing import Standing
+from ambitus.core.drawing.standing import Shape, Standing
 from ambitus.core.grammar.contract import Section
 from ambitus.core.lengths import Unit
 from ambitus.core.spec.model import Spec
@@ -91,6 +91,10 @@ class PieceShown:
     cut_out: str
     #: what it is of the bag where it is no panel of the body: gusset, side, base
     part: str
+    #: whether it is one of the small pieces that are gathered, so that none is forgotten
+    small: bool
+    #: what a cut-out is measured up from; nothing for a raw edge
+    from_fold: Literal["", "fold", "side fold"]
     #: whether it has curves, for which there are templates
     curved: bool
     #: one piece for front and back: a cut-out is measured up from its fold
@@ -146,6 +150,27 @@ class GridShown:
 
 
 @dataclass(frozen=True, slots=True)
+class LabelShown:
+    """A length written on a picture: where, how it is set, and its text."""
+
+    x: float
+    y: float
+    anchor: Literal["start", "middle", "end"]
+    shown: str
+
+
+@dataclass(frozen=True, slots=True)
+class StateShown:
+    """A state of the work drawn from its geometry, with its lengths on it."""
+
+    title: str
+    say: str
+    box: tuple[float, float, float, float]
+    shapes: tuple[Shape, ...]
+    labels: tuple[LabelShown, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Drafted:
     """Everything the Draft place shows of one bag."""
 
@@ -167,6 +192,8 @@ class Drafted:
     read: ReadShown
     #: whether it is drawn up by a cord, and can be seen closing
     draws_closed: bool
+    #: its states from flat to finished, where they are not plain to see
+    states: tuple[StateShown, ...]
     #: what it holds, in litres and cubic inches
     holds: str
     standing: Standing
@@ -272,4 +299,5 @@ class Sheet:
     steps: tuple[StepShown, ...]
     last_word: str
     standing: Standing
+    states: tuple[StateShown, ...]
     allowances: tuple[DimensionShown, ...]

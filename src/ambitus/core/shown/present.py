@@ -1,12 +1,16 @@
 """From a draft to what is shown in one unit."""
 
+from typing import Literal
+
 from ambitus.core.checks import Finding
 from ambitus.core.draft import RULES_VERSION, Draft
+from ambitus.core.drawing.box_states import box_states
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
 from ambitus.core.grammar.contract import Param
 from ambitus.core.grammar.top.facing import is_faced
+from ambitus.core.grammar.top.zip.tape import is_box
 from ambitus.core.lengths import Unit, View, paired
 from ambitus.core.shown.by_volume import volume_text
 from ambitus.core.shown.models import (
@@ -15,11 +19,13 @@ from ambitus.core.shown.models import (
     FieldShown,
     FindingShown,
     GridShown,
+    LabelShown,
     MarkShown,
     PieceShown,
     ReadingShown,
     ReadShown,
     SeamShown,
+    StateShown,
     Token,
 )
 from ambitus.core.spec.model import Spec
@@ -151,6 +157,13 @@ def _half_line(piece: Piece, view: View) -> str:
     return f"{view.worked(piece.size('width') / 2)} × {view.worked(piece.size('height'))}"
 
 
+def _fold_of(piece: Piece) -> Literal["", "fold", "side fold"]:
+    """Return what a cut-out is measured up from, where that is no raw edge."""
+    if piece.folded:
+        return "fold"
+    return "side fold" if any(e.name.startswith("corner") and "lower" in e.name for e in piece.edges) else ""
+
+
 def _cut_out_line(piece: Piece, view: View) -> str:
     if "across" not in piece.sums:
         return ""
@@ -180,6 +193,8 @@ def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
             size_line(p, view),
             _cut_out_line(p, view),
             p.told_as,
+            p.small,
+            _fold_of(p),
             any(p.bends),
             p.folded,
             _half_line(p, view),
@@ -260,6 +275,22 @@ def picture(draft: Draft) -> Standing:
     return standing(draft.form, draft.hangs, by_drop, inside, draft.bag.bag.top.rows(draft.bag))
 
 
+def states(draft: Draft, view: View) -> tuple[StateShown, ...]:
+    """Return the states of a box pouch on its way from flat to box; nothing for any other bag."""
+    if draft.zip is None or not is_box(draft.bag):
+        return ()
+    return tuple(
+        StateShown(
+            s.title,
+            s.say,
+            s.box,
+            s.shapes,
+            tuple(LabelShown(one.x, one.y, one.anchor, view.worked(one.mm)) for one in s.lengths),
+        )
+        for s in box_states(draft.form, draft.zip)
+    )
+
+
 def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
     """Return everything the Draft place shows of *draft*, in *unit*."""
     bag = draft.bag
@@ -293,6 +324,7 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
         findings=tuple(finding(f, view) for f in draft.findings),
         read=read_back(draft, view),
         draws_closed=draft.cords is not None,
+        states=states(draft, view),
         holds=volume_text(holds(draft.form)),
         standing=picture(draft),
     )

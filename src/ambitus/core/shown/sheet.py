@@ -3,7 +3,16 @@
 from ambitus.core.draft import Draft
 from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.models import DimensionShown, Sheet, StepShown
-from ambitus.core.shown.present import finding, grid_label, picture, pieces, read_back, sentence, sizes
+from ambitus.core.shown.present import (
+    finding,
+    grid_label,
+    picture,
+    pieces,
+    read_back,
+    sentence,
+    sizes,
+    states,
+)
 from ambitus.core.steps.work import CAUTIONS, LAST_WORD
 
 
@@ -58,6 +67,7 @@ def sheet(draft: Draft, unit: Unit) -> Sheet:
         steps=_steps(draft, view),
         last_word=LAST_WORD,
         standing=picture(draft),
+        states=states(draft, view),
         allowances=tuple(
             DimensionShown(
                 key,

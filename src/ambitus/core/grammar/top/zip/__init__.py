@@ -22,6 +22,7 @@ from ambitus.core.grammar.top.zip.tape import (
     finish,
     no_mouth,
     says_zip,
+    sewn_below,
 )
 from ambitus.core.spec.resolved import Resolved
 
@@ -70,6 +71,7 @@ ZIP = Top(
     rows=lambda bag: (),
     marks=_marks,
     zip=zip_of,
+    sewn_below=sewn_below,
     strips=strips,
     mouth_seam="zip",
     shut=True,

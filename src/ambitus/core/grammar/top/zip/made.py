@@ -1,20 +1,21 @@
 """A zip worked out: how long its tape is cut, what to buy, where its stops lie, what is left to open."""
 
 from dataclasses import dataclass
+from fractions import Fraction
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.tape import end_class, facts_of, is_narrowed
-from ambitus.core.lengths import paired, snap, system_of
+from ambitus.core.lengths import Pair, paired, snap, system_of
 from ambitus.core.spec.resolved import Resolved, ZipFacts
 from ambitus.core.sums import Sum, Term, to_grid
 
-#: How far inside or outside a row a metal stop has to lie, in mm.
-CLEAR = 3.0
+#: How far inside or outside a row a metal stop has to lie.
+CLEAR = paired(3)
 #: Default (ours): what of the tape has to lie beyond a row that catches it, in mm.
 CAUGHT = 6.0
-#: Default (ours): the row that holds a folded tab lies this far behind its fold, in mm.
-BEHIND_FOLD = 2.0
+#: Default (ours): the row that holds a folded tab lies this far behind its fold.
+BEHIND_FOLD = Pair(2, Fraction(1, 8))
 
 
 def under_tab(bag: Resolved) -> float:
@@ -33,6 +34,7 @@ class Zip:
 
     facts: ZipFacts
     tape: Term
+    seam: float
     half_open: float
     row: float
     length: Sum
@@ -54,7 +56,7 @@ class Zip:
         if self.stops is None:
             return ()
         near = (min(abs(x - row) for row in (-self.row, self.row)) for x in self.stops)
-        return tuple(snap(mm) for mm in near if mm < CLEAR - 1e-9)
+        return tuple(snap(mm) for mm in near if mm < CLEAR.metric - 1e-9)
 
     @property
     def crossed(self) -> int:
@@ -125,7 +127,8 @@ def _bought(bag: Resolved, facts: ZipFacts, length: Sum, between: float) -> tupl
     if bag.chose("top.zip_used", "whole"):
         room = Term("Between the rows across it", between, "Both stops lie inside.")
         plain = Sum(
-            label, (room, Term("Clear of each row", -2 * CLEAR, "A needle breaks on a stop.", times=2))
+            label,
+            (room, Term("Clear of each row", -2 * CLEAR.mm(bag.unit), "A needle breaks on a stop.", times=2)),
         )
         fits = [mm for mm in stock if mm <= plain.total + 1e-6]
         found = fits[-1] if fits else stock[0]
@@ -146,7 +149,7 @@ def _stops(bag: Resolved, row: float, stock: float | None) -> tuple[float, float
         return None
     if bag.chose("top.zip_used", "whole"):
         return snap(-stock / 2), snap(stock / 2)
-    top = snap(row - CLEAR)
+    top = snap(row - CLEAR.mm(bag.unit))
     return snap(top - stock), top
 
 
@@ -166,7 +169,7 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
     """Return the zip of *bag* as *form* makes it."""
     facts, shown = facts_of(bag), opening_terms(bag, form)
     half = snap(sum(t.mm for t in shown) / 2)
-    row = half + (BEHIND_FOLD if bag.chose("top.zip_ends", "folded") else 0.0)
+    row = half + (BEHIND_FOLD.mm(bag.unit) if bag.chose("top.zip_ends", "folded") else 0.0)
     length = _tape_length(bag, form)
     buy, stock = _bought(bag, facts, length, 2 * row)
     stops = _stops(bag, row, stock)
@@ -176,6 +179,7 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
     return Zip(
         facts=facts,
         tape=bag.term("Tape", "top.tape"),
+        seam=bag.mm("allowances.zip"),
         half_open=half,
         row=row,
         length=length,

@@ -1,7 +1,7 @@
 """A zipped bag as it is seen: its mouth drawn together to a line, the zip lying in it."""
 
 import math
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from ambitus.core.form.model import Form, Patch
 from ambitus.core.geometry import Point
@@ -39,37 +39,52 @@ def _box(a: Point3, b: Point3, c: Point3, d: Point3, layer: str) -> Patch:
     return Patch(layer, (a, b, c, d))
 
 
+@dataclass(frozen=True, slots=True)
+class _Front:
+    """Where the front of a closed bag lies near its zip: along x from its middle, in mm."""
+
+    middle: float
+    #: half of the mouth, and half of what lies between the corners of the front, *half* of the zip lower
+    run: float
+    run_low: float
+    face: float
+    #: how far away the zip lies, and the front below it; how high both are
+    deep: float
+    near: float
+    high: float
+    low: float
+
+    def strip(self, a: float, b: float, layer: str) -> Patch:
+        """Return what shows of the zip or of a tab from *a* to *b*, round the corners of the front."""
+        foot: list[Point3] = []
+        for x in sorted({a, b, *(c for c in (-self.face, self.face) if a < c < b)}):
+            share = x * self.run_low / self.run if self.run else x
+            lies_out = abs(x) > self.face + 1e-6
+            out = (abs(x) - self.face) / (self.run - self.face) if lies_out and self.run > self.face else 0.0
+            foot.append((self.middle + share, self.near + (self.deep - self.near) * out, self.low))
+        return Patch(
+            layer, (*foot, (self.middle + b, self.deep, self.high), (self.middle + a, self.deep, self.high))
+        )
+
+
 def _on_front(form: Form, made: Zip, half: float, deep: float, high: float) -> tuple[Patch, ...]:
-    """Return the zip along the closed mouth, as the front shows the half of it."""
-    middle = sum(x for x, _ in form.mouth_ring) / len(form.mouth_ring) if form.mouth_ring else 0.0
-    run = form.mm("flat_opening") / 2
-    low = high - half
-    # the front leans in below the zip, by as much as half of it is of the way down
-    near = deep - (deep * half / form.height if form.height else 0.0)
-    zip_at = [(-made.half_open, made.half_open)]
-    out = [
-        _box(
-            (middle + a, near, low),
-            (middle + b, near, low),
-            (middle + b, deep, high),
-            (middle + a, deep, high),
-            "zip",
-        )
-        for a, b in zip_at
-    ]
-    tabs = ((-run, -made.half_open), (made.half_open, run))
-    out += [
-        _box(
-            (middle + a, near, low),
-            (middle + b, near, low),
-            (middle + b, deep, high),
-            (middle + a, deep, high),
-            "tab",
-        )
-        for a, b in tabs
-        if b - a > 1e-6
-    ]
-    return tuple(out)
+    """Return the zip along the closed mouth, as the front shows the half of it, and the tabs beside it."""
+    xs = [x for x, _ in form.base_ring]
+    run, face = form.mm("flat_opening") / 2, (max(xs) - min(xs)) / 2
+    share = half / form.height if form.height else 0.0
+    front = _Front(
+        middle=sum(x for x, _ in form.mouth_ring) / len(form.mouth_ring),
+        run=run,
+        run_low=run - (run - face) * share,
+        face=min(face, run),
+        deep=deep,
+        near=deep - deep * share,
+        high=high,
+        low=high - half,
+    )
+    spans = [(-run, -made.half_open, "tab"), (made.half_open, run, "tab")]
+    spans.append((max(-run, -made.half_open), min(run, made.half_open), "zip"))
+    return tuple(front.strip(a, b, layer) for a, b, layer in spans if b - a > 1e-6)
 
 
 def _on_lid(form: Form, made: Zip, half: float) -> tuple[Patch, ...]:
@@ -94,13 +109,17 @@ def _on_lid(form: Form, made: Zip, half: float) -> tuple[Patch, ...]:
     return (*out, Patch("outer", seam, "stitch"))
 
 
-def _slider(made: Zip, bag: Resolved, ends: tuple[Point3, Point3]) -> Patch:
-    """Return the slider at the end where the zip closes."""
+def _slider(made: Zip, bag: Resolved, ends: tuple[Point3, Point3], up: Point3) -> Patch:
+    """Return the slider at the end where the zip closes; *up* is the way across the zip, half its width."""
     at, way = ends if bag.chose("top.closes_at", "right") else ends[::-1]
     size = math.dist(at, way) or 1.0
     long = made.facts.slider.mm(bag.unit) * 1.5
-    inner = tuple(a + (b - a) * long / size for a, b in zip(at, way, strict=True))
-    return Patch("slider", (at, (inner[0], inner[1], inner[2])), "line")
+    inner = [a + (b - a) * long / size for a, b in zip(at, way, strict=True)]
+    corners = [
+        tuple(p + side * u for p, u in zip(point, up, strict=True))
+        for point, side in ((at, -1), (inner, -1), (inner, 1), (at, 1))
+    ]
+    return Patch("slider", tuple((x, y, z) for x, y, z in corners))
 
 
 def zipped(bag: Resolved, form: Form) -> Form:
@@ -117,7 +136,8 @@ def zipped(bag: Resolved, form: Form) -> Form:
         middle = form.mm("breadth") / 2
         reach = min(form.mm("length") / 2, made.half_open)
         ends = tuple((form.mm("length") / 2 + side * reach, middle, form.height) for side in (1, -1))
-        return replace(form, closed=True, patches=(*patches, _slider(made, bag, (ends[0], ends[1]))))
+        slider = _slider(made, bag, (ends[0], ends[1]), (0.0, half * 0.6, 0.0))
+        return replace(form, closed=True, patches=(*patches, slider))
     if len(form.mouth_ring) < 3:
         deep, high_at, ring = 0.0, form.height, form.mouth_ring
     else:
@@ -125,9 +145,13 @@ def zipped(bag: Resolved, form: Form) -> Form:
         deep = ring[0][1]
     middle = sum(x for x, _ in ring) / len(ring)
     lines = tuple(
-        replace(line, b=(*line.b[:2], high_at)) if line.path == "size.height" else line for line in form.lines
+        replace(line, b=(line.b[0], deep, high_at)) if line.path == "size.height" else line
+        for line in form.lines
     )
-    closed = replace(form, mouth_ring=ring, rises=high_at, closed=True, lines=lines)
+    seams = form.standing_seams if deep == 0 else ()
+    closed = replace(form, mouth_ring=ring, rises=high_at, closed=True, lines=lines, standing_seams=seams)
     patches = _on_front(closed, made, half, deep, high_at)
-    ends = tuple((middle + side * made.half_open, deep, high_at) for side in (1, -1))
-    return replace(closed, patches=(*patches, _slider(made, bag, (ends[0], ends[1]))))
+    reach = min(made.half_open, form.mm("flat_opening") / 2)
+    ends = tuple((middle + side * reach, deep, high_at - half * 0.3) for side in (1, -1))
+    slider = _slider(made, bag, (ends[0], ends[1]), (0.0, 0.0, half * 0.3))
+    return replace(closed, patches=(*patches, slider))

@@ -30,7 +30,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
                 needs=("pieces cut",),
                 gives=("zip ready",),
                 kind="gate",
-                lengths=(("Clear of each row, at least", CLEAR),),
+                lengths=(("Clear of each row, at least", CLEAR.mm(bag.unit)),),
                 reads=(("Stop to stop", made.stock or 0.0),),
             ),
         )
@@ -61,7 +61,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             238,
             needs=("slider between the ends",),
             gives=("zip tacked",),
-            lengths=(("Inside the cut end", TACK_IN),),
+            lengths=(("Inside the cut end", TACK_IN.mm(bag.unit)),),
             settings="Doubled thread.",
         ),
         Step(
@@ -276,7 +276,7 @@ def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
                 "rows clear",
                 "Feel for the stops where the seams will cross the zip",
                 f"No stop and no tooth under the {ends} seams’ lines.",
-                397,
+                395,
                 needs=("zip in",),
                 gives=("outer panels ready",),
                 kind="gate",

@@ -1,13 +1,14 @@
 """Small pieces that go with a zip: tabs at its ends, a tab to hold on to, a loop for the wrist, a pull."""
 
 from collections.abc import Iterator
+from fractions import Fraction
 
 from ambitus.core.form.model import Form, Mark, Strip
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.made import Zip, tab_shows, under_tab, zip_of
 from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed
-from ambitus.core.lengths import paired, snap
+from ambitus.core.lengths import Pair, paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, to_grid
 
@@ -266,13 +267,13 @@ def _zip_marks(bag: Resolved, made: Zip) -> tuple[Mark, ...]:
     return tuple(out)
 
 
-#: Default (ours): how far inside its cut end a zip is tacked across the teeth, in mm.
-TACK_IN = 5.0
+#: Default (ours): how far inside its cut end a zip is tacked across the teeth.
+TACK_IN = Pair(5, Fraction(1, 4))
 
 
 def tacks(bag: Resolved, made: Zip) -> tuple[float, ...]:
     """Return where the teeth are tacked together, from the middle: at every end that is cut through them."""
-    at = snap(made.half_length - TACK_IN)
+    at = snap(made.half_length - TACK_IN.mm(bag.unit))
     if made.stops is None:
         return (-at, at)
     return (-at,) if made.stops[0] < -made.half_length else ()

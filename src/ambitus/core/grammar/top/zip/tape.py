@@ -211,6 +211,11 @@ def is_box(bag: Resolved) -> bool:
     return "end" in bag.bag.base.classes
 
 
+def sewn_below(bag: Resolved) -> float:
+    """Return how far below the finished height the row lies that sews a panel to the zip."""
+    return snap(shows(bag) / 2) if is_counted(bag) or is_box(bag) else 0.0
+
+
 def left_out(bag: Resolved) -> float:
     """Return what the bag comes out higher by where the zip is not counted."""
     return snap(shows(bag) / 2) if bag.chose("top.zip_counts", "left_out") else 0.0
@@ -222,7 +227,7 @@ def is_narrowed(bag: Resolved) -> bool:
 
 
 def as_one(bag: Resolved) -> bool:
-    """Return whether the layers are sewn up together and turned through the zip."""
+    """Return whether no lining is sewn up by itself: a zipped bag is then turned through its zip."""
     return bag.chose("top.turned", "zip") or "lining" not in bag.bag.top.layers
 
 

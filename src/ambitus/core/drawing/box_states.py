@@ -1,0 +1,109 @@
+"""A box pouch on its way from flat to box: pressed, an end with its corners opened, boxed."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ambitus.core.drawing.paths import path
+from ambitus.core.drawing.standing import Shape
+from ambitus.core.form.model import Form
+from ambitus.core.geometry import Point
+from ambitus.core.grammar.top.zip.made import Zip
+
+#: Room round a picture, and between it and a number, as a share of the picture.
+_EDGE, _BESIDE = 0.2, 0.05
+
+
+@dataclass(frozen=True, slots=True)
+class Length:
+    """A number written on a picture: where, how it is set, and the length it tells in mm."""
+
+    x: float
+    y: float
+    anchor: Literal["start", "middle", "end"]
+    mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class State:
+    """One state: its title, what is seen, the picture's box (left, top, width, height), and its numbers."""
+
+    title: str
+    say: str
+    box: tuple[float, float, float, float]
+    shapes: tuple[Shape, ...]
+    lengths: tuple[Length, ...]
+
+
+def _rectangle(a: Point, b: Point) -> list[Point]:
+    return [a, (b[0], a[1]), b, (a[0], b[1])]
+
+
+def _framed(
+    title: str, say: str, wide: float, tall: float, shapes: list[Shape], lengths: list[Length]
+) -> State:
+    edge = max(wide, tall) * _EDGE
+    box = (-edge, -edge * 0.6, wide + 2 * edge, tall + 1.6 * edge)
+    return State(title, say, box, tuple(shapes), tuple(lengths))
+
+
+def pressed(form: Form, shows: float, half_open: float) -> State:
+    """Return the pouch pressed flat, the zip on top of the base seam, the four corner lines to come."""
+    wide, tall = form.mm("flat_opening"), form.mm("breadth") + form.mm("height")
+    half, middle = form.mm("height") / 2, tall / 2
+    shapes = [Shape(path(_rectangle((0, 0), (wide, tall)), closed=True), "outer", "fill")]
+    low, high = middle - max(shows, 0.0) / 2, middle + max(shows, 0.0) / 2
+    begin, end = max(0.0, wide / 2 - half_open), min(wide, wide / 2 + half_open)
+    shapes.append(Shape(path(_rectangle((begin, low), (end, high)), closed=True), "zip", "fill"))
+    shapes += [
+        Shape(path(_rectangle((a, low), (b, high)), closed=True), "tab", "fill")
+        for a, b in ((0.0, begin), (end, wide))
+        if b - a > 1e-6
+    ]
+    shapes.append(Shape(path([(0, middle), (wide, middle)]), "outer", "stitch"))
+    for x, inner in ((0.0, half), (wide, wide - half)):
+        # the corners lie on the side folds, above and below
+        shapes.append(Shape(path([(x, half), (inner, 0.0)]), "outer", "stitch"))
+        shapes.append(Shape(path([(x, tall - half), (inner, tall)]), "outer", "stitch"))
+    beside = max(wide, tall) * _BESIDE
+    lengths = [Length(wide / 2, tall + beside * 1.8, "middle", wide), Length(-beside, middle, "end", tall)]
+    say = "The zip lies on top of the base seam; side folds above and below, both ends sewn."
+    return _framed("Pressed flat", say, wide, tall, shapes, lengths)
+
+
+def opened(form: Form, shows: float) -> State:
+    """Return one end seen square on, its corners opened: what is stitched across is as long as the height."""
+    broad, high = form.mm("breadth"), form.mm("height")
+    half = high / 2
+    wide = broad + high
+    outline = [
+        (0.0, half),
+        (half, 0.0),
+        (half + broad, 0.0),
+        (wide, half),
+        (half + broad, high),
+        (half, high),
+    ]
+    shapes = [
+        Shape(path(outline, closed=True), "outer", "fill"),
+        Shape(path([(0.0, half), (wide, half)]), "outer", "line"),
+        Shape(path([(half, 0.0), (half, high)]), "outer", "stitch"),
+        Shape(path([(half + broad, 0.0), (half + broad, high)]), "outer", "stitch"),
+    ]
+    gap = max(shows, 0.0) / 2
+    middle = wide / 2
+    zip_end = _rectangle((middle - gap, 0.0), (middle + gap, half))
+    shapes.append(Shape(path(zip_end, closed=True), "zip", "fill"))
+    beside = max(wide, high) * _BESIDE
+    lengths = [
+        Length(half + beside * 0.5, half + (high - half) * 0.6, "start", high),
+        Length(half / 2, half - beside * 0.5, "middle", half),
+        Length(middle, high + beside * 1.8, "middle", broad),
+    ]
+    say = "Each corner opened flat, its tip at the end of the seam: stitch across, then trim."
+    return _framed("An end, its corners opened", say, wide, high, shapes, lengths)
+
+
+def box_states(form: Form, made: Zip) -> tuple[State, ...]:
+    """Return the states of a box pouch before it is the box of the standing view."""
+    shows = made.tape.mm - 2 * made.seam
+    return pressed(form, shows, made.half_open), opened(form, shows)
