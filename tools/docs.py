@@ -39,7 +39,10 @@ def _drafted(base: str, **more: object) -> Draft:
     every = {"width": 300, "height": 260, "depth": 100, "diameter": 180, "length": 260, "breadth": 130}
     fields = {p.path for p in GRAMMAR.slots["base"][base].params}
     size = {key: mm for key, mm in every.items() if f"size.{key}" in fields}
-    spec = {"unit": "mm", "size": size, "base": {"kind": base}, **more}
+    spec: dict[str, object] = {"unit": "mm", "size": size, "base": {"kind": base}, **more}
+    if base.startswith("box_pouch"):
+        box = {"length": 240, "breadth": 90, "height": 70}
+        spec |= {"preset": "pouch", "carry": [], "size": box}
     return draft(resolve(Spec.model_validate(spec), GRAMMAR, shipped()))
 
 
@@ -56,6 +59,8 @@ def drawings() -> dict[str, str]:
         shown = next((p for p in made.pieces if p.part == "base"), made.piece("outer"))
         out[f"base-{kind}.svg"] = piece_svg(shown, f"{base.label}: the outer, cut")
         out[f"standing-{kind}.svg"] = standing_svg(made, f"{base.label}: standing")
+    zipped = _drafted("boxed", top={"kind": "zip"}, carry=[])
+    out["standing-boxed-zip.svg"] = standing_svg(zipped, "A boxed bottom under a zip: standing")
     unequal = {"side": 12, "base": 9, "corner": 7}
     boxed = _drafted("boxed", allowances=unequal)
     out["unequal.svg"] = piece_svg(boxed.piece("outer"), "Unequal allowances: a cut-out that is not square")

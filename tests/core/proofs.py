@@ -64,6 +64,12 @@ def top_eats(draft: Draft) -> float:
     return sum(draft.bag.mm(path) for path in terms[draft.bag.bag.top.kind])
 
 
+def past_the_edge(draft: Draft) -> float:
+    """Return the cloth beyond the finished height asked for; a zip that is not counted is not in it."""
+    out = _chose(draft, "top.zip_counts", "left_out") and draft.bag.bag.base.kind not in _BOX
+    return top_eats(draft) + (zip_shows(draft) / 2 if out else 0.0)
+
+
 def zip_shows(draft: Draft) -> float:
     """Return what shows of a zip: its tape less both its seams."""
     return draft.bag.mm("top.tape") - 2 * draft.bag.mm("allowances.zip")
@@ -405,7 +411,9 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
     top = 0.0 if seam_line else top_eats(draft)
     if seam_line and draft.bag.bag.top.kind in _ZIPPED:
         # the cloth ends beside the zip, not at its middle
-        top = -zip_shows(draft) / 2
+        beside = -zip_shows(draft) / 2
+        left_out = _chose(draft, "top.zip_counts", "left_out") and kind not in _BOX
+        top = beside if left_out else min(0.0, beside)
 
     def eats(key: str) -> float:
         return 0.0 if seam_line else eaten(draft, key, piece.over)

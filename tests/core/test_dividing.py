@@ -16,7 +16,7 @@ from ambitus.core.lengths import View
 from ambitus.core.read.begin import begun_from
 from ambitus.core.shown.present import sentence
 from bags import BANDS, drafted, sizes_of, tote, totes
-from core.proofs import eaten, top_eats
+from core.proofs import eaten, past_the_edge, top_eats
 
 SEWN = ("outer", "lining")
 #: a bottom of 80 and a facing of 50, all seams 10
@@ -90,7 +90,7 @@ def _proved(spec: dict[str, Any], *, rounded: bool) -> None:
         level, step = made.form.mm("bottom"), bag.grid.step
         assert abs(level - bag.mm("cloth.bottom_height")) <= step + 1e-4
         main = next(p for p in made.pieces if p.band == "upper" and not p.part)
-        assert main.size("height") - top_eats(made) - join == pytest.approx(
+        assert main.size("height") - past_the_edge(made) - join == pytest.approx(
             made.form.height - level, abs=1e-4
         )
     if bag.chose("top.facing", "faced"):

@@ -102,6 +102,34 @@ WITH_PARTS: list[tuple[str, dict[str, Any], str, dict[str, Any], dict[str, float
 ]
 
 
+#: box pouches of 200 × 80 × 60 under a zip of 28 sewn in at 6: the zip edge eats 6 − 8
+BOXES: list[tuple[str, dict[str, Any]]] = [
+    ("box_pouch", {"width": 280, "height": 148, "corner": 30}),
+    # 60 = 2 (33 − 10 + 7) = 2 (23 + 7)
+    ("box_pouch_cut", {"width": 280, "height": 148, "cut_out": {"across": 33, "up": 23}}),
+]
+
+
+@pytest.mark.parametrize(("base", "row"), BOXES, ids=[b for b, _ in BOXES])
+def test_a_box_pouch_from_its_cuts(base: str, row: dict[str, Any]) -> None:
+    """280 − 20 − 60; 148 + 2 − 10 − 60; and arms that make two heights are found."""
+    allowances = {"end": 10, "base": 10, "corner": 7, "zip": 6, "tape": 28}
+    data = _list(base, row, top="zip", allowances=allowances)
+    read = _read(data)
+    assert {key: s.total for key, s in read.sizes.items()} == {
+        "length": 200,
+        "breadth": 80,
+        "height": 60,
+        "flat_opening": 260,
+    }
+    assert read.findings == ()
+    if "cut_out" in row:
+        data["rows"][0]["cut_out"] = {"across": 33, "up": 25}
+        assert [f.key for f in _read(data).findings] == ["arms-disagree"]
+    del data["rows"][0]["cut_out" if "cut_out" in row else "corner"]
+    assert [f.level for f in _read(data).findings] == ["stop"]
+
+
 def _with_part(base: str, main: dict[str, Any], part: str, row: dict[str, Any]) -> dict[str, Any]:
     allowances = {"side": 10, "base": 10, "gusset": 10, "join": 10, "ring": 10, "top": 15}
     data = _list(base, main, allowances=allowances)
@@ -149,7 +177,9 @@ def test_a_bag_from_its_cuts(base: str, row: dict[str, Any], wanted: tuple[float
 
 def test_every_base_is_here() -> None:
     """A new base brings its row."""
-    assert {"traced", *(base for base, *_ in (*BY_HAND, *WITH_PARTS))} == set(GRAMMAR.slots["base"])
+    assert {"traced", *(base for base, *_ in BOXES), *(base for base, *_ in (*BY_HAND, *WITH_PARTS))} == set(
+        GRAMMAR.slots["base"]
+    )
 
 
 @pytest.mark.parametrize(("base", "row", "wanted"), BY_HAND, ids=[b for b, *_ in BY_HAND])

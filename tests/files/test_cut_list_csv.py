@@ -53,10 +53,10 @@ def test_a_plan_begun_from_a_cut_list_cuts_the_same(spec: dict[str, Any]) -> Non
     made = drafted({**spec, "interfacing": {"kind": "none"}}, rounded=False)
     # a fine grid is nobody's: what is left is what today's grid may move
     again = drafted_spec(spec_from_cuts(made.cut_list, "mm"))
-    # no cut list tells of cords, which are bought, nor of loops
-    for was in (p for p in made.pieces if p.layer not in ("cord", "loop")):
+    for was in made.pieces:
         now = next(p for p in again.pieces if p.key == was.key)
-        for key in was.sums:
+        # a zip to buy comes in steps, and what it opens with it
+        for key in set(was.sums) - {"buy", "opens"}:
             assert now.size(key) == pytest.approx(was.size(key), abs=4.01)
 
 

@@ -647,6 +647,13 @@ export interface components {
                 [key: string]: number;
             };
             /**
+             * Choices
+             * @description Choices of the top edge that its small pieces follow from, by field: top.zip_ends.
+             */
+            choices?: {
+                [key: string]: string;
+            };
+            /**
              * Lining Shorter
              * @description What the lining is made less high than the outer.
              * @default 0

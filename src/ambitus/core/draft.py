@@ -126,7 +126,7 @@ def _layered(
             key, label = f"{layer} {seam.key}", f"{seam.label} of the {layer}"
             out.append(replace(seam, key=key, label=label, chains=chains))
     rings = tuple(tuple(Stretch(layer, face, edge) for face, edge in mouth) for layer, _, mouth in layers)
-    if shut:
+    if shut and all(len(ring) == 2 for ring in rings):
         out.append(Seam("top", _MOUTH[mouth_seam], mouth_seam, tuple((s,) for ring in rings for s in ring)))
     elif len(layers) > 1:
         out.append(Seam("top", _MOUTH[mouth_seam], mouth_seam, rings))

@@ -36,6 +36,7 @@ def _settings(cut_list: CutList, unit: Unit, view: View) -> Iterator[list[str]]:
     yield ["top", cut_list.top]
     yield from ([f"seam {key}", kind] for key, kind in cut_list.seams.items())
     yield from ([f"allowance {key}", view.chosen(mm)] for key, mm in cut_list.allowances.items())
+    yield from ([f"choice {path}", key] for path, key in cut_list.choices.items())
     if cut_list.ease != CutList.model_fields["ease"].default:
         yield ["ease", f"{cut_list.ease:g}"]
     if cut_list.layers != 1:
@@ -64,7 +65,8 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
     traced = ["outline"] if any(row.outline for row in cut_list.rows) else []
     writer.writerow([*head, "folded", "under", *traced, "marks"])
     panels = [p for p in sheet.pieces if "height" in p.sums]
-    for piece, row in zip(panels, cut_list.rows, strict=True):
+    small = [p for p in sheet.pieces if p.small and p not in panels]
+    for piece, row in zip([*panels, *small], cut_list.rows, strict=True):
         marks = "; ".join(
             f"{m.label}: {', '.join(f'{r.label} {r.sum.plain}' for r in m.readings)} ({m.corner})"
             for m in piece.marks
@@ -97,7 +99,7 @@ class _Reading:
 
     def __init__(self, unit: Unit | None) -> None:
         self.unit: str | None = unit
-        self.data: dict[str, Any] = {"allowances": {}, "seams": {}, "rows": [], "straps": []}
+        self.data: dict[str, Any] = {"allowances": {}, "seams": {}, "choices": {}, "rows": [], "straps": []}
         self.problems: list[Problem] = []
         self.unitless: set[str] = set()
 
@@ -125,6 +127,8 @@ class _Reading:
         elif name.startswith("allowance "):
             key = name.removeprefix("allowance ")
             self.data["allowances"][key] = self.length(f"allowances.{key}", value, None)
+        elif name.startswith("choice "):
+            self.data["choices"][name.removeprefix("choice ")] = value
         elif name in ("ease", "layers"):
             self.data[name] = value
         elif name in ("lining shorter", "lining deeper"):

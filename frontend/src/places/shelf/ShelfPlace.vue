@@ -59,7 +59,7 @@ function wayScale(way: WayToBegin) {
   const boxes = way.ways.map((p) => p.standing.box)
   return steppedScale(
     { width: Math.max(1, ...boxes.map((b) => b[2]!)), height: Math.max(1, ...boxes.map((b) => b[3]!)) },
-    { width: 104, height: 106 },
+    { width: 80, height: 106 },
   )
 }
 
@@ -98,12 +98,12 @@ const asking = computed(() => usual.shown.value && !usual.shown.value.usual.aske
       @done="usualShown = false"
     />
     <section class="begin" aria-label="Begin">
-      <h1>What will you make?</h1>
+      <h1>What will you make? <small>sizes in {{ unitShown }}</small></h1>
       <div class="ways">
         <article v-for="way in ways" :key="way.key" class="way">
           <h2>{{ way.label }}</h2>
           <p class="way-help">
-            {{ way.help }} <small>Sizes in {{ unitShown }}.</small>
+            {{ way.help }}
           </p>
           <ul class="plain-ways" :aria-label="`${way.label}, ways to begin`">
             <li v-for="(plain, i) in way.ways" :key="plain.key">

@@ -60,14 +60,22 @@ def zip_seam_over_teeth(draft: "Draft") -> Iterator[Fired]:
 )
 def zip_too_short(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
-        if made.short and made.stock is not None:
+        if not made.short or made.stock is None:
+            continue
+        bag, say = draft.bag, "{stock} from stop to stop; {short} is missing."
+        if bag.chose("top.zip_used", "whole") and is_narrowed(bag):
             yield fired(
-                "top.zip_in_hand",
-                "{stock} from stop to stop; {short} is missing.",
-                "Take a longer one, or narrow the opening by tabs.",
+                "top.zip_opening" if bag.chose("top.narrow_by", "opening") else "top.tab",
+                say,
+                "It fills an opening of {least} to {most}; or take a longer one.",
                 stock=made.stock,
                 short=made.short,
+                least=made.opening_for(bag)[0],
+                most=made.opening_for(bag)[1],
             )
+        else:
+            fix = "Take a longer one, or narrow the opening by tabs."
+            yield fired("top.zip_in_hand", say, fix, stock=made.stock, short=made.short)
 
 
 @check(

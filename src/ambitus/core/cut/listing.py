@@ -7,6 +7,7 @@ from ambitus.core.curves import flattened
 from ambitus.core.form.model import Form, Piece
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import snap
 from ambitus.core.outlines import written
@@ -79,13 +80,17 @@ def cut_list_of(
     for kind in kinds.values():
         told |= kind.told
     allowances = {key: bag.mm(f"allowances.{key}") for key in sewn}
+    params = bag.bag.param_at
+    told = {name: path for name, path in told.items() if visible(path, params[path], bag)}
     allowances |= {name: bag.mm(path) for name, path in told.items()}
+    choices = {path: bag.choice(path) for path in bag.bag.top.chosen if visible(path, params[path], bag)}
     return CutList.model_construct(
         version=2,
         base=bag.bag.base.kind,
         top=bag.bag.top.kind,
         seams={key: kind.kind for key, kind in kinds.items() if kind.kind != "plain"},
         allowances=allowances,
+        choices=choices,
         lining_shorter=snap(form.height - forms["lining"].height) if "lining" in forms else 0.0,
         lining_deeper=deeper_by(bag, "lining"),
         layers=2 if bag.chose("cloth.doubled", "doubled") else 1,

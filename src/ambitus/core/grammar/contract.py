@@ -240,6 +240,8 @@ class Top(Variant):
     shut: bool = False
     #: what a cut list tells of it besides the allowances of its classes: name there -> field
     told: Mapping[str, str] = field(default_factory=dict)
+    #: choices that its small pieces follow from, which a cut list tells by their field
+    chosen: tuple[str, ...] = ()
     #: allowance on a panel's top edge, from a cut list's allowances
     read: Callable[[Mapping[str, float]], float]
 

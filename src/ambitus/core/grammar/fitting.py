@@ -1,8 +1,8 @@
-"""Which parts of a bag do not go together, and why."""
+"""Which parts of a bag do not go together, and why; which fields say something in it."""
 
 from collections.abc import Iterator
 
-from ambitus.core.grammar.contract import Attach, Variant
+from ambitus.core.grammar.contract import Attach, Param, Variant
 from ambitus.core.spec.resolved import Resolved
 
 
@@ -15,3 +15,21 @@ def misfits(bag: Resolved) -> Iterator[tuple[str, Variant, str]]:
             reason = f"it does not go with a top that is {top.label[:1].lower()}{top.label[1:]}"
         if reason:
             yield prefix, variant, reason
+
+
+def visible(path: str, param: Param, bag: Resolved) -> bool:
+    """Return whether a field says something in this bag: what its neighbours make pointless is hidden."""
+    root, _, leaf = path.rpartition(".")
+    if root == "allowances" and leaf in bag.bag.classes:
+        return leaf in bag.classes and bag.bag.seam(leaf).takes_allowance
+    for rule, wanted in ((param.shown_when, True), (param.shown_unless, False)):
+        if not rule:
+            continue
+        turns_on = f"{root}.{rule[0]}"
+        if (bag.choice(turns_on) == rule[1]) is not wanted:
+            return False
+        # what a hidden choice would show is hidden with it
+        other = bag.bag.param_at.get(turns_on)
+        if other is not None and not visible(turns_on, other, bag):
+            return False
+    return True

@@ -55,6 +55,8 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
     }
     for name, mm in cut_list.allowances.items():
         _put(spec, told.get(name, f"allowances.{name}"), mm)
+    for path, choice in cut_list.choices.items():
+        _put(spec, path, choice)
     for path, value in read.more.items():
         _put(spec, path, value)
     rows = {row.role: row for row in reversed(whole_rows(cut_list)) if not row.part}

@@ -116,6 +116,10 @@ class CutList(BaseModel):
     top: str
     seams: dict[str, str] = Field(default_factory=dict)
     allowances: dict[str, Mm]
+    choices: dict[str, str] = Field(
+        default_factory=dict,
+        description="Choices of the top edge that its small pieces follow from, by field: top.zip_ends.",
+    )
     lining_shorter: Mm = Field(default=0.0, description="What the lining is made less high than the outer.")
     lining_deeper: Mm = Field(default=0.0, description="How much deeper the lining's seams are sewn.")
     layers: int = Field(

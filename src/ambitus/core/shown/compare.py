@@ -6,8 +6,9 @@ from dataclasses import dataclass
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.flat import FlatPiece, flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing
+from ambitus.core.grammar.fitting import visible
 from ambitus.core.lengths import Unit, View
-from ambitus.core.shown.present import grid_label, picture, size_line, visible
+from ambitus.core.shown.present import grid_label, picture, size_line
 from ambitus.core.spec.resolve import all_params
 
 

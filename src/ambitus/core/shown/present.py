@@ -8,7 +8,7 @@ from ambitus.core.drawing.box_states import box_states
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
-from ambitus.core.grammar.contract import Param
+from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.zip.tape import is_box
 from ambitus.core.lengths import Unit, View, paired
@@ -83,24 +83,6 @@ def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
 
 def _text(mm: float, source: Source, view: View) -> str:
     return view.chosen(mm) if source in ("chosen", "default", "measured") else view.worked(mm)
-
-
-def visible(path: str, param: Param, bag: Resolved) -> bool:
-    """Return whether a field says something in this bag: what its neighbours make pointless is hidden."""
-    root, _, leaf = path.rpartition(".")
-    if root == "allowances" and leaf in bag.bag.classes:
-        return leaf in bag.classes and bag.bag.seam(leaf).takes_allowance
-    for rule, wanted in ((param.shown_when, True), (param.shown_unless, False)):
-        if not rule:
-            continue
-        turns_on = f"{root}.{rule[0]}"
-        if (bag.choice(turns_on) == rule[1]) is not wanted:
-            return False
-        # what a hidden choice would show is hidden with it
-        other = bag.bag.param_at.get(turns_on)
-        if other is not None and not visible(turns_on, other, bag):
-            return False
-    return True
 
 
 def dimension(made: Dimension, view: View) -> DimensionShown:

@@ -7,11 +7,12 @@ from ambitus.core.draft import Draft, draft
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.geometry import area
 from ambitus.core.grammar.contract import Attach, Bag, Grammar, Option, Param, Section, Variant, full_path
+from ambitus.core.grammar.fitting import visible
 from ambitus.core.lengths import Unit, View
 from ambitus.core.outlines import around
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.models import OutlineShown, Tile, TileEdit, TileGroup, Tiles, TileShows
-from ambitus.core.shown.present import grid_label, picture, size_line, visible
+from ambitus.core.shown.present import grid_label, picture, size_line
 from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, lookup, resolve, steps_for

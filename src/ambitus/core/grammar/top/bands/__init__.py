@@ -9,7 +9,7 @@ from ambitus.core.grammar.top.bands.read import read
 from ambitus.core.grammar.top.bands.steps import steps
 from ambitus.core.grammar.top.drawstring.channel import CORD_PARAMS, usual_channel
 from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
-from ambitus.core.grammar.top.drawstring.cords import CORDS_PARAMS, once_round
+from ambitus.core.grammar.top.drawstring.cords import CORDS_CHOSEN, CORDS_PARAMS, CORDS_TOLD, once_round
 from ambitus.core.grammar.top.drawstring.loops import loop_strips
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS
@@ -97,7 +97,8 @@ BANDS = replace(
     strips=loop_strips,
     band=band_height,
     bands=band_of,
-    told={"band": "top.band"},
+    told={"band": "top.band", **CORDS_TOLD},
+    chosen=(*CORDS_CHOSEN, "top.band_made"),
     read=read,
     steps=steps,
 )

@@ -9,7 +9,9 @@ from ambitus.core.grammar.top.casing.steps import steps
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL, CORD_PARAMS
 from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
 from ambitus.core.grammar.top.drawstring.cords import (
+    CORDS_CHOSEN,
     CORDS_PARAMS,
+    CORDS_TOLD,
     Cords,
     cords_of,
     once_round,
@@ -130,7 +132,14 @@ CASING = Top(
     above_cord=above_cord,
     cords=_cords,
     strips=loop_strips,
-    told={"turn": "top.hem", "heading": "top.heading", "channel": "top.channel", "edge": "top.edge"},
+    told={
+        "turn": "top.hem",
+        "heading": "top.heading",
+        "channel": "top.channel",
+        "edge": "top.edge",
+        **CORDS_TOLD,
+    },
+    chosen=(*CORDS_CHOSEN, "top.opening", "top.hem_edge"),
     read=read,
     steps=steps,
 )

@@ -55,6 +55,10 @@ CORDS_PARAMS = (
     *LOOP_PARAMS,
 )
 
+#: what a cut list tells of cords and loops: in numbers, and as choices
+CORDS_TOLD = {name: f"top.{name}" for name in ("cord_thick", "cord_wide", "tail", "loop", "loop_wide")}
+CORDS_CHOSEN = ("top.cord", "top.cords", "top.cord_end", "top.loops")
+
 
 @dataclass(frozen=True, slots=True)
 class Cords:

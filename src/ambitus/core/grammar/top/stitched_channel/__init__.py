@@ -7,7 +7,7 @@ from ambitus.core.grammar.contract import Param
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL, CORD_PARAMS
 from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
-from ambitus.core.grammar.top.drawstring.cords import CORDS_PARAMS, once_round
+from ambitus.core.grammar.top.drawstring.cords import CORDS_CHOSEN, CORDS_PARAMS, CORDS_TOLD, once_round
 from ambitus.core.grammar.top.drawstring.loops import loop_strips
 from ambitus.core.grammar.top.drawstring.motif import motif_mark
 from ambitus.core.grammar.top.drawstring.opening import (
@@ -118,7 +118,8 @@ STITCHED_CHANNEL = replace(
     above_cord=_above_cord,
     cords=once_round,
     strips=loop_strips,
-    told={"heading": "top.heading", "channel": "top.channel"},
+    told={"heading": "top.heading", "channel": "top.channel", **CORDS_TOLD},
+    chosen=(*CORDS_CHOSEN, "top.opening"),
     read=read,
     steps=steps,
 )

@@ -12,7 +12,7 @@ from ambitus.core.grammar.top.zip.made import zip_of
 from ambitus.core.grammar.top.zip.marks import marks
 from ambitus.core.grammar.top.zip.read import read
 from ambitus.core.grammar.top.zip.sewing import steps
-from ambitus.core.grammar.top.zip.small import SMALL_FIELDS, SMALL_PARAMS, strips
+from ambitus.core.grammar.top.zip.small import SMALL_CHOICES, SMALL_FIELDS, SMALL_PARAMS, strips
 from ambitus.core.grammar.top.zip.tape import (
     OWN_ALLOWANCE,
     TAPE_CHOICES,
@@ -26,6 +26,10 @@ from ambitus.core.grammar.top.zip.tape import (
 )
 from ambitus.core.spec.resolved import Resolved
 
+#: what a cut list tells of a zip in numbers; where one is in hand the plan says so, not the cuts
+ZIP_TOLD = {
+    path.removeprefix("top."): path for path in (*TAPE_FIELDS, *SMALL_FIELDS) if path != "top.zip_in_hand"
+}
 _TURNED = Param(
     "turned",
     "Turned through",
@@ -60,7 +64,7 @@ ZIP = Top(
     params=(*TAPE_PARAMS, _TURNED, *_GAP, *EASE_PARAMS, *SMALL_PARAMS),
     phrase=top_phrase(
         lambda bag: f"lined, {says_zip(bag)}",
-        choices=(*TAPE_CHOICES, "top.turned", "top.gap_in", "top.grab", "top.wrist", "top.pull", "top.ease"),
+        choices=(*TAPE_CHOICES, "top.turned", "top.gap_in", *SMALL_CHOICES, "top.ease"),
         fields=(*TAPE_FIELDS, "top.gap", *SMALL_FIELDS, "top.ease_by"),
     ),
     classes={"zip": "Zip seam"},
@@ -75,7 +79,8 @@ ZIP = Top(
     strips=strips,
     mouth_seam="zip",
     shut=True,
-    told={"tape": "top.tape"},
+    told=ZIP_TOLD,
+    chosen=(*(path for path in TAPE_CHOICES if path != "top.zip_counts"), *SMALL_CHOICES, "top.turned"),
     read=read,
     steps=steps,
 )

@@ -50,6 +50,13 @@ class Zip:
         """Half of the tape as cut."""
         return self.length.total / 2
 
+    def opening_for(self, bag: Resolved) -> tuple[float, float]:
+        """Return the shortest and the longest opening that this zip fills, used whole between tabs."""
+        stock, tail = self.stock or 0.0, self.facts.tail.mm(bag.unit)
+        behind = snap(self.row - self.half_open)
+        least = stock + 2 * (CLEAR.mm(bag.unit) - behind)
+        return snap(least), snap(max(least, stock + 2 * (tail - under_tab(bag))))
+
     @property
     def on_rows(self) -> tuple[float, ...]:
         """Return how far from a row each stop lies that is nearer than it may be."""

@@ -88,6 +88,7 @@ SMALL_PARAMS = (
     ),
     Param("pull_wide", "Pull, wide", "length", paired(6), low=2, high=40, shown_unless=("pull", "none")),
 )
+SMALL_CHOICES = ("top.grab", "top.wrist", "top.pull")
 SMALL_FIELDS = (
     "top.grab_shows",
     "top.grab_wide",

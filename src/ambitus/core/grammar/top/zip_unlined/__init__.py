@@ -6,7 +6,7 @@ from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.zip import ZIP
 from ambitus.core.grammar.top.zip.marks import marks
-from ambitus.core.grammar.top.zip.small import SMALL_FIELDS, SMALL_PARAMS
+from ambitus.core.grammar.top.zip.small import SMALL_CHOICES, SMALL_FIELDS, SMALL_PARAMS
 from ambitus.core.grammar.top.zip.tape import TAPE_CHOICES, TAPE_FIELDS, TAPE_PARAMS, says_zip
 
 ZIP_UNLINED = replace(
@@ -19,9 +19,10 @@ ZIP_UNLINED = replace(
     params=(*TAPE_PARAMS, *SMALL_PARAMS),
     phrase=top_phrase(
         lambda bag: f"unlined, {says_zip(bag)}",
-        choices=(*TAPE_CHOICES, "top.grab", "top.wrist", "top.pull"),
+        choices=(*TAPE_CHOICES, *SMALL_CHOICES),
         fields=(*TAPE_FIELDS, *SMALL_FIELDS),
     ),
     brings={"attach": "on_face", "interfacing": "none", "seams": "french"},
     marks=marks,
+    chosen=tuple(path for path in ZIP.chosen if path != "top.turned"),
 )

@@ -1,0 +1,107 @@
+"""From the shelf to a printed pouch: ways to begin, zips, tabs, a box; numbers are read off the screen."""
+
+import pytest
+
+from browser.conftest import Screen
+
+pytestmark = pytest.mark.browser
+OUTER = "outer panel"
+
+
+def _pick(screen: Screen, path: str, key: str) -> None:
+    page = screen.page
+    if page.locator("[data-phrase='top'][aria-expanded=true]").count() == 0:
+        page.click("[data-phrase='top']")
+    page.click(f"[data-tile='{path}={key}']")
+    page.wait_for_selector(f"[data-tile='{path}={key}'][aria-pressed=true]")
+
+
+def test_a_box_pouch_from_the_shelf_to_its_sheet(screen: Screen) -> None:
+    """L 25, B 10, h 8: 25 + 8 + 2 by 10 + 8 + 0.6 + 1 − 0.8; 260 of zip becomes 350 and 25 more: 400."""
+    page = screen.shelf().page
+    page.click("[data-way='pouch.box']")
+    page.wait_for_selector("[data-piece]")
+    for path, text in (("size.length", "25"), ("size.breadth", "10"), ("size.height", "8")):
+        screen.type(path, text)
+    screen.shows(OUTER, "width", "35")
+    screen.shows(OUTER, "height", "18.8")
+    screen.shows("zip", "length", "35")
+    screen.shows("zip", "buy", "40")
+    # pressed 33 by 18; corners 8 long, 4 from the point
+    lengths = page.locator(".box-states .state-length").all_inner_texts()
+    assert [text.strip() for text in lengths] == ["33", "18", "8", "4", "10"]
+    page.click("[data-sum='zip/buy']")
+    assert "Cut off, with its stop" in page.inner_text(".draft-side")
+    screen.kept()
+    page.click(".side-tools .to-sheet")
+    page.wait_for_selector(".sheet-small")
+    strip = page.inner_text(".sheet-small").replace("\xa0", " ")
+    assert "35 × 2.8" in strip
+    assert "buy 40" in " ".join(strip.split())
+    assert page.locator(".sheet-states .state").count() == 3
+    steps = page.inner_text(".sheet-steps")
+    assert steps.index("Tack across the teeth") < steps.index("Cut the zip to its length")
+    assert steps.index("zip stands half open") < steps.index("Sew the end seams of the outer")
+
+
+def test_a_narrowed_zip_and_its_small_pieces_are_picked(screen: Screen) -> None:
+    """8 less two tabs of 3/4 leaves 6 1/2; of 1 it leaves 6, and 1 more lies in the tabs."""
+    screen.open("Reed pouch")
+    page = screen.page
+    screen.shows("zip", "length", "7 1/2")
+    page.click("[data-phrase='top']")
+    page.wait_for_selector("[data-path='top.tab']")
+    screen.type("top.tab", "1")
+    screen.shows("zip", "length", "7")
+    # twice 1 and two seams of 3/8, in the tab that was ribbon
+    screen.shows("tab end", "length", "2 3/4")
+    _pick(screen, "top.zip_ends", "seamed")
+    screen.shows("tab end", "length", "3 3/4")
+    _pick(screen, "top.pull", "ribbon")
+    page.wait_for_selector("[data-piece='tab pull']")
+    _pick(screen, "top.zip_ends", "caught")
+    page.wait_for_selector("[data-piece='tab end']", state="detached")
+    screen.shows("zip", "length", "8 3/4")
+    page.keyboard.press("Escape")
+    screen.kept()
+
+
+def test_a_zip_that_is_not_counted_says_what_it_adds(screen: Screen) -> None:
+    """The panel grows by half of what shows, and so does the pouch."""
+    screen.open("Valve-oil pouch")
+    screen.shows(OUTER, "height", "148")
+    _pick(screen, "top.zip_counts", "left_out")
+    screen.shows(OUTER, "height", "156")
+    screen.page.keyboard.press("Escape")
+    note = screen.page.locator("[data-check='zip-not-counted']")
+    note.wait_for()
+    assert "110 mm asked; with the zip it comes out 118 mm, 8 mm more" in note.inner_text().replace(
+        "\xa0", " "
+    )
+
+
+def test_a_zip_in_hand_is_judged(screen: Screen) -> None:
+    """Too short for the mouth, and one whose stop comes under the needle."""
+    page = screen.open("Valve-oil pouch").page
+    page.click("[data-phrase='top']")
+    page.wait_for_selector("[data-path='top.zip_in_hand']")
+    screen.type("top.zip_in_hand", "180")
+    page.wait_for_selector("[data-check='zip-too-short']")
+    screen.type("top.zip_in_hand", "208")
+    page.wait_for_selector("[data-check='stop-on-row']")
+    screen.type("top.zip_in_hand", "250")
+    page.wait_for_selector("[data-check='stop-on-row']", state="detached")
+    screen.shows("zip", "buy", "250")
+
+
+def test_every_plain_way_begins_a_bag_that_can_be_cut(screen: Screen) -> None:
+    """Each tile on the shelf, by the keyboard, is one step from pieces without a stop."""
+    page = screen.shelf().page
+    ways = [w.get_attribute("data-way") for w in page.locator("[data-way]").all()]
+    assert len(ways) == 11
+    for way in ways:
+        screen.shelf()
+        page.locator(f"[data-way='{way}']").focus()
+        page.keyboard.press("Enter")
+        page.wait_for_selector("[data-piece]")
+        assert page.locator(".checks-list li.stop").count() == 0, way
