@@ -261,3 +261,23 @@ def test_a_check_is_silenced_with_a_reason_that_is_kept(client: TestClient) -> N
     assert wrong.json()["problems"][0]["field"] == "silenced.nobody"
     empty = client.post("/api/draft", json={"spec": {**spec, "silenced": {"depth-under-corner": " "}}})
     assert empty.status_code == 422
+
+
+def test_a_plan_begins_by_a_plain_way(client: TestClient) -> None:
+    """Every preset has a few, drawn as they begin in the maker's own unit; an unknown one is refused."""
+    assert client.put("/api/usual", json={"unit": "in"}).status_code == 200
+    offered = {way["key"]: way["ways"] for way in client.get("/api/begin").json()}
+    assert {key: [w["key"] for w in ways][0] for key, ways in offered.items()} == {
+        "tote": "boxed",
+        "sack": "round",
+        "pouch": "flat",
+    }
+    assert offered["tote"][0]["size"] == "13 1/2 × 14 × 5"
+    assert all(3 <= len(ways) <= 4 for ways in offered.values())
+    assert all(w["standing"]["shapes"] and w["help"] for ways in offered.values() for w in ways)
+    begun = client.post("/api/plans", json={"preset": "pouch", "way": "box"}).json()
+    assert begun["spec"]["base"] == {"kind": "box_pouch"}
+    assert begun["spec"]["carry"] == []
+    wrong = client.post("/api/plans", json={"preset": "pouch", "way": "round"})
+    assert wrong.status_code == 422
+    assert (wrong.json()["problems"][0]["field"], "narrowed" in wrong.text) == ("way", True)

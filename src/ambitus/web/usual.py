@@ -127,13 +127,13 @@ def new_spec(usual: Usual, preset: str, way: str = "") -> Spec:
     if mine.general is not None:
         values["allowances.general"] = mine.general
     straps = shipped().presets[preset].straps if preset in shipped().presets else 1
+    given: dict[str, Any] = {"carry": [{} for _ in range(straps)], **_way(preset, way)}
     return Spec(
         preset=preset,
-        carry=[{} for _ in range(straps)],
         unit=usual.unit,
         grid=GridSpec(step=mine.step or default_step(usual.unit)),
         usual=UsualSpec(values=values, measured=dict(usual.measured)),
-        **_way(preset, way),
+        **given,
     )
 
 

@@ -46,7 +46,7 @@ const scale = computed(() => {
   return steppedScale(
     { width: need, height: tallest },
     {
-      width: room - (room < 560 ? 60 : gaps),
+      width: room - (room < 560 ? 96 : gaps),
       height: Math.max(props.room.height - WORDS * (deepest - 1), 60),
     },
   )

@@ -98,7 +98,9 @@ const asking = computed(() => usual.shown.value && !usual.shown.value.usual.aske
       @done="usualShown = false"
     />
     <section class="begin" aria-label="Begin">
-      <h1>What will you make? <small>sizes in {{ unitShown }}</small></h1>
+      <h1>
+        What will you make? <small>sizes in {{ unitShown }}</small>
+      </h1>
       <div class="ways">
         <article v-for="way in ways" :key="way.key" class="way">
           <h2>{{ way.label }}</h2>
