@@ -8,10 +8,11 @@ pytestmark = pytest.mark.browser
 OUTER = "outer panel"
 
 
-def _pick(screen: Screen, path: str, key: str) -> None:
+def _pick(screen: Screen, path: str, key: str, phrase: str = "zip") -> None:
     page = screen.page
-    if page.locator("[data-phrase='top'][aria-expanded=true]").count() == 0:
-        page.click("[data-phrase='top']")
+    if page.locator(f"[data-phrase='{phrase}'][aria-expanded=true]").count() == 0:
+        page.keyboard.press("Escape")
+        page.click(f"[data-phrase='{phrase}']")
     page.click(f"[data-tile='{path}={key}']")
     page.wait_for_selector(f"[data-tile='{path}={key}'][aria-pressed=true]")
 
@@ -49,7 +50,7 @@ def test_a_narrowed_zip_and_its_small_pieces_are_picked(screen: Screen) -> None:
     screen.open("Reed pouch")
     page = screen.page
     screen.shows("zip", "length", "7 1/2")
-    page.click("[data-phrase='top']")
+    page.click("[data-phrase='zip']")
     page.wait_for_selector("[data-path='top.tab']")
     screen.type("top.tab", "1")
     screen.shows("zip", "length", "7")
@@ -57,7 +58,7 @@ def test_a_narrowed_zip_and_its_small_pieces_are_picked(screen: Screen) -> None:
     screen.shows("tab end", "length", "2 3/4")
     _pick(screen, "top.zip_ends", "seamed")
     screen.shows("tab end", "length", "3 3/4")
-    _pick(screen, "top.pull", "ribbon")
+    _pick(screen, "top.pull", "ribbon", "small")
     page.wait_for_selector("[data-piece='tab pull']")
     _pick(screen, "top.zip_ends", "caught")
     page.wait_for_selector("[data-piece='tab end']", state="detached")
@@ -83,7 +84,7 @@ def test_a_zip_that_is_not_counted_says_what_it_adds(screen: Screen) -> None:
 def test_a_zip_in_hand_is_judged(screen: Screen) -> None:
     """Too short for the mouth, and one whose stop comes under the needle."""
     page = screen.open("Valve-oil pouch").page
-    page.click("[data-phrase='top']")
+    page.click("[data-phrase='zip']")
     page.wait_for_selector("[data-path='top.zip_in_hand']")
     screen.type("top.zip_in_hand", "180")
     page.wait_for_selector("[data-check='zip-too-short']")
@@ -105,3 +106,16 @@ def test_every_plain_way_begins_a_bag_that_can_be_cut(screen: Screen) -> None:
         page.keyboard.press("Enter")
         page.wait_for_selector("[data-piece]")
         assert page.locator(".checks-list li.stop").count() == 0, way
+
+
+def test_what_it_holds_leads_to_a_size_by_the_litre(screen: Screen) -> None:
+    """From the number on the drawing to a sack of five litres."""
+    page = screen.shelf().page
+    page.click("[data-way='sack']")
+    page.wait_for_selector("[data-holds] button")
+    page.click("[data-holds] button")
+    page.wait_for_selector("details.by-volume[open]")
+    page.fill(".volume-asked input >> nth=0", "5")
+    page.keyboard.press("Enter")
+    page.locator(".by-volume button", has_text="across").first.click()
+    page.wait_for_function("document.querySelector('[data-holds]').innerText.includes('5 litres')")

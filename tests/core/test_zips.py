@@ -169,6 +169,23 @@ def test_tabs_and_small_pieces_are_cut_by_their_rules() -> None:
     }
 
 
+def test_every_choice_is_found_under_a_phrase_of_the_sentence() -> None:
+    """The zip and what hangs on it have phrases of their own, so that none holds too much."""
+    made = drafted(pouch(wrist="cloth", pull="ribbon"))
+    words = "".join(t.text for t in sentence(made.bag, View("mm", "mm")))
+    assert words == (
+        "A canvas pouch with a flat base, lined, closed by a coil zip, with a wrist loop and a pull, "
+        "interfacing left out, plain seams of 10 mm."
+    )
+    shown = present(made, Spec.model_validate(pouch()), "mm")
+    under = shown.found_under
+    assert {under[f"top.{leaf}"] for leaf in ("kind", "turned", "gap")} == {"top"}
+    assert {under[f"top.{leaf}"] for leaf in ("zip", "tape", "zip_in_hand", "zip_counts")} == {"zip"}
+    assert {under[f"top.{leaf}"] for leaf in ("pull", "wrist_shows")} == {"small"}
+    fields = {path for path in shown.fields if not path.startswith(("size.", "allowances."))}
+    assert fields <= set(under)
+
+
 def test_hard_teeth_are_taken_out_where_a_row_crosses() -> None:
     """A step, with its caution; none for a coil."""
     metal, coil = drafted(pouch(zip="metal")), drafted(pouch())

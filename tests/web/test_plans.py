@@ -267,7 +267,7 @@ def test_a_plan_begins_by_a_plain_way(client: TestClient) -> None:
     """Every preset has a few, drawn as they begin in the maker's own unit; an unknown one is refused."""
     assert client.put("/api/usual", json={"unit": "in"}).status_code == 200
     offered = {way["key"]: way["ways"] for way in client.get("/api/begin").json()}
-    assert {key: [w["key"] for w in ways][0] for key, ways in offered.items()} == {
+    assert {key: ways[0]["key"] for key, ways in offered.items()} == {
         "tote": "boxed",
         "sack": "round",
         "pouch": "flat",

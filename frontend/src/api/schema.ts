@@ -879,6 +879,10 @@ export interface components {
             fields: {
                 [key: string]: components["schemas"]["FieldShown"];
             };
+            /** Found Under */
+            found_under: {
+                [key: string]: string;
+            };
             /** Dimensions */
             dimensions: components["schemas"]["DimensionShown"][];
             /** Pieces */
@@ -894,6 +898,8 @@ export interface components {
             states: components["schemas"]["StateShown"][];
             /** Holds */
             holds: string;
+            /** By Volume */
+            by_volume: boolean;
             standing: components["schemas"]["Standing"];
         };
         /**

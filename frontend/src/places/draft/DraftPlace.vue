@@ -125,17 +125,9 @@ const ownNames = computed(() => {
 const stops = computed(() => heard.value.filter((f) => f.level === 'stop'))
 
 /** The phrase under which a field is found, where it is no number on the drawing. */
-const owners: Record<string, string> = {
-  cloth: 'cloth',
-  base: 'base',
-  top: 'top',
-  interfacing: 'interfacing',
-  seams: 'seams',
-  allowances: 'seams',
-}
+const owners: Record<string, string> = { base: 'base', size: 'base', seams: 'seams', allowances: 'seams' }
 function phraseOf(path: string) {
-  const [root, at] = path.split('.')
-  return root === 'carry' ? `strap.${at}` : owners[root!]
+  return drafted.value?.found_under[path] ?? owners[path.split('.')[0]!]
 }
 /** The worst finding under each phrase, so that a check sits where it applies. */
 const phraseLevels = computed(() => {
@@ -161,7 +153,14 @@ function goTo(path: string) {
 function silence(check: string, reason: string) {
   at.edit({ kind: 'silenced', check, reason })
 }
+/** From what it holds straight to the sizes that hold what is asked for. */
+const volumeOpen = ref(false)
+function byVolume() {
+  volumeOpen.value = true
+  phrase.value = 'base'
+}
 async function togglePhrase(key: string) {
+  volumeOpen.value = false
   phrase.value = phrase.value === key ? '' : key
 }
 async function closePhrase() {
@@ -337,6 +336,7 @@ useKeys(
           :phrase="phrase"
           :problems="problems"
           :waiting="waiting"
+          :volume="volumeOpen"
           @edit="at.edit"
           @settle="at.settle"
           @restore="at.restore"
@@ -400,7 +400,17 @@ useKeys(
             </div>
             <div data-holds>
               <dt>holds</dt>
-              <dd class="plain">{{ drafted.holds }}</dd>
+              <dd v-if="drafted.by_volume">
+                <button
+                  type="button"
+                  class="number-button"
+                  :aria-label="`holds ${drafted.holds}, size it by the litre`"
+                  @click="byVolume"
+                >
+                  {{ drafted.holds }}
+                </button>
+              </dd>
+              <dd v-else class="plain">{{ drafted.holds }}</dd>
             </div>
           </dl>
         </div>

@@ -17,6 +17,8 @@ const props = defineProps<{
   phrase: string
   problems: Record<string, Problem>
   waiting: boolean
+  /** whether sizes by volume are open from the start */
+  volume?: boolean
 }>()
 const emit = defineEmits<{ edit: [edit: Edit]; settle: []; restore: [path: string]; close: [] }>()
 
@@ -45,6 +47,12 @@ watch(
   },
 )
 onMounted(() => panel.value?.focus())
+/** What is chosen now is seen as soon as the tiles are there. */
+watch(tiles, async (_, before) => {
+  if (before || props.volume) return
+  await nextTick()
+  panel.value?.querySelector('.tile.chosen')?.scrollIntoView({ block: 'nearest' })
+})
 
 const fields = computed(() =>
   (tiles.value?.fields ?? []).map((p) => props.drafted.fields[p]).filter((f) => f?.visible),
@@ -80,6 +88,7 @@ function pick(tile: Tile) {
     <SizeByVolume
       v-if="phrase === 'base' && tiles?.by_volume"
       :drafted="drafted"
+      :begin-open="volume"
       @edits="(edits) => edits.forEach((edit) => emit('edit', edit))"
     />
     <TracedOutline
@@ -88,6 +97,23 @@ function pick(tile: Tile) {
       @edit="(edit) => emit('edit', edit)"
       @settle="emit('settle')"
     />
+    <div v-if="fields.length" class="phrase-fields">
+      <LengthField
+        v-for="f in fields"
+        :key="f!.path"
+        :field="f!"
+        :unit="drafted.unit"
+        :problem="problems[f!.path]"
+        :waiting="waiting"
+        @typed="(text) => emit('edit', { kind: 'typed', path: f!.path, text })"
+        @stepped="(steps) => emit('edit', { kind: 'stepped', path: f!.path, steps })"
+        @settle="emit('settle')"
+        @restore="emit('restore', f!.path)"
+      />
+      <p v-if="phrase === 'seams'" class="hint">
+        Leave one empty and the general allowance holds. A name you measured, such as foot edge, works too.
+      </p>
+    </div>
     <div
       v-for="group in tiles?.groups ?? []"
       :key="group.path"
@@ -135,23 +161,6 @@ function pick(tile: Tile) {
           </span>
         </button>
       </div>
-    </div>
-    <div v-if="fields.length" class="phrase-fields">
-      <LengthField
-        v-for="f in fields"
-        :key="f!.path"
-        :field="f!"
-        :unit="drafted.unit"
-        :problem="problems[f!.path]"
-        :waiting="waiting"
-        @typed="(text) => emit('edit', { kind: 'typed', path: f!.path, text })"
-        @stepped="(steps) => emit('edit', { kind: 'stepped', path: f!.path, steps })"
-        @settle="emit('settle')"
-        @restore="emit('restore', f!.path)"
-      />
-      <p v-if="phrase === 'seams'" class="hint">
-        Leave one empty and the general allowance holds. A name you measured, such as foot edge, works too.
-      </p>
     </div>
   </section>
 </template>

@@ -24,7 +24,8 @@ const strips = computed(() =>
 const panels = computed(() => props.drafted.pieces.filter((p) => !('length' in p.sums)))
 /** Where a layer is of several parts they stand one above the other, so that all layers are seen at once. */
 const stacks = computed(() => {
-  if (!panels.value.some((p) => p.part)) return panels.value.map((p) => [p])
+  const layers = new Set(panels.value.filter((p) => p.layer !== 'insert').map((p) => p.layer))
+  if (layers.size < 2 || !panels.value.some((p) => p.part)) return panels.value.map((p) => [p])
   const byLayer: Record<string, Piece[]> = {}
   for (const p of panels.value) (byLayer[p.layer] ??= []).push(p)
   return Object.values(byLayer)

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Litres, or cubic inches: what the bag holds, and the sizes that hold what is asked for. */
-import { ref, shallowRef, watch } from 'vue'
+import { onMounted, ref, shallowRef, watch } from 'vue'
 import { api, said, type Drafted, type Edit, type Volumes } from '../../api/client'
 import ShownLength from '../../length-field/ShownLength.vue'
 
-const props = defineProps<{ drafted: Drafted }>()
+const props = defineProps<{ drafted: Drafted; beginOpen?: boolean }>()
 const emit = defineEmits<{ edits: [edits: Edit[]] }>()
 type Choice = Volumes['choices'][number]
 
@@ -26,6 +26,8 @@ async function work() {
   }
 }
 watch(() => [props.drafted.spec, props.drafted.unit], work, { immediate: true })
+const first = ref<HTMLInputElement>()
+onMounted(() => props.beginOpen && window.setTimeout(() => first.value?.focus(), 50))
 const take = (choice: Choice) =>
   emit(
     'edits',
@@ -34,12 +36,17 @@ const take = (choice: Choice) =>
 </script>
 
 <template>
-  <details class="tile-group words by-volume">
+  <details class="tile-group words by-volume" :open="beginOpen">
     <summary>Size by the litre: it holds {{ found?.now }}</summary>
     <form class="volume-asked" @submit.prevent="work">
       <label>
         It should hold
-        <input v-model="asked" data-volume :placeholder="drafted.plan_unit === 'in' ? '730 cu in' : '12 l'" />
+        <input
+          ref="first"
+          v-model="asked"
+          data-volume
+          :placeholder="drafted.plan_unit === 'in' ? '730 cu in' : '12 l'"
+        />
       </label>
       <label>
         height by radius, or a thing: high × across

@@ -171,6 +171,8 @@ class Variant:
     help: str = ""
     params: tuple[Param, ...] = ()
     phrase: Phrase | None = None
+    #: phrases that follow it in the sentence, where one would hold too much
+    also: tuple[Phrase, ...] = ()
     #: its classes of seam, with their plain names
     classes: Mapping[str, str] = field(default_factory=dict)
     #: the allowance that a class of its own usually has, where that is not the general one
@@ -181,6 +183,11 @@ class Variant:
     steps: "Callable[[Resolved, str, Form], tuple[Step, ...]]" = no_steps
     #: how it looks cut through, for its tile and its page
     section: Section = ()
+
+    @property
+    def phrases(self) -> tuple[Phrase, ...]:
+        """Its words in the sentence, in order."""
+        return ((self.phrase,) if self.phrase else ()) + self.also
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -185,6 +185,8 @@ class Drafted:
     dots_shown: str
     sentence: tuple[Token, ...]
     fields: dict[str, FieldShown]
+    #: the phrase under which a choice or a field is found, by its path
+    found_under: dict[str, str]
     dimensions: tuple[DimensionShown, ...]
     pieces: tuple[PieceShown, ...]
     seams: tuple[SeamShown, ...]
@@ -194,8 +196,9 @@ class Drafted:
     draws_closed: bool
     #: its states from flat to finished, where they are not plain to see
     states: tuple[StateShown, ...]
-    #: what it holds, in litres and cubic inches
+    #: what it holds, in litres and cubic inches; and whether its size can be had by that
     holds: str
+    by_volume: bool
     standing: Standing
 
 

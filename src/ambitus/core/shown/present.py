@@ -1,5 +1,6 @@
 """From a draft to what is shown in one unit."""
 
+from collections.abc import Iterator
 from typing import Literal
 
 from ambitus.core.checks import Finding
@@ -8,6 +9,7 @@ from ambitus.core.drawing.box_states import box_states
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
+from ambitus.core.grammar.contract import Phrase, full_path
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.zip.tape import is_box
@@ -32,17 +34,30 @@ from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, lookup, steps_for
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import ShownSum, Source, Sum, show_sum
-from ambitus.core.volume import holds
+from ambitus.core.volume import can_be_sized, holds
+
+
+def phrases(bag: Resolved) -> Iterator[tuple[str, Phrase]]:
+    """Yield every phrase of the sentence with the prefix of its fields."""
+    for prefix, variant in bag.bag.with_prefix:
+        yield from ((prefix, phrase) for phrase in variant.phrases)
+
+
+def found_under(bag: Resolved) -> dict[str, str]:
+    """Return the phrase under which each choice and field of the bag is found, by its path."""
+    out: dict[str, str] = {}
+    for prefix, phrase in phrases(bag):
+        key = f"{phrase.key}.{prefix.rsplit('.', 1)[1]}" if prefix.startswith("carry") else phrase.key
+        for path in (*phrase.choices, *phrase.fields):
+            out.setdefault(full_path(prefix, path), key)
+    return out
 
 
 def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
     """Return the making sentence: every variant's phrase in turn."""
     out: list[Token] = []
     seen: dict[str, int] = {}
-    for prefix, variant in bag.bag.with_prefix:
-        phrase = variant.phrase
-        if phrase is None:
-            continue
+    for prefix, phrase in phrases(bag):
         at = seen[phrase.key] = seen.get(phrase.key, -1) + 1
         before = f" {bag.facts.presets[bag.preset].label.lower()} " if phrase.key == "base" else ""
         says = phrase.says(bag, view, prefix)
@@ -291,6 +306,7 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
         dots_shown=f"{View(unit, unit).chosen(dots)} {unit}",
         sentence=sentence(bag, view),
         fields=fields(bag, spec, view),
+        found_under=found_under(bag),
         dimensions=sizes(draft, view),
         pieces=pieces(draft, view),
         seams=tuple(
@@ -307,6 +323,7 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
         read=read_back(draft, view),
         draws_closed=draft.cords is not None,
         states=states(draft, view),
+        by_volume=can_be_sized(bag),
         holds=volume_text(holds(draft.form)),
         standing=picture(draft),
     )

@@ -12,7 +12,7 @@ from ambitus.core.lengths import Unit, View
 from ambitus.core.outlines import around
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.models import OutlineShown, Tile, TileEdit, TileGroup, Tiles, TileShows
-from ambitus.core.shown.present import grid_label, picture, size_line
+from ambitus.core.shown.present import grid_label, phrases, picture, size_line
 from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, lookup, resolve, steps_for
@@ -206,9 +206,8 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
         return _grid_tiles(asking)
     key, _, number = phrase_key.partition(".")
     params = dict(all_params(bag.bag))
-    for prefix, variant in bag.bag.with_prefix:
-        phrase = variant.phrase
-        if phrase is None or phrase.key != key or (number and prefix != f"carry.{number}"):
+    for prefix, phrase in phrases(bag):
+        if phrase.key != key or (number and prefix != f"carry.{number}"):
             continue
         layer, shows = _SHOWS.get(key, ("outer", "words"))
         paths = [full_path(prefix, choice) for choice in phrase.choices]

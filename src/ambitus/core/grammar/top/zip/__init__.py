@@ -12,16 +12,16 @@ from ambitus.core.grammar.top.zip.made import zip_of
 from ambitus.core.grammar.top.zip.marks import marks
 from ambitus.core.grammar.top.zip.read import read
 from ambitus.core.grammar.top.zip.sewing import steps
-from ambitus.core.grammar.top.zip.small import SMALL_CHOICES, SMALL_FIELDS, SMALL_PARAMS, strips
+from ambitus.core.grammar.top.zip.small import SMALL_CHOICES, SMALL_FIELDS, SMALL_PARAMS, SMALL_PHRASE, strips
 from ambitus.core.grammar.top.zip.tape import (
     OWN_ALLOWANCE,
     TAPE_CHOICES,
     TAPE_FIELDS,
     TAPE_PARAMS,
+    ZIP_PHRASE,
     as_one,
     finish,
     no_mouth,
-    says_zip,
     sewn_below,
 )
 from ambitus.core.spec.resolved import Resolved
@@ -63,10 +63,9 @@ ZIP = Top(
     layers=("outer", "lining"),
     params=(*TAPE_PARAMS, _TURNED, *_GAP, *EASE_PARAMS, *SMALL_PARAMS),
     phrase=top_phrase(
-        lambda bag: f"lined, {says_zip(bag)}",
-        choices=(*TAPE_CHOICES, "top.turned", "top.gap_in", *SMALL_CHOICES, "top.ease"),
-        fields=(*TAPE_FIELDS, "top.gap", *SMALL_FIELDS, "top.ease_by"),
+        "lined", choices=("top.turned", "top.gap_in", "top.ease"), fields=("top.gap", "top.ease_by")
     ),
+    also=(ZIP_PHRASE, SMALL_PHRASE),
     classes={"zip": "Zip seam"},
     own_allowances=OWN_ALLOWANCE,
     brings={"attach": "on_face", "interfacing": "none"},

@@ -4,11 +4,11 @@ from collections.abc import Iterator
 from fractions import Fraction
 
 from ambitus.core.form.model import Form, Mark, Strip
-from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.contract import Option, Param, Phrase
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.made import Zip, tab_shows, under_tab, zip_of
 from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed
-from ambitus.core.lengths import Pair, paired, snap
+from ambitus.core.lengths import Pair, View, paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, to_grid
 
@@ -98,6 +98,18 @@ SMALL_FIELDS = (
     "top.pull_shows",
     "top.pull_wide",
 )
+
+
+def _says(bag: Resolved, view: View, prefix: str) -> str:
+    words = {"top.grab": "a tab to hold", "top.wrist": "a wrist loop", "top.pull": "a pull"}
+    chosen = [text for path, text in words.items() if not bag.chose(path, "none")]
+    if not chosen:
+        return "nothing hung on it"
+    *first, last = chosen
+    return f"with {', '.join(first)} and {last}" if first else f"with {last}"
+
+
+SMALL_PHRASE = Phrase("small", "Tabs and pulls", ", ", _says, SMALL_CHOICES, SMALL_FIELDS)
 _IN_FOUR = "Folded in four: both edges to the middle, then in half."
 _BOUGHT = "Lace or ribbon"
 

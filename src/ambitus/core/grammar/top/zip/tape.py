@@ -1,7 +1,7 @@
 """The zip as a thing with a width: its tape, what its seam takes, and what of it shows."""
 
-from ambitus.core.grammar.contract import Layer, Option, Param
-from ambitus.core.lengths import paired, snap
+from ambitus.core.grammar.contract import Layer, Option, Param, Phrase
+from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Resolved, ZipFacts
 from ambitus.core.sums import Term
 from ambitus.core.words import within
@@ -246,7 +246,9 @@ def no_mouth(bag: Resolved) -> str:
     return ""
 
 
-def says_zip(bag: Resolved) -> str:
-    """Return the zip in the making sentence."""
+def _says(bag: Resolved, view: View, prefix: str) -> str:
     words = f"closed by a {within(facts_of(bag).label)}"
     return f"{words} narrowed by tabs" if is_narrowed(bag) else words
+
+
+ZIP_PHRASE = Phrase("zip", "Zip", ", ", _says, TAPE_CHOICES, TAPE_FIELDS)

@@ -6,8 +6,8 @@ from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.zip import ZIP
 from ambitus.core.grammar.top.zip.marks import marks
-from ambitus.core.grammar.top.zip.small import SMALL_CHOICES, SMALL_FIELDS, SMALL_PARAMS
-from ambitus.core.grammar.top.zip.tape import TAPE_CHOICES, TAPE_FIELDS, TAPE_PARAMS, says_zip
+from ambitus.core.grammar.top.zip.small import SMALL_PARAMS
+from ambitus.core.grammar.top.zip.tape import TAPE_PARAMS
 
 ZIP_UNLINED = replace(
     ZIP,
@@ -17,11 +17,7 @@ ZIP_UNLINED = replace(
     help="Turned through the open zip; French seams leave no raw edge inside.",
     layers=("outer",),
     params=(*TAPE_PARAMS, *SMALL_PARAMS),
-    phrase=top_phrase(
-        lambda bag: f"unlined, {says_zip(bag)}",
-        choices=(*TAPE_CHOICES, *SMALL_CHOICES),
-        fields=(*TAPE_FIELDS, *SMALL_FIELDS),
-    ),
+    phrase=top_phrase("unlined"),
     brings={"attach": "on_face", "interfacing": "none", "seams": "french"},
     marks=marks,
     chosen=tuple(path for path in ZIP.chosen if path != "top.turned"),
