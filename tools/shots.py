@@ -116,6 +116,17 @@ def by_the_litre(page: Page) -> None:
     page.wait_for_selector("[data-volume-choice]")
 
 
+def pouch(page: Page) -> None:
+    """A narrowed zip: what to buy, as a sum; its tabs and loop beside it."""
+    _open(page, "Reed pouch")
+    page.click("[data-sum='zip/buy']")
+
+
+def box_pouch(page: Page) -> None:
+    """A box pouch on its way from flat to box."""
+    _open(page, "Mouthpiece box pouch")
+
+
 def stop(page: Page) -> None:
     """A bag that cannot be cut, and why."""
     _open(page, "March folder tote")
@@ -145,6 +156,8 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "two-cloths": (two_cloths, 1280, 800, "light"),
     "sack": (sack, 1280, 800, "light"),
     "litres": (by_the_litre, 1280, 800, "light"),
+    "pouch": (pouch, 1280, 800, "light"),
+    "box-pouch": (box_pouch, 1280, 800, "light"),
     "hemmed": (hemmed, 1280, 800, "light"),
     "two-versions": (two_versions, 1280, 800, "light"),
     "stop": (stop, 1280, 800, "light"),

@@ -57,6 +57,15 @@ def test_a_sheet_fits_two_pages_and_is_black_on_white(screen: Screen) -> None:
     for paper in ("Letter", "A4"):
         page.check(f".sheet-tools [value='{paper}']")
         assert page.pdf(prefer_css_page_size=True).count(b"/Type /Page\n") == 2, paper
+    # states, small pieces and more steps than any tote has
+    screen.open("Mouthpiece box pouch")
+    page.click(".side-tools .to-sheet")
+    page.wait_for_selector(".sheet-small")
+    assert page.pdf(prefer_css_page_size=True).count(b"/Type /Page\n") == 2
+    # the lining has every mark of the outer, and its gap
+    lining = page.inner_text("[data-piece='lining panel'] .marks-cell").replace("\xa0", " ")
+    assert lining.startswith("as A, and")
+    assert "Turning gap" in lining
 
 
 def test_a_sheet_left_open_says_when_the_plan_has_moved(screen: Screen) -> None:
@@ -129,6 +138,14 @@ def test_axe_finds_nothing(look: Callable[..., Screen], theme: str, size: tuple[
     page.keyboard.press("Escape")
     page.goto(f"{page.url}/sheet/1")
     page.wait_for_selector(".sheet-pieces")
+    assert _violations(screen) == []
+    screen.open("Mouthpiece box pouch")
+    assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), "it scrolls sideways"
+    page.click("[data-sum='zip/buy']")
+    # on a phone the sentence is one line until it is focused
+    page.focus("[data-phrase='zip']")
+    page.keyboard.press("Enter")
+    page.wait_for_selector("[data-tile]")
     assert _violations(screen) == []
 
 

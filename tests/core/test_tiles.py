@@ -40,8 +40,12 @@ def test_a_tile_keeps_its_promise(phrase: str) -> None:
             after = _picked(tile)
             view = View("mm", after.bag.unit)
             assert tile.size in {f"{p.name} {size_line(p, view)}" for p in after.pieces}
-            new = {f.rule.title for f in after.findings if f.rule.id not in known and f.rule.level != "note"}
-            assert set(tile.brings) == new
+            new = [f for f in after.findings if f.rule.id not in known and f.rule.level != "note"]
+            # of what does not go together at all only the reason is told
+            apart = [f for f in new if f.rule.id == "parts-do-not-fit"]
+            reasons = {f.fired.say.format_map(f.fired.words) for f in apart}
+            assert set(tile.brings) == (reasons or {f.rule.title for f in new})
+            assert tile.fits is not bool(apart)
             assert bool(tile.changes) == (not tile.chosen and _differs(now, after))
 
 
@@ -96,3 +100,18 @@ def test_cutting_again_on_the_other_unit_set_shows_before_and_after() -> None:
     assert made.bag.mm("size.width") == 340
     assert made.bag.grid.step == 3.175
     assert made.bag.mm("allowances.general") == 9.525
+
+
+def test_what_does_not_go_together_comes_last_with_its_reason() -> None:
+    """Under a zip a gusset has no place to catch its ends in: told in words, after all that fit."""
+    given = {"preset": "pouch", "unit": "mm", "carry": []}
+    group = tiles(Spec.model_validate(given), "base", "mm", GRAMMAR, shipped()).groups[0]
+    fits = [t.fits for t in group.tiles]
+    assert fits == sorted(fits, reverse=True)
+    assert not all(fits)
+    gusset = next(t for t in group.tiles if t.key == "gusset")
+    assert gusset.brings == (
+        "Lined, a zip across its top: the sides stand between front and back, where the zip’s ends would "
+        "have to be caught.",
+    )
+    assert "box_pouch" in {t.key for t in group.tiles if t.fits}

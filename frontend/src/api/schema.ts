@@ -1829,6 +1829,8 @@ export interface components {
             changes: string[];
             /** Brings */
             brings: string[];
+            /** Fits */
+            fits: boolean;
             piece: components["schemas"]["FlatPiece"] | null;
             /** Piece Looks */
             piece_looks: string;

@@ -2,7 +2,7 @@
 /** The cut sheet: forced light, black and white, A4 or Letter; the steps are on its back. */
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, said, type SheetOut, type Unit } from '../../api/client'
+import { api, said, type Piece, type SheetOut, type Unit } from '../../api/client'
 import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import StateDrawing from '../../bag-drawing/StateDrawing.vue'
@@ -12,6 +12,7 @@ import '../draft/pieces.css'
 import './sheet.css'
 
 const props = defineProps<{ id: string; revision: string }>()
+type Mark = Piece['marks'][number]
 const route = useRoute()
 const out = shallowRef<SheetOut>()
 const trouble = ref('')
@@ -70,6 +71,21 @@ const pieceScale = computed(() => {
 /** Small pieces are gathered in a strip of their own: on a long table one is soon forgotten. */
 const large = computed(() => sheet.value?.pieces.filter((p) => !p.small) ?? [])
 const small = computed(() => sheet.value?.pieces.filter((p) => p.small) ?? [])
+/** The marks of a piece; where another before it has them all it is named in their place. */
+const written = (m: Mark) =>
+  JSON.stringify([m.label, m.corner, m.readings.map((r) => [r.label, r.sum.plain])])
+const readable = (p: Piece) => p.marks.filter((m) => m.readings.length)
+function marksOf(p: Piece) {
+  const mine = readable(p)
+  const words = new Set(mine.map(written))
+  for (const other of large.value.slice(0, large.value.indexOf(p))) {
+    const theirs = readable(other).map(written)
+    if (theirs.length > 1 && theirs.every((m) => words.has(m))) {
+      return { as: other.letter, marks: mine.filter((m) => !theirs.includes(written(m))) }
+    }
+  }
+  return { as: '', marks: mine }
+}
 const bagScale = computed(() => {
   const box = sheet.value?.standing.box
   return box ? steppedScale({ width: box[2]!, height: box[3]! }, { width: 210, height: 150 }) : 0.2
@@ -153,7 +169,10 @@ const bagScale = computed(() => {
               />
             </td>
             <td class="marks-cell">
-              <span v-for="(m, i) in p.marks.filter((m) => m.readings.length)" :key="i">
+              <span v-if="marksOf(p).as"
+                >as {{ marksOf(p).as }}{{ marksOf(p).marks.length ? ', and' : '' }}</span
+              >
+              <span v-for="(m, i) in marksOf(p).marks" :key="i">
                 {{ m.label }}:
                 <template v-for="(r, n) in m.readings" :key="n"
                   ><template v-if="n">, </template>{{ r.label }} <b><ShownLength :text="r.sum.plain" /></b
@@ -215,7 +234,7 @@ const bagScale = computed(() => {
         </p>
       </section>
     </article>
-    <article v-if="sheet && out" class="paper back">
+    <article v-if="sheet && out" class="paper back" :class="{ long: sheet.steps.length > 30 }">
       <h2>{{ out.plan.name }}, in order</h2>
       <div v-if="sheet.states.length" class="sheet-states">
         <StateDrawing

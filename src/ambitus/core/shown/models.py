@@ -226,6 +226,8 @@ class Tile:
     size: str
     changes: tuple[str, ...]
     brings: tuple[str, ...]
+    #: whether it goes with the rest of the bag
+    fits: bool
     piece: FlatPiece | None
     piece_looks: str
     standing: Standing | None

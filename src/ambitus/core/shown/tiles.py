@@ -28,6 +28,10 @@ _SHOWS: dict[str, tuple[str, TileShows]] = {
 }
 
 
+#: the check that parts of a bag do not go together
+MISFIT = "parts-do-not-fit"
+
+
 def _changes(before: Draft, after: Draft, view: View) -> tuple[str, ...]:
     """Return which cut sizes differ, old and new."""
     old = {p.key: p for p in before.pieces}
@@ -43,9 +47,16 @@ def _changes(before: Draft, after: Draft, view: View) -> tuple[str, ...]:
 
 
 def _brings(before: Draft, after: Draft) -> tuple[str, ...]:
-    """Return the titles of checks that the choice sets off and that are quiet now."""
+    """
+    Return the titles of checks that the choice sets off and that are quiet now.
+
+    Of parts that do not go together the reason is told: the title says nothing that would help to choose.
+    """
     known = {f.rule.id for f in before.findings}
-    return tuple(f.rule.title for f in after.findings if f.rule.id not in known and f.rule.level != "note")
+    loud = [f for f in after.findings if f.rule.id not in known and f.rule.level != "note"]
+    apart = [f for f in loud if f.rule.id == MISFIT]
+    reasons = dict.fromkeys(f.fired.say.format_map(f.fired.words) for f in apart)
+    return (*reasons, *(f.rule.title for f in loud if f.rule.id != MISFIT and not apart))
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,6 +94,7 @@ class _Asking:
             size=f"{shown.name} {size_line(shown, View(self.view.unit, changed.unit))}",
             changes=_changes(self.now, after, self.view),
             brings=_brings(self.now, after),
+            fits=all(f.rule.id != MISFIT for f in after.findings),
             piece=flat_piece(shown, widest) if shows == "piece" else None,
             piece_looks=shown.looks,
             standing=picture(after) if shows == "standing" else None,
@@ -111,6 +123,8 @@ class _Asking:
             section = v.section if shows == "section" else ()
             option = Option(v.kind, v.label, v.help if shows != "words" or leaf == "kind" else "")
             out.append(self.tile(path, v.kind, option, v.kind == chosen, shows, layer, section))
+        # what does not go with the rest of this bag comes last
+        out.sort(key=lambda tile: not (tile.fits or tile.chosen))
         return TileGroup(label, path, shows, tuple(out)) if len(out) > 1 else None
 
 

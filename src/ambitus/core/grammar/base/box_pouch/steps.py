@@ -8,6 +8,7 @@ from ambitus.core.steps.model import Step
 
 #: Default (ours): what is left outside a pinched corner, in mm.
 LEFT = 6.0
+_AS_OUTER = "As with the outer."
 
 
 def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...]:
@@ -28,7 +29,9 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
             key=f"{layer} press box",
             title=f"Press the {layer} flat with the {over} on top of the base seam",
             say="One above the other along the middle: the side folds then lie half-way between them. "
-            "Pressed with the zip at one edge, the same pieces make a box as broad as this one is high.",
+            "Pressed with the zip at one edge, the same pieces make a box as broad as this one is high."
+            if zip_too
+            else _AS_OUTER,
             rank=rank + 8,
             needs=(f"{layer} base sewn",),
             gives=(f"{layer} box pressed",),
@@ -69,18 +72,21 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
                 key=f"{layer} corners",
                 title=f"Stitch across all four corners of the {layer}",
                 say="Open each corner flat, its end seam on the side fold; at right angles to the seam, "
-                "half the height from the stitched point: not from the fabric tip.",
+                "half the height from the stitched point: not from the fabric tip."
+                if layer == "outer"
+                else _AS_OUTER,
                 rank=rank + 20,
                 needs=(f"{layer} ends sewn",),
                 gives=(f"{layer} corners stitched",),
                 settings=stitch_of(bag, layer),
                 lengths=(("From the stitched point", form.mm("height") / 2),),
-                reads=(("Along each corner seam", form.mm("height")),),
             ),
             Step(
                 key=f"{layer} trim corners",
                 title=f"Measure the four corner seams of the {layer}, then trim the tips",
-                say="All four as long as the pouch is high, before anything is cut.",
+                say="All four as long as the pouch is high, before anything is cut."
+                if layer == "outer"
+                else _AS_OUTER,
                 rank=rank + 25,
                 needs=(f"{layer} corners stitched",),
                 gives=(f"{layer} body sewn",),
