@@ -38,10 +38,10 @@ def _run(
 
 
 def test_the_page_has_two_worked_files_of_each_kind() -> None:
-    """Two plans, two cut lists and two more as CSV; of plans and cut lists one with something wrong."""
-    kinds = ["json plan"] * 2 + ["json cut-list"] * 2 + ["csv cut-list"] * 2
+    """Three plans, two cut lists and two more as CSV; of plans and cut lists one with something wrong."""
+    kinds = ["json plan"] * 3 + ["json cut-list"] * 2 + ["csv cut-list"] * 2
     assert [kind for kind, *_ in EXAMPLES] == kinds
-    assert [code for *_, code, _ in EXAMPLES] == ["0", "1", "0", "1", "0", "0"]
+    assert [code for *_, code, _ in EXAMPLES] == ["0", "1", "0", "0", "1", "0", "0"]
 
 
 @pytest.mark.parametrize("example", EXAMPLES, ids=[f"{e[0]}-{e[4]}" for e in EXAMPLES])

@@ -1,6 +1,7 @@
 """``draft``, ``read``, ``check``, ``steps``, ``schema``: the core on files, without a server."""
 
 import json
+import os
 import sys
 from collections.abc import Callable, Iterable
 from pathlib import Path
@@ -95,7 +96,8 @@ def draft_file(name: str, unit: Unit | None, as_json: bool) -> int:
             for mark in (m for m in shown_piece.marks if m.readings):
                 readings = ", ".join(f"{r.label} {r.sum.plain}" for r in mark.readings)
                 out.append(f"{shown_piece.letter} mark {mark.label.lower()}: {readings} ({mark.corner})")
-        out += ["", f"Reads back as {page.read.size}; {page.read.strap}. {page.read.rounding}"]
+        strap = f"; {page.read.strap}" if page.read.strap else ""
+        out += ["", f"Reads back as {page.read.size}{strap}. {page.read.rounding}"]
         out += [f"{f.level.upper()}: {f.title}. {f.say} {f.fix}{_silenced(f)}" for f in page.findings]
         return "\n".join(out)
 
@@ -192,6 +194,10 @@ def guarded(work: Callable[[], int]) -> int:
         for p in bad.problems:
             print(f"{p.field or 'file'}: {p.why} {p.fix}", file=sys.stderr)
         return UNREADABLE
+    except BrokenPipeError:
+        # whoever read along has seen enough; nothing is left to be flushed to them
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        return 0
     except OSError as missing:
         print(f"{missing.filename}: {missing.strerror}. Name another file.", file=sys.stderr)
         return NO_FILE

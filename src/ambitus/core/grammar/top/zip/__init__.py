@@ -10,9 +10,10 @@ from ambitus.core.grammar.top.lining import EASE_PARAMS
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
 from ambitus.core.grammar.top.zip.made import zip_of
 from ambitus.core.grammar.top.zip.marks import marks
+from ambitus.core.grammar.top.zip.piece import strips
 from ambitus.core.grammar.top.zip.read import read
 from ambitus.core.grammar.top.zip.sewing import steps
-from ambitus.core.grammar.top.zip.small import SMALL_CHOICES, SMALL_FIELDS, SMALL_PARAMS, SMALL_PHRASE, strips
+from ambitus.core.grammar.top.zip.small import SMALL_CHOICES, SMALL_FIELDS, SMALL_PARAMS, SMALL_PHRASE
 from ambitus.core.grammar.top.zip.tape import (
     OWN_ALLOWANCE,
     TAPE_CHOICES,

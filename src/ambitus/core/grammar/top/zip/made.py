@@ -165,9 +165,7 @@ def _opens(
 ) -> Sum:
     """Return what can be opened: what shows, less where stops hold the slider, less the slider itself."""
     inside = [snap(half - abs(x)) for x in stops or () if abs(x) < half - 1e-9]
-    held = tuple(
-        Term("A stop inside the seam", -mm, "The slider stands still there.") for mm in inside if mm > 0
-    )
+    held = tuple(Term("A stop inside", -mm, "The slider stands still there.") for mm in inside if mm > 0)
     slider = Term("The slider, pushed open", -facts.slider.mm(bag.unit), "It lies in the opening.", "default")
     return Sum("Opens, in use", (*shown, *held, slider))
 

@@ -4,7 +4,8 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.grammar.top.turned_through.steps import close_gap, gap_open
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, zip_of
-from ambitus.core.grammar.top.zip.small import TACK_IN, seam_of, strips, tacks
+from ambitus.core.grammar.top.zip.piece import TACK_IN, tacks
+from ambitus.core.grammar.top.zip.small import seam_of, small_strips
 from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_narrowed, shows
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -112,7 +113,7 @@ def _picked(bag: Resolved, made: Zip) -> bool:
 
 def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
     """Return the making of the small pieces, and their catching beside the zip."""
-    small = {s.part: s for s in strips(bag, form) if s.layer == "tab"}
+    small = {s.part: s for s in small_strips(bag, form)}
     caught = [s.name.lower() for key, s in small.items() if key in ("hold", "wrist")]
     out = []
     sewn = [s for key, s in small.items() if not s.material and key != "end"]

@@ -1,14 +1,13 @@
 """Small pieces that go with a zip: tabs at its ends, a tab to hold on to, a loop for the wrist, a pull."""
 
 from collections.abc import Iterator
-from fractions import Fraction
 
 from ambitus.core.form.model import Form, Mark, Strip
 from ambitus.core.grammar.contract import Option, Param, Phrase
 from ambitus.core.grammar.seams.edges import edge_terms
-from ambitus.core.grammar.top.zip.made import Zip, tab_shows, under_tab, zip_of
+from ambitus.core.grammar.top.zip.made import tab_shows, under_tab
 from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed
-from ambitus.core.lengths import Pair, View, paired, snap
+from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, to_grid
 
@@ -232,81 +231,7 @@ def _pull(bag: Resolved) -> Iterator[Strip]:
     yield Strip("tab", "pull", "Pull", 1, length, width, ends, material)
 
 
-def _zip_marks(bag: Resolved, made: Zip) -> tuple[Mark, ...]:
-    """Return what is marked on the zip: the rows across it, its teeth and stops, where it is tacked."""
-    wide, half = made.tape.mm, made.half_length
-
-    def across(x: float) -> tuple[tuple[float, float], ...]:
-        return ((half + x, 0.0), (half + x, wide))
-
-    right = bag.chose("top.closes_at", "right")
-
-    def placed(x: float) -> float:
-        return x if right else -x
-
-    past = Sum(
-        "From the cut end to the row",
-        (Term("Beyond the row", snap(half - made.row), "Caught, or under a tab."),),
-    )
-    out = [
-        Mark(
-            "row", "Row across it", across(x), "both cut ends", (("from the cut end", past),) if x > 0 else ()
-        )
-        for x in (-made.row, made.row)
-    ]
-    low, high = made.stops or (-half, half)
-    shown = sorted(placed(max(-half, min(half, x))) for x in (low, high))
-    out.append(Mark("teeth", "Teeth", tuple((half + x, wide / 2) for x in shown), "middle of the tape"))
-    names = ("Bottom stop", "Top stop") if made.stops else ()
-    for name, x in zip(names, made.stops or (), strict=True):
-        inside = snap(made.row - abs(x))
-        where = "inside the row" if inside >= 0 else "outside the row"
-        if abs(x) > half:
-            where = "outside the row, cut off with the end"
-        told = Sum(f"{name}, {where}", (Term("From the row", abs(inside), "Never under the needle."),))
-        points = ((half + placed(x), wide / 2),) if abs(x) <= half else ()
-        out.append(
-            Mark("stop", name, points, "the " + ("closing" if x > 0 else "other") + " end", ((where, told),))
-        )
-    for x in tacks(bag, made):
-        out.append(
-            Mark(
-                "tack",
-                "Tack across the teeth before it is cut",
-                ((half + placed(x), wide * 0.3), (half + placed(x), wide * 0.7)),
-                "cut end",
-            )
-        )
-    return tuple(out)
-
-
-#: Default (ours): how far inside its cut end a zip is tacked across the teeth.
-TACK_IN = Pair(5, Fraction(1, 4))
-
-
-def tacks(bag: Resolved, made: Zip) -> tuple[float, ...]:
-    """Return where the teeth are tacked together, from the middle: at every end that is cut through them."""
-    at = snap(made.half_length - TACK_IN.mm(bag.unit))
-    if made.stops is None:
-        return (-at, at)
-    return (-at,) if made.stops[0] < -made.half_length else ()
-
-
-def strips(bag: Resolved, form: Form) -> tuple[Strip, ...]:
-    """Return the zip and every small piece of a top with a zip."""
-    made = zip_of(bag, form)
-    sold = "by the metre, with a slider" if made.stock is None else "closed end"
-    the_zip = Strip(
-        "zip",
-        "",
-        "Zip",
-        1,
-        made.length,
-        Sum("How wide it is", (made.tape,)),
-        0.0,
-        f"{made.facts.label}, {sold}",
-        _zip_marks(bag, made),
-        {"buy": made.buy, "opens": made.opens},
-    )
+def small_strips(bag: Resolved, form: Form) -> tuple[Strip, ...]:
+    """Return every small piece but the zip itself."""
     tabs = end_tabs(bag, form)
-    return (the_zip, *((tabs,) if tabs else ()), *_caught(bag), *_pull(bag))
+    return (*((tabs,) if tabs else ()), *_caught(bag), *_pull(bag))
