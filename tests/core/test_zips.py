@@ -13,6 +13,7 @@ from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import View
 from ambitus.core.shown.present import present, sentence
 from ambitus.core.shown.sheet import sheet
+from ambitus.core.shown.tiles import tiles
 from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
 from ambitus.core.volume import holds
@@ -290,3 +291,22 @@ def test_what_another_top_had_waits_while_the_bag_is_zipped() -> None:
         spec = pick(spec, "top.kind", kind, GRAMMAR)
         assert drafted(spec.model_dump()).bag.bag.top.kind == kind
     assert drafted(spec.model_dump()).bag.choice("top.opening") == "slit"
+
+
+def test_what_hangs_on_it_is_seen_and_told_where_it_is_chosen() -> None:
+    """A tile of the wrist loop tells that loop, one of the zip's ends the zip; none tells of nothing."""
+    spec = Spec.model_validate(pouch(wrist="cloth", wrist_shows=150, wrist_wide=12, grab="ribbon"))
+    small = {g.path: g.tiles for g in tiles(spec, "small", "mm", GRAMMAR, shipped()).groups}
+    wrist = {t.key: t.size for t in small["top.wrist"]}
+    assert (wrist["none"], wrist["cloth"]) == ("", "Loop for the wrist 320 × 48")
+    assert all(t.standing for t in small["top.pull"])
+    ends = next(g for g in tiles(spec, "zip", "mm", GRAMMAR, shipped()).groups if g.path == "top.zip_ends")
+    assert {t.size for t in ends.tiles} == {"Zip 240 × 28", "Zip 194 × 28"}
+    # the tab at the end where the slider closes, the loop hanging from the other
+    form = drafted(spec.model_dump()).form
+    tab, loop = (p.points for p in form.patches if p.layer == "tab")
+    assert {x for x, _, _ in tab} == {220, 245}
+    assert max(x for x, _, _ in loop) <= 150 * 0.2
+    assert math.dist(loop[0], (0, 0, 150 - 16)) == pytest.approx(0)
+    reach = max(math.dist(loop[0], p) for p in loop)
+    assert reach == pytest.approx(150)

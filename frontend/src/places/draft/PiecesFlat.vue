@@ -96,27 +96,26 @@ const isOpen = (p: Piece, k: string) => props.open?.piece === p.key && props.ope
           ></template>
           <span class="unit">{{ drafted.unit }}</span>
         </p>
+        <p v-if="'buy' in p.sums" class="piece-size buy-line">
+          <template v-for="k in sums(p).slice(2)" :key="k">
+            <span class="by">{{ names[k] }}</span>
+            <button
+              type="button"
+              class="number-button"
+              :class="{ open: isOpen(p, k) }"
+              :aria-label="`${p.name}, ${names[k]} ${p.sums[k]!.plain} ${drafted.unit}, show the sum`"
+              :data-sum="`${p.key}/${k}`"
+              @click="emit('open', p.key, k)"
+            >
+              <ShownLength :text="p.sums[k]!.plain" />
+            </button>
+          </template>
+        </p>
         <p v-if="changed[p.key]" class="changed">
           <s><ShownLength :text="changed[p.key]!" /></s> → <b><ShownLength :text="p.size" /></b>
         </p>
         <p class="piece-name">
           <b>×{{ p.count }}</b> {{ p.name.toLowerCase() }}
-          <span v-if="'buy' in p.sums" class="corner">
-            <span v-for="k in sums(p).slice(2)" :key="k"
-              >· {{ names[k] }}
-              <button
-                type="button"
-                class="number-button small"
-                :class="{ open: isOpen(p, k) }"
-                :aria-label="`${p.name}, ${names[k]} ${p.sums[k]!.plain} ${drafted.unit}, show the sum`"
-                :data-sum="`${p.key}/${k}`"
-                @click="emit('open', p.key, k)"
-              >
-                <ShownLength :text="p.sums[k]!.plain" />
-              </button>
-              {{ ' ' }}
-            </span>
-          </span>
           <span v-if="p.cut_out" class="corner"
             >· corner
             <template v-for="(k, n) in sums(p).slice(2)" :key="k"

@@ -296,6 +296,7 @@ def _with_dimensions(
     every = [*(project(p) for p in _at(form.base_ring, 0.0)), *mouth]
     # a round base is narrower than the lines that tell its size
     every += [project(end) for line in form.lines for end in (line.a, line.b)]
+    every += [project(point) for patch in form.patches for point in patch.points]
     top = min(y for _, y in mouth)
     every += [(0.0, top - (h.drop or 0.0) - h.finished_width) for h in hangs]
     for hang in hangs:

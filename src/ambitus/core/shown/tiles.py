@@ -25,7 +25,18 @@ _SHOWS: dict[str, tuple[str, TileShows]] = {
     "interfacing": ("interfacing", "piece"),
     "strap": ("strap", "standing"),
     "top": ("outer", "words"),
+    "small": ("tab", "standing"),
 }
+#: choices that tell of another piece than their phrase does: its layer, and what it is
+_TELLS = {
+    "top.zip_ends": ("zip", ""),
+    "top.closes_at": ("zip", ""),
+    "top.grab": ("tab", "hold"),
+    "top.wrist": ("tab", "wrist"),
+    "top.pull": ("tab", "pull"),
+}
+#: choices that are seen on the standing bag, though the rest of their phrase is told in words
+_STANDING = frozenset({"top.zip_ends", "top.closes_at"})
 
 
 #: the check that parts of a bag do not go together
@@ -81,7 +92,10 @@ class _Asking:
         """Return the tile of one choice, this bag redrafted with it."""
         changed = self.spec if chosen else pick(self.spec, path, value, self.grammar)
         after = self.now if chosen else draft(resolve(changed, self.grammar, self.now.bag.facts))
-        mine = [p for p in after.pieces if p.layer == layer] or list(after.pieces)
+        layer, part = _TELLS.get(path, (layer, ""))
+        mine = [p for p in after.pieces if p.layer == layer and part in ("", p.part)]
+        told = bool(mine) or not part
+        mine = mine or list(after.pieces)
         # a base that is a piece of its own is what its tile shows
         shown = next((p for p in mine if p.part == "base" and shows == "piece"), mine[0])
         widest = widest_of(after.pieces)
@@ -91,7 +105,7 @@ class _Asking:
             help=option.help,
             chosen=chosen,
             edit=TileEdit(path, value),
-            size=f"{shown.name} {size_line(shown, View(self.view.unit, changed.unit))}",
+            size=f"{shown.name} {size_line(shown, View(self.view.unit, changed.unit))}" if told else "",
             changes=_changes(self.now, after, self.view),
             brings=_brings(self.now, after),
             fits=all(f.rule.id != MISFIT for f in after.findings),
@@ -236,7 +250,8 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
             elif params[path].kind == "outline":
                 outline = _outline(path, now, view)
             elif visible(path, params[path], bag):
-                groups.append(_choices(asking, path, params[path], layer, shows))
+                seen: TileShows = "standing" if path in _STANDING else shows
+                groups.append(_choices(asking, path, params[path], layer, seen))
         fields = tuple(p for p in (full_path(prefix, f) for f in phrase.fields) if p in params)
         shown = tuple(g for g in groups if g and len(g.tiles) > 1)
         by_volume = key == "base" and can_be_sized(bag)

@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 
 from ambitus.core.form.model import Form, Patch
 from ambitus.core.geometry import Point
+from ambitus.core.grammar.top.zip.hung import hung
 from ambitus.core.grammar.top.zip.made import Zip, zip_of
 from ambitus.core.grammar.top.zip.tape import is_box, left_out, shows
 from ambitus.core.lengths import snap
@@ -33,10 +34,6 @@ def _together(form: Form) -> tuple[tuple[Point, ...], float]:
         gone += side
     lean = (max(ys) - min(ys)) / 2
     return tuple(out), math.sqrt(max(form.height**2 - lean**2, 1.0))
-
-
-def _box(a: Point3, b: Point3, c: Point3, d: Point3, layer: str) -> Patch:
-    return Patch(layer, (a, b, c, d))
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,31 +84,33 @@ def _on_front(form: Form, made: Zip, half: float, deep: float, high: float) -> t
     return tuple(front.strip(a, b, layer) for a, b, layer in spans if b - a > 1e-6)
 
 
+def _flat(layer: str, a: Point3, b: Point3) -> Patch:
+    """Return the rectangle between two opposite corners, lying on the lid or standing on an end."""
+    (x, y, z), (u, v, w) = a, b
+    across = (u, y, z) if abs(z - w) < 1e-9 else (u, v, z)
+    back = (x, v, w) if abs(z - w) < 1e-9 else (x, y, w)
+    return Patch(layer, (a, across, b, back))
+
+
 def _on_lid(form: Form, made: Zip, half: float) -> tuple[Patch, ...]:
-    """Return the zip along the lid of a box and down its end."""
+    """Return the zip along the lid of a box and down its end, tabs where it is narrowed."""
     long, broad, high = form.mm("length"), form.mm("breadth"), form.height
     near, far = broad / 2 - half, broad / 2 + half
-    open_to = min(long, long / 2 + made.half_open)
-    begin = max(0.0, long / 2 - made.half_open)
-    out = [_box((begin, near, high), (open_to, near, high), (open_to, far, high), (begin, far, high), "zip")]
-    for a, b in ((0.0, begin), (open_to, long)):
-        if b - a > 1e-6:
-            out.append(_box((a, near, high), (b, near, high), (b, far, high), (a, far, high), "tab"))
-    over = made.half_open - long / 2
-    low = max(high - max(over, 0.0), high / 2)
-    if over > 1e-6:
-        out.append(_box((long, near, low), (long, far, low), (long, far, high), (long, near, high), "zip"))
-    if low - high / 2 > 1e-6:
-        out.append(
-            _box((long, near, high / 2), (long, far, high / 2), (long, far, low), (long, near, low), "tab")
-        )
-    seam = ((long, 0.0, high / 2), (long, broad, high / 2))
-    return (*out, Patch("outer", seam, "stitch"))
+    begin, end = max(0.0, long / 2 - made.half_open), min(long, long / 2 + made.half_open)
+    # what reaches past the lid lies on the end, down to its seam half-way
+    low = max(high - max(made.half_open - long / 2, 0.0), high / 2)
+    lid = ((0.0, begin, "tab"), (begin, end, "zip"), (end, long, "tab"))
+    down = ((high / 2, low, "tab"), (low, high, "zip"))
+    seam = Patch("outer", ((long, 0.0, high / 2), (long, broad, high / 2)), "stitch")
+    return (
+        *(_flat(layer, (a, near, high), (b, far, high)) for a, b, layer in lid if b - a > 1e-6),
+        *(_flat(layer, (long, near, a), (long, far, b)) for a, b, layer in down if b - a > 1e-6),
+        seam,
+    )
 
 
-def _slider(made: Zip, bag: Resolved, ends: tuple[Point3, Point3], up: Point3) -> Patch:
-    """Return the slider at the end where the zip closes; *up* is the way across the zip, half its width."""
-    at, way = ends if bag.chose("top.closes_at", "right") else ends[::-1]
+def _slider(made: Zip, bag: Resolved, at: Point3, way: Point3, up: Point3) -> Patch:
+    """Return the slider from *at* on its *way*; *up* is the way across the zip, half of what it is wide."""
     size = math.dist(at, way) or 1.0
     long = made.facts.slider.mm(bag.unit) * 1.5
     inner = [a + (b - a) * long / size for a, b in zip(at, way, strict=True)]
@@ -122,36 +121,50 @@ def _slider(made: Zip, bag: Resolved, ends: tuple[Point3, Point3], up: Point3) -
     return Patch("slider", tuple((x, y, z) for x, y, z in corners))
 
 
+def _not_counted(bag: Resolved, form: Form) -> Form:
+    """Return *form* as high as a tape reads it where its zip is not counted; a box is broader already."""
+    more = 0.0 if is_box(bag) else left_out(bag)
+    high = form.dimensions["height"]
+    taller = replace(high, comes_out=snap(high.comes_out + more))
+    return replace(form, dimensions={**form.dimensions, "height": taller}) if more else form
+
+
+def _closed_box(bag: Resolved, form: Form, made: Zip, half: float) -> Form:
+    middle, broad = form.mm("length") / 2, form.mm("breadth")
+    reach = min(middle, made.half_open) * (1 if bag.chose("top.closes_at", "right") else -1)
+    at, way = ((middle + side * reach, broad / 2, form.height) for side in (1, -1))
+    ends = [(middle + side * middle, broad / 2, form.height / 2) for side in (1, -1)]
+    patches = (
+        *_on_lid(form, made, half),
+        *hung(bag, ends[0], ends[1], at, lies=True),
+        _slider(made, bag, at, way, (0.0, half * 0.6, 0.0)),
+    )
+    return replace(form, closed=True, patches=patches)
+
+
 def zipped(bag: Resolved, form: Form) -> Form:
     """Return *form* closed by its zip: for the picture, and where the zip is not counted for the height."""
-    made = zip_of(bag, form)
-    half = max(0.0, shows(bag) / 2)
-    more = left_out(bag)
-    if more and not is_box(bag):
-        high = form.dimensions["height"]
-        taller = replace(high, comes_out=snap(high.comes_out + more))
-        form = replace(form, dimensions={**form.dimensions, "height": taller})
+    made, half = zip_of(bag, form), max(0.0, shows(bag) / 2)
+    form = _not_counted(bag, form)
     if is_box(bag):
-        patches = _on_lid(form, made, half)
-        middle = form.mm("breadth") / 2
-        reach = min(form.mm("length") / 2, made.half_open)
-        ends = tuple((form.mm("length") / 2 + side * reach, middle, form.height) for side in (1, -1))
-        slider = _slider(made, bag, (ends[0], ends[1]), (0.0, half * 0.6, 0.0))
-        return replace(form, closed=True, patches=(*patches, slider))
-    if len(form.mouth_ring) < 3:
-        deep, high_at, ring = 0.0, form.height, form.mouth_ring
-    else:
+        return _closed_box(bag, form, made, half)
+    deep, high_at, ring = 0.0, form.height, form.mouth_ring
+    if len(ring) > 2:
         ring, high_at = _together(form)
         deep = ring[0][1]
-    middle = sum(x for x, _ in ring) / len(ring)
+    middle, run = sum(x for x, _ in ring) / len(ring), form.mm("flat_opening") / 2
     lines = tuple(
         replace(line, b=(line.b[0], deep, high_at)) if line.path == "size.height" else line
         for line in form.lines
     )
     seams = form.standing_seams if deep == 0 else ()
     closed = replace(form, mouth_ring=ring, rises=high_at, closed=True, lines=lines, standing_seams=seams)
-    patches = _on_front(closed, made, half, deep, high_at)
-    reach = min(made.half_open, form.mm("flat_opening") / 2)
-    ends = tuple((middle + side * reach, deep, high_at - half * 0.3) for side in (1, -1))
-    slider = _slider(made, bag, (ends[0], ends[1]), (0.0, 0.0, half * 0.3))
-    return replace(closed, patches=(*patches, slider))
+    reach = min(made.half_open, run) * (1 if bag.chose("top.closes_at", "right") else -1)
+    at, way = ((middle + side * reach, deep, high_at - half * 0.3) for side in (1, -1))
+    ends = [(middle + side * run, deep, high_at - 2 * half) for side in (1, -1)]
+    patches = (
+        *_on_front(closed, made, half, deep, high_at),
+        *hung(bag, ends[0], ends[1], at, lies=False),
+        _slider(made, bag, at, way, (0.0, 0.0, half * 0.3)),
+    )
+    return replace(closed, patches=patches)

@@ -257,6 +257,7 @@ def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
             needs=("zip in", *straps, *(("tabs caught",) if _has_caught(bag) else ())),
             gives=tuple(f"{layer} panels ready" for layer in layers),
             kind="gate",
+            lengths=(("From either end to the slider, about", max(0.0, made.half_open)),),
         ),
     ]
     if lined and as_one(bag):
