@@ -214,3 +214,22 @@ def test_a_contrasting_bottom_is_a_number_on_the_drawing(screen: Screen) -> None
     _pick(screen, "cloth", "cloth.doubled", "doubled")
     assert "doubled linen and denim" in _sentence(screen)
     screen.kept()
+
+
+def test_straps_are_taken_off_and_put_on_again(screen: Screen) -> None:
+    """The phrase stays open while the sentence changes under it; undo brings the old straps back."""
+    screen.open("March folder tote")
+    page = screen.page
+    before = screen.cut("strap carry.0", "length")
+    _pick(screen, "strap.0", "carry.pairs", "0")
+    page.wait_for_selector("[data-piece='strap carry.0']", state="detached")
+    assert "no straps" in _sentence(screen)
+    page.wait_for_selector("[data-phrase='straps'][aria-expanded=true]")
+    page.click("[data-tile='carry.pairs=1']")
+    page.wait_for_selector("[data-piece='strap carry.0']")
+    _close(screen)
+    page.click("text=Undo")
+    page.wait_for_selector("[data-piece='strap carry.0']", state="detached")
+    page.click("text=Undo")
+    screen.shows("strap carry.0", "length", before)
+    screen.kept()

@@ -9,7 +9,7 @@ from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import View
 from ambitus.core.problems import SpecProblems
 from ambitus.core.shown.models import Tile, Tiles
-from ambitus.core.shown.present import size_line
+from ambitus.core.shown.present import sentence, size_line
 from ambitus.core.shown.tiles import tiles
 from ambitus.core.spec.edit import PickedEdit, apply_edit
 from ambitus.core.spec.model import Spec
@@ -39,7 +39,9 @@ def test_a_tile_keeps_its_promise(phrase: str) -> None:
         for tile in group.tiles:
             after = _picked(tile)
             view = View("mm", after.bag.unit)
-            assert tile.size in {f"{p.name} {size_line(p, view)}" for p in after.pieces}
+            sizes = {f"{p.name} {size_line(p, view)}" for p in after.pieces}
+            # without straps there is none to tell of
+            assert tile.size in sizes or (tile.key, tile.size) == ("0", "")
             new = [f for f in after.findings if f.rule.id not in known and f.rule.level != "note"]
             # of what does not go together at all only the reason is told
             apart = [f for f in new if f.rule.id == "parts-do-not-fit"]
@@ -115,3 +117,27 @@ def test_what_does_not_go_together_comes_last_with_its_reason() -> None:
         "have to be caught.",
     )
     assert "box_pouch" in {t.key for t in group.tiles if t.fits}
+
+
+def test_straps_are_taken_off_and_put_on() -> None:
+    """A phrase tells that there are none, and offers a pair; what is taken off leaves no piece behind."""
+    plain = Spec.model_validate(tote(carry=[{"drop": 300}]))
+    without = apply_edit(plain, PickedEdit(path="carry.pairs", value=0), "mm", GRAMMAR, shipped())
+    assert without.carry == []
+    made = draft(resolve(without, GRAMMAR, shipped()))
+    assert not [p for p in made.pieces if p.layer.startswith("strap")]
+    words = "".join(t.text for t in sentence(made.bag, View("mm", "mm")))
+    assert ", no straps, plain seams" in words
+    (group,) = tiles(without, "straps", "mm", GRAMMAR, shipped()).groups
+    assert [(t.key, t.chosen) for t in group.tiles] == [("0", True), ("1", False)]
+    again = apply_edit(without, PickedEdit(path="carry.pairs", value=1), "mm", GRAMMAR, shipped())
+    assert again.carry == [{}]
+    kept = apply_edit(plain, PickedEdit(path="carry.pairs", value=2), "mm", GRAMMAR, shipped())
+    assert kept.carry == [{"drop": 300}, {}]
+    for wrong in (None, -1, "many", 9):
+        with pytest.raises(SpecProblems):
+            apply_edit(plain, PickedEdit(path="carry.pairs", value=wrong), "mm", GRAMMAR, shipped())
+    # a box pouch has no edge that they could hang from
+    boxed = Spec.model_validate({"preset": "pouch", "base": {"kind": "box_pouch"}, "carry": []})
+    bag = resolve(boxed, GRAMMAR, shipped())
+    assert "straps" not in {t.phrase for t in sentence(bag, View("mm", "mm"))}

@@ -88,23 +88,6 @@ def tangents(a: Point, bend: Bend, b: Point) -> tuple[Point, Point]:
     return straight, straight
 
 
-def point_along(a: Point, bend: Bend, b: Point, part: float) -> Point:
-    """Return the point *part* of the way (0 to 1) along an edge."""
-    if isinstance(bend, Arc):
-        turn = sweep(bend, a, b) * part
-        (cx, cy), r = bend.centre, radius(bend, a)
-        angle = math.atan2(a[1] - cy, a[0] - cx) + turn
-        return cx + r * math.cos(angle), cy + r * math.sin(angle)
-    points = (*edge_points(a, bend, b), b)
-    left = edge_length(a, bend, b) * part
-    for p, q in itertools.pairwise(points):
-        size = math.dist(p, q)
-        if left <= size and size > 0:
-            return p[0] + (q[0] - p[0]) * left / size, p[1] + (q[1] - p[1]) * left / size
-        left -= size
-    return b
-
-
 def offset_bent(
     starts: Sequence[Point], bends: Sequence[Bend], amounts: Sequence[float]
 ) -> tuple[tuple[Point, ...], tuple[Bend, ...]]:

@@ -153,6 +153,15 @@ function goTo(path: string) {
 function silence(check: string, reason: string) {
   at.edit({ kind: 'silenced', check, reason })
 }
+/** A phrase that the sentence has no longer closes; straps that are gone or new keep theirs open. */
+watch(
+  () => drafted.value?.sentence.map((t) => t.phrase).filter(Boolean) ?? [],
+  (there) => {
+    const open = phrase.value
+    if (!open || open === 'grid' || !there.length || there.includes(open)) return
+    phrase.value = open.startsWith('strap') ? (there.find((p) => p!.startsWith('strap')) ?? '') : ''
+  },
+)
 /** From what it holds straight to the sizes that hold what is asked for. */
 const volumeOpen = ref(false)
 function byVolume() {

@@ -25,11 +25,6 @@ def path(points: Iterable[Point], *, closed: bool = False) -> str:
     return f"M{text}Z" if closed else f"M{text}"
 
 
-def flipped(points: Sequence[Point]) -> list[Point]:
-    """Return *points* with y turned down."""
-    return [(x, -y) for x, y in points]
-
-
 #: points of a curve that a picture shows, at the least
 _SEEN = 40
 

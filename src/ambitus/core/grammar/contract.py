@@ -201,6 +201,8 @@ class Base(Variant):
     also_sewn: Mapping[str, str] = field(default_factory=dict)
     form: "Callable[[Resolved, Finishes], Form]"
     read: "Reader"
+    #: whether a bag on it has an edge that straps can hang from
+    carries: bool = True
     #: whether its panels can be divided at a level: by a bottom of another cloth, or a facing
     divides: bool = True
     #: marks that the base asks for on a sewn panel
@@ -463,6 +465,8 @@ class Bag:
         return {**self.base.classes, **self.base.also_sewn}
 
 
+#: how many pairs of straps a bag has, as a maker picks it: no field, but the length of a list
+PAIRS = "carry.pairs"
 SLOT_ROOTS = ("size", "base", "top", "cloth", "interfacing", "carry", "seams", "allowances")
 
 

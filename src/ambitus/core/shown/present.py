@@ -9,7 +9,7 @@ from ambitus.core.drawing.box_states import box_states
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
-from ambitus.core.grammar.contract import Phrase, full_path
+from ambitus.core.grammar.contract import PAIRS, Phrase, full_path
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.zip.tape import is_box
@@ -36,10 +36,15 @@ from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import ShownSum, Source, Sum, show_sum
 from ambitus.core.volume import can_be_sized, holds
 
+#: the phrase of a bag without straps, under which they are added
+NO_STRAPS = Phrase("straps", "Straps", ", ", lambda bag, view, prefix: "no straps", (PAIRS,))
+
 
 def phrases(bag: Resolved) -> Iterator[tuple[str, Phrase]]:
-    """Yield every phrase of the sentence with the prefix of its fields."""
+    """Yield every phrase of the sentence with the prefix of its fields; also that there are no straps."""
     for prefix, variant in bag.bag.with_prefix:
+        if prefix == "seams" and not bag.bag.carry and bag.bag.base.carries:
+            yield "straps", NO_STRAPS
         yield from ((prefix, phrase) for phrase in variant.phrases)
 
 

@@ -6,7 +6,17 @@ from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft, draft
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.geometry import area
-from ambitus.core.grammar.contract import Attach, Bag, Grammar, Option, Param, Section, Variant, full_path
+from ambitus.core.grammar.contract import (
+    PAIRS,
+    Attach,
+    Bag,
+    Grammar,
+    Option,
+    Param,
+    Section,
+    Variant,
+    full_path,
+)
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.lengths import Unit, View
 from ambitus.core.outlines import around
@@ -94,7 +104,7 @@ class _Asking:
         after = self.now if chosen else draft(resolve(changed, self.grammar, self.now.bag.facts))
         layer, part = _TELLS.get(path, (layer, ""))
         mine = [p for p in after.pieces if p.layer == layer and part in ("", p.part)]
-        told = bool(mine) or not part
+        told = bool(mine) or layer in ("outer", "interfacing")
         mine = mine or list(after.pieces)
         # a base that is a piece of its own is what its tile shows
         shown = next((p for p in mine if p.part == "base" and shows == "piece"), mine[0])
@@ -195,6 +205,18 @@ def _grid_tiles(asking: _Asking) -> Tiles:
     return Tiles("grid", "Cutting grid", groups, ())
 
 
+def _pairs(asking: _Asking) -> TileGroup:
+    """Return the tiles of how many pairs of straps a bag has."""
+    has = len(asking.spec.carry)
+    options = [
+        Option("0", "None", "Carried by its top, or in another bag."),
+        Option("1", "One pair", "One strap at the front and one at the back."),
+    ]
+    options += [Option(str(has), f"{has} pairs", "As they are.")] if has > 1 else []
+    made = (asking.tile(PAIRS, float(o.key), o, has == int(o.key), "standing", "strap") for o in options)
+    return TileGroup("How many", PAIRS, "standing", tuple(made))
+
+
 def _choices(asking: _Asking, path: str, param: Param, layer: str, shows: TileShows) -> TileGroup:
     """Return the tiles of a choice that is no kind."""
     bag, chosen = asking.now.bag, asking.now.bag.choice(path)
@@ -243,7 +265,9 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
         groups: list[TileGroup | None] = []
         outline = None
         for path in paths:
-            if grammar.kinds_at(path) is not None:
+            if path == PAIRS:
+                groups.append(_pairs(asking))
+            elif grammar.kinds_at(path) is not None:
                 whole = "Every seam" if key == "seams" else phrase.label
                 label = labels.get(path.rpartition(".")[2], whole)
                 groups.append(asking.kinds(label, path, layer, shows))

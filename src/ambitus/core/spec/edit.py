@@ -5,7 +5,7 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from ambitus.core.checks.mechanism import all_rules
-from ambitus.core.grammar.contract import Grammar, Param
+from ambitus.core.grammar.contract import PAIRS, Grammar, Param
 from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import Spec
@@ -66,6 +66,14 @@ def put(spec: Spec, path: str, value: object) -> Spec:
     return Spec.model_validate(data)
 
 
+def _with_pairs(spec: Spec, pairs: int) -> Spec:
+    """Return *spec* with so many pairs of straps: those that it has, and plain ones after them."""
+    if not 0 <= pairs <= 4:
+        raise ValueError(f"{pairs} pairs of straps")
+    more: list[dict[str, Any]] = [{} for _ in range(pairs - len(spec.carry))]
+    return spec.model_copy(update={"carry": [*spec.carry[:pairs], *more]})
+
+
 def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
     """
     Return *spec* with a choice made, and with what goes with it.
@@ -74,6 +82,8 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
     do not go with it, so that the usual one for it holds. Another base lets go of where straps were placed
     where its own panels begin elsewhere. Undo brings all of it back.
     """
+    if path == PAIRS:
+        return _with_pairs(spec, int(str(value).partition(".")[0]))
     out = put(spec, path, value)
     if path == "unit":
         return put(out, "grid.step", default_step(out.unit))

@@ -22,6 +22,9 @@ _CALLED = {
 }
 
 
+_FROM_WRONG = "From the wrong side."
+
+
 def sewn_layers(bag: Resolved) -> Iterator[tuple[Layer, int]]:
     """Yield the layers that are sewn up by themselves, with the rank their steps begin at."""
     as_one = bag.chose("top.turned", "zip")
@@ -103,7 +106,7 @@ def press_seams(bag: Resolved, layer: Layer, rank: int, *, needs: tuple[str, ...
     return Step(
         key=f"{layer} press",
         title=f"Press the seams of the {layer} {bag.bag.seam('side').press}",
-        say="From the wrong side." if is_folded(bag) else "Sides and base, from the wrong side.",
+        say="Sides and base, from the wrong side." if {"side", "base"} <= set(bag.sewn) else _FROM_WRONG,
         rank=rank,
         needs=needs,
         gives=(gives,),

@@ -1,7 +1,7 @@
 """What every make of strap shares: its phrase, and the two steps from cut strip to strap."""
 
 from ambitus.core.grammar.carry.strap import attached
-from ambitus.core.grammar.contract import Phrase
+from ambitus.core.grammar.contract import PAIRS, Phrase
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
@@ -14,7 +14,7 @@ def phrase(words: str) -> Phrase:
         label="Straps",
         before=", two straps ",
         says=lambda bag, view, prefix: f"{words}, {attached(bag, prefix)}",
-        choices=("make", "attach", "measure", "held", "place"),
+        choices=(PAIRS, "make", "attach", "measure", "held", "place"),
         fields=(
             "width",
             "drop",

@@ -44,6 +44,7 @@ BOX_POUCH = Base(
     ),
     classes={"end": "End seam", "base": "Base seam"},
     divides=False,
+    carries=False,
     needs=_needs,
     usual={"size.height": lambda bag: paired(60).mm(bag.unit)},
     steps=steps,
