@@ -225,6 +225,8 @@ def test_straps_are_taken_off_and_put_on_again(screen: Screen) -> None:
     page.wait_for_selector("[data-piece='strap carry.0']", state="detached")
     assert "no straps" in _sentence(screen)
     page.wait_for_selector("[data-phrase='straps'][aria-expanded=true]")
+    # picked one right after the other they would be one step to undo
+    screen.kept()
     page.click("[data-tile='carry.pairs=1']")
     page.wait_for_selector("[data-piece='strap carry.0']")
     _close(screen)
