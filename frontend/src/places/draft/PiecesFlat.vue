@@ -5,6 +5,7 @@ import type { Drafted, Piece } from '../../api/client'
 import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
 import { steppedScale } from '../../bag-drawing/scale'
 import ShownLength from '../../length-field/ShownLength.vue'
+import PieceNumber from './PieceNumber.vue'
 import './pieces.css'
 
 const props = defineProps<{
@@ -64,7 +65,14 @@ const names: Record<string, string> = {
 }
 const order = ['length', 'width', 'height', 'across', 'up', 'buy', 'opens']
 const sums = (p: Piece) => order.filter((k) => k in p.sums)
-const isOpen = (p: Piece, k: string) => props.open?.piece === p.key && props.open.sum === k
+const number = (piece: Piece, sum: string) => ({
+  piece,
+  sum,
+  name: names[sum]!,
+  unit: props.drafted.unit,
+  open: props.open?.piece === piece.key && props.open.sum === sum,
+})
+const show = (piece: string, sum: string) => emit('open', piece, sum)
 </script>
 
 <template>
@@ -83,32 +91,14 @@ const isOpen = (p: Piece, k: string) => props.open?.piece === p.key && props.ope
         <p class="piece-size">
           <b class="letter">{{ p.letter }}</b>
           <template v-for="(k, n) in sums(p).slice(0, 2)" :key="k"
-            ><span v-if="n" class="by">×</span
-            ><button
-              type="button"
-              class="number-button"
-              :class="{ open: isOpen(p, k) }"
-              :aria-label="`${p.name}, ${names[k]} ${p.sums[k]!.plain} ${drafted.unit}, show the sum`"
-              :data-sum="`${p.key}/${k}`"
-              @click="emit('open', p.key, k)"
-            >
-              <ShownLength :text="p.sums[k]!.plain" /></button
-          ></template>
+            ><span v-if="n" class="by">×</span><PieceNumber v-bind="number(p, k)" @open="show"
+          /></template>
           <span class="unit">{{ drafted.unit }}</span>
         </p>
         <p v-if="'buy' in p.sums" class="piece-size buy-line">
           <template v-for="k in sums(p).slice(2)" :key="k">
             <span class="by">{{ names[k] }}</span>
-            <button
-              type="button"
-              class="number-button"
-              :class="{ open: isOpen(p, k) }"
-              :aria-label="`${p.name}, ${names[k]} ${p.sums[k]!.plain} ${drafted.unit}, show the sum`"
-              :data-sum="`${p.key}/${k}`"
-              @click="emit('open', p.key, k)"
-            >
-              <ShownLength :text="p.sums[k]!.plain" />
-            </button>
+            <PieceNumber v-bind="number(p, k)" @open="show" />
           </template>
         </p>
         <p v-if="changed[p.key]" class="changed">
@@ -120,15 +110,7 @@ const isOpen = (p: Piece, k: string) => props.open?.piece === p.key && props.ope
             >· corner
             <template v-for="(k, n) in sums(p).slice(2)" :key="k"
               ><template v-if="n"> × </template
-              ><button
-                type="button"
-                class="number-button small"
-                :class="{ open: isOpen(p, k) }"
-                :aria-label="`${p.name}, ${names[k]} ${p.sums[k]!.plain} ${drafted.unit}, show the sum`"
-                :data-sum="`${p.key}/${k}`"
-                @click="emit('open', p.key, k)"
-              >
-                <ShownLength :text="p.sums[k]!.plain" /></button></template
+              ><PieceNumber v-bind="number(p, k)" small @open="show" /></template
           ></span>
         </p>
       </article>
@@ -137,17 +119,8 @@ const isOpen = (p: Piece, k: string) => props.open?.piece === p.key && props.ope
       <li v-for="p in small" :key="p.key" :data-piece="p.key">
         <b class="letter">{{ p.letter }}</b>
         <template v-for="(k, n) in ['length', 'width']" :key="k"
-          ><span v-if="n" class="by">×</span
-          ><button
-            type="button"
-            class="number-button"
-            :class="{ open: isOpen(p, k) }"
-            :aria-label="`${p.name}, ${names[k]} ${p.sums[k]!.plain} ${drafted.unit}, show the sum`"
-            :data-sum="`${p.key}/${k}`"
-            @click="emit('open', p.key, k)"
-          >
-            <ShownLength :text="p.sums[k]!.plain" /></button
-        ></template>
+          ><span v-if="n" class="by">×</span><PieceNumber v-bind="number(p, k)" @open="show"
+        /></template>
         <span class="small-name"
           ><b>×{{ p.count }}</b> {{ p.name.toLowerCase() }}</span
         >

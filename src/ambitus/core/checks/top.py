@@ -5,7 +5,7 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.base.panels import asked_height
-from ambitus.core.grammar.top.turned_through.gap import LEAST_GAP, longest_gap, straight_seam
+from ambitus.core.grammar.top.turned_through.gap import LEAST_GAP, is_bulky, longest_gap, straight_seam
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -16,6 +16,11 @@ LEAST_BULKY_GAP = 120.0
 WIDEST_TURN, WIDEST_HEM = 25.4, 75.0
 #: Default (ours): once round the free arm of a home machine.
 FREE_ARM = 280.0
+
+
+def least_to_turn(draft: "Draft") -> float:
+    """Return the least way that the layers of the bag are turned through."""
+    return LEAST_BULKY_GAP if is_bulky(draft.bag) else LEAST_GAP
 
 
 def _gap(draft: "Draft") -> tuple[float, float] | None:
@@ -56,21 +61,16 @@ def gap_too_small(draft: "Draft") -> Iterator[Fired]:
     found = _gap(draft)
     if not found:
         return
-    bulky = draft.bag.bag.interfacing.cuts and _bulky(draft)
-    least = LEAST_BULKY_GAP if bulky else LEAST_GAP
+    least = least_to_turn(draft)
     if found[0] < least - 1e-9:
         yield fired(
             "top.gap",
             "{gap} to turn {what} through.",
             "Leave {least} or more, or put the gap in the other seam.",
-            {"what": "fleece or foam" if bulky else "the bag"},
+            {"what": "fleece or foam" if is_bulky(draft.bag) else "the bag"},
             gap=found[0],
             least=least,
         )
-
-
-def _bulky(draft: "Draft") -> bool:
-    return draft.bag.facts.interfacings[draft.bag.choice("interfacing.material")].bulky
 
 
 @check(

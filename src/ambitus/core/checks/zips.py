@@ -4,8 +4,7 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
-from ambitus.core.checks.top import LEAST_BULKY_GAP
-from ambitus.core.grammar.top.turned_through.gap import LEAST_GAP
+from ambitus.core.checks.top import least_to_turn
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, tab_shows
 from ambitus.core.grammar.top.zip.small import FULLNESS
 from ambitus.core.grammar.top.zip.tape import as_one, is_box, is_narrowed, left_out, most_seam
@@ -173,10 +172,8 @@ def tabs_fill_mouth(draft: "Draft") -> Iterator[Fired]:
 )
 def turned_through_small_zip(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
-        bag = draft.bag
-        stiff = bag.bag.interfacing.cuts and bag.facts.interfacings[bag.choice("interfacing.material")].bulky
-        least = LEAST_BULKY_GAP if stiff else LEAST_GAP
-        if as_one(bag) and made.opens.total < least - 1e-9:
+        least = least_to_turn(draft)
+        if as_one(draft.bag) and made.opens.total < least - 1e-9:
             yield fired(
                 "top.zip_ends",
                 "It opens {opens}.",

@@ -23,12 +23,6 @@ def _strip_row(piece: Piece) -> CutRow:
         count=piece.count,
         width=piece.size("length"),
         height=piece.size("width"),
-        folded=False,
-        under=False,
-        cut_out=None,
-        corner=None,
-        radius=None,
-        outline=None,
     )
 
 

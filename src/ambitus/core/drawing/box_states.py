@@ -103,7 +103,6 @@ def opened(form: Form, shows: float) -> State:
     return _framed("An end, its corners opened", say, wide, high, shapes, lengths)
 
 
-def box_states(form: Form, made: Zip) -> tuple[State, ...]:
-    """Return the states of a box pouch before it is the box of the standing view."""
-    shows = made.tape.mm - 2 * made.seam
+def box_states(form: Form, made: Zip, shows: float) -> tuple[State, ...]:
+    """Return the states of a box pouch before it is a box; *shows* is what is seen of the zip, across it."""
     return pressed(form, shows, made.half_open), opened(form, shows)

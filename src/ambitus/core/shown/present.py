@@ -12,7 +12,7 @@ from ambitus.core.form.model import Dimension, Piece
 from ambitus.core.grammar.contract import PAIRS, Phrase, full_path
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.top.facing import is_faced
-from ambitus.core.grammar.top.zip.tape import is_box
+from ambitus.core.grammar.top.zip.tape import is_box, shows
 from ambitus.core.lengths import Unit, View, paired
 from ambitus.core.shown.by_volume import volume_text
 from ambitus.core.shown.models import (
@@ -289,7 +289,7 @@ def states(draft: Draft, view: View) -> tuple[StateShown, ...]:
             s.shapes,
             tuple(LabelShown(one.x, one.y, one.anchor, view.worked(one.mm)) for one in s.lengths),
         )
-        for s in box_states(draft.form, draft.zip)
+        for s in box_states(draft.form, draft.zip, shows(draft.bag))
     )
 
 

@@ -13,12 +13,16 @@ WIDEST_MARGIN, NARROWEST_MARGIN = 40.0, 15.0
 LEAST_GAP = 60.0
 
 
-def usual_gap(bag: Resolved) -> float:
-    """Return the gap these layers need: 100 mm | 4 in, or 180 | 7 where fleece or foam must pass."""
+def is_bulky(bag: Resolved) -> bool:
+    """Return whether fleece or foam has to pass when the bag is turned."""
     key = bag.values.get("interfacing.material")
     bulky = bool(key and isinstance(key.value, str) and bag.facts.interfacings[key.value].bulky)
-    bulky = bulky and bag.bag.interfacing.cuts
-    return paired(180 if bulky else 100).mm(bag.unit)
+    return bulky and bag.bag.interfacing.cuts
+
+
+def usual_gap(bag: Resolved) -> float:
+    """Return the gap these layers need: 100 mm | 4 in, or 180 | 7 where fleece or foam must pass."""
+    return paired(180 if is_bulky(bag) else 100).mm(bag.unit)
 
 
 def margin(straight: float, gap: float) -> float:

@@ -34,7 +34,6 @@ class Zip:
 
     facts: ZipFacts
     tape: Term
-    seam: float
     half_open: float
     row: float
     length: Sum
@@ -184,7 +183,6 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
     return Zip(
         facts=facts,
         tape=bag.term("Tape", "top.tape"),
-        seam=bag.mm("allowances.zip"),
         half_open=half,
         row=row,
         length=length,

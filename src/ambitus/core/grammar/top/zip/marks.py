@@ -2,9 +2,8 @@
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.seams.edges import edge_terms
-from ambitus.core.grammar.top.zip.made import zip_of
+from ambitus.core.grammar.top.zip.made import tab_shows
 from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed
-from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
 
@@ -14,11 +13,8 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     seam = Sum("From the raw edge to the row", (bag.term("Zip seam", "allowances.zip"),))
     readings = [("sewn in at", seam)]
     if is_narrowed(bag):
-        made = zip_of(bag, form)
         side = edge_terms(bag, end_class(bag))
-        tab = Term(
-            "Tab", snap(form.mm("flat_opening") / 2 - made.half_open), "It fills the mouth up to here."
-        )
+        tab = Term("Tab", tab_shows(bag, form).mm, "It fills the mouth up to here.")
         readings.append(
             ("the zip opens from the raw end", Sum("From the raw end to the opening", (*side, tab)))
         )
