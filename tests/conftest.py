@@ -9,8 +9,14 @@ from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
+from hypothesis import settings
 
 from ambitus.web.app import make_app
+
+#: the same examples every time, and no clock; `make hunt` looks with new seeds, and longer
+settings.register_profile("same", derandomize=True, deadline=None)
+settings.register_profile("hunt", derandomize=False, deadline=None, print_blob=True)
+settings.load_profile(os.environ.get("HYPOTHESIS", "same"))
 
 ROOT = Path(__file__).resolve().parent.parent
 DIST = ROOT / "frontend" / "dist"

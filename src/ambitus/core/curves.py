@@ -30,8 +30,8 @@ Bend = Arc | Bow | None
 
 #: How far a flattened arc may lie from the true one, in mm.
 _SAGITTA = 0.005
-#: Directions whose cosine is over this run on as a curve and make no corner: about 8 degrees.
-_SMOOTH = 0.99
+#: Directions whose cosine is under this turn right back, and have no corner to meet in.
+_BACK = -0.9999
 
 
 def sweep(arc: Arc, a: Point, b: Point) -> float:
@@ -94,8 +94,8 @@ def offset_bent(
     """
     Return the outline with edge *i* moved outwards by ``amounts[i]``: starts and bends.
 
-    An arc keeps its centre and grows by the amount: it is the parallel curve, exactly. The points of a bow
-    move along its normals. Corners lie where the two moved edges meet, so a corner cut into the outline
+    An arc keeps its centre and grows by the amount: it is the parallel curve, exactly. A bow is the line
+    through its points. Corners lie where the two moved edges meet, so a corner cut into the outline
     comes out right for any mixture of amounts.
 
     >>> offset_bent([(0, 0), (4, 0), (4, 3), (0, 3)], [None] * 4, [1, 0, 2, 0])[0]
@@ -104,8 +104,7 @@ def offset_bent(
     n = len(starts)
     ends = [tangents(starts[i], bends[i], starts[(i + 1) % n]) for i in range(n)]
     moved = tuple(
-        _moved(starts[i], ends[i - 1][1], ends[i][0], amounts[i - 1], amounts[i], bends[i - 1], bends[i])
-        for i in range(n)
+        _moved(starts[i], ends[i - 1][1], ends[i][0], amounts[i - 1], amounts[i]) for i in range(n)
     )
     placed = list(moved)
     out: list[Bend] = []
@@ -134,31 +133,20 @@ def _meeting(p: Point, u: Point, q: Point, v: Point) -> Point:
     return p[0] + t * u[0], p[1] + t * u[1]
 
 
-def _moved(p: Point, u: Point, v: Point, a: float, b: float, before: Bend, after: Bend) -> Point:
-    """Return where the point between two edges goes; where a curve runs on it is no corner."""
-    if isinstance(before, Bow) and isinstance(after, Bow) and abs(a - b) < 1e-9 and _runs_on(u, v):
-        return _beside(p, u, v, a)
-    return offset_corner(p, u, v, a, b)
-
-
-def _runs_on(u: Point, v: Point) -> bool:
-    return u[0] * v[0] + u[1] * v[1] > _SMOOTH
-
-
-def _beside(p: Point, u: Point, v: Point, amount: float) -> Point:
-    """Return the point *amount* beside a curve that passes *p* from direction *u* to direction *v*."""
+def _moved(p: Point, u: Point, v: Point, a: float, b: float) -> Point:
+    """Return where the point between two edges goes: to where the two moved edges meet."""
     along = (u[0] + v[0], u[1] + v[1])
-    size = math.hypot(*along)
-    return p[0] + along[1] / size * amount, p[1] - along[0] / size * amount
+    size = along[0] ** 2 + along[1] ** 2
+    if abs(a - b) > 1e-9 or size < 2 + 2 * _BACK:
+        return offset_corner(p, u, v, a, b)
+    # of equal amounts it lies on the bisector, however little the line turns there
+    return p[0] + along[1] * 2 * a / size, p[1] - along[0] * 2 * a / size
 
 
 def _parallel(points: Sequence[Point], amount: float) -> tuple[Point, ...]:
-    """Return the inner points of a polyline moved along its normals; true corners are mitred."""
-    out = []
-    for i in range(1, len(points) - 1):
-        u, v = unit_vector(points[i - 1], points[i]), unit_vector(points[i], points[i + 1])
-        smooth = _runs_on(u, v)
-        out.append(
-            _beside(points[i], u, v, amount) if smooth else offset_corner(points[i], u, v, amount, amount)
-        )
-    return tuple(out)
+    """Return the inner points of a polyline moved along its normals; corners are mitred."""
+    ways = [unit_vector(p, q) for p, q in itertools.pairwise(points)]
+    return tuple(
+        _moved(p, u, v, amount, amount)
+        for p, u, v in zip(points[1:-1], ways[:-1], ways[1:], strict=True)
+    )

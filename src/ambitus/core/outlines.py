@@ -18,6 +18,8 @@ from ambitus.core.geometry import Point
 SMALLEST, LARGEST = 20.0, 2000.0
 #: Points that a straight line passes this closely, in mm, add nothing.
 CLOSE = 0.005
+#: What a picture of an outline may leave out, in mm.
+SEEN = 0.02
 #: Most points of an outline.
 MOST_POINTS = 4000
 _MITRE = 5.0
@@ -103,6 +105,12 @@ def read_outline(text: str) -> tuple[Point, ...]:
             raise OutlineProblem("not-an-outline", why, "Write each point as x,y in millimetres.")
         points.append(point)
     return settled(points)
+
+
+def seen(points: Sequence[Point]) -> tuple[Point, ...]:
+    """Return an outline without the points that no picture shows: those a line passes within 0.02 mm."""
+    ring = LinearRing(points).simplify(SEEN)
+    return tuple((x, y) for x, y, *_ in ring.coords)[:-1]
 
 
 def around(points: Sequence[Point]) -> float:

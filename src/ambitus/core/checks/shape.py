@@ -5,13 +5,16 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.curves import flattened
+from ambitus.core.form.model import Piece
+from ambitus.core.geometry import unit_vector
 from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
 from ambitus.core.grammar.base.panels import asked_height
 from ambitus.core.grammar.base.separate.cut import ease_of, is_traced, panels_of, traced_in
 from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.top.zip.tape import is_box
-from ambitus.core.lengths import paired
+from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.lengths import paired, snap
 from ambitus.core.outlines import is_simple
 from ambitus.core.words import within
 
@@ -256,17 +259,26 @@ def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if not is_traced(bag):
         return
-    seam = bag.mm("allowances.ring")
-    crossed = next(
-        (p for p in draft.pieces if p.part == "base" and not is_simple(flattened(p.cut, p.bends))), None
-    )
+    seam = snap(sum(t.mm for t in edge_terms(bag, "ring")))
+    sewn = (p for p in draft.pieces if p.part == "base" and p.layer in bag.bag.top.layers)
+    crossed = next((p for p in sewn if _swallowed(p) or not is_simple(flattened(p.cut, p.bends))), None)
     if crossed is not None:
         say = "With a seam of {seam} the line of the {piece} crosses itself."
         fix = "Round the outline out to more than {seam} wherever it turns in, or take a narrower seam."
         yield fired("base.outline", say, fix, {"piece": within(crossed.name)}, seam=seam)
-    elif bag.chose("base.traced_as", "cut") and not traced_in(bag):
+    elif bag.chose("base.traced_as", "cut") and seam and not traced_in(bag):
         fix = "Take it as the seam line, or take a narrower seam."
         yield fired("base.outline", "A seam of {seam} does not fit inside this cut line.", fix, seam=seam)
+
+
+def _swallowed(piece: Piece) -> bool:
+    """Return whether a stretch of the outline is gone on the cut line: it would run back there."""
+    seam = flattened(piece.stitch, tuple(e.seam_bend for e in piece.edges))
+    cut, n = flattened(piece.cut, piece.bends), len(seam)
+    if len(cut) != n:
+        return False
+    ways = ((unit_vector(line[i - 1], line[i]) for line in (seam, cut)) for i in range(n))
+    return any(u[0] * v[0] + u[1] * v[1] < -0.5 for u, v in ways)
 
 
 @check(

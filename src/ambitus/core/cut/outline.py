@@ -3,12 +3,14 @@
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from ambitus.core.curves import offset_bent
+from ambitus.core.curves import Bend, flattened, offset_bent
 from ambitus.core.form.model import FOLD, CutEdge, Face, Measure
 from ambitus.core.geometry import Point, bounds, outward
 from ambitus.core.lengths import Grid, snap
 from ambitus.core.sums import GRID_LABEL, Sum, Term, gathered, grid_term
 
+#: What a curve's own points may leave of an extent, in mm; more is a sharp corner.
+TIPS = 0.005
 EdgeTerms = Mapping[str, tuple[Term, ...]]
 
 
@@ -30,6 +32,8 @@ def _reach(face: Face, measure: Measure) -> tuple[int, int]:
     It adds where cloth beyond the edge lies away from the other edge. The nominal outline decides,
     so that a bag of impossible size still cuts the way it is meant.
     """
+    if measure.whole:
+        return 1, 1
     axis = 0 if measure.axis == "x" else 1
 
     def facing(name: str) -> float:
@@ -106,15 +110,35 @@ def cut_face(face: Face, finishes: EdgeTerms, grid: Grid) -> CutFace:
             replace(e, bend=bend, seam_bend=plain)
             for e, bend, plain in zip(edges, bends, face.bends, strict=True)
         )
-    spans = {m.key: _span(face, m, cut) for m in face.measures}
+    for measure in face.measures:
+        if measure.whole:
+            sums[measure.key] = _with_tips(measure, sums[measure.key], cut, bends)
+    spans = {m.key: _span(face, m, cut, bends) for m in face.measures}
     return CutFace(edges, cut, face.points, sums, spans)
 
 
-def _span(face: Face, measure: Measure, cut: tuple[Point, ...]) -> tuple[Point, Point]:
+def _with_tips(measure: Measure, summed: Sum, cut: tuple[Point, ...], bends: tuple[Bend, ...]) -> Sum:
+    """Return the sum of a whole extent, with what sharp corners reach beyond the cloth at a straight edge."""
+    left, low, right, high = bounds(flattened(cut, bends))
+    drawn = right - left if measure.axis == "x" else high - low
+    by = snap(drawn - summed.total)
+    if abs(by) < TIPS:
+        return summed
+    why = "A sharp corner reaches further than the cloth beside it."
+    if by * sum(t.mm for t in summed.terms[len(measure.terms) :]) < 0:
+        why = "No corner reaches as far as the cloth beside it."
+    return Sum(measure.label, (*summed.terms, Term("Tips of the corners", by, why)))
+
+
+def _span(
+    face: Face, measure: Measure, cut: tuple[Point, ...], bends: tuple[Bend, ...]
+) -> tuple[Point, Point]:
     """Return the two points between which a picture shows *measure*, on the side it belongs to."""
-    left, bottom, right, top = bounds(cut)
-    high = cut[face.edge_index(measure.high)]
-    low = (left, 0.0) if measure.low == FOLD else cut[face.edge_index(measure.low)]
+    left, bottom, right, top = bounds(flattened(cut, bends) if measure.whole else cut)
+    high = (right, top) if measure.whole else cut[face.edge_index(measure.high)]
+    low = (left, bottom) if measure.whole else (left, 0.0)
+    if not measure.whole and measure.low != FOLD:
+        low = cut[face.edge_index(measure.low)]
     if measure.axis == "x":
         y = top if measure.beside == "top" else bottom
         return (low[0], y), (high[0], y)

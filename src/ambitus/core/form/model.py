@@ -50,6 +50,8 @@ class Measure:
     terms: tuple[Term, ...]
     on_grid: bool = True
     folds: bool = False
+    #: the whole extent of an outline of any shape: cloth adds at both ends, and sharp corners reach further
+    whole: bool = False
     #: side of the piece along which a picture shows this measure
     beside: Literal["top", "bottom", "left", "right"] = "top"
 

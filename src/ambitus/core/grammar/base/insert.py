@@ -1,10 +1,14 @@
 """A stiff insert that lies on the base: the finished base, less a little all round so that it goes in."""
 
+import math
 from collections.abc import Sequence
 
+from ambitus.core.curves import flattened, offset_bent
 from ambitus.core.form.model import Edge, Face, Measure
+from ambitus.core.geometry import unit_vector
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.lengths import paired
+from ambitus.core.outlines import is_simple
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
 
@@ -43,24 +47,47 @@ def clearance(bag: Resolved) -> tuple[Term, ...]:
 
 
 def insert_face(
-    bag: Resolved, edges: Sequence[Edge], ends: tuple[str, str, str, str], along: Term, over: Term
+    bag: Resolved,
+    edges: Sequence[Edge],
+    ends: tuple[str, str, str, str],
+    along: Term,
+    over: Term,
+    *,
+    whole: bool = False,
 ) -> tuple[Face, ...]:
     """
     Return the face of the insert on a finished base of outline *edges*, or nothing where none is wanted.
 
-    *ends* name its left, right, lower and upper edge; *along* and *over* are its finished sizes.
+    *ends* name its left, right, lower and upper edge; *along* and *over* are its finished sizes. *whole* is
+    whether it is of any shape, measured by its whole extent.
     """
     if not bag.chose("base.insert", "stiff"):
         return ()
-    if min(along.mm, over.mm) - 2 * bag.mm("base.insert_less") < LEAST:
+    less = [-bag.mm("base.insert_less")]
+    if min(along.mm, over.mm) + 2 * less[0] < LEAST:
         return ()
+    if whole:
+        # nothing is marked on it: its corners are all the places it has
+        edges = _corners(edges)
+        inside, _ = offset_bent([e.start for e in edges], [None] * len(edges), less * len(edges))
+        if not is_simple(inside):
+            return ()
+        ends = (edges[0].name,) * 4
     outline = tuple(Edge(e.name, "insert", e.start, e.bend) for e in edges)
     left, right, low, high = ends
     measures = (
-        Measure("width", "How long to cut it", "x", left, right, (along,), beside="bottom"),
-        Measure("height", "How broad to cut it", "y", low, high, (over,), beside="left"),
+        Measure("width", "How long to cut it", "x", left, right, (along,), not whole, False, whole, "bottom"),
+        Measure("height", "How broad to cut it", "y", low, high, (over,), not whole, False, whole, "left"),
     )
     return (Face("insert", "insert", outline, measures, part="base"),)
+
+
+def _corners(edges: Sequence[Edge]) -> tuple[Edge, ...]:
+    """Return an outline as straight edges from each point where it turns to the next."""
+    points = flattened([e.start for e in edges], [e.bend for e in edges])
+    ways = [unit_vector(p, points[(i + 1) % len(points)]) for i, p in enumerate(points)]
+    turned = [p for i, p in enumerate(points) if math.dist(ways[i - 1], ways[i]) > 1e-7]
+    return tuple(Edge(f"edge {i}", "insert", p) for i, p in enumerate(turned))
 
 
 def insert_of(bag: Resolved, width: float, depth: float) -> tuple[Face, ...]:

@@ -1,8 +1,9 @@
 """A tube of one or two panels sewn to a base of its own."""
 
 from collections.abc import Callable
+from dataclasses import replace
 
-from ambitus.core.curves import flattened, offset_bent
+from ambitus.core.curves import flattened
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
 from ambitus.core.grammar.base.insert import insert_face
 from ambitus.core.grammar.base.panels import eats, mouth, seams, settled, settled_height, stretch, told
@@ -13,12 +14,10 @@ from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import Grid, snap
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
 from ambitus.core.outlines import around as way_round
-from ambitus.core.outlines import extent, read_outline
+from ambitus.core.outlines import extent, read_outline, seen
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, grid_term
 
-#: What a curve's own points may leave of a seam at its ends, in mm; more is a sharp corner.
-TIPS = 0.05
 #: (bag, length, breadth) -> the outline of its base in seam lines
 Shape = Callable[[Resolved, float, float], Outline]
 
@@ -36,7 +35,8 @@ def traced_in(bag: Resolved) -> float:
 
 def traced_shape(bag: Resolved, length: float, breadth: float) -> Outline:
     """Return the outline that was traced, at its own size."""
-    found = traced(bag.choice("base.outline"), traced_in(bag))
+    grows = snap(sum(t.mm for t in edge_terms(bag, "ring")))
+    found = traced(bag.choice("base.outline"), traced_in(bag), grows)
     if found is None:
         raise ValueError("an outline that was read has points")
     return found
@@ -158,23 +158,18 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
         across = (round_it, Term("To a finer grid, so that the seam eases", rest, why))
     height, rise, moved = settled_height(bag, finishes, ring_seam)
     up = (*rise, *moved)
-    (left, right, low, high), tips = outline.ends, _tips(outline, ring_seam)
+    left, right, low, high = outline.ends
     body = _body(panels, wide, height, across, up, not finer)
     measures = (
-        Measure("width", _called(bag), "x", left, right, (long_term, *longer, *tips[0]), beside="bottom"),
-        Measure(
-            "height",
-            _called(bag, broad=True),
-            "y",
-            low,
-            high,
-            (broad_term, *broader, *tips[1]),
-            beside="left",
-        ),
+        Measure("width", _called(bag), "x", left, right, (long_term, *longer), beside="bottom"),
+        Measure("height", _called(bag, broad=True), "y", low, high, (broad_term, *broader), beside="left"),
     )
+    if is_traced(bag):
+        # any shape keeps its own size, on no grid
+        measures = tuple(replace(m, whole=True, on_grid=False) for m in measures)
     disc = Face("base", "base", outline.edges, measures, part="base")
     bends = [e.bend for e in outline.edges]
-    ring = tuple((x + length / 2, y + breadth / 2) for x, y in flattened(disc.points, bends))
+    ring = tuple((x + length / 2, y + breadth / 2) for x, y in seen(flattened(disc.points, bends)))
     opening = snap(wide * panels / 2)
     asked_round = sum(shape(bag, long_term.mm, broad_term.mm).lengths)
     return Form(
@@ -195,19 +190,10 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
             outline.ends,
             Term("Length of the base", length, "As it comes out."),
             Term("Breadth of the base", breadth, "As it comes out."),
+            whole=is_traced(bag),
         ),
         smooth=True,
     )
-
-
-def _tips(outline: Outline, seam: float) -> tuple[tuple[Term, ...], tuple[Term, ...]]:
-    """Return what sharp corners at the ends of an outline reach beyond the seam, along and across."""
-    starts, bends = [e.start for e in outline.edges], [e.bend for e in outline.edges]
-    grown = extent(flattened(*offset_bent(starts, bends, [seam] * len(starts))))
-    beyond = (snap(g - s - 2 * seam) for g, s in zip(grown, extent(flattened(starts, bends)), strict=True))
-    why = "A sharp corner at an end reaches further out than its seam."
-    along, across = (((Term("Tips of the corners", by, why),) if abs(by) > TIPS else ()) for by in beyond)
-    return along, across
 
 
 def _why_round(bag: Resolved) -> str:

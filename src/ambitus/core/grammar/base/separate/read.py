@@ -88,7 +88,7 @@ def read_traced(rows: Rows, allowances: Mapping[str, float], top: float) -> Read
         inner = extent(inside(points, ring))[along] if ring else cut
         tips = Term("Tips of the corners", inner - cut + 2 * ring, "Sharp corners reach further out.")
         terms = (Term("Base, as cut", cut, "As cut."), seam)
-        sizes[key] = Sum(name, terms if abs(tips.mm) < 0.05 else (*terms, tips))
+        sizes[key] = Sum(name, terms if abs(tips.mm) < 0.005 else (*terms, tips))
     more: dict[str, float | str] = {"base.outline": base.outline, "base.traced_as": "cut"}
     return _made(rows, allowances, top, needed, sizes, more)
 

@@ -43,19 +43,23 @@ def _begun_left(points: Sequence[Point]) -> list[Point]:
 
 
 @lru_cache(maxsize=32)
-def traced(text: str, by: float) -> Outline | None:
+def traced(text: str, by: float, grows: float = 0.0) -> Outline | None:
     """
     Return the outline in *text*, drawn in *by* mm, as edges from its left end round by the front.
 
-    It is cut at its quarters, at its corners and where its box touches it. None where nothing is left.
+    It is cut at its quarters, at its corners and where its box touches it. None where nothing is left. Where
+    its edges *grow* by so many mm, a corner that turns in takes away what lies next to it: the way round is
+    begun where no quarter falls there.
     """
     drawn = inside(read_outline(text), by)
     if len(drawn) < 3:
         return None
     points = _begun_left(drawn)
-    sizes = [math.dist(points[i], points[(i + 1) % len(points)]) for i in range(len(points))]
-    gone = [0.0, *accumulate(sizes)]
+    gone = _gone(points)
     whole = gone[-1]
+    begun = _clear_of(_eaten(points, gone, grows), whole)
+    if begun:
+        points, gone = _from(points, gone, begun)
     # name, place along the way round, label; the first of two that lie together stays
     places = [(("west", "south", "east", "north")[q], whole * q / 4, "Quarter") for q in range(4)]
     ends = {
@@ -74,6 +78,7 @@ def traced(text: str, by: float) -> Outline | None:
         named[name] = near or name
         if near is None:
             places.append((name, gone[i], ""))
+    places = [(name, _on_point(at, gone), label) for name, at, label in places]
     places.sort(key=lambda place: place[1])
     kept = _merged(places, whole)
     parts = []
@@ -83,6 +88,56 @@ def traced(text: str, by: float) -> Outline | None:
         parts.append((Edge(name, "ring", line[0], bend), label))
     ends_by_name = (named["west"], named["rightmost"], named["lowest"], named["highest"])
     return Outline(tuple(e for e, _ in parts), tuple(label for _, label in parts), ends_by_name)
+
+
+def _gone(points: Sequence[Point]) -> list[float]:
+    """Return how far along the way round each point lies, and at last the whole way."""
+    n = len(points)
+    return [0.0, *accumulate(math.dist(points[i], points[(i + 1) % n]) for i in range(n))]
+
+
+def _from(
+    points: Sequence[Point], gone: Sequence[float], begun: float
+) -> tuple[list[Point], list[float]]:
+    """Return the same line begun *begun* mm further along, or back where that is below nothing."""
+    at = begun % gone[-1]
+    after = bisect_left(gone, at + 1e-9)
+    first = _between(points, gone, at, at + 1e-9)[0]
+    turned = [first, *points[after:], *points[:after]]
+    if math.dist(turned[-1], first) < 1e-6:
+        turned.pop()
+    return turned, _gone(turned)
+
+
+def _eaten(points: Sequence[Point], gone: Sequence[float], grows: float) -> list[tuple[float, float]]:
+    """Return the corners that turn in, and how far along its edges each takes cloth away when they grow."""
+    out = []
+    for i in range(len(points)):
+        cos, left = _turn(points[i - 1], points[i], points[(i + 1) % len(points)])
+        if not left and cos < 1 - 1e-9:
+            out.append((gone[i], grows * math.sqrt((1 - cos) / max(1 + cos, 1e-9))))
+    return out
+
+
+def _clear_of(eaten: Sequence[tuple[float, float]], whole: float) -> float:
+    """Return where to begin the way round, so that no quarter falls where a corner takes cloth away."""
+
+    def clear(begun: float) -> bool:
+        quarters = [(begun + whole * q / 4) % whole for q in range(4)]
+        return all(
+            not _TOGETHER < _apart(at, place, whole) < deep + _TOGETHER
+            for at in quarters
+            for place, deep in eaten
+        )
+
+    tried = (way * n * whole / 400 for n in range(50) for way in (1, -1))
+    return next((begun for begun in tried if clear(begun)), 0.0)
+
+
+def _on_point(at: float, gone: Sequence[float]) -> float:
+    """Return a place along the way round, moved onto a point of the line that it lies next to."""
+    near = min(gone[max(0, bisect_left(gone, at) - 1) :][:3], key=lambda other: abs(other - at))
+    return (near if near < gone[-1] else 0.0) if abs(near - at) < _TOGETHER else at
 
 
 def _apart(a: float, b: float, whole: float) -> float:
@@ -120,6 +175,6 @@ def _between(points: Sequence[Point], gone: Sequence[float], start: float, end: 
     inner = [
         points[i % n]
         for i in range(2 * n)
-        if start + _TOGETHER < gone[i % n] + (whole if i >= n else 0.0) < end - _TOGETHER
+        if start + 1e-6 < gone[i % n] + (whole if i >= n else 0.0) < end - 1e-6
     ]
     return [at(start), *inner, at(end)]
