@@ -50,8 +50,14 @@ def lobed(size: float, *lobes: tuple[int, float]) -> str:
     return " ".join(f"{r * math.cos(t):.6f},{r * math.sin(t):.6f}" for r, t in points)
 
 
-#: an egg, and a bean that is hollow on both sides
-OUTLINES = [lobed(120, (2, 14), (3, 5)), lobed(110, (2, 28))]
+#: an egg, a bean that is hollow on both sides, a house off every grid, an L, and corners nearly in line
+OUTLINES = [
+    lobed(120, (2, 14), (3, 5)),
+    lobed(110, (2, 28)),
+    "0,0 241.37,0 241.37,118.9 120.685,190.05 0,118.9",
+    "0,0 231.7,0 231.7,120.3 130.1,120.3 130.1,220.6 0,220.6",
+    "0,0 130.3,-4.7 260.9,0 263.1,90.45 260.9,180.2 0,180.2",
+]
 
 
 def _mm(low: float, high: float) -> st.SearchStrategy[float]:
@@ -75,6 +81,7 @@ ORDINARY = {
     "drop": (60, 900),
     "past": (0, 60),
     "turn": (3, 15),
+    "teeth": (2, 8),
     "hem": (16, 40),
     "ease_by": (0.5, 6),
     "first": (2, 8),

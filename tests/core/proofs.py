@@ -53,15 +53,23 @@ def top_eats(draft: Draft) -> float:
         "turned_through": ("allowances.top",),
         "pressed_edges": ("top.turn",),
         "double_hem": ("top.turn", "top.hem"),
-        "overlocked_hem": ("top.hem", "top.sliver"),
+        "overlocked_hem": ("top.hem",),
         "raw_edge": (),
-        "casing": ("top.hem", "top.heading", "top.channel", "top.edge"),
+        "casing": ("top.turn", "top.heading", "top.channel", "top.edge"),
         "stitched_channel": ("allowances.top",),
         "bands": ("allowances.top",),
     }
     if draft.bag.bag.top.kind in _ZIPPED:
         return draft.bag.mm("allowances.zip") - zip_shows(draft) / 2
-    return sum(draft.bag.mm(path) for path in terms[draft.bag.bag.top.kind])
+    return sum(draft.bag.mm(path) for path in terms[draft.bag.bag.top.kind]) + top_knife(draft)
+
+
+def top_knife(draft: Draft) -> float:
+    """Return what the knife takes of a top edge: of every one where every edge is overlocked first."""
+    kind, first = draft.bag.bag.top.kind, draft.bag.bag.seams.kind == "overlocked_first"
+    cut = kind == "overlocked_hem" or (kind in ("double_hem", "casing") and first)
+    cut |= kind == "casing" and _chose(draft, "top.hem_edge", "overlocked")
+    return draft.bag.mm("top.sliver") if cut else 0.0
 
 
 def past_the_edge(draft: Draft) -> float:
@@ -85,16 +93,12 @@ def _gapped(draft: Draft) -> bool:
 
 
 def _traced(draft: Draft, beyond: float = 0.0) -> tuple[float, float, float]:
-    """
-    Return length, breadth and way round of the seam line of a traced base, or of the line *beyond* it.
-
-    Of a smooth outline the parallel at s is 2 s longer and broader, and 2 π s longer round.
-    """
+    """Return length, breadth and way round of the seam line of a traced base, or of the line *beyond* it."""
     points = [tuple(map(float, pair.split(","))) for pair in draft.bag.choice("base.outline").split()]
-    drawn = Polygon(points)
     by = beyond - (eaten(draft, "ring") if draft.bag.choice("base.traced_as") == "cut" else 0.0)
+    drawn = Polygon(points).buffer(by, join_style="mitre", mitre_limit=100.0)
     left, low, right, high = drawn.bounds
-    return right - left + 2 * by, high - low + 2 * by, float(drawn.length) + 2 * math.pi * by
+    return right - left, high - low, float(drawn.exterior.length)
 
 
 def is_folded(draft: Draft) -> bool:
@@ -141,13 +145,13 @@ def _closing(draft: Draft, asked: dict[str, float]) -> float:
     bag = draft.bag
     if "diameter" in asked:
         given = bag.choice("base.given") == "plate"
-        return (bag.mm("base.plate") - 2 * bag.mm("allowances.ring") if given else asked["diameter"]) / 2
+        return (bag.mm("base.plate") - 2 * eaten(draft, "ring") if given else asked["diameter"]) / 2
     long, broad = asked.get("length", asked.get("width", 0.0)), asked.get("breadth", asked.get("depth", 0.0))
     if bag.bag.base.kind == "traced":
-        long, broad, _ = _traced(draft, eaten(draft, "ring"))
-        inside = 2 * bag.mm("allowances.ring") if bag.choice("base.traced_as") == "cut" else 0.0
-        lies = 0.0 if bag.choice("base.traced_as") == "cut" else 2 * eaten(draft, "ring")
-        long, broad = long - lies - inside, broad - lies - inside
+        points = [tuple(map(float, pair.split(","))) for pair in bag.choice("base.outline").split()]
+        left, low, right, high = Polygon(points).bounds
+        inside = 2 * eaten(draft, "ring") if bag.choice("base.traced_as") == "cut" else 0.0
+        long, broad = right - left - inside, high - low - inside
     return math.hypot(long, broad) / 2 if bag.choice("top.closing") == "firm" else min(long, broad) / 2
 
 
@@ -597,20 +601,21 @@ def _same(one: set[float], other: set[float]) -> bool:
 
 def _casing_lines(draft: Draft) -> list[float]:
     """Return creases, fold-to lines and rows of a casing, from the raw edge."""
-    first, heading, channel, edge = (draft.bag.mm(f"top.{k}") for k in ("hem", "heading", "channel", "edge"))
+    first, heading, channel, edge = (draft.bag.mm(f"top.{k}") for k in ("turn", "heading", "channel", "edge"))
     down = heading + channel + edge
     lower = first + 2 * down - edge
     creases = [first, 2 * first, first + down, first + 2 * down] if first else [down, 2 * down]
-    return [*creases, lower, *([lower - channel] if heading else [])]
+    # marked before the edge is overlocked, all of them lie further in by what the knife will take
+    return [mm + top_knife(draft) for mm in (*creases, lower, *([lower - channel] if heading else []))]
 
 
 def hems_are_marked(draft: Draft) -> Iterator[str]:
     """The folds of a top edge are drawn where its turns say, from every raw top edge."""
     bag, kind = draft.bag, draft.bag.bag.top.kind
-    sliver = bag.mm("top.sliver") if "top.sliver" in bag.values else 0.0
+    knife = top_knife(draft)
     folds = {
-        "double_hem": lambda: [bag.mm("top.turn"), bag.mm("top.turn") + bag.mm("top.hem")],
-        "overlocked_hem": lambda: [bag.mm("top.hem") + sliver],
+        "double_hem": lambda: [knife + bag.mm("top.turn"), knife + bag.mm("top.turn") + bag.mm("top.hem")],
+        "overlocked_hem": lambda: [bag.mm("top.hem") + knife],
         "pressed_edges": lambda: [bag.mm("top.turn")],
         "casing": lambda: _casing_lines(draft),
     }.get(kind, list)()
@@ -667,6 +672,16 @@ def corners_are_marked(draft: Draft) -> Iterator[str]:
         if len(marks) != 2:
             yield f"{piece.key}: {len(marks)} corners marked"
         left, right = min(x for x, _ in piece.stitch), max(x for x, _ in piece.stitch)
+        if draft.bag.bag.base.kind == "boxed_after" and piece.layer == "lining" and not piece.folded:
+            # sewn deeper, its seam lines lie further in, and its corner seam takes as much more
+            by = draft.bag.mm("top.ease_by") if _chose(draft, "top.ease", "deeper") else 0.0
+            for mark in marks:
+                xs, ys = [x for x, _ in mark.points], [y for _, y in mark.points]
+                near = min(min(xs) - left, right - max(xs))
+                sides = (max(xs) - min(xs), max(ys) - min(ys))
+                if max(abs(near - by), abs(min(ys) - by), *(abs(mm - corner + by) for mm in sides)) > EXACT:
+                    yield f"{piece.key}: square drawn {mark.points}, sewn {by} deeper"
+            continue
         for mark in marks:
             # the mark runs from the side seam line to the base seam line, or to the other half's side
             high = max(mark.points, key=lambda p: p[1])

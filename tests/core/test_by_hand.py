@@ -220,7 +220,7 @@ def _marked(piece: Piece, label: str) -> dict[str, float]:
 
 def _round_sack() -> dict[str, float]:
     g = _given("round-sack")
-    top = {"channel": g["channel"], "edge": g["edge"], "hem": g["hem"], "hem_edge": "overlocked"}
+    top = {"channel": g["channel"], "edge": g["edge"], "turn": g["hem"], "hem_edge": "overlocked"}
     given = {"unit": "mm", "base": {"kind": "circle"}, "size": {"diameter": g["d"], "height": g["H"]}}
     more = {"carry": [], "top": {"kind": "casing", **top}, "allowances": {"general": g["s"]}}
     made = drafted({**given, **more}, rounded=False)
@@ -240,7 +240,7 @@ def _round_sack() -> dict[str, float]:
 
 def _heading_casing() -> dict[str, float]:
     g = _given("heading-casing")
-    top = {"channel": g["channel"], "edge": g["edge"], "hem": g["hem"], "heading": g["heading"]}
+    top = {"channel": g["channel"], "edge": g["edge"], "turn": g["hem"], "heading": g["heading"]}
     tube = _cased({**top, "hem_edge": "overlocked"})
     rows, slot = _marked(tube, "Rows of stitching"), _marked(tube, "Slot")
     creases = _marked(tube, "Creases")
@@ -266,7 +266,7 @@ def _litres() -> dict[str, float]:
         "height_means": "contents",
         "channel": channel,
         "edge": edge,
-        "hem": turn,
+        "turn": turn,
         "cord_thick": 3,
     }
     size = {"width": side, "depth": side, "height": h}

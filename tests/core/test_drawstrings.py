@@ -36,7 +36,7 @@ def test_creases_and_fold_to_lines_of_a_plain_casing() -> None:
 
 def test_without_a_first_turn_the_cut_edge_is_the_lower_fold() -> None:
     """One crease at 21 and one fold-to line at 42."""
-    outer = _drawn(channel=18, hem=0, hem_edge="overlocked").piece("outer")
+    outer = _drawn(channel=18, turn=0).piece("outer")
     assert _told(outer, "Creases") == {"second crease": 21}
     assert list(_told(outer, "Fold-to").values()) == [42]
 

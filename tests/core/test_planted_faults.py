@@ -132,7 +132,7 @@ BAGS: tuple[dict[str, Any], ...] = (
     tote(331, 287, 118, base={"kind": "boxed_after", "cut_as": "folded"}, seams={"kind": "zigzagged"}),
     {
         **_on("circle"),
-        "top": {"kind": "casing", "heading": 21, "channel": 17, "edge": 4, "hem": 9, "cords": "two"},
+        "top": {"kind": "casing", "heading": 21, "channel": 17, "edge": 4, "turn": 9, "cords": "two"},
     },
     tote(331, 287, 118, top={"kind": "casing", "height_means": "contents", "channel": 17, "opening": "slit"}),
     tote(331, 287, 118, top={"kind": "casing", "cord": "strip", "opening": "ends"}, allowances=UNEQUAL),

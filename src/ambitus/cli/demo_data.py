@@ -148,7 +148,7 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
             "unit": "cm",
             "size": {"width": 180, "height": 240},
             "base": {"kind": "folded"},
-            "top": {"cord": "ribbon", "cord_wide": 10, "heading": 25, "hem": 15, "hem_edge": "overlocked"},
+            "top": {"cord": "ribbon", "cord_wide": 10, "heading": 25, "turn": 15},
             "cloth": {"outer": "quilting_cotton"},
             "carry": [],
         },

@@ -32,6 +32,8 @@ Bend = Arc | Bow | None
 _SAGITTA = 0.005
 #: Directions whose cosine is under this turn right back, and have no corner to meet in.
 _BACK = -0.9999
+#: Directions whose cosine is over this run on as a curve, whose points move along its normals: a degree.
+_SMOOTH = math.cos(math.radians(1))
 
 
 def sweep(arc: Arc, a: Point, b: Point) -> float:
@@ -103,9 +105,7 @@ def offset_bent(
     """
     n = len(starts)
     ends = [tangents(starts[i], bends[i], starts[(i + 1) % n]) for i in range(n)]
-    moved = tuple(
-        _moved(starts[i], ends[i - 1][1], ends[i][0], amounts[i - 1], amounts[i]) for i in range(n)
-    )
+    moved = tuple(_moved(starts[i], ends[i - 1][1], ends[i][0], amounts[i - 1], amounts[i]) for i in range(n))
     placed = list(moved)
     out: list[Bend] = []
     for i, bend in enumerate(bends):
@@ -140,13 +140,14 @@ def _moved(p: Point, u: Point, v: Point, a: float, b: float) -> Point:
     if abs(a - b) > 1e-9 or size < 2 + 2 * _BACK:
         return offset_corner(p, u, v, a, b)
     # of equal amounts it lies on the bisector, however little the line turns there
-    return p[0] + along[1] * 2 * a / size, p[1] - along[0] * 2 * a / size
+    curve = u[0] * v[0] + u[1] * v[1] > _SMOOTH
+    far = a / math.sqrt(size) if curve else 2 * a / size
+    return p[0] + along[1] * far, p[1] - along[0] * far
 
 
 def _parallel(points: Sequence[Point], amount: float) -> tuple[Point, ...]:
     """Return the inner points of a polyline moved along its normals; corners are mitred."""
     ways = [unit_vector(p, q) for p, q in itertools.pairwise(points)]
     return tuple(
-        _moved(p, u, v, amount, amount)
-        for p, u, v in zip(points[1:-1], ways[:-1], ways[1:], strict=True)
+        _moved(p, u, v, amount, amount) for p, u, v in zip(points[1:-1], ways[:-1], ways[1:], strict=True)
     )

@@ -2,15 +2,17 @@
 
 import math
 import re
-from collections.abc import Iterator
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, replace
 from itertools import product
 
 from ambitus.core.form.model import Form
 from ambitus.core.geometry import area
+from ambitus.core.grammar.base.panels import DEEP_SHARE
+from ambitus.core.grammar.top.drawstring.closing import by_contents, closing_term
 from ambitus.core.lengths import LengthProblem, Unit, parse_length, snap
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Resolved, Value
 
 LITRE = 1e6
 CUBIC_INCH = 25.4**3
@@ -114,6 +116,8 @@ class Sized:
 
     sizes: dict[str, float]
     holds: float
+    #: whether it is the one that holds what was asked, as near as the cutting grid lets it
+    exact: bool = False
 
 
 def round_size(volume: float, ratio: float) -> tuple[float, float]:
@@ -138,8 +142,29 @@ def boxed_for_round(volume: float, ratio: float) -> tuple[float, float]:
     return math.pi * r / 2, h
 
 
+def contents_height(bag: Resolved, sizes: Mapping[str, float]) -> float:
+    """
+    Return the height up to which a bag of *sizes* is filled: to its top edge, or as far as it closes.
+
+    The height is read as this maker reads it: up to the edge, or of what goes in.
+    """
+    if bag.bag.top.above_cord is None or by_contents(bag):
+        return sizes["size.height"]
+    return sizes["size.height"] - above_contents(bag, sizes)
+
+
+def above_contents(bag: Resolved, sizes: Mapping[str, float]) -> float:
+    """Return what of a drawn-up bag of *sizes* stands above what goes in."""
+    above = bag.bag.top.above_cord
+    if above is None:
+        return 0.0
+    given = {path: Value(mm, "chosen", "") for path, mm in sizes.items()}
+    other = replace(bag, values={**bag.values, **given})
+    return closing_term(other).mm + above(other).mm
+
+
 def _held(bag: Resolved, sizes: dict[str, float]) -> float:
-    high = sizes["size.height"]
+    high = max(0.0, contents_height(bag, sizes))
     if "size.diameter" in sizes:
         return math.pi * (sizes["size.diameter"] / 2) ** 2 * high
     if "size.depth" in sizes:
@@ -176,10 +201,22 @@ def _exact(bag: Resolved, form: Form, volume: float, ratio: float) -> dict[str, 
     return {"size.width": w, "size.height": ratio * w / 2}
 
 
+def _as_read(bag: Resolved, sizes: dict[str, float]) -> dict[str, float]:
+    """Return *sizes* whose height is that of what goes in, with the height that this maker gives instead."""
+    if bag.bag.top.above_cord is None or by_contents(bag):
+        return sizes
+    return {**sizes, "size.height": sizes["size.height"] + above_contents(bag, sizes)}
+
+
+def too_deep(sizes: Mapping[str, float]) -> bool:
+    """Return whether a boxed bag of *sizes* would stand like a block: as a check says of it."""
+    return sizes.get("size.depth", 0.0) > DEEP_SHARE * sizes.get("size.width", math.inf) + 1e-9
+
+
 def in_place_of_round(bag: Resolved, volume: float, ratio: float) -> Sized:
     """Return the boxed sack that stands in for a round one, on the cutting grid."""
     side, h = boxed_for_round(volume, ratio)
-    plain = {"size.width": side, "size.depth": side, "size.height": h}
+    plain = _as_read(bag, {"size.width": side, "size.depth": side, "size.height": h})
     sizes = {key: bag.grid.fit(mm) for key, mm in plain.items()}
     return Sized(sizes, _held(bag, sizes))
 
@@ -188,10 +225,11 @@ def sized(bag: Resolved, form: Form, volume: float, ratio: float, coarse: float)
     """
     Return sizes of about *volume* mm³: the one on the cutting grid, then friendly ones on steps of *coarse*
     mm, nearest first. *ratio* is height by radius, or by half the width.
+
+    Of a boxed bag none is offered that is too deep for its width, where one is not.
     """
-    plain = _exact(bag, form, volume, ratio)
+    plain = _as_read(bag, _exact(bag, form, volume, ratio))
     fine = {key: bag.grid.fit(mm) for key, mm in plain.items()}
-    out = [Sized(fine, _held(bag, fine))]
 
     def near(mm: float) -> Iterator[float]:
         low = max(coarse, math.floor(mm / coarse) * coarse)
@@ -199,4 +237,6 @@ def sized(bag: Resolved, form: Form, volume: float, ratio: float, coarse: float)
 
     friendly = [dict(zip(plain, values, strict=True)) for values in product(*map(near, plain.values()))]
     rest = [Sized(sizes, _held(bag, sizes)) for sizes in friendly if sizes != fine]
-    return out + sorted(rest, key=lambda s: abs(s.holds - volume))[:4]
+    out = [Sized(fine, _held(bag, fine), True), *sorted(rest, key=lambda s: abs(s.holds - volume))]
+    shallow = [s for s in out if not too_deep(s.sizes)]
+    return (shallow or out)[:5]

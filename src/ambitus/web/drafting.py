@@ -17,7 +17,7 @@ from ambitus.core.shown.present import picture
 from ambitus.core.shown.present import read_back as read_shown
 from ambitus.core.spec.edit import Edit, apply_edit
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolve import all_params, resolve
+from ambitus.core.spec.resolve import all_params, resolve, with_straps
 from ambitus.files.problems import valid
 from ambitus.library import shipped
 from ambitus.store import Revision, Saved
@@ -53,10 +53,15 @@ class DraftRequest(BaseModel):
 
 def with_edits(request: DraftRequest) -> tuple[Spec, Unit]:
     """Return the spec after the request's edits, and the unit to show."""
-    spec, unit = request.spec, request.unit or request.spec.unit
+    spec, unit = written_out(request.spec), request.unit or request.spec.unit
     for edit in request.edits:
         spec = apply_edit(spec, edit, unit, GRAMMAR, shipped())
     return spec, unit
+
+
+def written_out(spec: Spec) -> Spec:
+    """Return *spec* with its straps written out, so that a preset of another day adds none."""
+    return with_straps(spec, GRAMMAR, shipped())
 
 
 def drafted(spec: Spec) -> Draft:
@@ -66,6 +71,7 @@ def drafted(spec: Spec) -> Draft:
 
 def saved_from(spec: Spec) -> Saved:
     """Return what the store keeps of *spec*: it is drafted first, so that nothing unreadable is kept."""
+    spec = written_out(spec)
     made = drafted(spec)
     view = View(spec.unit, spec.unit)
     summary: dict[str, Any] = {

@@ -73,6 +73,18 @@ const take = (choice: Choice) =>
         </span>
       </button>
     </div>
+    <div v-if="found?.in_place_of_round" class="in-place-of-round">
+      <h3>In place of a round sack</h3>
+      <div class="tiles">
+        <button type="button" class="tile" data-volume-square @click="take(found.in_place_of_round)">
+          <span class="tile-words">
+            <strong><ShownLength :text="found.in_place_of_round.size" /></strong>
+            <span class="tile-help">holds {{ found.in_place_of_round.holds }}</span>
+            <span class="tile-help">{{ found.in_place_of_round.note }}</span>
+          </span>
+        </button>
+      </div>
+    </div>
     <p v-if="found?.why" class="hint">{{ found.why }}</p>
   </details>
 </template>

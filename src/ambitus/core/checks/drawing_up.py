@@ -4,8 +4,8 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.mechanism import Fired, check, fired
-from ambitus.core.grammar.top.casing import turn_down
-from ambitus.core.grammar.top.drawstring.channel import PIN, channel_of, cord_flat, least_channel
+from ambitus.core.grammar.top.casing.measures import is_overlocked, turn_down
+from ambitus.core.grammar.top.drawstring.channel import channel_of, cord_flat, least_channel, to_thread
 from ambitus.core.grammar.top.drawstring.closing import to_edge
 
 if TYPE_CHECKING:
@@ -50,9 +50,9 @@ def pin_in_channel(draft: "Draft") -> Iterator[Fired]:
     if draft.cords is None:
         return
     path, channel = channel_of(draft.bag)
-    if channel < PIN + 3 - 1e-9:
+    if channel < to_thread(draft.bag) - 1e-9:
         fix = "Thread it with a flat bodkin, or make the channel {least}."
-        yield fired(path, "A channel of {channel}.", fix, channel=channel, least=PIN + 3)
+        yield fired(path, "A channel of {channel}.", fix, channel=channel, least=to_thread(draft.bag))
 
 
 @check(
@@ -64,12 +64,12 @@ def pin_in_channel(draft: "Draft") -> Iterator[Fired]:
 )
 def raw_edge_in_channel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if bag.bag.top.kind != "casing" or bag.chose("top.hem_edge", "overlocked"):
+    if bag.bag.top.kind != "casing" or is_overlocked(bag):
         return
-    turn, edge, channel = bag.mm("top.hem"), bag.mm("top.edge"), bag.mm("top.channel")
+    turn, edge, channel = bag.mm("top.turn"), bag.mm("top.edge"), bag.mm("top.channel")
     if edge + 1e-9 < turn < edge + channel - 1e-9:
         yield fired(
-            "top.hem",
+            "top.turn",
             "A first turn of {turn} ends {inside} above the lower row.",
             "Turn {edge} or less, or {over} or more, or overlock the edge first.",
             turn=turn,
@@ -87,10 +87,10 @@ def raw_edge_in_channel(draft: "Draft") -> Iterator[Fired]:
     "It would stand out beyond the fold.",
 )
 def turn_over_casing(draft: "Draft") -> Iterator[Fired]:
-    if draft.bag.bag.top.kind == "casing" and draft.bag.mm("top.hem") > turn_down(draft.bag) + 1e-9:
-        turn, down = draft.bag.mm("top.hem"), turn_down(draft.bag)
+    if draft.bag.bag.top.kind == "casing" and draft.bag.mm("top.turn") > turn_down(draft.bag) + 1e-9:
+        turn, down = draft.bag.mm("top.turn"), turn_down(draft.bag)
         fix = "Turn {down} or less."
-        yield fired("top.hem", "A first turn of {turn} in a casing of {down}.", fix, turn=turn, down=down)
+        yield fired("top.turn", "A first turn of {turn} in a casing of {down}.", fix, turn=turn, down=down)
 
 
 @check(

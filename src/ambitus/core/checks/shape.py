@@ -8,21 +8,19 @@ from ambitus.core.curves import flattened
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import unit_vector
 from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
-from ambitus.core.grammar.base.panels import asked_height
+from ambitus.core.grammar.base.panels import DEEP_SHARE, asked_height
 from ambitus.core.grammar.base.separate.cut import ease_of, is_traced, panels_of, traced_in
 from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
 from ambitus.core.grammar.fitting import misfits
+from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.top.zip.tape import is_box
-from ambitus.core.grammar.seams.edges import edge_terms
-from ambitus.core.lengths import paired, snap
+from ambitus.core.lengths import paired
 from ambitus.core.outlines import is_simple
 from ambitus.core.words import within
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
 
-#: Depth over this share of the width stands like a block and folds badly.
-DEEP_SHARE = 0.8
 #: A seam allowance over this is more likely a slip of the keys: 25 mm | 1 in.
 WIDEST_ALLOWANCE = 25.4
 #: Two measured lengths closer than this are the same.
@@ -259,7 +257,7 @@ def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if not is_traced(bag):
         return
-    seam = snap(sum(t.mm for t in edge_terms(bag, "ring")))
+    seam = eaten(bag, "ring")
     sewn = (p for p in draft.pieces if p.part == "base" and p.layer in bag.bag.top.layers)
     crossed = next((p for p in sewn if _swallowed(p) or not is_simple(flattened(p.cut, p.bends))), None)
     if crossed is not None:
@@ -307,7 +305,7 @@ def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
         over = 0.0
     else:
         # a base that is too large hangs over evenly and is trimmed when it is sewn in
-        over = (base - tube) / base * (cut - 2 * draft.bag.mm("allowances.ring")) / 2
+        over = (base - tube) / base * (cut - 2 * eaten(draft.bag, "ring")) / 2
         fix = "Let the base hang over by {over} all round, and trim it when it is sewn in."
         words = {}
     say = "As cut, the tube is {tube} round at its seam and the base {base}."
@@ -340,7 +338,7 @@ def _as_cut(draft: "Draft") -> tuple[float, float, float, int] | None:
     given = [bag.values.get(f"base.{name}") for name in ("cut_base", "cut_tube")]
     if all(v is None or v.value is None for v in given):
         return None
-    panels, seam, ring = panels_of(bag), bag.mm("allowances.side"), bag.mm("allowances.ring")
+    panels, seam, ring = panels_of(bag), eaten(bag, "side"), eaten(bag, "ring")
     base_piece = next(p for p in draft.pieces if p.part == "base")
     cut = base_piece.size("width") if given[0] is None or given[0].value is None else bag.mm("base.cut_base")
     panel = draft.piece("outer").size("width")

@@ -26,7 +26,7 @@ def _strip_row(piece: Piece) -> CutRow:
     )
 
 
-def _row(piece: Piece, form: Form, lapped: bool, traced: bool) -> CutRow:
+def _row(piece: Piece, form: Form, lapped: bool, traced: bool, corner: float | None) -> CutRow:
     cut_out = None
     if "across" in piece.sums:
         cut_out = CutOut(across=piece.size("across"), up=piece.size("up"))
@@ -40,7 +40,7 @@ def _row(piece: Piece, form: Form, lapped: bool, traced: bool) -> CutRow:
         folded=piece.folded,
         under=lapped and not piece.over,
         cut_out=cut_out,
-        corner=None if piece.part or piece.cut_off else form.corner,
+        corner=None if piece.part or piece.cut_off else corner,
         radius=told.get("radius"),
         outline=written(flattened(piece.cut, piece.bends)) if traced and piece.part == "base" else None,
     )
@@ -78,6 +78,7 @@ def cut_list_of(
     told = {name: path for name, path in told.items() if visible(path, params[path], bag)}
     allowances |= {name: bag.mm(path) for name, path in told.items()}
     choices = {path: bag.choice(path) for path in bag.bag.top.chosen if visible(path, params[path], bag)}
+    corners = {str(layer): bag.bag.base.corner(bag, form, layer) for layer in bag.bag.top.layers}
     return CutList.model_construct(
         version=2,
         base=bag.bag.base.kind,
@@ -90,7 +91,11 @@ def cut_list_of(
         layers=2 if bag.chose("cloth.doubled", "doubled") else 1,
         ease=max((s.ease for f in forms.values() for s in f.seams), default=0.0) or 0.01,
         rows=[
-            *(_row(p, form, lapped, "base.outline" in bag.values) for p in pieces if "height" in p.sums),
+            *(
+                _row(p, form, lapped, "base.outline" in bag.values, corners.get(p.layer, form.corner))
+                for p in pieces
+                if "height" in p.sums
+            ),
             *(_strip_row(p) for p in pieces if p.small and "height" not in p.sums),
         ],
         straps=[_strap(bag, h) for h in hangs],

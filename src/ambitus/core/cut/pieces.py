@@ -9,6 +9,7 @@ from ambitus.core.form.model import Band, Edge, Face, Form, Mark, Measure, Piece
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.base.insert import clearance
 from ambitus.core.grammar.carry.strap import Hang
+from ambitus.core.grammar.cloth.bottom import base_of_bottom
 from ambitus.core.grammar.contract import SHORTER, Finishes, Layer
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.drawstring.channel import channel_of
@@ -92,6 +93,7 @@ def _panels(
         # panels of the body that are cut differently are told apart by name
         several = sum(not f[0].part and f[0].band == first.band for _, f in alike) > 1
         apart = " ".join(w for w in (first.part or (first.side if several else ""), first.band) if w)
+        under = layer == "outer" and first.part in ("base", "gusset base") and base_of_bottom(bag)
         name = apart.capitalize() if first.band == "facing" else f"{layer.capitalize()} {apart}".strip()
         out.append(
             Piece(
@@ -100,7 +102,8 @@ def _panels(
                 name=name,
                 layer=layer,
                 count=len(faces) * (2 if layer == "outer" and bag.chose("cloth.doubled", "doubled") else 1),
-                material=_material(bag, layer, first.band),
+                material=_material(bag, layer, "bottom" if under else first.band),
+                of="contrast" if under else "",
                 faces=tuple(f.name for f in faces),
                 edges=made.edges,
                 cut=made.cut,

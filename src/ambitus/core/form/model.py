@@ -324,6 +324,8 @@ class Piece:
     #: what it is of the bag where it is no panel of the body: gusset, side, base
     part: str = ""
     band: Band = ""
+    #: the cloth it is cut of, where that is not its layer's
+    of: str = ""
     #: whether it has a print that has to stand this way up
     upright: bool = False
     #: how far below its seam line at the top it is really sewn: beside a zip, not at its middle
@@ -350,8 +352,8 @@ class Piece:
     @property
     def looks(self) -> str:
         """What it is drawn as: its layer, or the cloth that a bottom or a facing is cut of."""
-        if self.layer not in ("outer", "lining"):
-            return self.layer
+        if self.of or self.layer not in ("outer", "lining"):
+            return self.of or self.layer
         return {"bottom": "contrast", "facing": "outer"}.get(self.band, self.layer)
 
     @property

@@ -57,6 +57,8 @@ class Param:
     optional: bool = False
     shown_when: tuple[str, str] | None = None
     shown_unless: tuple[str, str] | None = None
+    #: the same by a rule, where it hangs on another part of the bag
+    shown_if: "Callable[[Resolved], bool] | None" = None
     help: str = ""
     #: the layer and dimension whose sum this field goes into first: ``outer/width``
     opens: str = ""
@@ -151,6 +153,11 @@ def no_strips(_: "Resolved", __: "Form") -> "tuple[Strip, ...]":
     return ()
 
 
+def corner_of_form(_: "Resolved", form: "Form", __: Layer) -> float | None:
+    """What is measured at a corner of a base whose layers are boxed alike."""
+    return form.corner
+
+
 def no_creases(_: "Resolved", __: str, ___: float) -> tuple[float, ...]:
     """The creases of a strap that is not folded."""
     return ()
@@ -209,6 +216,8 @@ class Base(Variant):
     marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]" = no_marks
     #: defaults that follow from this base, before those of the preset: field (``carry.from_side``) -> rule
     usual: "Mapping[str, Callable[[Resolved], float]]" = field(default_factory=dict)
+    #: what is measured at a corner that is boxed after sewing, of one layer
+    corner: "Callable[[Resolved, Form, Layer], float | None]" = corner_of_form
     #: straight stretch of seam that a turning gap could use, by seam class, from the size asked for
     straight: "Callable[[Resolved], Mapping[str, float]]"
 
@@ -302,6 +311,8 @@ class SeamKind(Variant):
     laps: bool = False
     eats: "Callable[[Resolved, str, str, bool], tuple[Term, ...]]"
     own: "Callable[[Resolved], tuple[float, str]] | None" = None
+    #: what stands beyond the seam line once it is sewn, of an allowance: (resolved, class, mm sewn)
+    stands: "Callable[[Resolved, str, float], float]"
     rows: "Callable[[Resolved, str, float], tuple[Row, ...]]"
     #: what the seams' pressing says
     press: str

@@ -22,6 +22,8 @@ def visible(path: str, param: Param, bag: Resolved) -> bool:
     root, _, leaf = path.rpartition(".")
     if root == "allowances" and leaf in bag.bag.classes:
         return leaf in bag.classes and bag.bag.seam(leaf).takes_allowance
+    if param.shown_if and not param.shown_if(bag):
+        return False
     for rule, wanted in ((param.shown_when, True), (param.shown_unless, False)):
         if not rule:
             continue

@@ -7,8 +7,13 @@ from ambitus.core.lengths.units import MM_PER, System, system_of
 
 #: metric mm -> inches
 _PAIRS: dict[float, str] = {
+    1: "1/16",
+    2: "1/16",
     3: "1/8",
+    4: "3/16",
+    5: "3/16",
     6: "1/4",
+    8: "5/16",
     10: "3/8",
     12: "1/2",
     15: "5/8",
@@ -40,6 +45,19 @@ class Pair:
     def in_system(self, system: System) -> float:
         """Return the member for the unit set *system*, in millimetres."""
         return self.mm("mm" if system == "metric" else "in")
+
+
+def amount(metric_mm: float, unit: str) -> str:
+    """
+    Return the pair of *metric_mm* as it stands in a sentence, in mm or in inches.
+
+    >>> amount(50, "cm"), amount(12, "in")
+    ('50 mm', '1/2 in')
+    """
+    if system_of(unit) == "metric":
+        return f"{metric_mm:g} mm"
+    whole, part = divmod(paired(metric_mm).inch, 1)
+    return " ".join(str(n) for n in (whole, part) if n) + " in"
 
 
 def paired(metric_mm: float) -> Pair:

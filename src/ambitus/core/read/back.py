@@ -66,7 +66,8 @@ def _rows(cut_list: CutList, main: CutRow) -> Rows:
     """Return *main* with the other parts of its role, and how many panels of the body the role has."""
     mine = [row for row in cut_list.rows if row.role == main.role]
     parts = {row.part: row for row in reversed(mine) if row.part}
-    return Rows(main, parts, sum(row.count for row in mine if not row.part), cut_list.ease)
+    deeper = cut_list.lining_deeper if main.role == "lining" else 0.0
+    return Rows(main, parts, sum(row.count for row in mine if not row.part), cut_list.ease, deeper)
 
 
 def _eaten(row: CutRow, cut_list: CutList, readers: Readers) -> dict[str, float]:

@@ -192,6 +192,8 @@ class Rows:
     parts: Mapping[str, CutRow]
     panels: int
     ease: float = 0.01
+    #: how much deeper the seams of this role are sewn than they were cut for
+    deeper: float = 0.0
 
 
 #: reads the rows of one role: (rows, allowances, what the top edge eats) -> sizes and findings

@@ -38,6 +38,8 @@ class Volumes:
     ratio: str
     choices: tuple[VolumeChoice, ...]
     why: str
+    #: of a boxed bag: the square one that goes as far round as a round sack
+    in_place_of_round: VolumeChoice | None = None
 
 
 def volume_text(cubic_mm: float) -> str:
@@ -71,24 +73,24 @@ def volumes(made: Draft, unit: Unit, asked: str = "", ratio: str = "") -> Volume
     if not asked.strip():
         return Volumes(now, f"{shape:.2f}", (), "")
     wanted = read_volume(asked, system_of(bag.unit) == "metric")
-    drawn = "top.height_means" in bag.values
 
-    def choice(one: Sized, exact: bool, note: str = "") -> VolumeChoice:
+    def choice(one: Sized, note: str = "") -> VolumeChoice:
         edits = [TileEdit(path, mm) for path, mm in one.sizes.items()]
-        if drawn:
-            # a volume is counted to the cord
-            edits.append(TileEdit("top.height_means", "contents"))
         size = " × ".join(f"{view.worked(mm)} {_NAMES[path]}" for path, mm in one.sizes.items())
-        return VolumeChoice(f"{size} {unit}", volume_text(one.holds), exact, note, tuple(edits))
+        return VolumeChoice(f"{size} {unit}", volume_text(one.holds), one.exact, note, tuple(edits))
 
     # a friendly size is a whole centimetre, or half an inch
     found = sized(bag, made.form, wanted, shape, 12.7 if bag.unit == "in" else 10.0)
-    choices = [choice(one, not i) for i, one in enumerate(found)]
+    choices = [choice(one) for one in found]
+    square = None
     if "size.depth" in bag.values:
-        note = f"Goes as far round as a round sack: {volume_text(wanted)} bulged round, less standing square."
-        choices.append(choice(in_place_of_round(bag, wanted, shape), False, note))
+        note = (
+            f"Goes as far round as a round sack: {volume_text(wanted)} bulged round, less standing square. "
+            "As deep as it is wide: for a sack that is drawn up, not for one that stands."
+        )
+        square = choice(in_place_of_round(bag, wanted, shape), note)
     why = (
         "Worked out each time: one fixed ratio of cut sizes drifts, because allowances and hems do not grow "
         "with the bag."
     )
-    return Volumes(now, f"{shape:.2f}", tuple(choices), why)
+    return Volumes(now, f"{shape:.2f}", tuple(choices), why, square)

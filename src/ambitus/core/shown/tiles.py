@@ -25,7 +25,7 @@ from ambitus.core.shown.models import OutlineShown, Tile, TileEdit, TileGroup, T
 from ambitus.core.shown.present import grid_label, phrases, picture, size_line
 from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolve import all_params, lookup, resolve, steps_for
+from ambitus.core.spec.resolve import all_params, lookup, resolve, steps_for, with_straps
 from ambitus.core.spec.resolved import ClothFacts, Facts
 from ambitus.core.volume import can_be_sized
 
@@ -207,7 +207,7 @@ def _grid_tiles(asking: _Asking) -> Tiles:
 
 def _pairs(asking: _Asking) -> TileGroup:
     """Return the tiles of how many pairs of straps a bag has."""
-    has = len(asking.spec.carry)
+    has = len(asking.spec.carry or ())
     options = [
         Option("0", "None", "Carried by its top, or in another bag."),
         Option("1", "One pair", "One strap at the front and one at the back."),
@@ -249,6 +249,7 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
     Raises:
         SpecProblems: If the bag has no such phrase, or the spec cannot be read.
     """
+    spec = with_straps(spec, grammar, facts)
     bag = resolve(spec, grammar, facts)
     now, view = draft(bag), View(unit, bag.unit)
     asking = _Asking(now, spec, view, grammar)

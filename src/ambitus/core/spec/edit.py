@@ -9,7 +9,14 @@ from ambitus.core.grammar.contract import PAIRS, Grammar, Param
 from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolve import all_params, choose_variants, default_step, read_length, resolve
+from ambitus.core.spec.resolve import (
+    all_params,
+    choose_variants,
+    default_step,
+    read_length,
+    resolve,
+    with_straps,
+)
 from ambitus.core.spec.resolved import Facts
 
 
@@ -70,8 +77,9 @@ def _with_pairs(spec: Spec, pairs: int) -> Spec:
     """Return *spec* with so many pairs of straps: those that it has, and plain ones after them."""
     if not 0 <= pairs <= 4:
         raise ValueError(f"{pairs} pairs of straps")
-    more: list[dict[str, Any]] = [{} for _ in range(pairs - len(spec.carry))]
-    return spec.model_copy(update={"carry": [*spec.carry[:pairs], *more]})
+    has = spec.carry or []
+    more: list[dict[str, Any]] = [{} for _ in range(pairs - len(has))]
+    return spec.model_copy(update={"carry": [*has[:pairs], *more]})
 
 
 def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
@@ -91,10 +99,10 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
         bases = grammar.slots["base"]
         kinds = [str(kind) for kind in (spec.base.get("kind"), value)]
         if any("carry.from_side" in bases[kind].usual for kind in kinds if kind in bases):
-            for i in range(len(out.carry)):
+            for i in range(len(out.carry or ())):
                 out = put(put(out, f"carry.{i}.from_side", None), f"carry.{i}.from_face", None)
     if path == "top.kind":
-        for i, item in enumerate(out.carry):
+        for i, item in enumerate(out.carry or ()):
             attach = grammar.slots["attach"].get(item.get("attach", ""))
             if attach is not None and not attach.fits(value):
                 out = put(out, f"carry.{i}.attach", None)
@@ -128,6 +136,7 @@ def apply_edit(spec: Spec, edit: Edit, unit: Unit, grammar: Grammar, facts: Fact
     Raises:
         SpecProblems: If the text is no length or outside the field's range, or the field unknown.
     """
+    spec = with_straps(spec, grammar, facts)
     if isinstance(edit, SilencedEdit):
         return _silence(spec, edit)
     if isinstance(edit, PickedEdit):

@@ -8,7 +8,7 @@ from ambitus.core.lengths import Unit
 from ambitus.core.lengths.grid import Rounding
 from ambitus.core.spec.versions import of_today
 
-SPEC_VERSION = 2
+SPEC_VERSION = 3
 
 #: A length in a file: a bare number is millimetres, a string carries its unit.
 Given = float | int | str | None
@@ -16,10 +16,6 @@ Given = float | int | str | None
 
 #: Why a check need not be heard again: it is kept with the plan, so it has to say something.
 Reason = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
-
-
-def _one_strap() -> list[dict[str, Any]]:
-    return [{}]
 
 
 class GridSpec(BaseModel):
@@ -52,13 +48,13 @@ class Spec(BaseModel):
         json_schema_extra={
             "examples": [
                 {
-                    "version": 2,
+                    "version": 3,
                     "unit": "cm",
                     "size": {"width": 340, "height": 280, "depth": 120},
                     "carry": [{"drop": 260}],
                 },
                 {
-                    "version": 2,
+                    "version": 3,
                     "unit": "in",
                     "size": {"width": "13 3/8 in"},
                     "allowances": {"general": "3/8 in"},
@@ -66,7 +62,7 @@ class Spec(BaseModel):
             ]
         },
     )
-    version: Literal[2] = 2
+    version: Literal[3] = 3
     preset: str = "tote"
     unit: Unit = "cm"
     grid: GridSpec = Field(default_factory=GridSpec)
@@ -76,7 +72,10 @@ class Spec(BaseModel):
     top: dict[str, Any] = Field(default_factory=dict)
     cloth: dict[str, Any] = Field(default_factory=dict)
     interfacing: dict[str, Any] = Field(default_factory=dict)
-    carry: list[dict[str, Any]] = Field(default_factory=_one_strap)
+    carry: list[dict[str, Any]] | None = Field(
+        default=None,
+        description="Pairs of straps. Left out: as many as the preset begins with, on a base that carries.",
+    )
     seams: dict[str, Any] = Field(default_factory=dict)
     allowances: dict[str, Any] = Field(default_factory=dict)
     silenced: dict[str, Reason] = Field(

@@ -56,6 +56,8 @@ def leaves(spec: Spec) -> Iterator[tuple[str, Any]]:
     """Yield every (path, value) that the spec's slots give."""
     for root in SLOT_ROOTS:
         given = getattr(spec, root)
+        if given is None:
+            continue
         if isinstance(given, list):
             for i, item in enumerate(given):
                 yield from ((f"{root}.{i}.{key}", value) for key, value in item.items())
@@ -191,6 +193,20 @@ class _Resolving:
         return Value(mm, "chosen", _YOU)
 
 
+def with_straps(spec: Spec, grammar: Grammar, facts: Facts) -> Spec:
+    """
+    Return *spec* with its straps written out: where none are given, as many pairs as its preset begins with,
+    on a base that has an edge to hang them from.
+    """
+    preset = facts.presets.get(spec.preset)
+    if spec.carry is not None or preset is None:
+        return spec
+    bases = grammar.slots["base"]
+    base = bases.get(str(spec.base.get("kind") or preset.kinds["base"]))
+    pairs = preset.straps if base is None or base.carries else 0
+    return spec.model_copy(update={"carry": [{} for _ in range(pairs)]})
+
+
 def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> tuple[Bag, list[Problem]]:
     """Return the variant in every slot; a kind that does not exist is a problem and takes the usual one."""
     problems: list[Problem] = []
@@ -215,7 +231,7 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
     usual = {**kinds, **grammar.slots["top"][top].brings}
     carry = tuple(
         (pick(f"carry.{i}.make", usual["make"]), pick(f"carry.{i}.attach", usual["attach"]))
-        for i in range(len(spec.carry))
+        for i in range(len(spec.carry or ()))
     )
     seams = pick("seams.kind", usual["seams"])
     by_class = tuple(
@@ -235,7 +251,7 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
 
 def _unknown_fields(spec: Spec, bag: Bag, grammar: Grammar) -> list[Problem]:
     """Return what the spec gives that no variant has; another variant's fields wait for it unseen."""
-    known = {path for path, _ in all_params(bag)} | grammar.every_path(len(spec.carry))
+    known = {path for path, _ in all_params(bag)} | grammar.every_path(len(spec.carry or ()))
     out = []
     for path, value in leaves(spec):
         if path not in known:
@@ -307,6 +323,7 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
                 ),
             )
         )
+    spec = with_straps(spec, grammar, facts)
     bag, problems = choose_variants(spec, grammar, preset.kinds)
     problems += _unknown_fields(spec, bag, grammar)
     grid = _grid(spec, problems)

@@ -19,7 +19,28 @@ def _from_1(data: dict[str, Any]) -> dict[str, Any]:
     return out
 
 
-_STEPS = {1: _from_1}
+def _from_2(data: dict[str, Any]) -> dict[str, Any]:
+    """
+    Version 2 called the first turn of a casing ``hem``, as a larger turn is called; version 3 ``turn``.
+
+    A ``turn`` that stood beside it had no effect there, and is dropped. The kind of a sack that names none
+    was a casing.
+    """
+    out, top = {**data, "version": 3}, data.get("top")
+    if not isinstance(top, dict):
+        return out
+    if top.get("kind", "casing" if data.get("preset") == "sack" else "") == "casing":
+        kept = {k: v for k, v in top.items() if k not in ("hem", "turn")}
+        out["top"] = {**kept, "turn": top["hem"]} if "hem" in top else kept
+    return out
+
+
+_STEPS = {1: _from_1, 2: _from_2}
+
+
+def _first_turn_as_hem(data: dict[str, Any]) -> bool:
+    top = data.get("top")
+    return isinstance(top, dict) and top.get("kind") == "casing" and "hem" in top and "turn" not in top
 
 
 def of_today(data: Any) -> Any:
@@ -27,6 +48,9 @@ def of_today(data: Any) -> Any:
     if not isinstance(data, dict):
         return data
     version = data.get("version")
+    if version is None and _first_turn_as_hem(data):
+        # it names no version, but only version 2 wrote so
+        version = 2
     while isinstance(version, int) and version in _STEPS:
         data = _STEPS[version](data)
         version = data["version"]

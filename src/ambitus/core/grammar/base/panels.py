@@ -14,6 +14,9 @@ from ambitus.core.sums import Term, grid_term, twice
 
 Terms = tuple[Term, ...]
 
+#: Depth over this share of the width stands like a block and folds badly.
+DEEP_SHARE = 0.8
+
 WIDTH = Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width")
 HEIGHT = Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height")
 

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.contract import Layer
-from ambitus.core.grammar.top.lining import deeper_by
+from ambitus.core.grammar.top.lining import says_taper, sewn_deeper
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
@@ -60,22 +60,24 @@ def sew(
     reads: tuple[tuple[str, float], ...] = (),
     lengths: tuple[tuple[str, float], ...] | None = None,
     part: str = "",
+    deeper: float | None = None,
 ) -> tuple[Step, ...]:
     """
     Return the steps that sew the seams of one class in one layer, by the kind of seam they are.
 
     *part* tells several seams of a class apart that are sewn one after the other.
 
-    *lengths* stand in for those of the first row, where it is measured from something else than an edge.
+    *lengths* stand in for those of the first row, where it is measured from something else than an edge;
+    *deeper* for how much deeper the layer is sewn there.
     """
     words, name = _CALLED[seam]
     if part:
         words, name = f"{words}, {part},", f"{name} {part}"
-    deeper = deeper_by(bag, layer)
+    deeper = sewn_deeper(bag, layer, seam) if deeper is None else deeper
     kind, path = bag.bag.seam(seam), f"allowances.{seam}"
     own = kind.own(bag)[0] if kind.own else 0.0
     allowance = (bag.mm(path) if path in bag.values else own) + deeper
-    taper = " Taper back to the plain allowance over the top 50 mm." if deeper and seam == "side" else ""
+    taper = says_taper(bag, seam) if deeper and seam in ("side", "gusset", "end") else ""
     rows = kind.rows(bag, seam, allowance)
     out, ready = [], needs
     for i, row in enumerate(rows):

@@ -2,6 +2,7 @@
 
 from ambitus.core.grammar.carry.strap import attached
 from ambitus.core.grammar.contract import PAIRS, Phrase
+from ambitus.core.lengths import amount
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
@@ -77,7 +78,7 @@ def making_steps(
             310,
             needs=(f"carry {at} folded",),
             gives=(f"carry {at} made",),
-            settings=f"Straight stitch 3, {bag.cloth('outer').needle}, 2 to 3 mm from the edge.",
+            settings=f"Straight stitch 3, {bag.cloth('outer').needle}, {amount(2, bag.unit)} from the edge.",
             cautions=("needle over bulk",),
         ),
     )

@@ -37,6 +37,25 @@ BOTTOM_PARAMS = (
 )
 
 
+#: of a base that is a piece of its own: whether it goes with the bottom above it
+BASE_OF = Param(
+    "cloth.base_of",
+    "Base piece",
+    "choice",
+    "bottom",
+    options=(
+        Option("bottom", "Of the bottom’s cloth", "It goes on under the bag."),
+        Option("outer", "Of the outer’s cloth", "Only the walls show the other cloth."),
+    ),
+    shown_when=("bottom", "contrast"),
+)
+
+
+def base_of_bottom(bag: Resolved) -> bool:
+    """Return whether a base that is a piece of its own is cut of the cloth of the bottom."""
+    return has_bottom(bag) and bag.chose("cloth.base_of", "bottom")
+
+
 def has_bottom(bag: Resolved) -> bool:
     """Return whether the bag has a bottom of another cloth."""
     return bag.chose("cloth.bottom", "contrast")

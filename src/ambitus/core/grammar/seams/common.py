@@ -64,6 +64,16 @@ def whole_allowance(bag: Resolved, key: str, name: str, over: bool) -> tuple[Ter
     return (allowance(bag, key, name),)
 
 
+def whole_row(bag: Resolved, key: str, mm: float) -> float:
+    """Return what stands beyond a seam of one row: all that it was sewn at."""
+    return mm
+
+
+def nothing_stands(bag: Resolved, key: str, mm: float) -> float:
+    """Return what stands beyond a seam whose edges end at it, or lie flat under it."""
+    return 0.0
+
+
 def stitched(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     """Return the one row of a plain seam."""
     return (Row("", "Sew the {seam}", "Right sides together.", (("Allowance", mm),)),)

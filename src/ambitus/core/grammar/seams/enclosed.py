@@ -48,6 +48,16 @@ def first_and_second(bag: Resolved, key: str, mm: float) -> tuple[float, float]:
     return first, snap(mm - first)
 
 
+def _second_stands(bag: Resolved, key: str, mm: float) -> float:
+    """Return what stands beyond a French seam: its second row, for the first lies inside it."""
+    return first_and_second(bag, key, mm)[1]
+
+
+def _half_stands(bag: Resolved, key: str, mm: float) -> float:
+    """Return what stands beyond a felled seam: what is left of the edge that was trimmed to half."""
+    return mm / 2
+
+
 def _rows_eat(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, ...]:
     path = f"allowances.{key}"
     first, second = first_and_second(bag, key, bag.mm(path))
@@ -115,6 +125,7 @@ FRENCH = SeamKind(
     phrase=phrase(_french_words),
     finished=True,
     eats=_rows_eat,
+    stands=_second_stands,
     own=_both,
     rows=_french_rows,
     press="to one side",
@@ -130,6 +141,7 @@ FRENCH_STITCHED = SeamKind(
     sews=frozenset({"side", "base"}),
     finished=True,
     eats=_rows_eat,
+    stands=_second_stands,
     own=_both,
     rows=_stitched_down_rows,
     press="to one side",
@@ -165,6 +177,7 @@ FELLED = SeamKind(
     sews=frozenset({"side", "base"}),
     finished=True,
     eats=whole_allowance,
+    stands=_half_stands,
     own=lambda bag: (paired(15).mm(bag.unit), "The usual width of a flat-felled seam."),
     rows=_felled_rows,
     press="flat",

@@ -1,8 +1,11 @@
 """Seams with overcast edges: overlocked piece by piece first, or both edges together after."""
 
+from fractions import Fraction
+
 from ambitus.core.grammar.contract import Param, Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
-from ambitus.core.grammar.seams.common import GENERAL, allowance, phrase, stitched, whole_allowance
+from ambitus.core.grammar.seams.common import GENERAL, allowance, phrase, stitched, whole_allowance, whole_row
+from ambitus.core.lengths import Pair
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
 
@@ -10,7 +13,7 @@ SLIVER = Param(
     "sliver",
     "Sliver the knife takes",
     "length",
-    lambda bag: 0.0,
+    Pair(0, Fraction(0)),
     low=0,
     high=15,
     help="From each overlocked edge. Nothing where the knife is folded away.",
@@ -19,7 +22,7 @@ SLIVER = Param(
 
 
 def sliver_term(bag: Resolved, name: str, path: str) -> tuple[Term, ...]:
-    """Return the sliver that the knife takes off one edge, or nothing."""
+    """Return the sliver at *path* that the knife takes off one edge, or nothing."""
     mm = bag.mm(path)
     return (Term(f"{name}, the knife’s sliver", mm, bag.why(path), bag.source(path)),) if mm else ()
 
@@ -49,6 +52,7 @@ OVERLOCKED_FIRST = SeamKind(
     ),
     finished=True,
     eats=_and_sliver,
+    stands=whole_row,
     rows=_overlock_rows,
     press="open",
     told={"sliver": "seams.sliver"},
@@ -82,6 +86,7 @@ ZIGZAGGED = SeamKind(
     ),
     finished=True,
     eats=whole_allowance,
+    stands=whole_row,
     rows=_together_rows,
     press="to one side",
     read=reading.its_allowance,

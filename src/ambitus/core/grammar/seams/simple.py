@@ -3,7 +3,15 @@
 from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.contract import Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
-from ambitus.core.grammar.seams.common import GENERAL, allowance, phrase, stitched, whole_allowance
+from ambitus.core.grammar.seams.common import (
+    GENERAL,
+    allowance,
+    nothing_stands,
+    phrase,
+    stitched,
+    whole_allowance,
+    whole_row,
+)
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
@@ -17,6 +25,7 @@ PLAIN = SeamKind(
     phrase=phrase(lambda bag, view: f"plain seams of {view.with_unit(bag.mm('allowances.general'))}"),
     finished=False,
     eats=whole_allowance,
+    stands=whole_row,
     rows=stitched,
     press="open",
     read=reading.its_allowance,
@@ -55,6 +64,7 @@ LAPPED = SeamKind(
     laps=True,
     eats=_lap,
     own=lambda bag: (paired(12).mm(bag.unit), "The usual lap."),
+    stands=nothing_stands,
     rows=_lapped_rows,
     press="flat",
     read=reading.the_lap_below,
@@ -77,6 +87,7 @@ RAW = SeamKind(
     eats=lambda bag, key, name, over: (),
     takes_allowance=False,
     own=lambda bag: (0.0, "Raw edges that meet give nothing up."),
+    stands=nothing_stands,
     rows=_raw_rows,
     press="flat",
     read=reading.nothing,

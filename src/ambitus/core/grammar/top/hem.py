@@ -4,11 +4,31 @@ from typing import Literal
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.geometry import Point, outward
-from ambitus.core.grammar.contract import Slot
+from ambitus.core.grammar.contract import Param, Slot
+from ambitus.core.grammar.seams.edges import knife_sliver, overlocked_first
+from ambitus.core.grammar.seams.overcast import sliver_term
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
-from ambitus.core.sums import Sum
+from ambitus.core.sums import Sum, Term
+
+SLIVER = Param(
+    "sliver",
+    "Sliver the knife takes of the top edge",
+    "length",
+    knife_sliver,
+    low=0,
+    high=15,
+    shown_if=overlocked_first,
+    help="Where the edge is overlocked before it is folded.",
+    why="As of every other edge that is overlocked.",
+)
+
+
+def knife_terms(bag: Resolved, name: str) -> tuple[Term, ...]:
+    """Return what the knife takes of a top edge that is overlocked, as terms; *name* is what it is of."""
+    return sliver_term(bag, name, "top.sliver")
+
 
 #: What an unlined bag's other parts do, where nothing else was chosen.
 UNLINED: dict[Slot, str] = {"interfacing": "none", "seams": "zigzagged"}

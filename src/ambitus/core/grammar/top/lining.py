@@ -1,7 +1,7 @@
 """How a lining is made a little smaller than its outer, so that it hangs without a fold."""
 
 from ambitus.core.grammar.contract import Option, Param
-from ambitus.core.lengths import paired
+from ambitus.core.lengths import amount, paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
 
@@ -14,7 +14,11 @@ EASE_PARAMS = (
         options=(
             Option("none", "The same size as the outer", "Cut alike."),
             Option("shorter", "Shorter", "Cut less high, so that it does not sag."),
-            Option("deeper", "Sewn deeper", "Cut alike, its side and base seams sewn wider below the top."),
+            Option(
+                "deeper",
+                "Sewn deeper",
+                "Cut alike, its seams sewn wider below the top; a fold stays as it is.",
+            ),
         ),
     ),
     Param(
@@ -43,6 +47,48 @@ def shorter_terms(bag: Resolved, layer: str) -> tuple[Term, ...]:
     return (Term("Shorter lining", -mm, why, bag.source("top.ease_by")),)
 
 
+#: Default (ours): over how much of a seam a lining that is sewn deeper comes back to the plain allowance.
+TAPER = 50.0
+
+
 def deeper_by(bag: Resolved, layer: str) -> float:
     """Return how much deeper the seams of *layer* are sewn than they were cut for."""
     return _ease(bag, "deeper") if layer == "lining" else 0.0
+
+
+def keeps_base(bag: Resolved) -> bool:
+    """
+    Return whether a lining that is sewn deeper keeps its base as it is: a fold cannot be sewn deeper, nor can
+    what runs round to a zip; and corner edges of a base that stays must not differ.
+    """
+    return (
+        bag.chose("base.cut_as", "folded") or bag.bag.base.kind == "folded" or "end" in bag.bag.base.classes
+    )
+
+
+def corner_deeper(bag: Resolved, layer: str) -> float:
+    """Return how much deeper the corner seam of *layer* is sewn, so that the depth stays what it was."""
+    return 0.0 if keeps_base(bag) else deeper_by(bag, layer)
+
+
+def sewn_deeper(bag: Resolved, layer: str, key: str) -> float:
+    """
+    Return how much deeper the seams of class *key* are sewn in *layer*.
+
+    Upright seams are; a base seam is where the base does not stay; corners that are cut out follow. A corner
+    that is pinched keeps half the depth, and the seam of a base of its own follows from its tube.
+    """
+    if key in ("side", "gusset", "end"):
+        return deeper_by(bag, layer)
+    if key == "base" or (key == "corner" and "corner" in bag.bag.base.classes):
+        return corner_deeper(bag, layer)
+    return 0.0
+
+
+def says_taper(bag: Resolved, key: str) -> str:
+    """Return how an upright seam that is sewn deeper comes back to the plain allowance at its ends."""
+    over = amount(TAPER, bag.unit)
+    mouth = "zip" if bag.bag.top.shut else "top"
+    if key in ("side", "end") and keeps_base(bag) and "corner" in bag.bag.sewn:
+        return f" Taper back to the plain allowance over the {over} before the {mouth} and before the corner."
+    return f" Taper back to the plain allowance over the {over} before the {mouth}."

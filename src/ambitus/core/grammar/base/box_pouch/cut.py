@@ -18,6 +18,7 @@ from ambitus.core.form.model import (
     Stretch,
 )
 from ambitus.core.grammar.base.boxed.cut import settle_depth
+from ambitus.core.grammar.base.boxed_pinched.cut import tip
 from ambitus.core.grammar.base.panels import eats, ring, settled, told
 from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.top.zip.tape import left_out
@@ -217,7 +218,7 @@ def pinch_marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     half, right = form.mm("height") / 2, max(x for x, _ in piece.stitch)
     point = Term("Half the height", snap(half), "The corner lies flat, half on each side of the fold.")
     across = Term("Height", form.mm("height"), "The stitched line is as long as the pouch is high.")
-    end = bag.term("End seam", "allowances.end")
+    end = tip(bag, "end", piece.layer)
     readings = (
         ("from the stitched point", Sum("From the stitched point", (point,))),
         ("the line across", Sum("The line across", (across,))),

@@ -3,11 +3,13 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.sewing import sew, sewn_layers, stitch_of
 from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.top.lining import deeper_by
+from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
-#: Default (ours): what is left outside a pinched corner, in mm.
-LEFT = 6.0
+#: Default (ours): what is left outside a pinched corner.
+LEFT = paired(6)
 _AS_OUTER = "As with the outer."
 
 
@@ -57,7 +59,7 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
             needs=(f"{layer} ends matched",),
             gives=f"{layer} ends sewn",
             say="Across all layers; over the zip slowly, three times." if zip_too else "",
-            reads=(("From end seam to end seam", form.mm("flat_opening")),),
+            reads=(("From end seam to end seam", snap(form.mm("flat_opening") - 2 * deeper_by(bag, layer))),),
         ),
     )
 
@@ -91,7 +93,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
                 needs=(f"{layer} corners stitched",),
                 gives=(f"{layer} body sewn",),
                 kind="no return",
-                lengths=(("Left outside the seam", LEFT),),
+                lengths=(("Left outside the seam", LEFT.mm(bag.unit)),),
                 reads=(("Along each corner seam", form.mm("height")),),
             ),
         )

@@ -1,7 +1,7 @@
 """Boxed base whose corner squares are cut out after sides and base are sewn."""
 
 from ambitus.core.grammar.base.boxed import BOXED
-from ambitus.core.grammar.base.boxed_after.cut import form, marks
+from ambitus.core.grammar.base.boxed_after.cut import corner, form, marks
 from ambitus.core.grammar.base.boxed_after.read import read
 from ambitus.core.grammar.base.boxed_after.steps import steps
 from ambitus.core.grammar.base.panels import no_base_seam, straight
@@ -19,5 +19,6 @@ BOXED_AFTER = Base(
     form=form,
     read=read,
     marks=marks,
+    corner=corner,
     straight=straight,
 )

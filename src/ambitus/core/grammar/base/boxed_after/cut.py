@@ -3,8 +3,9 @@
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.base.panels import deep_form, eats
-from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.contract import Finishes, Layer
 from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.top.lining import corner_deeper
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
@@ -16,20 +17,32 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     return deep_form(bag, finishes, depth, corner=snap(depth / 2 - eats(finishes, "corner")))
 
 
-def square(bag: Resolved, form: Form) -> Sum:
-    """Return the side of the square, from the seam lines and not from the raw edges."""
+def square(bag: Resolved, form: Form, layer: Layer = "outer") -> Sum:
+    """Return the side of the square in *layer*, from the seam lines as sewn and not from the raw edges."""
     half = Term("Half the depth", snap(form.mm("depth") / 2), "The corner gives half the depth each way.")
-    eaten = (Term(t.label, -t.mm, t.why, t.source) for t in edge_terms(bag, "corner"))
-    return Sum("Square to cut, from the seam lines", (half, *eaten))
+    eats = (Term(t.label, -t.mm, t.why, t.source) for t in edge_terms(bag, "corner"))
+    return Sum("Square to cut, from the seam lines", (half, *eats, *_deeper(bag, layer)))
+
+
+def _deeper(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
+    by = corner_deeper(bag, layer)
+    why = "Its corner seam is sewn as much deeper as its sides and base, so that the depth stays."
+    return (Term("Lining sewn deeper", -by, why, bag.source("top.ease_by")),) if by else ()
+
+
+def corner(bag: Resolved, form: Form, layer: Layer) -> float | None:
+    """Return the side of the square to cut in *layer*."""
+    return square(bag, form, layer).total
 
 
 def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the square at both lower corners, in seam lines; on a folded piece it lies across the fold."""
-    told, right = square(bag, form), max(x for x, _ in piece.stitch)
-    side = told.total
-    left: tuple[Point, ...] = ((side, 0.0), (side, side), (0.0, side))
+    told, right = square(bag, form, piece.layer), max(x for x, _ in piece.stitch)  # type: ignore[arg-type]
+    # a lining that is sewn deeper has its seam lines as much further in
+    low, high = corner_deeper(bag, piece.layer), corner_deeper(bag, piece.layer) + told.total
+    left: tuple[Point, ...] = ((high, low), (high, high), (low, high))
     if piece.folded:
-        left = ((0.0, -side), (side, -side), (side, side), (0.0, side))
+        left = ((0.0, -high), (high, -high), (high, high), (0.0, high))
     label, where = (
         "Square to cut after sewing",
         "both ends of the fold" if piece.folded else "both lower corners",

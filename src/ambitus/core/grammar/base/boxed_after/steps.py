@@ -22,7 +22,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
                 needs=(pressed,),
                 gives=(f"{layer} corners cut out",),
                 kind="no return",
-                lengths=(("Square, from the seams", square(bag, form).total),),
+                lengths=(("Square, from the seams", square(bag, form, layer).total),),
             )
         )
         out += close_cut_corners(bag, form, layer, rank + 15, needs=(f"{layer} corners cut out",))

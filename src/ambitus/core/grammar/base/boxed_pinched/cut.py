@@ -3,6 +3,8 @@
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.base.panels import deep_form
 from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.seams.edges import stands_beyond
+from ambitus.core.grammar.top.lining import sewn_deeper
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
@@ -14,25 +16,15 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     return deep_form(bag, finishes, depth, corner=snap(depth / 2))
 
 
-def readings(bag: Resolved, form: Form, folded: bool) -> tuple[tuple[str, Sum], ...]:
+def readings(bag: Resolved, form: Form, folded: bool, layer: str = "outer") -> tuple[tuple[str, Sum], ...]:
     """
-    Return every number by which the corner can be measured, told apart.
+    Return every number by which the corner of *layer* can be measured, told apart.
 
-    From the fabric tip the allowance there is on top: the base seam's, read down the side seam (nothing
-    at a fold); the side seam's, read along the base seam. Half the depth measured from the tip comes
-    out too shallow.
+    From the fabric tip what stands beyond the seam there comes on top: the base seam's, read down the side
+    seam (nothing at a fold); the side seam's, read along the base seam. Half the depth measured from the tip
+    comes out too shallow.
     """
     half = Term("Half the depth", snap(form.mm("depth") / 2), "The corner lies flat, half on each panel.")
-
-    def tip(key: str) -> Term:
-        path = f"allowances.{key}"
-        return Term(
-            f"{key.capitalize()} seam",
-            bag.mm(path),
-            "The fabric tip lies this far outside the point.",
-            bag.source(path),
-        )
-
     across = Term("Depth", form.mm("depth"), "The stitched line is as long as the bag is deep.")
     out = [("from the stitched point", Sum("From the stitched point", (half,)))]
     first = first_row(bag, half)
@@ -40,11 +32,19 @@ def readings(bag: Resolved, form: Form, folded: bool) -> tuple[tuple[str, Sum], 
         out.append(("first row, wrong sides together", first))
     out.append(("the line across", Sum("The line across", (across,))))
     if not folded:
-        down = Sum("From the fabric tip, down the side", (half, tip("base")))
+        down = Sum("From the fabric tip, down the side", (half, tip(bag, "base", layer)))
         out.append(("from the fabric tip, down the side seam", down))
     along = "along the fold" if folded else "along the base seam"
-    out.append((f"from the fabric tip, {along}", Sum(f"From the fabric tip, {along}", (half, tip("side")))))
+    told = Sum(f"From the fabric tip, {along}", (half, tip(bag, "side", layer)))
+    out.append((f"from the fabric tip, {along}", told))
     return tuple(out)
+
+
+def tip(bag: Resolved, key: str, layer: str) -> Term:
+    """Return what stands beyond the seam of class *key* in *layer* once it is sewn, as a term."""
+    deeper = sewn_deeper(bag, layer, key)
+    why = "The fabric tip lies this far outside the point, once the seam is sewn."
+    return Term(f"{bag.bag.sewn[key]}, what stands beyond it", stands_beyond(bag, key, deeper), why)
 
 
 def first_row(bag: Resolved, half: Term) -> Sum | None:
@@ -65,7 +65,7 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     if piece.folded:
         left = ((0.0, -half), *left)
     where = "both ends of the fold" if piece.folded else "both lower corners"
-    told = readings(bag, form, piece.folded)
+    told = readings(bag, form, piece.folded, piece.layer)
     return (
         Mark("cut-out", "Stitch across the corner", left, where, told),
         Mark("cut-out", "Stitch across the corner", tuple((right - x, y) for x, y in left), "lower right"),

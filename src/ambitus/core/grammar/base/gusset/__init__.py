@@ -1,10 +1,13 @@
 """A strip between front and back, down a side, under the base and up the other."""
 
+from dataclasses import replace
+
 from ambitus.core.grammar.base.gusset.cut import corner_radius, form, marks, most_radius
 from ambitus.core.grammar.base.gusset.read import read
 from ambitus.core.grammar.base.gusset.steps import steps
 from ambitus.core.grammar.base.insert import INSERT_PARAMS
 from ambitus.core.grammar.base.panels import HEIGHT, WIDTH, asked_height, depth_param, quarter
+from ambitus.core.grammar.cloth.bottom import BASE_OF
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
@@ -68,6 +71,7 @@ GUSSET = Base(
                 Option("three", "In three, joined where the corners begin", "Sides and base by themselves."),
             ),
         ),
+        replace(BASE_OF, shown_if=lambda bag: bag.chose("base.strip", "three")),
         *INSERT_PARAMS,
     ),
     phrase=Phrase(
@@ -75,7 +79,7 @@ GUSSET = Base(
         label="Base",
         before="with a ",
         says=_says,
-        choices=("base.kind", "base.round_by", "base.strip", "base.insert"),
+        choices=("base.kind", "base.round_by", "base.strip", "cloth.base_of", "base.insert"),
         fields=("base.radius", "base.plate", "base.insert_less"),
     ),
     classes={"gusset": "Gusset seam", "join": "Join"},

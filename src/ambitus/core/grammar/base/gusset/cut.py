@@ -22,7 +22,7 @@ from ambitus.core.grammar.base.panels import (
 )
 from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.seams.edges import edge_terms
-from ambitus.core.lengths import Grid, snap
+from ambitus.core.lengths import Grid, amount, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, grid_term
 
@@ -31,7 +31,7 @@ def corner_radius(bag: Resolved) -> Term:
     """Return the radius of the lower corners at the seam line: chosen, or from a plate less the seam."""
     if bag.choice("base.round_by") == "plate":
         plate, seam = bag.mm("base.plate"), bag.mm("allowances.gusset")
-        why = "The plate gives the cut line; the seam lies inside it."
+        why = "The plate gives the line of the finished raw edge; the seam lies inside it."
         return Term("Corner radius", max(0.0, snap(plate / 2 - seam)), why, "derived")
     return bag.term("Corner radius", "base.radius")
 
@@ -188,7 +188,11 @@ def _seams(outline: tuple[Edge, ...], strip: tuple[Face, ...], step: float) -> t
     return tuple(out)
 
 
-def _under_marks(form: Form, piece: Piece) -> tuple[Mark, ...]:
+def _every(bag: Resolved) -> str:
+    return f"Clipped every {amount(12, bag.unit)} from one to the other."
+
+
+def _under_marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return what is marked on the strip under the base, where its sides are strips of their own."""
     left, low, right, high = piece.box
     half = Sum("To the middle", (Term("Half of the strip", snap((right - left) / 2), "Middle of the base."),))
@@ -200,12 +204,14 @@ def _under_marks(form: Form, piece: Piece) -> tuple[Mark, ...]:
         return tuple(out)
     seam, join = piece.edges[0].finish, piece.edges[1].finish
     raw = Term("Join", join, "From the raw end to its seam, where the corner begins.")
-    round_it = Term("The whole corner", snap(math.pi * form.rounded / 2), "Clipped every 12 mm.")
+    round_it = Term(
+        "The whole corner", snap(math.pi * form.rounded / 2), f"Clipped every {amount(12, bag.unit)}."
+    )
     told = (
         ("corner begins", Sum("From a raw end", (raw,))),
         ("corner ends", Sum("From a raw end", (raw, round_it))),
     )
-    label = "Clip from here to here, to 2 mm from the seam"
+    label = f"Clip from here to here, to {amount(2, bag.unit)} from the seam"
     for end, way in ((left, 1.0), (right, -1.0)):
         for i, (_, place) in enumerate(told):
             x = end + way * place.total
@@ -223,7 +229,7 @@ def _height(band: Face) -> float:
 def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the strip's middle and the places where it is clipped to turn the corners."""
     if piece.part == "gusset base":
-        return _under_marks(form, piece)
+        return _under_marks(bag, form, piece)
     if piece.part != "gusset" or bag.choice("base.strip") == "three":
         return ()
     r, height = form.rounded, form.height
@@ -242,17 +248,17 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     out = []
     if r > 0:
         arc = Term("Half a corner", snap(math.pi * r / 4), "To the middle of the arc.")
-        spread = Term("The whole corner", snap(math.pi * r / 2), "Clipped every 12 mm from one to the other.")
+        spread = Term("The whole corner", snap(math.pi * r / 2), _every(bag))
         clip: tuple[tuple[str, Sum], ...] = (
             ("corner begins", down),
             ("its middle", Sum("From a raw end", (raw, straight, arc))),
             ("corner ends", Sum("From a raw end", (raw, straight, spread))),
         )
-        label = "Clip from here to here, to 2 mm from the seam"
+        label = f"Clip from here to here, to {amount(2, bag.unit)} from the seam"
         places = [s.total for _, s in clip]
     else:
         clip = (("clip", down),)
-        label = "Clip at the corner, to 2 mm from the seam"
+        label = f"Clip at the corner, to {amount(2, bag.unit)} from the seam"
         places = [down.total]
     for n, end in enumerate(ends):
         way = 1.0 if end == left else -1.0

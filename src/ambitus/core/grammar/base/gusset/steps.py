@@ -2,6 +2,8 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
+from ambitus.core.grammar.top.lining import deeper_by
+from ambitus.core.lengths import amount, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
@@ -18,7 +20,8 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             Step(
                 key=f"{layer} clip strip",
                 title=f"Clip the strip of the {layer} at its corners",
-                say="The strip only, not the panel, to 2 mm from the seam line: so it turns the corner flat.",
+                say=f"The strip only, not the panel, to {amount(2, bag.unit)} from the seam line: "
+                "so it turns the corner flat.",
                 rank=rank + 2,
                 needs=ready,
                 gives=(f"{layer} strip clipped",),
@@ -37,7 +40,9 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
                 gives=gives,
                 say="Middle on middle of the base first, then to both ends; strip uppermost at corners.",
                 part=panel,
-                reads=(("Across the face", form.mm("width")),) if panel == "front" else (),
+                reads=(("Across the face", snap(form.mm("width") - 2 * deeper_by(bag, layer))),)
+                if panel == "front"
+                else (),
             )
             before = gives
         # a hem is sewn while the strip lies flat: then the little that is too much is eased in

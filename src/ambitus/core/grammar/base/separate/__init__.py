@@ -15,6 +15,7 @@ from ambitus.core.grammar.base.separate.cut import (
 )
 from ambitus.core.grammar.base.separate.steps import steps
 from ambitus.core.grammar.base.separate.traced import HALF_MOON
+from ambitus.core.grammar.cloth.bottom import BASE_OF
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
 from ambitus.core.lengths import paired
 from ambitus.core.read.cutlist import Reader
@@ -74,7 +75,7 @@ def _base(
         kind=kind,
         label=label,
         help=help,
-        params=(*sizes, HEIGHT, PANELS, *more, *INSERT_PARAMS, *AS_CUT),
+        params=(*sizes, HEIGHT, PANELS, *more, BASE_OF, *INSERT_PARAMS, *AS_CUT),
         phrase=Phrase(
             key="base",
             label="Base",
@@ -82,7 +83,13 @@ def _base(
             says=lambda bag, view, prefix: (
                 words + (", of two panels" if bag.choice("base.panels") == "two" else "")
             ),
-            choices=("base.kind", *(f"base.{c}" for c in choices), "base.panels", "base.insert"),
+            choices=(
+                "base.kind",
+                *(f"base.{c}" for c in choices),
+                "base.panels",
+                "cloth.base_of",
+                "base.insert",
+            ),
             fields=tuple(f"base.{p.path}" for p in (*more, *INSERT_PARAMS, *AS_CUT) if p.kind == "length"),
         ),
         classes={"side": "Side seam", "ring": "Base seam"},

@@ -1,16 +1,18 @@
 """A tube of one or two panels sewn to a base of its own."""
 
+import math
 from collections.abc import Callable
 from dataclasses import replace
 
-from ambitus.core.curves import flattened
+from ambitus.core.curves import flattened, offset_bent
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
 from ambitus.core.grammar.base.insert import insert_face
 from ambitus.core.grammar.base.panels import eats, mouth, seams, settled, settled_height, stretch, told
 from ambitus.core.grammar.base.separate.shapes import BySize, Outline
 from ambitus.core.grammar.base.separate.traced import traced
+from ambitus.core.grammar.cloth.bottom import base_of_bottom
 from ambitus.core.grammar.contract import Finishes
-from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.lengths import Grid, snap
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
 from ambitus.core.outlines import around as way_round
@@ -29,13 +31,13 @@ def by_size(outline: BySize) -> Shape:
 
 def traced_in(bag: Resolved) -> float:
     """Return how far inside the traced line the seam runs: by its allowance, if that has room."""
-    by = sum(t.mm for t in edge_terms(bag, "ring")) if bag.chose("base.traced_as", "cut") else 0.0
+    by = eaten(bag, "ring") if bag.chose("base.traced_as", "cut") else 0.0
     return by if traced(bag.choice("base.outline"), by) else 0.0
 
 
 def traced_shape(bag: Resolved, length: float, breadth: float) -> Outline:
     """Return the outline that was traced, at its own size."""
-    grows = snap(sum(t.mm for t in edge_terms(bag, "ring")))
+    grows = eaten(bag, "ring")
     found = traced(bag.choice("base.outline"), traced_in(bag), grows)
     if found is None:
         raise ValueError("an outline that was read has points")
@@ -49,7 +51,8 @@ def is_traced(bag: Resolved) -> bool:
 
 def ease_of(bag: Resolved) -> float:
     """Return what the cloths of this bag ease into a curved seam, as a share: the one that eases least."""
-    return min(bag.cloth(layer).ease for layer in bag.bag.top.layers)
+    cloths = (*bag.bag.top.layers, *(("contrast",) if base_of_bottom(bag) else ()))
+    return min(bag.cloth(cloth).ease for cloth in cloths)
 
 
 def panels_of(bag: Resolved) -> int:
@@ -160,7 +163,7 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
     up = (*rise, *moved)
     left, right, low, high = outline.ends
     body = _body(panels, wide, height, across, up, not finer)
-    measures = (
+    measures: tuple[Measure, ...] = (
         Measure("width", _called(bag), "x", left, right, (long_term, *longer), beside="bottom"),
         Measure("height", _called(bag, broad=True), "y", low, high, (broad_term, *broader), beside="left"),
     )
@@ -279,6 +282,25 @@ def _seams(outline: Outline, panels: int, ease: float) -> tuple[Seam, ...]:
         chains = ((stretch(panel, "base"),), tuple(stretch("base", name) for name in half))
         out.append(Seam(f"ring {panel}", f"Base to the {panel}", "ring", chains, ease=ease))
     return tuple(out)
+
+
+def ring_deeper(bag: Resolved, form: Form, by: float) -> float:
+    """
+    Return how much deeper a base is sewn in all round where its tube's side seams are sewn *by* mm deeper.
+
+    Its seam has to be as much shorter as the tube: by 2 n e, which a circle is when it is drawn in by n e/π.
+    """
+    shorter = 2 * panels_of(bag) * by
+    base = next(f for f in form.faces if f.part == "base")
+    whole = way_round(flattened(base.points, base.bends))
+
+    def drawn_in(mm: float) -> float:
+        return whole - way_round(flattened(*offset_bent(base.points, base.bends, [-mm] * len(base.edges))))
+
+    deeper = shorter / (2 * math.pi)
+    for _ in range(4 if by else 0):
+        deeper *= shorter / max(drawn_in(deeper), 1e-6)
+    return snap(deeper)
 
 
 def marks_of(shape: Shape, bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:

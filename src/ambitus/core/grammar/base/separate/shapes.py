@@ -14,7 +14,7 @@ from ambitus.core.form.model import Edge
 from ambitus.core.geometry import Point
 
 #: points of a quarter of an ellipse: the parallel curve lies within a hundredth of a millimetre
-_QUARTER = 160
+_QUARTER = 400
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,7 +1,10 @@
 """The tube closed first; then the base set into it, quarter on quarter."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.separate.cut import panels_of, ring_deeper
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
+from ambitus.core.grammar.top.lining import deeper_by
+from ambitus.core.lengths import amount, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
@@ -14,6 +17,8 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     out: list[Step] = []
     around = 2 * form.mm("flat_opening")
     for layer, rank in sewn_layers(bag):
+        by = deeper_by(bag, layer)
+        tube = snap(around - 2 * panels_of(bag) * by)
         out += sew(
             bag,
             layer,
@@ -22,7 +27,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             needs=(f"{layer} panels ready",),
             gives=f"{layer} sides sewn",
             say="From the top edge down, so that the tops meet.",
-            reads=(("Once round the tube", around),),
+            reads=(("Once round the tube", tube),),
         )
         out.append(
             press_seams(bag, layer, rank + 3, needs=(f"{layer} sides sewn",), gives=f"{layer} tube pressed")
@@ -33,7 +38,8 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
                 Step(
                     key=f"{layer} snip tube",
                     title=f"Snip the lower edge of the tube of the {layer}",
-                    say="Every 12 mm, to 2 mm from the seam line; the tube only, so that it spreads.",
+                    say=f"Every {amount(12, bag.unit)}, to {amount(2, bag.unit)} from the seam; the tube, "
+                    "so that it spreads.",
                     rank=rank + 6,
                     needs=(ready,),
                     gives=(f"{layer} tube snipped",),
@@ -61,5 +67,6 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             needs=(f"{layer} base pinned",),
             gives=f"{layer} body sewn",
             say="Tube uppermost, slowly, lifting the foot at every quarter.",
+            deeper=ring_deeper(bag, form, by),
         )
     return tuple(out)

@@ -96,9 +96,7 @@ def _gone(points: Sequence[Point]) -> list[float]:
     return [0.0, *accumulate(math.dist(points[i], points[(i + 1) % n]) for i in range(n))]
 
 
-def _from(
-    points: Sequence[Point], gone: Sequence[float], begun: float
-) -> tuple[list[Point], list[float]]:
+def _from(points: Sequence[Point], gone: Sequence[float], begun: float) -> tuple[list[Point], list[float]]:
     """Return the same line begun *begun* mm further along, or back where that is below nothing."""
     at = begun % gone[-1]
     after = bisect_left(gone, at + 1e-9)

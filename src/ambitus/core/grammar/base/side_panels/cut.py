@@ -1,5 +1,7 @@
 """Front and back run under to a seam in the middle of the base; panels of their own stand at the sides."""
 
+from dataclasses import replace
+
 from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece, Seam
 from ambitus.core.grammar.base.insert import insert_of
 from ambitus.core.grammar.base.panels import (
@@ -12,7 +14,7 @@ from ambitus.core.grammar.base.panels import (
     stretch,
 )
 from ambitus.core.grammar.contract import Finishes
-from ambitus.core.lengths import snap
+from ambitus.core.lengths import amount, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, grid_term
 
@@ -133,26 +135,24 @@ def _seams() -> tuple[Seam, ...]:
 def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return where the front is clipped to turn the corner, and where the side panel is pinned to it."""
     half = snap(form.mm("depth") / 2)
-    seam = bag.mm("allowances.side")
+    side = next(e for e in piece.edges if e.seam == "side")
     left, low, right, _ = piece.box
     if piece.part == "side":
-        stop = Sum("From its bottom edge", (Term("Side seam", seam, "Its bottom seam crosses here."),))
+        stop = Sum("From its bottom edge", side.terms)
         points = ((left, low + stop.total), (right, low + stop.total))
         label = "Stop the side seams here"
         return (Mark("notch", label, points, "bottom edge", (("from the raw bottom edge", stop),)),)
     base = next(e for e in piece.edges if e.name == "base")
     under = Term("Half the depth", half, "What runs under the bag.")
     clip = Sum("From the raw base edge", (under, *base.terms))
-    pinned = Sum(
-        "From the raw base edge",
-        (*clip.terms, Term("Side seam", -seam, "The side's own allowance hangs below.")),
-    )
+    hangs = (replace(t, mm=-t.mm, why="The side's own allowance hangs below.") for t in side.terms)
+    pinned = Sum("From the raw base edge", (*clip.terms, *hangs))
     readings = (
-        ("clip, to 2 mm from the seam", clip),
+        (f"clip, to {amount(2, bag.unit)} from the seam", clip),
         ("the side’s raw bottom edge is pinned here", pinned),
     )
-    y = low + clip.total
+    y, deep = low + clip.total, side.finish * 0.8
     return (
-        Mark("clip", "Clip to turn the corner", ((left, y), (left + seam * 0.8, y)), "base edge", readings),
-        Mark("clip", "Clip to turn the corner", ((right - seam * 0.8, y), (right, y)), "base edge"),
+        Mark("clip", "Clip to turn the corner", ((left, y), (left + deep, y)), "base edge", readings),
+        Mark("clip", "Clip to turn the corner", ((right - deep, y), (right, y)), "base edge"),
     )

@@ -2,6 +2,8 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
+from ambitus.core.grammar.top.lining import deeper_by
+from ambitus.core.lengths import amount, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
@@ -16,7 +18,8 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             Step(
                 key=f"{layer} clip corners",
                 title=f"Clip the front and back of the {layer} where they turn under",
-                say="At the marks, to 2 mm from the seam line, so that the straight edge turns the corner.",
+                say=f"At the marks, to {amount(2, bag.unit)} from the seam line, "
+                "so that the straight edge turns the corner.",
                 rank=rank + 3,
                 needs=(gives,),
                 gives=(f"{layer} corners clipped",),
@@ -43,7 +46,9 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             gives=f"{layer} ends sewn",
             say="The bottom of each side panel to the base, from mark to mark; the base seam in its middle.",
             part="ends",
-            reads=(("Depth at the base", form.mm("depth")),),
+            # the end meets the base that runs under: sewn deeper, the two would not be as long
+            deeper=0.0,
+            reads=(("Depth at the base", snap(form.mm("depth") - 2 * deeper_by(bag, layer))),),
         )
         out.append(
             press_seams(bag, layer, rank + 14, needs=(f"{layer} ends sewn",), gives=f"{layer} body sewn")

@@ -39,7 +39,7 @@ BANDS = replace(
             high=150,
             opens="band/height",
             help="The whole band is the channel; the bag’s height counts it.",
-            why="As wide as the cord lies, and 3 mm.",
+            why="As wide as the cord lies, or the pin that threads it, and room to run.",
         ),
         Param(
             "band_made",

@@ -4,12 +4,12 @@ from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece
 from ambitus.core.grammar.top.drawstring.loops import no_side_seam
 from ambitus.core.grammar.top.drawstring.motif import motif_mark
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
-from ambitus.core.lengths import snap
+from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
 
-#: How far inside the side seam line a band ends, in mm.
-INSIDE = 3.0
+#: How far inside the side seam line a band ends.
+INSIDE = paired(3)
 
 
 def no_strip(bag: Resolved) -> str:
@@ -40,7 +40,7 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
 
 def band_of(bag: Resolved, form: Form) -> tuple[Face, int]:
     """Return a band in seam lines, and how many pieces there are of it."""
-    long, high = snap(form.mm("flat_opening") - 2 * INSIDE), 2 * bag.mm("top.band")
+    long, high = snap(form.mm("flat_opening") - 2 * INSIDE.mm(bag.unit)), 2 * bag.mm("top.band")
     outline = (
         Edge("raw low", "top", (0.0, 0.0)),
         Edge("end right", "end", (long, 0.0)),
@@ -48,7 +48,11 @@ def band_of(bag: Resolved, form: Form) -> tuple[Face, int]:
         Edge("end left", "end", (0.0, high)),
     )
     inside = Term(
-        "Inside the side seams", -2 * INSIDE, "So that the cord comes out between the bands.", times=2
+        "Inside the side seams",
+        -2 * INSIDE.mm(bag.unit),
+        "So that the cord comes out between the bands.",
+        "default",
+        2,
     )
     half = Term("Half of the mouth", form.mm("flat_opening"), "From side seam to side seam.")
     band = bag.term("Band", "top.band")

@@ -43,7 +43,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
         590,
         needs=("bands folded", "outer body sewn"),
         gives=("bands basted",),
-        lengths=(("From the side seam", INSIDE),),
+        lengths=(("From the side seam", INSIDE.mm(bag.unit)),),
         settings="Long stitch, inside the allowance.",
     )
     even = Step(

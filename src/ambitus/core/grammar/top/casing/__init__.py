@@ -1,9 +1,11 @@
 """A casing folded down from the top edge of an unlined bag, with or without a heading above it."""
 
+from dataclasses import replace
+
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.contract import Option, Param, Top
 from ambitus.core.grammar.top import sections
-from ambitus.core.grammar.top.casing.measures import above_cord, finish, marks, rows, turn_down
+from ambitus.core.grammar.top.casing.measures import above_cord, finish, is_overlocked, marks, rows, turn_down
 from ambitus.core.grammar.top.casing.read import read
 from ambitus.core.grammar.top.casing.steps import steps
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL, CORD_PARAMS
@@ -14,13 +16,13 @@ from ambitus.core.grammar.top.drawstring.cords import (
     CORDS_TOLD,
     Cords,
     cords_of,
+    cut_widths,
     once_round,
-    side_allowance,
 )
 from ambitus.core.grammar.top.drawstring.loops import loop_strips
 from ambitus.core.grammar.top.drawstring.opening import EYELETS, SLOT, needs_side_seam, opening_param
 from ambitus.core.grammar.top.finishing import top_phrase
-from ambitus.core.grammar.top.hem import UNLINED
+from ambitus.core.grammar.top.hem import SLIVER, UNLINED
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
@@ -41,9 +43,10 @@ def _cords(bag: Resolved, form: Form) -> Cords:
     """Return the cords of a casing as wide as the bag, or with open ends as wide as its panels are cut."""
     if not bag.chose("top.opening", "ends"):
         return once_round(bag, form)
-    edges = 2 if bag.chose("base.panels", "one") else 4
+    one = bag.chose("base.panels", "one")
+    cut = cut_widths(bag, form.mouth_length if one else form.mm("flat_opening"))
     why = "With open ends each casing keeps its cut width."
-    path = Term("The casings, as cut", snap(form.mouth_length + edges * side_allowance(bag)), why)
+    path = Term("The casings, as cut", snap(cut[0] if one else sum(cut)), why)
     return cords_of(bag, form, path)
 
 
@@ -76,7 +79,7 @@ CASING = Top(
             help="The ruffle above the channel; 0 for none.",
         ),
         Param(
-            "hem",
+            "turn",
             "First turn",
             "length",
             paired(10),
@@ -88,12 +91,13 @@ CASING = Top(
             "hem_edge",
             "Raw edge",
             "choice",
-            "turned",
+            "overlocked",
             options=(
                 Option("turned", "Turned under", "The first turn hides it."),
                 Option("overlocked", "Overlocked first", "It cannot catch the cord wherever it lies."),
             ),
         ),
+        replace(SLIVER, shown_if=is_overlocked),
         opening_param(SLOT, SLIT, ENDS, EYELETS),
         *CORDS_PARAMS,
         *CLOSING_PARAMS,
@@ -116,7 +120,8 @@ CASING = Top(
             "top.channel",
             "top.edge",
             "top.heading",
-            "top.hem",
+            "top.turn",
+            "top.sliver",
             "top.tail",
             "top.cord_cut",
             "top.loop",
@@ -133,7 +138,8 @@ CASING = Top(
     cords=_cords,
     strips=loop_strips,
     told={
-        "turn": "top.hem",
+        "turn": "top.turn",
+        "top_sliver": "top.sliver",
         "heading": "top.heading",
         "channel": "top.channel",
         "edge": "top.edge",

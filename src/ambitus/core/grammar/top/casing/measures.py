@@ -1,9 +1,10 @@
 """A folded casing measured: from the raw edge to mark it, from the finished top to check it."""
 
 from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.seams.edges import overlocked_first
 from ambitus.core.grammar.top.drawstring.motif import motif_mark
 from ambitus.core.grammar.top.drawstring.opening import BELOW_FOLD, eyelet_marks, side_marks
-from ambitus.core.grammar.top.hem import fold_marks
+from ambitus.core.grammar.top.hem import fold_marks, knife_terms
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
 
@@ -14,15 +15,28 @@ def _casing(bag: Resolved) -> tuple[Term, ...]:
     return (*heading, bag.term("Channel", "top.channel"), bag.term("Edge below the channel", "top.edge"))
 
 
+def is_overlocked(bag: Resolved) -> bool:
+    """Return whether the raw edge of the casing is overlocked: chosen, or as every edge of the bag is."""
+    return bag.chose("top.hem_edge", "overlocked") or overlocked_first(bag)
+
+
+def _knife(bag: Resolved) -> tuple[Term, ...]:
+    return knife_terms(bag, "Casing") if is_overlocked(bag) else ()
+
+
+def _first(bag: Resolved) -> tuple[Term, ...]:
+    """Return what lies between the raw edge, before it is overlocked, and the first crease."""
+    return (*_knife(bag), *((bag.term("First turn", "top.turn"),) if bag.mm("top.turn") else ()))
+
+
 def turn_down(bag: Resolved) -> float:
     """Return how far the top edge is folded down: heading, channel and edge."""
     return sum(t.mm for t in _casing(bag))
 
 
 def finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
-    """Return what the casing takes of a panel's top edge: the first turn, and what is folded down."""
-    turn = (bag.term("First turn", "top.hem"),) if bag.mm("top.hem") else ()
-    return (*turn, *_casing(bag))
+    """Return what the casing takes of a panel's top edge: the knife, the first turn, what is folded down."""
+    return (*_first(bag), *_casing(bag))
 
 
 def above_cord(bag: Resolved) -> Term:
@@ -52,8 +66,7 @@ def channel_span(bag: Resolved) -> tuple[Sum, Sum]:
 
 def _to_bottom_fold(bag: Resolved) -> tuple[Term, ...]:
     """Return the terms of t1 + 2f: where the lower fold lies on the outer once the casing is down."""
-    turn = (bag.term("First turn", "top.hem"),) if bag.mm("top.hem") else ()
-    return (*turn, *_twice(_casing(bag)))
+    return (*_first(bag), *_twice(_casing(bag)))
 
 
 def _less(label: str, mm: float) -> Term:
@@ -65,7 +78,8 @@ def slot(bag: Resolved) -> tuple[Sum, Sum]:
     upper, lower = channel_span(bag)
     if not bag.mm("top.heading"):
         why = "Without a heading the fold above it stays closed."
-        upper = Sum("To the slot", (*upper.terms, Term("Below the fold", BELOW_FOLD, why)))
+        below = Term("Below the fold", BELOW_FOLD.mm(bag.unit), why, "default")
+        upper = Sum("To the slot", (*upper.terms, below))
     return upper, lower
 
 
@@ -73,13 +87,13 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return creases, fold-to lines, rows of stitching and openings, from the raw top edge."""
     if not any(e.seam == "top" for e in piece.edges):
         return ()
-    turn, casing = bag.mm("top.hem"), _casing(bag)
-    first = (bag.term("First turn", "top.hem"),) if turn else ()
+    turn, casing, first = bag.mm("top.turn"), _casing(bag), _first(bag)
     creases = [("second crease", Sum("To the second crease", (*first, *casing)))]
     to = [("second, the fold comes to it", Sum("To the second fold-to line", _to_bottom_fold(bag)))]
     if turn:
         creases.insert(0, ("first crease", Sum("To the first crease", first)))
-        to.insert(0, ("first, the raw edge comes to it", Sum("To the first fold-to line", _twice(first))))
+        comes = (*_knife(bag), *_twice(first[-1:]))
+        to.insert(0, ("first, the raw edge comes to it", Sum("To the first fold-to line", comes)))
     out = [
         *fold_marks(piece, tuple(creases), "Creases of the casing, from the raw top edge"),
         *fold_marks(piece, tuple(to), "Fold-to lines, from the raw top edge"),

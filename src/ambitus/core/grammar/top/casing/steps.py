@@ -1,7 +1,7 @@
 """The casing: folded and stitched once the bag is sewn up, or on flat panels where its ends are open."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.top.casing.measures import rows, turn_down
+from ambitus.core.grammar.top.casing.measures import is_overlocked, rows, turn_down
 from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
@@ -13,8 +13,8 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     open_ends = bag.chose("top.opening", "ends")
     rank = 340 if open_ends else 610
     needs: tuple[str, ...] = ("outer panels laid" if open_ends else "outer body sewn",)
-    outer, turn = bag.cloth("outer"), bag.mm("top.hem")
-    overlocked = bag.chose("top.hem_edge", "overlocked")
+    outer, turn = bag.cloth("outer"), bag.mm("top.turn")
+    overlocked = is_overlocked(bag)
     out = [*eyelet_step(bag)]
     if not open_ends:
         before, needs = slit_steps(bag, needs)
@@ -44,7 +44,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             needs=needs,
             gives=("casing pressed",),
             settings=f"Iron: {outer.iron}.",
-            lengths=(("First turn", turn), ("Casing", turn_down(bag))),
+            lengths=(*((("First turn", turn),) if turn else ()), ("Casing", turn_down(bag))),
             cautions=("hot iron",),
         ),
         Step(

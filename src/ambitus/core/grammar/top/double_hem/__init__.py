@@ -2,14 +2,20 @@
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.contract import Param, Top
+from ambitus.core.grammar.seams.edges import overlocked_first
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.double_hem.read import read
 from ambitus.core.grammar.top.finishing import top_phrase
-from ambitus.core.grammar.top.hem import UNLINED, fold_marks, hem_steps
+from ambitus.core.grammar.top.hem import SLIVER, UNLINED, fold_marks, hem_steps, knife_terms
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term
+
+
+def _knife(bag: Resolved) -> tuple[Term, ...]:
+    """Return what the knife takes of the raw edge where every edge of the bag is overlocked."""
+    return knife_terms(bag, "Hem") if overlocked_first(bag) else ()
 
 
 def _turns(bag: Resolved) -> tuple[Term, Term]:
@@ -17,14 +23,15 @@ def _turns(bag: Resolved) -> tuple[Term, Term]:
 
 
 def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
-    return _turns(bag)
+    return (*_turns(bag), *_knife(bag))
 
 
 def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     turn, hem = _turns(bag)
-    first = ("first fold", Sum("From the raw edge to the first fold", (turn,)))
+    knife = _knife(bag)
+    first = ("first fold", Sum("From the raw edge to the first fold", (*knife, turn)))
     return fold_marks(
-        piece, (first, ("second fold", Sum("From the raw edge to the second fold", (turn, hem))))
+        piece, (first, ("second fold", Sum("From the raw edge to the second fold", (*knife, turn, hem))))
     )
 
 
@@ -42,13 +49,14 @@ DOUBLE_HEM = Top(
     params=(
         Param("turn", "First turn", "length", paired(10), low=1, high=100),
         Param("hem", "Hem", "length", paired(25), low=3, high=300, help="The second, larger turn."),
+        SLIVER,
     ),
-    phrase=top_phrase("unlined with a hem turned twice", fields=("top.turn", "top.hem")),
+    phrase=top_phrase("unlined with a hem turned twice", fields=("top.turn", "top.hem", "top.sliver")),
     brings={**UNLINED, "attach": "on_hem"},
     rows=lambda bag: (bag.mm("top.hem"),),
     finish=_finish,
     marks=_marks,
-    told={"turn": "top.turn", "hem": "top.hem"},
+    told={"turn": "top.turn", "hem": "top.hem", "top_sliver": "top.sliver"},
     read=read,
     steps=_steps,
 )

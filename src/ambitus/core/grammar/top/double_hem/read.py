@@ -4,5 +4,5 @@ from collections.abc import Mapping
 
 
 def read(allowances: Mapping[str, float]) -> float:
-    """Return the allowance on a panel's top edge."""
-    return allowances["turn"] + allowances["hem"]
+    """Return the allowance on a panel's top edge: both turns, and the sliver the knife took."""
+    return allowances["turn"] + allowances["hem"] + allowances.get("top_sliver", 0.0)

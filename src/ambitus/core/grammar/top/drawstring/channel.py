@@ -6,10 +6,10 @@ from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.lengths import Grid, paired
 from ambitus.core.spec.resolved import Resolved
 
-#: What a channel is wider than its cord lies flat, in mm.
-EASE = 3.0
-#: Default (ours): a threading pin is this wide, in mm, and has to pass the channel too.
-PIN = 8.0
+#: What a channel is wider than its cord lies flat.
+EASE = paired(3)
+#: Default (ours): a threading pin is this wide, and has to pass the channel too.
+PIN = paired(8)
 
 KINDS = (
     Option("round", "Round cord", "Lies half its girth wide in the channel."),
@@ -50,12 +50,17 @@ def cord_flat(bag: Resolved) -> float:
 
 def least_channel(bag: Resolved) -> float:
     """Return the narrowest channel that the cord runs in."""
-    return cord_flat(bag) + EASE
+    return cord_flat(bag) + EASE.mm(bag.unit)
+
+
+def to_thread(bag: Resolved) -> float:
+    """Return the narrowest channel that a threading pin passes."""
+    return PIN.mm(bag.unit) + EASE.mm(bag.unit)
 
 
 def usual_channel(bag: Resolved) -> float:
-    """Return the channel for this cord, up to the next line of the grid."""
-    return Grid(bag.grid.step, "up").fit(least_channel(bag))
+    """Return the channel for this cord and the pin that threads it, up to the next line of the grid."""
+    return Grid(bag.grid.step, "up").fit(max(least_channel(bag), to_thread(bag)))
 
 
 CHANNEL = Param(
@@ -66,7 +71,7 @@ CHANNEL = Param(
     low=3,
     high=150,
     help="Clear, between its rows of stitching or its row and the fold.",
-    why="As wide as the cord lies, and 3 mm.",
+    why="As wide as the cord lies, or the pin that threads it, and room to run.",
 )
 
 

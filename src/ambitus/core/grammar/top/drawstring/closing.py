@@ -5,6 +5,7 @@ from dataclasses import replace
 
 from ambitus.core.form.model import Dimension, Form, SizeLine
 from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.lengths import snap
 from ambitus.core.outlines import extent, read_outline
 from ambitus.core.spec.resolved import Resolved
@@ -57,13 +58,13 @@ def to_edge(bag: Resolved) -> bool:
 def _plan(bag: Resolved) -> tuple[float, float]:
     """Return length and breadth of the base as asked; both the diameter of a round one."""
     if bag.chose("base.given", "plate"):
-        across = bag.mm("base.plate") - 2 * bag.mm("allowances.ring")
+        across = bag.mm("base.plate") - 2 * eaten(bag, "ring")
         return across, across
     if "size.diameter" in bag.values:
         return bag.mm("size.diameter"), bag.mm("size.diameter")
     if "base.outline" in bag.values:
         along, across = extent(read_outline(bag.choice("base.outline")))
-        within = 2 * bag.mm("allowances.ring") if bag.chose("base.traced_as", "cut") else 0.0
+        within = 2 * eaten(bag, "ring") if bag.chose("base.traced_as", "cut") else 0.0
         return along - within, across - within
     if "size.length" in bag.values:
         return bag.mm("size.length"), bag.mm("size.breadth")
@@ -85,8 +86,10 @@ def closing_term(bag: Resolved) -> Term:
     if bag.chose("top.closing", "firm"):
         why = "½ √(W² + D²): from a corner to the middle, where the mouth closes to a point."
         return Term("From a corner to the middle", snap(math.hypot(along, across) / 2), why)
-    why = "From the face to the middle, where the mouth closes to a line."
-    return Term("Half the depth, to close over it", snap(min(along, across) / 2), why)
+    why = "From the longer side to the middle, where the mouth closes to a line."
+    which = "width" if "size.depth" in bag.values else "length"
+    which = which if along < across - 1e-9 else "depth" if which == "width" else "breadth"
+    return Term(f"Half the {which}, to close over it", snap(min(along, across) / 2), why)
 
 
 def height_terms(bag: Resolved, to_cord: Term) -> tuple[Term, ...]:

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.contract import Option, Param
-from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.top.drawstring.channel import cord_flat
 from ambitus.core.grammar.top.drawstring.loops import LOOP_PARAMS, at_foot
 from ambitus.core.lengths import paired, snap
@@ -96,9 +96,13 @@ def _tails(length: Sum, path: Term) -> Sum:
     )
 
 
-def side_allowance(bag: Resolved) -> float:
-    """Return what a side seam takes of an edge, where the bag has one."""
-    return sum(t.mm for t in edge_terms(bag, "side")) if "side" in bag.bag.classes else 0.0
+def cut_widths(bag: Resolved, wide: float) -> tuple[float, float]:
+    """Return how wide front and back are cut that are *wide* at the seams; of a lap the back is wider."""
+    if "side" not in bag.bag.classes:
+        return wide, wide
+    plain = (snap(wide + 2 * eaten(bag, "side", over)) for over in (True, False))
+    front, back = (mm if bag.grid.holds(mm) else bag.grid.fit(mm) for mm in plain)
+    return front, back
 
 
 def once_round(bag: Resolved, form: Form) -> Cords:
@@ -110,7 +114,7 @@ def once_round(bag: Resolved, form: Form) -> Cords:
 def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
     """Return the cords on a mouth whose channel is *path* long."""
     wide = form.mm("width") if "width" in form.dimensions else form.mm("flat_opening")
-    cut_width = form.mm("flat_opening") + 2 * side_allowance(bag)
+    cut_width = snap(sum(cut_widths(bag, form.mm("flat_opening"))) / 2)
     down: tuple[Term, ...] = ()
     if at_foot(bag):
         reach = snap(form.height - bag.bag.top.above_cord(bag).mm if bag.bag.top.above_cord else form.height)

@@ -5,12 +5,12 @@ from ambitus.core.form.model import Mark, Piece
 from ambitus.core.geometry import Point, along, length, outward
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.grammar.top.drawstring.loops import no_side_seam
-from ambitus.core.lengths import snap
+from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
 
-#: How much lower a slot begins where no heading stands above it, in mm: the fold stays closed.
-BELOW_FOLD = 3.0
+#: How much lower a slot begins where no heading stands above it: the fold stays closed.
+BELOW_FOLD = paired(3)
 
 SLOT = Option("slot", "A slot in the side seam", "The seam is left open where the channel crosses it.")
 EYELETS = Option(

@@ -4,10 +4,9 @@ from dataclasses import replace
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.contract import Param, Top
-from ambitus.core.grammar.seams.overcast import SLIVER, sliver_term
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.finishing import top_phrase
-from ambitus.core.grammar.top.hem import UNLINED, fold_marks, hem_steps
+from ambitus.core.grammar.top.hem import SLIVER, UNLINED, fold_marks, hem_steps, knife_terms
 from ambitus.core.grammar.top.overlocked_hem.read import read
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
@@ -16,7 +15,7 @@ from ambitus.core.sums import Sum, Term
 
 
 def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
-    return (bag.term("Hem", "top.hem"), *sliver_term(bag, "Hem", "top.sliver"))
+    return (bag.term("Hem", "top.hem"), *knife_terms(bag, "Hem"))
 
 
 def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
@@ -39,7 +38,7 @@ OVERLOCKED_HEM = Top(
     layers=("outer",),
     params=(
         Param("hem", "Hem", "length", paired(25), low=3, high=300),
-        SLIVER,
+        replace(SLIVER, shown_if=None),
     ),
     phrase=top_phrase("unlined with an overlocked hem", fields=("top.hem", "top.sliver")),
     brings={**UNLINED, "attach": "on_hem"},

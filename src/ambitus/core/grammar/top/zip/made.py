@@ -12,8 +12,8 @@ from ambitus.core.sums import Sum, Term, to_grid
 
 #: How far inside or outside a row a metal stop has to lie.
 CLEAR = paired(3)
-#: Default (ours): what of the tape has to lie beyond a row that catches it, in mm.
-CAUGHT = 6.0
+#: Default (ours): what of the tape has to lie beyond a row that catches it.
+CAUGHT = paired(6)
 #: Default (ours): the row that holds a folded tab lies this far behind its fold.
 BEHIND_FOLD = Pair(2, Fraction(1, 8))
 
@@ -43,6 +43,8 @@ class Zip:
     opens: Sum
     #: how much tape is missing at the end where it is shortest; nothing where it reaches
     short: float
+    #: how far from a row a stop has to lie
+    clear: float
 
     @property
     def half_length(self) -> float:
@@ -62,7 +64,7 @@ class Zip:
         if self.stops is None:
             return ()
         near = (min(abs(x - row) for row in (-self.row, self.row)) for x in self.stops)
-        return tuple(snap(mm) for mm in near if mm < CLEAR.metric - 1e-9)
+        return tuple(snap(mm) for mm in near if mm < self.clear - 1e-9)
 
     @property
     def crossed(self) -> int:
@@ -177,7 +179,7 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
     length = _tape_length(bag, form)
     buy, stock = _bought(bag, facts, length, 2 * row)
     stops = _stops(bag, row, stock)
-    needed = half + under_tab(bag) if is_narrowed(bag) else row + CAUGHT
+    needed = half + under_tab(bag) if is_narrowed(bag) else row + CAUGHT.mm(bag.unit)
     tail = facts.tail.mm(bag.unit)
     missing = 0.0 if stops is None else max(needed + x - tail for x in (stops[0], -stops[1]))
     return Zip(
@@ -191,4 +193,5 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
         stops=stops,
         opens=_opens(bag, facts, half, stops, shown),
         short=snap(max(0.0, missing)),
+        clear=CLEAR.mm(bag.unit),
     )

@@ -7,11 +7,12 @@ from ambitus.core.grammar.top.zip.made import CLEAR, Zip, zip_of
 from ambitus.core.grammar.top.zip.piece import TACK_IN, tacks
 from ambitus.core.grammar.top.zip.small import seam_of, small_strips
 from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_narrowed, shows
+from ambitus.core.lengths import amount, paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
-#: Default (ours): teeth are taken out this far past a row that would cross them, in mm.
-TEETH_PAST = 5.0
+#: Default (ours): teeth are taken out this far past a row that would cross them.
+TEETH_PAST = paired(5)
 
 
 def _iron(bag: Resolved) -> str:
@@ -99,7 +100,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
                 244,
                 needs=("zip cut",),
                 gives=("zip ready",),
-                lengths=(("From the cut end", made.half_length - made.row + TEETH_PAST),),
+                lengths=(("From the cut end", made.half_length - made.row + TEETH_PAST.mm(bag.unit)),),
                 cautions=("hard teeth",),
             )
         )
@@ -221,7 +222,7 @@ def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
         Step(
             "press front",
             "Press the cloth away from the teeth and topstitch it",
-            "A row 2 to 3 mm from the fold keeps the cloth out of the slider.",
+            f"A row {amount(2, bag.unit)} from the fold keeps the cloth out of the slider.",
             304,
             needs=("zip on front",),
             gives=("front topstitched",),

@@ -11,8 +11,8 @@ from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, to_grid
 
-#: What a tube for elastic is cut longer than it, and wider, in mm.
-FULLNESS, ROOM = 1.75, 3.0
+#: What a tube for elastic is cut longer than it, and wider.
+FULLNESS, ROOM = 1.75, paired(3)
 
 SMALL_PARAMS = (
     Param(
@@ -202,7 +202,7 @@ def _caught(bag: Resolved) -> Iterator[Strip]:
         elastic, wide = bag.term("Elastic", "top.wrist_round"), bag.term("Width", "top.wrist_wide")
         why = "One and three quarters of the elastic, so that it can stretch."
         full = (Term("Elastic, gathered", snap(FULLNESS * elastic.mm), why, elastic.source), ends)
-        room = Term("Room for the elastic", 2 * ROOM, "So that it slides.", "default", 2)
+        room = Term("Room for the elastic", 2 * ROOM.mm(bag.unit), "So that it slides.", "default", 2)
         seams = Term(
             "Seam", 2 * bag.mm("allowances.general"), "Sewn to a tube.", bag.source("allowances.general"), 2
         )

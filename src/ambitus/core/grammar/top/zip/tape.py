@@ -6,8 +6,8 @@ from ambitus.core.spec.resolved import Resolved, ZipFacts
 from ambitus.core.sums import Term
 from ambitus.core.words import within
 
-#: What a foot needs between the teeth and its row on both sides together, in mm.
-FOOT = 4.0
+#: What a foot needs between the teeth and its row on both sides together.
+FOOT = paired(4)
 
 #: The seam of a zip is narrower than the general one, so that the foot runs beside the teeth.
 OWN_ALLOWANCE = {"zip": paired(6)}
@@ -128,6 +128,16 @@ TAPE_PARAMS = (
         opens="zip/width",
     ),
     Param(
+        "teeth",
+        "Teeth, wide",
+        "length",
+        lambda bag: facts_of(bag).teeth.mm(bag.unit),
+        low=1,
+        high=20,
+        help="Of the closed zip: the foot runs beside them.",
+        why="A usual width for this kind; measure yours.",
+    ),
+    Param(
         "zip_opening",
         "Zip opening",
         "length",
@@ -179,7 +189,7 @@ TAPE_CHOICES = (
     "top.closes_at",
     "top.teeth_at_seams",
 )
-TAPE_FIELDS = ("top.tape", "top.zip_opening", "top.tab", "top.tab_turn", "top.zip_in_hand")
+TAPE_FIELDS = ("top.tape", "top.teeth", "top.zip_opening", "top.tab", "top.tab_turn", "top.zip_in_hand")
 
 
 def shows(bag: Resolved) -> float:
@@ -189,7 +199,7 @@ def shows(bag: Resolved) -> float:
 
 def most_seam(bag: Resolved) -> float:
     """Return the widest seam that leaves room for a foot beside the teeth: (tape − teeth − 4 mm) / 2."""
-    return snap((bag.mm("top.tape") - facts_of(bag).teeth.mm(bag.unit) - FOOT) / 2)
+    return snap((bag.mm("top.tape") - bag.mm("top.teeth") - FOOT.mm(bag.unit)) / 2)
 
 
 def is_counted(bag: Resolved) -> bool:
