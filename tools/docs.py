@@ -28,10 +28,22 @@ def checks_page() -> str:
         "What Ambitus says before the scissors do. This page is written from the code (`tools/docs.py`).",
         "A stop never blanks the bag: it is drafted and drawn, and the sheet prints with the stop on it.",
         "Any of them can be silenced on a plan, with a reason that is kept and printed.",
+        "",
+        "A level is what happens where nothing is done about it: a stop cannot be made or used safely, a",
+        "warning comes out other than asked or fails in use, a note is worth knowing. Every finding carries",
+        "its numbers by name, and its remedies as edits of the spec: each is carried out before it is offered,",
+        "and is left out where it does not silence the finding or raises another stop.",
     ]
     for level, words in _WORDS.items():
-        out += ["", f"## {words}", "", "| check | fires when | why |", "|---|---|---|"]
-        out += [f"| `{r.id}` {r.title} | {r.when} | {r.why} |" for r in all_rules() if r.level == level]
+        out += [
+            "",
+            f"## {words}",
+            "",
+            "| check | fires when | why | if nothing is done |",
+            "|---|---|---|---|",
+        ]
+        mine = (r for r in all_rules() if r.level == level)
+        out += [f"| `{r.id}` {r.title} | {r.when} | {r.why} | {r.ignored} |" for r in mine]
     return "\n".join(out) + "\n"
 
 

@@ -107,9 +107,30 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _hemmed(top={"hem": 20}, carry=[{"tuck": 20.5}]),
         _hemmed(top={"hem": 20}, carry=[{"tuck": 20}]),
     ),
+    # half the depth is 60, half the strap 12.5
     "strap-into-corner": (
-        tote(carry=[{"attach": "on_face", "from_top": 255.5, "box": 25}]),
-        tote(carry=[{"attach": "on_face", "from_top": 255, "box": 25}]),
+        tote(carry=[{"attach": "on_face", "from_top": 300, "box": 25, "from_side": 72}]),
+        tote(carry=[{"attach": "on_face", "from_top": 300, "box": 25, "from_side": 72.5}]),
+    ),
+    # 280, and 60 that run under
+    "strap-past-base": (
+        tote(carry=[{"attach": "on_face", "from_top": 315.5, "box": 25}]),
+        tote(carry=[{"attach": "on_face", "from_top": 315, "box": 25}]),
+    ),
+    "strap-tail-short": (
+        tote(carry=[{"attach": "on_face", "end": 5.9}]),
+        tote(carry=[{"attach": "on_face", "end": 6}]),
+    ),
+    "strap-out-of-role": (tote(carry=[{"drop": 703}]), tote(carry=[{"drop": 700}])),
+    "seam-too-narrow": (tote(allowances={"base": 2.9}), tote(allowances={"base": 3})),
+    # half the depth and the side seam lie outside the row
+    "pinch-past-row": (
+        tote(depth=40, base={"kind": "boxed_pinched", "trim": 30.5}),
+        tote(depth=40, base={"kind": "boxed_pinched", "trim": 30}),
+    ),
+    "insert-left-out": (
+        tote(depth=15.9, base={"kind": "boxed_after", "insert": "stiff", "insert_less": 3}),
+        tote(depth=16, base={"kind": "boxed_after", "insert": "stiff", "insert_less": 3}),
     ),
     "folded-in-too-low": (
         tote(height=60, depth=120, base={"kind": "folded_in"}),
@@ -121,7 +142,6 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(cloth={"outer": "coated_cotton"}, interfacing={"kind": "full", "material": "fusible_light"}),
         tote(cloth={"outer": "coated_cotton"}, interfacing={"kind": "kept_out", "material": "foam"}),
     ),
-    "pins-leave-holes": (tote(cloth={"outer": "coated_cotton"}), tote(cloth={"outer": "felt"})),
     "interfacing-shows": (_hemmed(interfacing={"kind": "full"}), _hemmed()),
     "print-upside-down": (
         tote(base={"cut_as": "folded"}, cloth={"print": "one_way"}),
@@ -184,12 +204,17 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     ),
     # a cord 6 thick lies 9.42 wide
     "channel-narrow": (_drawn(channel=12.4), _drawn(channel=12.5)),
-    "pin-in-channel": (
-        _drawn(cord="ribbon", cord_wide=5, channel=10.9),
-        _drawn(cord="ribbon", cord_wide=5, channel=11),
+    "drawn-up-out-of-role": (_drawn(tail=500.5), _drawn(tail=500)),
+    "seal-does-not-melt": (
+        _drawn(cord_end="sealed", cord_fibre="cotton"),
+        _drawn(cord_end="sealed", cord_fibre="synthetic"),
     ),
-    "raw-edge-in-channel": (_drawn(hem=3.1), _drawn(hem=3)),
-    "turn-over-casing": (_drawn(channel=15, hem=18.1), _drawn(channel=15, hem=18)),
+    "stiff-drawn-up": (
+        {**_drawn(), "interfacing": {"kind": "full", "material": "fusible_medium"}},
+        {**_drawn(), "interfacing": {"kind": "full", "material": "fusible_light"}},
+    ),
+    "raw-edge-in-channel": (_drawn(turn=3.1, hem_edge="turned"), _drawn(turn=3, hem_edge="turned")),
+    "turn-over-casing": (_drawn(channel=15, turn=18.1), _drawn(channel=15, turn=18)),
     "hole-left": (_drawn(height_means="contents_edge"), _drawn(height_means="contents")),
     # once round 2 (340 + 120)
     "cord-short": (_drawn(cord_cut=919.9), _drawn(cord_cut=920)),
@@ -229,10 +254,6 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _zipped(zip_ends="seamed", narrow_by="opening", zip_opening=111),
     ),
     "zip-not-counted": (_zipped(zip_counts="left_out"), _zipped(zip_counts="counted")),
-    "box-pressed-otherwise": (
-        _zipped("box_pouch"),
-        _zipped("box_pouch", {"size": {"length": 200, "breadth": 60, "height": 60}}),
-    ),
     "broad-for-its-length": (
         _zipped("box_pouch", {"size": {"length": 100, "breadth": 80.5, "height": 60}}),
         _zipped("box_pouch", {"size": {"length": 100, "breadth": 80, "height": 60}}),

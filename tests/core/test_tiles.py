@@ -68,7 +68,7 @@ def test_one_tile_is_chosen_in_each_group(phrase: str) -> None:
 def test_a_tile_warns_before_it_is_picked() -> None:
     """Calico under straps is weak; a fleece kept full size fills the seams."""
     by_key = {t.key: t for g in _tiles("cloth").groups for t in g.tiles if g.path == "cloth.outer"}
-    assert by_key["calico"].brings == ("A light cloth for a bag that carries",)
+    assert by_key["calico"].brings == ("A cloth that does not carry",)
     assert by_key["denim"].brings == ()
     fleece = {"kind": "kept_out", "material": "fusible_fleece"}
     full = next(

@@ -13,6 +13,7 @@ from ambitus.cli.on_files import (
     UNREADABLE,
     check_file,
     draft_file,
+    fix_file,
     guarded,
     outline_file,
     print_schema,
@@ -75,6 +76,8 @@ def _parser() -> argparse.ArgumentParser:
         one.add_argument("file", metavar=what.upper(), help=f"{kinds}, or - for standard input")
         one.add_argument("--json", action="store_true", help="all results, as JSON in mm")
         one.add_argument("--unit", choices=("mm", "cm", "in"), help="unit of the table (default: the plan's)")
+        if name == "check":
+            one.add_argument("--fix", metavar="ID", help="carry out in the file what helps against it")
         if what == "cutlist":
             one.add_argument(
                 "--in", dest="given", choices=("mm", "cm", "in"), help="unit of bare numbers in a CSV"
@@ -141,6 +144,8 @@ def main(arguments: Sequence[str] | None = None) -> int:
     if given.command in (*ON_FILES, "read"):
         if given.command == "read":
             return guarded(lambda: read_file(given.file, given.unit, given.json, given.given))
+        if given.command == "check" and given.fix:
+            return guarded(lambda: fix_file(given.file, given.unit, given.fix))
         return guarded(lambda: ON_FILES[given.command](given.file, given.unit, given.json))
     if given.command in ("backup", "restore"):
         return guarded(lambda: keep_safe(given))

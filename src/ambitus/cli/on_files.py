@@ -11,16 +11,21 @@ from ambitus.core.draft import Draft, draft, readers
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.lengths import Unit, View
-from ambitus.core.problems import SpecProblems
+from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
+from ambitus.core.remedy import remedies_of
+from ambitus.core.shown.helped import findings_helped, shown_remedy
 from ambitus.core.shown.models import FindingShown, Sheet
+from ambitus.core.shown.present import finding
 from ambitus.core.shown.sheet import sheet
-from ambitus.core.spec.resolve import resolve
+from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolve import resolve, with_straps
 from ambitus.core.sums import ShownSum, show_sum
-from ambitus.files.draft_json import draft_json
-from ambitus.files.incoming import cut_list_from, spec_from
+from ambitus.files.draft_json import checks_json, draft_json
+from ambitus.files.incoming import cut_list_from, spec_from, with_spec
 from ambitus.files.outline_file import outline_from
+from ambitus.files.whole import put_whole
 from ambitus.library import shipped
 
 _KINDS = {"gate": "  [check before going on]", "no return": "  [no way back after this]"}
@@ -54,8 +59,17 @@ def _added(summed: ShownSum) -> str:
     return " + ".join(parts).replace("+ −", "− ")
 
 
+def _worked(name: str) -> tuple[Spec, Draft]:
+    spec = with_straps(spec_from(_text(name)), GRAMMAR, shipped())
+    return spec, draft(resolve(spec, GRAMMAR, shipped()))
+
+
 def _drafted(name: str) -> Draft:
-    return draft(resolve(spec_from(_text(name)), GRAMMAR, shipped()))
+    return _worked(name)[1]
+
+
+def _helped(spec: Spec, made: Draft, unit: Unit | None) -> list[FindingShown]:
+    return list(findings_helped(made, spec, unit or made.bag.unit, GRAMMAR))
 
 
 def _sheet(made: Draft, unit: Unit | None) -> Sheet:
@@ -76,7 +90,7 @@ def _silenced(found: FindingShown) -> str:
 
 def draft_file(name: str, unit: Unit | None, as_json: bool) -> int:
     """Print every piece of a plan, its cut size and the terms of its sums."""
-    made = _drafted(name)
+    spec, made = _worked(name)
     view = View(unit or made.bag.unit, made.bag.unit)
 
     def text() -> str:
@@ -101,21 +115,54 @@ def draft_file(name: str, unit: Unit | None, as_json: bool) -> int:
         out += [f"{f.level.upper()}: {f.title}. {f.say} {f.fix}{_silenced(f)}" for f in page.findings]
         return "\n".join(out)
 
-    _tell(as_json, lambda: draft_json(made), text)
+    _tell(as_json, lambda: draft_json(made, _helped(spec, made, None)), text)
     return _worst(made)
 
 
 def check_file(name: str, unit: Unit | None, as_json: bool) -> int:
-    """Print what the checks say of a plan; exit 1 where one of them is a stop."""
-    made = _drafted(name)
+    """Print what the checks say of a plan, and what helps; exit 1 where one of them is a stop."""
+    spec, made = _worked(name)
+    found = _helped(spec, made, unit)
 
     def text() -> str:
-        found = _sheet(made, unit).findings
-        rows = [[f.level, f.id, f"{f.title}. {f.say} {f.fix}{_silenced(f)}"] for f in found]
-        return table(rows) if rows else "Nothing stands against cutting this."
+        out = []
+        for f in found:
+            out.append([f.level, f.id, f"{f.title}. {f.say} {f.fix}{_silenced(f)}"])
+            out += [["", "", f"→ {r.says}: {r.cuts}"] for r in f.remedies]
+        return table(out) if out else "Nothing stands against cutting this."
 
-    _tell(as_json, lambda: draft_json(made)["checks"], text)
+    _tell(as_json, lambda: checks_json(found), text)
     return _worst(made)
+
+
+def fix_file(name: str, unit: Unit | None, check: str) -> int:
+    """
+    Carry out the best remedy of a check on a plan file, and say what it changed.
+
+    The file keeps everything else that it holds; a plan from standard input is printed instead.
+    """
+    text = _text(name)
+    spec = with_straps(spec_from(text), GRAMMAR, shipped())
+    made = draft(resolve(spec, GRAMMAR, shipped()))
+    mine = [f for f in made.findings if f.rule.id == check]
+    if not mine:
+        known = ", ".join(dict.fromkeys(f.rule.id for f in made.findings)) or "none"
+        why = f"“{check[:60]}” does not stand against this plan."
+        raise SpecProblems((Problem("not-found", "check", check[:60], why, f"What does: {known}."),))
+    carried = next((c for f in mine for c in remedies_of(f, made, spec, GRAMMAR, 1)), None)
+    view = View(unit or made.bag.unit, made.bag.unit)
+    if carried is None:
+        told = finding(mine[0], view)
+        why = f"No edit of the plan helps here. {told.say}"
+        raise SpecProblems((Problem("no-remedy", told.where, "", why, told.fix),))
+    fixed = with_spec(text, carried.spec.model_dump(mode="json", exclude_none=True))
+    told_remedy = shown_remedy(made, carried, view)
+    if name == "-":
+        print(fixed)
+    else:
+        put_whole(Path(name), fixed)
+    print(f"{told_remedy.says}: {told_remedy.cuts}", file=sys.stderr if name == "-" else sys.stdout)
+    return _worst(carried.after)
 
 
 def steps_file(name: str, unit: Unit | None, as_json: bool) -> int:

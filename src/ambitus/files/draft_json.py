@@ -1,11 +1,13 @@
 """A draft as a file: every result in millimetres, with the terms of every sum. The format is public."""
 
+from collections.abc import Iterable
 from typing import Any
 
 from ambitus.core.curves import Arc, Bend
 from ambitus.core.draft import RULES_VERSION, Draft
 from ambitus.core.form.model import Piece
 from ambitus.core.lengths import View
+from ambitus.core.shown.models import FindingShown
 from ambitus.core.shown.present import finding
 from ambitus.core.sums import Sum
 
@@ -55,17 +57,46 @@ def _piece(piece: Piece) -> dict[str, Any]:
                 "label": m.label,
                 "from": m.corner,
                 "points": [list(p) for p in m.points],
-                "readings": [{"label": name, **_sum(s)} for name, s in m.readings],
+                "readings": [{**_sum(s), "label": name, "sum": s.label} for name, s in m.readings],
             }
             for m in piece.marks
         ],
     }
 
 
-def draft_json(draft: Draft) -> dict[str, Any]:
-    """Return *draft* as plain data. Lengths are numbers in mm; texts of checks use the plan's unit."""
+def checks_json(shown: Iterable[FindingShown]) -> list[dict[str, Any]]:
+    """Return findings as plain data: texts, numbers by name in mm, remedies as edits of the spec."""
+    return [
+        {
+            "id": f.id,
+            "level": f.level,
+            "where": f.where,
+            "title": f.title,
+            "say": f.say,
+            "fix": f.fix,
+            "silenced": f.silenced,
+            "numbers": f.numbers,
+            "remedies": [
+                {
+                    "edits": [{"path": e.path, "value": e.value} for e in r.edits],
+                    "says": r.says,
+                    "cuts": r.cuts,
+                }
+                for r in f.remedies
+            ],
+        }
+        for f in shown
+    ]
+
+
+def draft_json(draft: Draft, shown: Iterable[FindingShown] | None = None) -> dict[str, Any]:
+    """
+    Return *draft* as plain data. Lengths are numbers in mm; texts of checks use the plan's unit.
+
+    *shown* are its findings with their remedies carried out; without them they come without remedies.
+    """
     view = View(draft.bag.unit, draft.bag.unit)
-    shown = [finding(f, view) for f in draft.findings]
+    shown = [finding(f, view) for f in draft.findings] if shown is None else shown
     return {
         "ambitus": "draft",
         "version": DRAFT_VERSION,
@@ -84,23 +115,12 @@ def draft_json(draft: Draft) -> dict[str, Any]:
             {"key": w.seam.key, "label": w.seam.label, "lengths": list(w.lengths), "difference": w.difference}
             for w in draft.walked
         ],
-        "checks": [
-            {
-                "id": f.id,
-                "level": f.level,
-                "where": f.where,
-                "title": f.title,
-                "say": f.say,
-                "fix": f.fix,
-                "silenced": f.silenced,
-            }
-            for f in shown
-        ],
+        "checks": checks_json(shown),
         "steps": [
             {
                 "number": i,
                 "title": s.title,
-                "say": s.say,
+                "say": s.told(view),
                 "kind": s.kind,
                 "settings": s.settings,
                 "lengths": dict(s.lengths),

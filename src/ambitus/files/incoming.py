@@ -53,6 +53,21 @@ def without(text: str, fields: Iterable[str]) -> str:
     return json.dumps(data)
 
 
+def with_spec(text: str, spec: dict[str, Any]) -> str:
+    """
+    Return the file *text* with another spec in it.
+
+    What a plan file holds besides that was worked out from the old one is left out: it is no longer so.
+    """
+    data = _parsed(text)
+    if data.get("ambitus") == "plan":
+        worked_out = ("resolved", "cut_list", "rules_version", "revision", "saved_at")
+        data = {**{k: v for k, v in data.items() if k not in worked_out}, "spec": spec}
+    else:
+        data = spec
+    return json.dumps(data, indent=2, ensure_ascii=False) + "\n"
+
+
 def spec_from(text: str) -> Spec:
     """
     Return the spec in *text*: a spec itself, or a plan file with its spec inside.

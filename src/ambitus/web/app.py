@@ -1,5 +1,6 @@
 """The application: the API, the screens, and the one database behind them."""
 
+from dataclasses import replace
 from pathlib import Path
 from typing import Any, Literal
 
@@ -19,7 +20,8 @@ from ambitus.core.read.cutlist import CutList
 from ambitus.core.shown.by_volume import Volumes, volumes
 from ambitus.core.shown.closing import ClosingShown, closing_shown
 from ambitus.core.shown.compare import Compared, compare
-from ambitus.core.shown.models import Drafted, Tiles
+from ambitus.core.shown.helped import findings_helped
+from ambitus.core.shown.models import Drafted, FindingShown, Tiles
 from ambitus.core.shown.present import grid_label, picture, present
 from ambitus.core.shown.present import read_back as read_shown
 from ambitus.core.shown.tiles import tiles
@@ -36,6 +38,7 @@ from ambitus.web.problem import ProblemDetail, answer, install
 from ambitus.web.usual import Usual, UsualEdit, UsualShown, edited, new_spec, shown
 
 _DRAFTED = TypeAdapter(Drafted)
+_FINDINGS = TypeAdapter(tuple[FindingShown, ...])
 _TILES = TypeAdapter(Tiles)
 _VOLUMES = TypeAdapter(Volumes)
 _CLOSING = TypeAdapter(tuple[ClosingShown, ...])
@@ -155,7 +158,23 @@ def _working(app: FastAPI) -> None:
     async def draft_bag(body: DraftRequest) -> Response:
         """Return the bag worked out: sentence, fields, pieces with sums, seams, checks, pictures."""
         spec, unit = with_edits(body)
-        return _json(_DRAFTED.dump_json(present(drafted(spec), spec, unit)))
+        made = drafted(spec)
+        shown = present(made, spec, unit)
+        if body.remedies and made.findings:
+            shown = replace(shown, findings=tuple(findings_helped(made, spec, unit, GRAMMAR)))
+        return _json(_DRAFTED.dump_json(shown))
+
+    @app.post(
+        "/api/checks",
+        response_model=list[FindingShown],
+        responses=_WRONG,
+        tags=["draft"],
+        summary="Judge a bag",
+    )
+    async def judge(body: DraftRequest) -> Response:
+        """Return what to know before cutting, each finding with its numbers and the remedies that work."""
+        spec, unit = with_edits(body)
+        return _json(_FINDINGS.dump_json(tuple(findings_helped(drafted(spec), spec, unit, GRAMMAR))))
 
     @app.post("/api/tiles", response_model=Tiles, responses=_WRONG, tags=["draft"], summary="Open a phrase")
     async def open_phrase(body: TilesRequest) -> Response:

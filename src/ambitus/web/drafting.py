@@ -49,6 +49,9 @@ class DraftRequest(BaseModel):
     spec: Spec
     edits: list[Edit] = Field(default_factory=list, max_length=50)
     unit: Unit | None = None
+    remedies: bool = Field(
+        default=True, description="Whether every finding comes with its remedies, carried out; slower."
+    )
 
 
 def with_edits(request: DraftRequest) -> tuple[Spec, Unit]:

@@ -1,20 +1,33 @@
-"""Checks of a top that is drawn up by a cord: its channel, its raw edge, its closing."""
+"""Checks of a top that is drawn up by a cord: its channel, its raw edge, its cord, its closing."""
 
+import math
 from collections.abc import Iterator
+from fractions import Fraction
 from typing import TYPE_CHECKING
 
+from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.top.casing.measures import is_overlocked, turn_down
-from ambitus.core.grammar.top.drawstring.channel import channel_of, cord_flat, least_channel, to_thread
-from ambitus.core.grammar.top.drawstring.closing import to_edge
+from ambitus.core.grammar.top.drawstring.channel import EASE, channel_of, cord_flat, least_channel
+from ambitus.core.grammar.top.drawstring.closing import by_contents, to_edge
+from ambitus.core.grammar.top.drawstring.cords import cord_melts
+from ambitus.core.lengths import Pair, paired, snap
+from ambitus.core.words import within
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
 
-#: Default (ours): a tail under this cannot be knotted.
-LEAST_TAIL = 50.0
+#: Default (ours): a tail under this cannot be knotted: 50 mm | 2 in.
+LEAST_TAIL = paired(50)
 #: Default (ours): a bag that closes over less than this, in mm, closes over nothing.
 LEAST_CONTENTS = 20.0
+#: Default (ours): what a channel, a heading and a tail are at the most where they are meant: 60, 100, 500 mm.
+ROLES = {
+    "top.channel": ("channel", paired(60)),
+    "top.band": ("band", paired(60)),
+    "top.heading": ("heading", paired(100)),
+    "top.tail": ("tail", Pair(500, Fraction(20))),
+}
 
 
 @check(
@@ -23,36 +36,57 @@ LEAST_CONTENTS = 20.0
     "The channel is too narrow for its cord",
     "channel < ribbon + 3 mm, or < π × cord ÷ 2 + 3 mm",
     "A cord that fills its channel cannot be drawn.",
+    "The bag cannot be drawn up.",
 )
 def channel_narrow(draft: "Draft") -> Iterator[Fired]:
     if draft.cords is None:
         return
-    (path, channel), least = channel_of(draft.bag), least_channel(draft.bag)
+    bag = draft.bag
+    (path, channel), least = channel_of(bag), least_channel(bag)
     if channel < least - 1e-6:
+        wide, room = at_least(bag, least), channel - EASE.mm(bag.unit)
+        around = bag.chose("top.cord", "round")
+        cord = "top.cord_thick" if around else "top.cord_wide"
+        thinner = at_most(bag, room * 2 / math.pi if around else room)
         yield fired(
             path,
             "The cord lies {flat} wide in a channel of {channel}.",
-            "Make the channel {least} or more, or take a thinner cord.",
-            flat=cord_flat(draft.bag),
+            "Make the channel {wide} or more, or take a cord of {thinner}."
+            if thinner > 0
+            else "Make the channel {wide} or more.",
+            remedies=(to(path, wide), to(cord, thinner)),
+            flat=cord_flat(bag),
             channel=channel,
-            least=least,
+            wide=wide,
+            thinner=thinner,
         )
 
 
 @check(
-    "pin-in-channel",
-    "note",
-    "A thin channel to thread",
-    "channel < 8 mm + 3 mm, the pin that threads it",
-    "The pin or bodkin has to pass the channel before the cord does.",
+    "drawn-up-out-of-role",
+    "warn",
+    "An unusual number for a drawn-up top",
+    "channel or band > 60 mm | 2 1/2 in, heading > 100 mm | 4 in, tail > 500 mm | 20 in",
+    "Over these (ours) another unit, or another field, is more likely to have been meant.",
+    "The top comes out other than anybody means it.",
 )
-def pin_in_channel(draft: "Draft") -> Iterator[Fired]:
+def drawn_up_out_of_role(draft: "Draft") -> Iterator[Fired]:
     if draft.cords is None:
         return
-    path, channel = channel_of(draft.bag)
-    if channel < to_thread(draft.bag) - 1e-9:
-        fix = "Thread it with a flat bodkin, or make the channel {least}."
-        yield fired(path, "A channel of {channel}.", fix, channel=channel, least=to_thread(draft.bag))
+    bag = draft.bag
+    for path, (name, pair) in ROLES.items():
+        most = pair.mm(bag.unit)
+        # a channel that follows its cord is as wide as that needs
+        if path in bag.values and bag.mm(path) > max(most, at_least(bag, least_channel(bag))) + 1e-9:
+            yield fired(
+                path,
+                "A {name} of {given}.",
+                "Check the number and its unit; {most} or less is usual.",
+                {"name": name},
+                remedies=(to(path, most), to(path, None)),
+                given=bag.mm(path),
+                most=most,
+            )
 
 
 @check(
@@ -61,6 +95,7 @@ def pin_in_channel(draft: "Draft") -> Iterator[Fired]:
     "The raw edge lies in the channel",
     "first turn > edge and < edge + channel, not overlocked",
     "The first turn ends where the cord runs: it frays there and catches the cord.",
+    "The cord catches in use, and the edge frays.",
 )
 def raw_edge_in_channel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -68,14 +103,23 @@ def raw_edge_in_channel(draft: "Draft") -> Iterator[Fired]:
         return
     turn, edge, channel = bag.mm("top.turn"), bag.mm("top.edge"), bag.mm("top.channel")
     if edge + 1e-9 < turn < edge + channel - 1e-9:
+        short, over = at_most(bag, edge), at_least(bag, edge + channel)
+        room = over <= turn_down(bag) + 1e-9
         yield fired(
             "top.turn",
             "A first turn of {turn} ends {inside} above the lower row.",
-            "Turn {edge} or less, or {over} or more, or overlock the edge first.",
+            "Overlock the edge first, or turn {short} or less, or {over} or more."
+            if room
+            else "Overlock the edge first, or turn {short} or less.",
+            remedies=(
+                to("top.hem_edge", "overlocked"),
+                *((to("top.turn", over),) if room else ()),
+                to("top.turn", short),
+            ),
             turn=turn,
             inside=turn - edge,
-            edge=edge,
-            over=edge + channel,
+            short=short,
+            over=over,
         )
 
 
@@ -85,26 +129,60 @@ def raw_edge_in_channel(draft: "Draft") -> Iterator[Fired]:
     "The first turn is higher than the casing",
     "first turn > heading + channel + edge",
     "It would stand out beyond the fold.",
+    "It cannot be folded down.",
 )
 def turn_over_casing(draft: "Draft") -> Iterator[Fired]:
-    if draft.bag.bag.top.kind == "casing" and draft.bag.mm("top.turn") > turn_down(draft.bag) + 1e-9:
-        turn, down = draft.bag.mm("top.turn"), turn_down(draft.bag)
-        fix = "Turn {down} or less."
-        yield fired("top.turn", "A first turn of {turn} in a casing of {down}.", fix, turn=turn, down=down)
+    bag = draft.bag
+    if bag.bag.top.kind == "casing" and bag.mm("top.turn") > turn_down(bag) + 1e-9:
+        turn, down = bag.mm("top.turn"), turn_down(bag)
+        least = at_most(bag, down)
+        yield fired(
+            "top.turn",
+            "A first turn of {turn} in a casing of {down}.",
+            "Turn {least} or less.",
+            remedies=(to("top.turn", least), to("top.turn", at_most(bag, bag.mm("top.edge")))),
+            turn=turn,
+            down=down,
+            least=least,
+        )
 
 
 @check(
     "tail-short",
     "warn",
     "Little cord left to knot",
-    "tail < 50 mm",
+    "tail < 50 mm | 2 in, of a cord in hand what that leaves",
     "With the mouth flat open the ends slip back into the channel.",
+    "The cord has to be threaded again.",
 )
 def tail_short(draft: "Draft") -> Iterator[Fired]:
-    if draft.cords is not None and draft.bag.mm("top.tail") < LEAST_TAIL - 1e-9:
-        tail = draft.bag.mm("top.tail")
+    if draft.cords is None:
+        return
+    bag, found, least = draft.bag, _in_hand(draft), LEAST_TAIL.mm(draft.bag.unit)
+    if found is None:
+        if bag.mm("top.tail") < least - 1e-9:
+            yield fired(
+                "top.tail",
+                "A tail of {tail} at each end.",
+                "Leave {least}.",
+                remedies=(to("top.tail", least),),
+                tail=bag.mm("top.tail"),
+                least=least,
+            )
+        return
+    hand, path, _ = found
+    tail = (hand - path) / 2
+    if -1e-6 <= tail < least - 1e-9:
+        longer = at_least(bag, path + 2 * least)
         yield fired(
-            "top.tail", "A tail of {tail} at each end.", "Leave {least}.", tail=tail, least=LEAST_TAIL
+            "top.cord_cut",
+            "A cord of {hand} leaves {tail} at each end.",
+            "Take one of {longer}, for tails of {least}.",
+            remedies=(to("top.cord_cut", longer), to("top.cord_cut", None)),
+            hand=hand,
+            tail=snap(max(0.0, tail)),
+            longer=longer,
+            least=least,
         )
 
 
@@ -114,16 +192,31 @@ def tail_short(draft: "Draft") -> Iterator[Fired]:
     "Nothing goes in under the closed mouth",
     "height − closing − what stands above the cord < 20 mm",
     "Drawing the mouth in takes the radius, or half the depth, of the height.",
+    "It cannot be drawn closed over anything.",
 )
 def closes_over_nothing(draft: "Draft") -> Iterator[Fired]:
     if draft.cords is None:
         return
-    over = draft.form.mm("contents")
+    bag, over = draft.bag, draft.form.mm("contents")
     if over < LEAST_CONTENTS - 1e-6:
         say = "The mouth closes over {over}." if over > 0 else "The mouth cannot be drawn closed."
-        fix = "Make it {more} higher, or give the height of what goes in."
-        numbers = {"over": over} if over > 0 else {}
-        yield fired("size.height", say, fix, more=LEAST_CONTENTS - over, **numbers)
+        given = bag.mm("size.height")
+        higher = at_least(bag, given + LEAST_CONTENTS - over)
+        yield fired(
+            "size.height",
+            say,
+            "Make it {higher} high instead of {given}."
+            if by_contents(bag)
+            else "Make it {higher} high instead of {given}, or give the height of what goes in.",
+            remedies=(
+                to("size.height", higher),
+                to("size.height", higher + at_least(bag, bag.grid.step)),
+                to("top.height_means", "contents"),
+            ),
+            over=over,
+            higher=higher,
+            given=given,
+        )
 
 
 @check(
@@ -132,13 +225,18 @@ def closes_over_nothing(draft: "Draft") -> Iterator[Fired]:
     "A hole is left over what goes in",
     "closing counted to the top edge",
     "The cord runs below the top edge: what stands above it does not close.",
+    "What goes in is seen through a hole.",
 )
 def hole_left(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if draft.cords is not None and to_edge(bag) and bag.bag.top.above_cord:
-        hole = 2 * bag.bag.top.above_cord(bag).mm
-        fix = "Count the closing to the cord to shut it, or lay a flap over what goes in."
-        yield fired("size.height", "About {hole} across.", fix, hole=hole)
+        yield fired(
+            "size.height",
+            "About {hole} across.",
+            "Count the closing to the cord to shut it, or lay a flap over what goes in.",
+            remedies=(to("top.height_means", "contents"),),
+            hole=2 * bag.bag.top.above_cord(bag).mm,
+        )
 
 
 @check(
@@ -147,13 +245,23 @@ def hole_left(draft: "Draft") -> Iterator[Fired]:
     "The cord does not go round the open mouth",
     "cord in hand < once round the channel",
     "The bag cannot be laid flat open, and its mouth tears at the cord.",
+    "The bag cannot be opened.",
 )
 def cord_short(draft: "Draft") -> Iterator[Fired]:
     found = _in_hand(draft)
     if found is not None and found[0] < found[1] - 1e-6:
-        fix = "Take a cord of {wanted}, or make the bag narrower."
-        numbers = {"hand": found[0], "path": found[1], "wanted": found[2]}
-        yield fired("top.cord_cut", "{hand} of cord for a channel of {path}.", fix, **numbers)
+        hand, path, wanted = found
+        buy = at_least(draft.bag, wanted)
+        yield fired(
+            "top.cord_cut",
+            "{hand} of cord for a channel of {path}: {missing} are missing.",
+            "Take a cord of {buy}.",
+            remedies=(to("top.cord_cut", buy), to("top.cord_cut", None)),
+            hand=hand,
+            path=path,
+            missing=snap(path - hand),
+            buy=buy,
+        )
 
 
 @check(
@@ -162,18 +270,86 @@ def cord_short(draft: "Draft") -> Iterator[Fired]:
     "The cord in hand",
     "cord in hand ≥ once round the channel",
     "What is not in the channel hangs out at its ends, and more when the mouth is drawn in.",
+    "Nothing: it goes round.",
 )
 def cord_in_hand(draft: "Draft") -> Iterator[Fired]:
     found = _in_hand(draft)
     if found is not None and found[0] >= found[1] - 1e-6:
-        say = "Leaves {tail} at each end of the open mouth."
         yield fired(
             "top.cord_cut",
-            say,
+            "Leaves {tail} at each end of the open mouth.",
             "{wanted} would leave the tail you chose.",
-            tail=(found[0] - found[1]) / 2,
+            tail=snap(max(0.0, (found[0] - found[1]) / 2)),
             wanted=found[2],
         )
+
+
+@check(
+    "seal-does-not-melt",
+    "stop",
+    "A flame at a cord that does not melt",
+    "ends of the cord melted, cord or strip of cotton, linen or wool, or elastic",
+    "Only synthetic cord melts to a bead; any other catches fire and chars.",
+    "It burns in the hand.",
+)
+def seal_does_not_melt(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if draft.cords is None or not bag.chose("top.cord_end", "sealed") or cord_melts(bag):
+        return
+    what = {
+        "strip": f"A strip of {within(bag.cloth('outer').label)}",
+        "elastic": "Elastic",
+        "ribbon": "A ribbon of cotton",
+    }.get(bag.choice("top.cord"), "A cord of cotton")
+    ways = ("knot", "sealant")
+    yield fired(
+        "top.cord_end",
+        "{what} does not melt.",
+        "Knot its ends, or seal them with liquid.",
+        {"what": what},
+        remedies=tuple(to("top.cord_end", way) for way in ways),
+    )
+
+
+@check(
+    "stiff-drawn-up",
+    "warn",
+    "A stiff layer in a top that is drawn up",
+    "drawn-up top: interfacing heavier than a light one up to its edge, or a stiff cloth",
+    "The mouth has to gather: stiff cloth folds in a few large pleats and holds the mouth open.",
+    "It does not draw closed.",
+)
+def stiff_drawn_up(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if draft.cords is None:
+        return
+    if bag.bag.interfacing.cuts and not bag.bag.interfacing.part:
+        facts = bag.facts.interfacings[bag.choice("interfacing.material")]
+        if facts.stiff:
+            yield fired(
+                "interfacing.material",
+                "{what} reaches up to the mouth.",
+                "Leave it out, or take a light one.",
+                {"what": facts.label},
+                remedies=(to("interfacing.kind", "none"), to("interfacing.material", "fusible_light")),
+            )
+    for layer in bag.bag.top.layers:
+        cloth = bag.cloth(layer)
+        if cloth.stiff:
+            options = bag.bag.param_at[f"cloth.{layer}"].options
+            soft = (o.key for o in options if _gathers(draft, o.key, cloth.strength))
+            yield fired(
+                f"cloth.{layer}",
+                "{cloth} does not gather.",
+                "Choose a cloth that gathers.",
+                {"cloth": cloth.label},
+                remedies=tuple(to(f"cloth.{layer}", key) for key in soft)[:2],
+            )
+
+
+def _gathers(draft: "Draft", key: str, strength: int) -> bool:
+    cloth = draft.bag.facts.cloths[key]
+    return not cloth.stiff and cloth.strength >= strength
 
 
 def _in_hand(draft: "Draft") -> tuple[float, float, float] | None:

@@ -3,9 +3,12 @@
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
-from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.checks.amounts import allowance, at_least, at_most, set_by, to
+from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
+from ambitus.core.form.model import Piece
+from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.cloth.bottom import cloths_outside
-from ambitus.core.lengths import snap
+from ambitus.core.lengths import paired, snap
 from ambitus.core.words import within
 
 if TYPE_CHECKING:
@@ -27,28 +30,33 @@ SELVAGE = 10.0
     "A narrow seam on a cloth that frays",
     "cloth that frays much, an allowance < 9.5 mm whose edge is neither enclosed nor overcast",
     "The edge works loose before the seam is finished.",
+    "The seam gives way in use.",
 )
 def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
+    told: set[str] = set()
     for layer in (*cloths_outside(bag), *bag.bag.top.layers[1:]):
         cloth = bag.cloth(layer)
-        narrow = [
-            key
-            for key in bag.classes
+        for key, name in bag.classes.items() if cloth.fray >= 2 else ():
+            mm, kind, field = bag.mm(f"allowances.{key}"), bag.bag.seam(key), set_by(bag, f"allowances.{key}")
             # a zip holds its edge by itself, and its row is topstitched
-            if key != "zip"
-            and bag.mm(f"allowances.{key}") < LEAST_ON_FRAYING - 1e-9
-            and not bag.bag.seam(key).finished
-            and bag.bag.seam(key).takes_allowance
-        ]
-        if cloth.fray >= 2 and narrow:
+            safe = key == "zip" or kind.finished or not kind.takes_allowance
+            if safe or mm >= LEAST_ON_FRAYING - 1e-9 or field in told:
+                continue
+            told.add(field)
+            least = paired(10).mm(bag.unit)
+            own = key in bag.sewn
             yield fired(
-                f"allowances.{narrow[0]}",
-                "{cloth} frays; a seam of {allowance} has little to hold.",
-                "Take {least} or more, or overlock the edges first.",
-                {"cloth": cloth.label},
-                allowance=bag.mm(f"allowances.{narrow[0]}"),
-                least=LEAST_ON_FRAYING if bag.unit == "in" else 10.0,
+                field,
+                "{cloth} frays; a seam of {allowance} has little to hold ({name}).",
+                "Take {least} or more, or overcast the edges." if own else "Take {least} or more.",
+                {"cloth": cloth.label, "name": within(name)},
+                remedies=(
+                    *allowance(bag, key, least),
+                    *((to("seams.kind", "zigzagged"), to("seams.kind", "overlocked_first")) if own else ()),
+                ),
+                allowance=mm,
+                least=least,
             )
 
 
@@ -58,6 +66,7 @@ def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
     "Fleece or foam in the seams",
     "fleece or foam reaching more than 1 mm into a seam",
     "Bulky interfacing caught in a seam cannot be pressed flat, and the corners will not nest.",
+    "The seams stay thick and round.",
 )
 def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -73,6 +82,7 @@ def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
                 "{what} reaches {deepest} into the seams.",
                 "Keep it out of the seams.",
                 {"what": facts.label},
+                remedies=(to("interfacing.kind", "kept_out"),),
                 deepest=deepest,
             )
 
@@ -83,21 +93,46 @@ def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
     "Interfacing far inside the seam",
     "inset > least allowance + 6 mm",
     "Beyond the seam line an inset leaves a soft margin along every edge of the face.",
+    "The edges of the face stay limp.",
 )
 def inset_wide(draft: "Draft") -> Iterator[Fired]:
-    if draft.bag.bag.interfacing.kind != "inset":
+    bag = draft.bag
+    if bag.bag.interfacing.kind != "inset":
         return
-    inset = draft.bag.mm("interfacing.inset")
-    least = min(draft.bag.mm(f"allowances.{key}") for key in draft.bag.classes if key != "strap")
+    inset = bag.mm("interfacing.inset")
+    least = min(bag.mm(f"allowances.{key}") for key in bag.classes if key != "strap")
     if inset > least + 6 + 1e-9:
+        line = at_most(bag, least)
+        kept_out = to("interfacing.kind", "kept_out")
         yield fired(
             "interfacing.inset",
             "Inset {inset} from the raw edge stops {short} inside the seam.",
-            "Use {least} to end at the seam line.",
+            "Use {line} to end at the seam line." if line > 0 else "Keep it out of the seams instead.",
+            remedies=(*((to("interfacing.inset", line),) if line > 0 else ()), kept_out),
             inset=inset,
             short=snap(inset - least),
-            least=least,
+            line=line,
         )
+
+
+def _stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
+    """Return the thickness of cloth under the needle at a strap's end, and whether a core lies in it."""
+    bag, make = draft.bag, hang.item.make
+    outers, linings, straps = hang.item.attach.crossed(bag)
+    cloth = bag.cloth("outer").thickness
+    strap = make.layers * (cloth if make.thickness is None else make.thickness)
+    stack = cloth * outers * draft.cut_list.layers + strap * straps
+    if linings and "cloth.lining" in bag.values:
+        stack += bag.cloth("lining").thickness * linings
+    if not bag.bag.interfacing.cuts:
+        return stack, False
+    felt = bag.facts.interfacings[bag.choice("interfacing.material")].thickness
+    cored = bool(make.core_width(bag, hang.prefix)) and not bag.bag.interfacing.part
+    cored = cored and hang.tails[-1].mm > 0
+    panels = (p for p in draft.pieces if p.layer == "interfacing")
+    top = next((e for p in panels for e in p.edges if e.seam == "top"), None)
+    stack += felt if top is not None and top.finish > 1.0 else 0.0
+    return stack + (2 * felt * straps if cored else 0.0), cored
 
 
 @check(
@@ -106,49 +141,61 @@ def inset_wide(draft: "Draft") -> Iterator[Fired]:
     "Thick where the straps are sewn on",
     "cloth under the needle at a strap end > 6 mm",
     "A home machine feeds about 6 mm (ours) under its foot; more is walked over slowly or hammered flat.",
+    "The needle skips or breaks there.",
 )
 def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
-    bag = draft.bag
     for hang in draft.hangs:
-        make = hang.item.make
-        outers, linings, straps = hang.item.attach.crossed(bag)
-        outers *= draft.cut_list.layers
-        cloth = bag.cloth("outer").thickness
-        strap = make.layers * (cloth if make.thickness is None else make.thickness)
-        stack = cloth * outers + bag.cloth("lining").thickness * linings + strap * straps
-        if bag.bag.interfacing.cuts:
-            felt = bag.facts.interfacings[bag.choice("interfacing.material")].thickness
-            cored = bool(make.core_width(bag, hang.prefix)) and not bag.bag.interfacing.part
-            stack += 2 * felt * straps if cored and hang.tails[-1].mm > 0 else 0.0
-            panels = (p for p in draft.pieces if p.layer == "interfacing")
-            top = next((e for p in panels for e in p.edges if e.seam == "top"), None)
-            stack += felt if top is not None and top.finish > 1.0 else 0.0
-        if stack > THICKEST_STACK + 1e-9:
-            yield fired(
-                f"{hang.prefix}.width",
-                "About {stack} of cloth under the needle.",
-                "Use a walking foot and a strong needle, hammer the fold flat, "
-                "or leave the core out of the ends.",
-                stack=stack,
-            )
+        stack, cored = _stack(draft, hang)
+        if stack <= THICKEST_STACK + 1e-9:
+            continue
+        last = ", or leave the core out of the ends." if cored else "."
+        yield fired(
+            f"{hang.prefix}.width",
+            "About {stack} of cloth under the needle.",
+            "Use a walking foot and a strong needle, hammer the fold flat, or take webbing" + last,
+            remedies=(
+                *((to("interfacing.material", "fusible_light"),) if cored else ()),
+                to(f"{hang.prefix}.make", "edges_turned"),
+                to(f"{hang.prefix}.make", "webbing"),
+            ),
+            stack=stack,
+        )
 
 
 @check(
     "weak-for-load",
     "warn",
-    "A light cloth for a bag that carries",
-    "straps on an outer of strength 1 (see the library)",
-    "Straps pull at two points; a light cloth tears there first.",
+    "A cloth that does not carry",
+    "straps on an outer of strength 1, or of pile that stands loose, in one layer (see the library)",
+    "Straps pull at two points: a light cloth tears there, a knit gives, and pile comes out.",
+    "The bag tears or loses its shape under its load.",
 )
 def weak_for_load(draft: "Draft") -> Iterator[Fired]:
-    cloth = draft.bag.cloth("outer")
-    if draft.hangs and cloth.strength <= 1 and draft.cut_list.layers == 1:
-        yield fired(
-            "cloth.outer",
-            "{cloth} at the strap ends.",
-            "Choose a stronger cloth, or interface the outer and sew a patch behind each strap end.",
-            {"cloth": cloth.label},
-        )
+    bag = draft.bag
+    cloth = bag.cloth("outer")
+    single = draft.cut_list.layers == 1
+    if not draft.hangs or not ((cloth.strength <= 1 and single) or cloth.pile):
+        return
+    how = "gives" if cloth.ease > 0.01 else "loses its pile" if cloth.pile else "tears"
+    options = bag.bag.param_at["cloth.outer"].options
+    strong = (o.key for o in options if _carries(draft, o.key))
+    yield fired(
+        "cloth.outer",
+        "{cloth} {how} at the strap ends.",
+        "Choose a stronger cloth."
+        if cloth.pile
+        else "Choose a stronger cloth, or work two layers of it as one.",
+        {"cloth": cloth.label, "how": how},
+        remedies=(
+            *((to("cloth.doubled", "doubled"),) if not cloth.pile else ()),
+            *(to("cloth.outer", key) for key in strong),
+        )[:3],
+    )
+
+
+def _carries(draft: "Draft", key: str) -> bool:
+    cloth = draft.bag.facts.cloths[key]
+    return cloth.strength >= 2 and not cloth.pile
 
 
 @check(
@@ -157,8 +204,10 @@ def weak_for_load(draft: "Draft") -> Iterator[Fired]:
     "Wider than the cloth usually comes",
     "panel > usual width of its cloth − 2 × 10 mm",
     "The panel does not fit across the usual width of its cloth with straight grain.",
+    "It cannot be cut in one from the usual cloth.",
 )
 def cloth_too_narrow(draft: "Draft") -> Iterator[Fired]:
+    told: set[str] = set()
     for piece in draft.pieces:
         if piece.layer not in ("outer", "lining"):
             continue
@@ -167,28 +216,41 @@ def cloth_too_narrow(draft: "Draft") -> Iterator[Fired]:
         width = piece.size("width")
         if width <= usable + 1e-9:
             continue
-        words = {"name": piece.name, "cloth": within(cloth.label)}
-        say = "{name} is {width} wide; {cloth} gives about {usable} between its selvages."
-        most = snap(draft.form.mm("flat_opening") - (width - usable))
-        where, fix = _where_to_join(draft, piece.part)
-        numbers = {"most": most} if "{most}" in fix else {}
-        yield fired(where, say, fix, words, width=width, usable=usable, **numbers)
+        where, fix, numbers, remedies = _where_to_join(draft, piece, width - usable)
+        if where in told:
+            continue
+        told.add(where)
+        yield fired(
+            where,
+            "{name} is {width} wide; {cloth} gives about {usable} between its selvages.",
+            fix,
+            {"name": piece.name, "cloth": within(cloth.label)},
+            remedies=remedies,
+            width=width,
+            usable=usable,
+            **numbers,
+        )
 
 
-def _where_to_join(draft: "Draft", part: str) -> tuple[str, str]:
-    """Return the field that helps where a piece is wider than its cloth, and what to do."""
-    if part.startswith("gusset"):
-        return "base.strip", "Cut it along the cloth, or in two joined under the base."
-    if part == "base":
-        return "cloth.outer", "Take a wider cloth, or a smaller base."
-    if "base.panels" in draft.bag.values and draft.bag.choice("base.panels") == "one":
-        return "base.panels", "Make the tube of two panels."
-    if "size.width" not in draft.bag.values:
-        return "base.panels", "Turn the grain, or join the panel."
-    return (
-        "size.width",
-        "The widest flat opening without a join is {most}; or turn the grain, or join the panel.",
-    )
+def _where_to_join(
+    draft: "Draft", piece: Piece, over: float
+) -> tuple[str, str, dict[str, float], tuple[Remedy, ...]]:
+    """Return the field that helps where a piece is *over* mm too wide for its cloth, what to do, edits."""
+    bag = draft.bag
+    if piece.part.startswith("gusset"):
+        ways = tuple(to("base.strip", way) for way in ("halves", "three"))
+        return "base.strip", "Cut it along the cloth, or in two joined under the base.", {}, ways
+    if piece.part == "base":
+        return f"cloth.{piece.looks}", "Take a wider cloth, or a smaller base.", {}, ()
+    if "base.panels" in bag.values and bag.choice("base.panels") == "one":
+        return "base.panels", "Make the tube of two panels.", {}, (to("base.panels", "two"),)
+    path = "size.width" if "size.width" in bag.values else "size.length"
+    if path not in bag.values:
+        return "base.panels", "Turn the grain, or join the panel.", {}, ()
+    most = at_most(bag, bag.mm(path) - over)
+    fix = "Without a join it may be {most}; or turn the grain, or join the panel."
+    less = (to(path, most), to(path, at_most(bag, most - bag.grid.step)))
+    return path, fix, {"most": most}, less if most > 0 else ()
 
 
 @check(
@@ -197,35 +259,22 @@ def _where_to_join(draft: "Draft", part: str) -> tuple[str, str]:
     "Fused interfacing on a cloth that takes no iron",
     "fused interfacing on an outer that must not be ironed",
     "Coated and nylon cloth melts, smokes or sticks before the glue takes.",
+    "The cloth is spoilt, or the interfacing falls off.",
 )
 def fused_without_heat(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if not bag.bag.interfacing.cuts:
         return
     facts = bag.facts.interfacings[bag.choice("interfacing.material")]
-    for cloth in map(bag.cloth, cloths_outside(bag)):
-        if facts.fused and cloth.iron.startswith("none"):
-            yield fired(
-                "interfacing.material",
-                "{what} on {cloth}.",
-                "Take a sew-in interfacing, or leave it out.",
-                {"what": facts.label, "cloth": within(cloth.label)},
-            )
-
-
-@check(
-    "pins-leave-holes",
-    "note",
-    "Pins leave holes in this cloth",
-    "a coated or waxed cloth",
-    "A hole in a coating does not close; it shows, and lets water in.",
-)
-def pins_leave_holes(draft: "Draft") -> Iterator[Fired]:
-    for layer in (*cloths_outside(draft.bag), *draft.bag.bag.top.layers[1:]):
-        cloth = draft.bag.cloth(layer)
-        if not cloth.pins:
-            fix = "Use clips, or pin inside the seam allowance only."
-            yield fired(f"cloth.{layer}", "{cloth}.", fix, {"cloth": cloth.label})
+    cold = [cloth for cloth in map(bag.cloth, cloths_outside(bag)) if cloth.iron.startswith("none")]
+    if facts.fused and cold:
+        yield fired(
+            "interfacing.material",
+            "{what} on {cloth}.",
+            "Take a sew-in interfacing, or leave it out.",
+            {"what": facts.label, "cloth": " and ".join(within(cloth.label) for cloth in cold)},
+            remedies=(to("interfacing.kind", "none"), to("interfacing.material", "foam")),
+        )
 
 
 @check(
@@ -234,11 +283,17 @@ def pins_leave_holes(draft: "Draft") -> Iterator[Fired]:
     "Interfacing with no lining to hide it",
     "interfacing in a bag without a lining",
     "Its glued side or its edges are seen inside.",
+    "It is seen.",
 )
 def interfacing_shows(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if bag.bag.interfacing.cuts and "lining" not in bag.bag.top.layers:
-        yield fired("interfacing.kind", "The bag is unlined.", "Leave the interfacing out, or line the bag.")
+        yield fired(
+            "interfacing.kind",
+            "The bag is unlined.",
+            "Leave the interfacing out, or line the bag.",
+            remedies=(to("interfacing.kind", "none"),),
+        )
 
 
 @check(
@@ -247,11 +302,19 @@ def interfacing_shows(draft: "Draft") -> Iterator[Fired]:
     "The print stands on its head at the back",
     "a one-way print on a piece folded at the base",
     "One piece goes down the front and up the back, and its print with it.",
+    "It can be sewn, and comes out with the back the wrong way up.",
 )
 def print_upside_down(draft: "Draft") -> Iterator[Fired]:
-    if draft.bag.choice("cloth.print") == "one_way" and draft.piece("outer").folded:
-        where = "base.cut_as" if "base.cut_as" in draft.bag.values else "base.kind"
-        yield fired(where, "The outer is one piece, folded at the base.", "Cut two panels with a base seam.")
+    bag = draft.bag
+    if bag.choice("cloth.print") == "one_way" and any(p.folded for p in draft.pieces if p.layer == "outer"):
+        cut_as = "base.cut_as" in bag.values
+        way = to("base.cut_as", "panels") if cut_as else to("base.kind", "seamed")
+        yield fired(
+            way[0].path,
+            "The outer is one piece, folded at the base.",
+            "Cut two panels with a base seam.",
+            remedies=(way,),
+        )
 
 
 @check(
@@ -260,6 +323,7 @@ def print_upside_down(draft: "Draft") -> Iterator[Fired]:
     "The lining is much smaller than its outer",
     "lining shorter or sewn deeper by more than 6 mm",
     "3 to 6 mm let it hang without a fold; more pulls the top edge in or lifts the base.",
+    "The outer is puckered by its lining.",
 )
 def lining_ease_out_of_role(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -268,5 +332,13 @@ def lining_ease_out_of_role(draft: "Draft") -> Iterator[Fired]:
         return
     by = bag.mm("top.ease_by")
     if by > MOST_EASE + 1e-9:
-        say = "Smaller by {by}."
-        yield fired("top.ease_by", say, "Take between {least} and {most}.", by=by, least=3.0, most=MOST_EASE)
+        least, most = paired(3).mm(bag.unit), paired(6).mm(bag.unit)
+        yield fired(
+            "top.ease_by",
+            "Smaller by {by}.",
+            "Take between {least} and {most}.",
+            remedies=(to("top.ease_by", most), to("top.ease", "none")),
+            by=by,
+            least=at_least(bag, least),
+            most=most,
+        )

@@ -12,12 +12,25 @@ _ORDER: Mapping[str, int] = {"stop": 0, "warn": 1, "note": 2}
 
 
 @dataclass(frozen=True, slots=True)
+class Change:
+    """One value put into a spec: mm, a choice, or None, so that the default holds again."""
+
+    path: str
+    value: float | str | None
+
+
+#: An edit of the spec that should silence a finding: changes that are made together.
+Remedy = tuple[Change, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Fired:
     """
     A rule that applies: which field or piece it sits at, what to say and what to do.
 
     Lengths in ``say`` and ``fix`` are written ``{name}`` and filled from ``numbers`` (mm) in the unit
-    shown. ``words`` fills the rest.
+    shown. ``words`` fills the rest. ``remedies`` are edits that should silence it, the best first: they are
+    proposed here and carried out before they are offered (``core/remedy.py``).
     """
 
     where: str
@@ -25,17 +38,25 @@ class Fired:
     fix: str
     numbers: Mapping[str, float]
     words: Mapping[str, str]
+    remedies: tuple[Remedy, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
 class Rule:
-    """A check: its permanent id, level, title, when it fires, why it matters, and its test."""
+    """
+    A check: its permanent id, level, title, when it fires, why it matters, and its test.
+
+    ``ignored`` is what happens where nothing is done about it, which is the reason of its level: a stop
+    cannot be made or used safely, a warning comes out other than asked or fails in use, a note is worth
+    knowing.
+    """
 
     id: str
     level: Level
     title: str
     when: str
     why: str
+    ignored: str
     test: "Callable[[Draft], Iterator[Fired]]"
 
 
@@ -47,29 +68,42 @@ class Finding:
     fired: Fired
     silenced: str = ""
 
+    @property
+    def at(self) -> tuple[str, str]:
+        """What tells it from other findings of the same bag: its rule, and where it sits."""
+        return self.rule.id, self.fired.where
+
 
 RULES: dict[str, Rule] = {}
 
 
 def check(
-    id: str, level: Level, title: str, when: str, why: str
+    id: str, level: Level, title: str, when: str, why: str, ignored: str
 ) -> "Callable[[Callable[[Draft], Iterator[Fired]]], Callable[[Draft], Iterator[Fired]]]":
     """Register the decorated generator as the test of a rule."""
 
     def register(test: "Callable[[Draft], Iterator[Fired]]") -> "Callable[[Draft], Iterator[Fired]]":
         if id in RULES:
             raise ValueError(f"two checks are called {id}")
-        RULES[id] = Rule(id, level, title, when, why, test)
+        RULES[id] = Rule(id, level, title, when, why, ignored, test)
         return test
 
     return register
 
 
 def fired(
-    where: str, say: str, fix: str, words: Mapping[str, str] | None = None, /, **numbers: float
+    where: str,
+    say: str,
+    fix: str,
+    words: Mapping[str, str] | None = None,
+    /,
+    *,
+    remedies: tuple[Remedy, ...] = (),
+    **numbers: float,
 ) -> Fired:
-    """Return a Fired with lengths as keywords."""
-    return Fired(where, say, fix, numbers, words or {})
+    """Return a Fired with lengths as keywords; a number that neither text says is left out."""
+    told = {name: mm for name, mm in numbers.items() if f"{{{name}}}" in say + fix}
+    return Fired(where, say, fix, told, words or {}, remedies)
 
 
 def all_rules() -> tuple[Rule, ...]:

@@ -3,13 +3,21 @@
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
-from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.checks.amounts import allowance, at_least, at_most, set_by, to
+from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
+from ambitus.core.grammar.seams.edges import stands_beyond
 from ambitus.core.grammar.seams.enclosed import COVER, LEAST_FELLED, first_and_second
 from ambitus.core.grammar.top.zip.tape import as_one
-from ambitus.core.lengths import snap
+from ambitus.core.lengths import paired, snap
+from ambitus.core.words import within
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
+
+#: Default (ours): the least that a seam can be sewn at: 3 mm | 1/8 in.
+LEAST_SEAM = paired(3)
+#: Default (ours): the most that an overlocker's knife takes off an edge: 7 mm, or 1/4 in.
+MOST_SLIVER = 7.0
 
 
 def _sewn(draft: "Draft", *kinds: str) -> Iterator[tuple[str, str]]:
@@ -18,31 +26,88 @@ def _sewn(draft: "Draft", *kinds: str) -> Iterator[tuple[str, str]]:
     yield from ((key, name) for key, name in bag.sewn.items() if bag.bag.seam(key).kind in kinds)
 
 
+def _kind_of(draft: "Draft", key: str, kind: str) -> Remedy:
+    """Return the remedy that sews a class of seam as *kind*: where the maker chose its kind."""
+    return to(f"seams.{key}" if key in draft.bag.bag.seams_by_class else "seams.kind", kind)
+
+
+@check(
+    "seam-too-narrow",
+    "stop",
+    "Too narrow to sew",
+    "an allowance < 3 mm | 1/8 in; of a French seam one of its rows",
+    "A row that close to a raw edge runs off it, or pulls out of it (ours).",
+    "The seam cannot be sewn, or does not hold.",
+)
+def seam_too_narrow(draft: "Draft") -> Iterator[Fired]:
+    bag, least = draft.bag, LEAST_SEAM.mm(draft.bag.unit)
+    told: set[str] = set()
+    for key, name in bag.classes.items():
+        kind, field = bag.bag.seam(key), set_by(bag, f"allowances.{key}")
+        mm = bag.mm(f"allowances.{key}")
+        if not kind.takes_allowance or mm >= least - 1e-9 or field in told:
+            continue
+        told.add(field)
+        usual = paired(6 if key == "zip" else 10).mm(bag.unit)
+        yield fired(
+            field,
+            "{name}: {allowance}.",
+            "Give it {least} or more; {usual} is usual.",
+            {"name": name},
+            remedies=(*allowance(bag, key, usual), *allowance(bag, key, least), *allowance(bag, key, None)),
+            allowance=mm,
+            least=least,
+            usual=usual,
+        )
+    row = bag.mm("seams.first") if any(_sewn(draft, "french", "french_stitched")) else least
+    if row < least - 1e-9:
+        yield fired(
+            "seams.first",
+            "The first row of a French seam: {row}.",
+            "Give it {least} or more.",
+            remedies=(to("seams.first", least), to("seams.first", None)),
+            row=row,
+            least=least,
+        )
+
+
 @check(
     "french-second-narrow",
     "stop",
     "The raw edge would show in a French seam",
     "second row < trimmed first row + 1.5 mm",
     "The second row has to enclose what the first was trimmed to, or threads stand out of the seam.",
+    "Threads stand out of the seam, and it frays.",
 )
 def french_second_narrow(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
+    told: set[str] = set()
     for key, name in _sewn(draft, "french", "french_stitched"):
         path = f"allowances.{key}"
-        given = path in bag.values
-        second = first_and_second(bag, key, bag.mm(path))[1] if given else bag.mm("seams.second")
-        trim = bag.mm("seams.trim")
-        if second < trim + COVER - 1e-9:
-            own = given and bag.source(path) == "chosen"
-            yield fired(
-                path if own else "seams.second",
-                "{name}: a second row of {second} over a first row trimmed to {trim}.",
-                "Make the second row {least} or more, or trim the first closer.",
-                {"name": name},
-                second=second,
-                trim=trim,
-                least=snap(trim + COVER),
-            )
+        own = path in bag.values and bag.source(path) == "chosen"
+        first, trim = bag.mm("seams.first"), bag.mm("seams.trim")
+        second = first_and_second(bag, key, bag.mm(path))[1] if path in bag.values else bag.mm("seams.second")
+        where = path if own else "seams.second"
+        if second >= trim + COVER - 1e-9 or where in told:
+            continue
+        told.add(where)
+        least, whole = at_least(bag, trim + COVER), at_least(bag, first + trim + COVER)
+        closer = at_most(bag, second - COVER)
+        wider = to(path, whole) if own else to("seams.second", least)
+        fix = "Give the seam {whole} or more in all" if own else "Make the second row {least} or more"
+        trims = closer >= 1 - 1e-9
+        yield fired(
+            where,
+            "{name}: a second row of {second} over a first row trimmed to {trim}.",
+            fix + (", or trim the first to {closer}." if trims else "."),
+            {"name": name},
+            remedies=(wider, *((to("seams.trim", closer),) if trims else ())),
+            second=max(0.0, second),
+            trim=trim,
+            least=least,
+            whole=whole,
+            closer=closer,
+        )
 
 
 @check(
@@ -51,6 +116,7 @@ def french_second_narrow(draft: "Draft") -> Iterator[Fired]:
     "Trimmed to more than was sewn",
     "the first row of a French seam trimmed to more than the first row",
     "What lies outside the stitching is the first row; it can only be trimmed to less.",
+    "Nothing is trimmed.",
 )
 def french_trim_over_first(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -58,8 +124,16 @@ def french_trim_over_first(draft: "Draft") -> Iterator[Fired]:
         return
     first, trim = bag.mm("seams.first"), bag.mm("seams.trim")
     if trim > first + 1e-9:
-        say = "A first row of {first}, trimmed to {trim}."
-        yield fired("seams.trim", say, "Trim it to {first} or less.", first=first, trim=trim)
+        most = at_most(bag, first)
+        yield fired(
+            "seams.trim",
+            "A first row of {first}, trimmed to {trim}.",
+            "Trim it to {most} or less.",
+            remedies=(to("seams.trim", None), to("seams.trim", most)),
+            first=first,
+            trim=trim,
+            most=most,
+        )
 
 
 @check(
@@ -68,19 +142,64 @@ def french_trim_over_first(draft: "Draft") -> Iterator[Fired]:
     "Too narrow to be flat-felled",
     "flat-felled seam < 12 mm",
     "One edge is trimmed to half and the other wraps it; under 12 mm there is nothing left to fold.",
+    "The edge cannot be wrapped.",
 )
 def felled_too_narrow(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
     for key, name in _sewn(draft, "felled"):
-        allowance = draft.bag.mm(f"allowances.{key}")
-        if allowance < LEAST_FELLED - 1e-9:
+        mm = bag.mm(f"allowances.{key}")
+        if mm < LEAST_FELLED - 1e-9:
+            least = paired(12).mm(bag.unit)
             yield fired(
                 f"allowances.{key}",
                 "{name}: {allowance}.",
                 "Give it {least} or more, or choose another kind of seam.",
                 {"name": name},
-                allowance=allowance,
-                least=LEAST_FELLED,
+                remedies=(*allowance(bag, key, least), _kind_of(draft, key, "plain")),
+                allowance=mm,
+                least=least,
             )
+
+
+@check(
+    "pinch-past-row",
+    "stop",
+    "The corner is trimmed past its row",
+    "pinched corner: French first row at or past the point; or more left outside than stands there",
+    "Outside the row lie half the depth and what stands beyond the seams; a French first row lies nearer.",
+    "There is no corner left to stitch or to trim.",
+)
+def pinch_past_row(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if bag.bag.base.kind != "boxed_pinched":
+        return
+    half = snap(draft.form.mm("depth") / 2)
+    if bag.bag.seam("corner").kind == "french":
+        second = bag.mm("seams.second")
+        if half <= second + 1e-9:
+            least = at_least(bag, 2 * second + 2 * LEAST_SEAM.mm(bag.unit))
+            yield fired(
+                "size.depth",
+                "Half the depth is {half}; the first row of the corner lies {second} nearer to the point.",
+                "Make the depth {least} or more, or sew the corners plain.",
+                remedies=(to("size.depth", least), to("seams.corner", "plain")),
+                half=half,
+                second=second,
+                least=least,
+            )
+        return
+    trim, stands = bag.mm("base.trim"), stands_beyond(bag, "side")
+    if trim > half + stands + 1e-9:
+        most = at_most(bag, half)
+        yield fired(
+            "base.trim",
+            "{trim} to be left outside a row with {out} of cloth beyond it.",
+            "Leave {most} or less.",
+            remedies=(to("base.trim", None), to("base.trim", most)),
+            trim=trim,
+            out=snap(half + stands),
+            most=most,
+        )
 
 
 @check(
@@ -89,17 +208,32 @@ def felled_too_narrow(draft: "Draft") -> Iterator[Fired]:
     "A raw edge on a cloth that frays",
     "raw or lapped seams, or a raw top edge, on a cloth that frays",
     "Nothing holds the threads of the edge; only felt, coated cloth and the like can be left raw.",
+    "The edge frays away in use.",
 )
 def raw_edge_frays(draft: "Draft") -> Iterator[Fired]:
-    cloth = draft.bag.cloth("outer")
+    bag = draft.bag
+    cloth = bag.cloth("outer")
     if not cloth.fray:
         return
-    where = "seams.kind" if any(_sewn(draft, "raw", "lapped")) else ""
-    if draft.bag.bag.top.kind == "raw_edge":
-        where = "top.kind"
-    if where:
+    words = {"cloth": cloth.label}
+    if bag.bag.top.kind == "raw_edge":
         yield fired(
-            where, "{cloth} frays.", "Choose another cloth, or finish the edge.", {"cloth": cloth.label}
+            "top.kind",
+            "{cloth} frays.",
+            "Hem the top edge, or choose a cloth that does not fray.",
+            words,
+            remedies=(to("top.kind", "double_hem"), to("top.kind", "overlocked_hem")),
+        )
+    raw = [key for key, _ in _sewn(draft, "raw", "lapped")]
+    if raw:
+        where = _kind_of(draft, raw[0], "zigzagged")
+        kinds = {change.path: change for key in raw for change in _kind_of(draft, key, "zigzagged")}
+        yield fired(
+            where[0].path,
+            "{cloth} frays ({names}).",
+            "Overcast the seams, or choose a cloth that does not fray.",
+            {**words, "names": ", ".join(within(bag.sewn[key]) for key in raw)},
+            remedies=(tuple(kinds.values()), to("cloth.outer", "felt")),
         )
 
 
@@ -109,16 +243,21 @@ def raw_edge_frays(draft: "Draft") -> Iterator[Fired]:
     "Raw edges show inside",
     "plain seams, no lining sewn up by itself, a cloth that frays",
     "They are seen, and they fray in use.",
+    "They are seen inside.",
 )
 def plain_seams_unlined(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    open_edges = [name for _, name in _sewn(draft, "plain")]
-    if as_one(bag) and open_edges and bag.cloth("outer").fray:
+    plain = [key for key, _ in _sewn(draft, "plain")]
+    if as_one(bag) and plain and bag.cloth("outer").fray:
+        # a kind that cannot sew every seam leaves the others plain
+        kinds = {change.path: change for key in plain for change in _kind_of(draft, key, "zigzagged")}
+        own = {f"seams.{key}": to(f"seams.{key}", "zigzagged")[0] for key in plain}
         yield fired(
             "seams.kind",
             "{names} left plain.",
             "Overcast them, or sew French seams.",
-            {"names": ", ".join(open_edges).capitalize()},
+            {"names": ", ".join(bag.sewn[key] for key in plain).capitalize()},
+            remedies=(tuple(kinds.values()), tuple(own.values())),
         )
 
 
@@ -128,11 +267,19 @@ def plain_seams_unlined(draft: "Draft") -> Iterator[Fired]:
     "Enclosed seams that nobody will see",
     "French or flat-felled seams in a lined bag",
     "The lining hides the edges already, and every enclosed seam is thicker than a plain one.",
+    "More work, and thicker seams.",
 )
 def enclosed_under_lining(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if not as_one(bag) and any(_sewn(draft, "french", "french_stitched", "felled")):
-        yield fired("seams.kind", "The bag is lined.", "Plain seams lie flatter here.")
+    closed = [key for key, _ in _sewn(draft, "french", "french_stitched", "felled")]
+    if not as_one(bag) and closed:
+        kinds = {change.path: change for key in closed for change in _kind_of(draft, key, "plain")}
+        yield fired(
+            "seams.kind",
+            "The bag is lined.",
+            "Plain seams lie flatter here.",
+            remedies=(tuple(kinds.values()),),
+        )
 
 
 @check(
@@ -141,19 +288,23 @@ def enclosed_under_lining(draft: "Draft") -> Iterator[Fired]:
     "More than an overlocker’s knife takes",
     "sliver > 7 mm",
     "A knife trims a few millimetres at the most; a seam allowance may have been typed here.",
+    "Every piece is cut too large.",
 )
 def sliver_out_of_role(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
     for path in ("seams.sliver", "top.sliver"):
-        if path in draft.bag.values and draft.bag.mm(path) > MOST_SLIVER + 1e-9:
-            sliver = draft.bag.mm(path)
+        if path in bag.values and bag.mm(path) > MOST_SLIVER + 1e-9 and _counts(draft, path):
+            most = paired(6).mm(bag.unit)
             yield fired(
                 path,
                 "{sliver} off every edge.",
                 "Check the number; 0 to {most} is usual.",
-                sliver=sliver,
-                most=MOST_SLIVER,
+                remedies=(to(path, most), to(path, None)),
+                sliver=bag.mm(path),
+                most=most,
             )
 
 
-#: Default (ours): the most that an overlocker's knife takes off an edge.
-MOST_SLIVER = 7.0
+def _counts(draft: "Draft", path: str) -> bool:
+    """Return whether the sliver at *path* was given there: a hem's own follows from that of the seams."""
+    return path == "seams.sliver" or draft.bag.source(path) == "chosen"

@@ -1,20 +1,22 @@
 """Checks on the body: depth, width, allowances, the grid, and the two arithmetics."""
 
+import math
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
-from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.checks.amounts import above, allowance, at_least, at_most, below, set_by, to
+from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
 from ambitus.core.curves import flattened
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import unit_vector
 from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
-from ambitus.core.grammar.base.panels import DEEP_SHARE, asked_height
+from ambitus.core.grammar.base.panels import DEEP_SHARE, asked_height, read_flat
 from ambitus.core.grammar.base.separate.cut import ease_of, is_traced, panels_of, traced_in
 from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.top.zip.tape import is_box
-from ambitus.core.lengths import paired
+from ambitus.core.lengths import paired, snap
 from ambitus.core.outlines import is_simple
 from ambitus.core.words import within
 
@@ -33,43 +35,84 @@ def _depth(draft: "Draft") -> float | None:
     return made.asked if made else None
 
 
+#: what to try where parts do not go together, the likeliest first: (path, value)
+_TRIED = (
+    ("top.loops", "none"),
+    ("top.cords", "two"),
+    ("top.opening", "eyelets"),
+    ("top.ease", "none"),
+    ("base.panels", "two"),
+    ("base.cut_as", "panels"),
+    ("cloth.bottom", "same"),
+    ("seams.kind", "plain"),
+    ("interfacing.kind", "none"),
+    ("carry.pairs", "0"),
+    ("base.kind", "boxed"),
+    ("base.kind", "seamed"),
+    ("top.kind", "turned_through"),
+    ("top.kind", "zip"),
+)
+
+
 @check(
     "parts-do-not-fit",
     "stop",
     "Two parts of the bag do not go together",
     "a variant's own needs are not met by its neighbours",
     "Some tops, bases and straps ask for one another.",
+    "It cannot be put together.",
 )
 def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
-    for prefix, variant, reason in misfits(draft.bag):
+    bag = draft.bag
+    for prefix, variant, reason in misfits(bag):
         slot = variant.slot if prefix.startswith("carry") else "kind"
         words = {"what": variant.label, "reason": reason}
-        yield fired(f"{prefix}.{slot}", "{what}: {reason}.", "Choose another for one of the two.", words)
+        ways: list[Remedy] = [
+            to(p, v) for p, v in _TRIED if p in bag.values or p.endswith((".kind", ".pairs"))
+        ]
+        if prefix == "seams":
+            classes = (key for key, kind in bag.bag.seams_by_class.items() if kind is variant)
+            ways[:0] = [to(f"seams.{key}", None) for key in classes]
+        if prefix.startswith("carry"):
+            ways[:0] = [to(f"{prefix}.{slot}", None), to(f"{prefix}.{slot}", "on_face")]
+        yield fired(
+            f"{prefix}.{slot}",
+            "{what}: {reason}.",
+            "Choose another for one of the two.",
+            words,
+            remedies=tuple(ways),
+        )
 
 
 @check(
     "depth-under-corner",
     "stop",
     "Too shallow for its corner seam",
-    "depth, or height of a box pouch, < 2 × corner seam",
+    "depth, or height of a box pouch, < 2 × what the corner seam eats",
     "The cut-out is half the depth less the corner seam; under twice the seam nothing is left to cut out.",
+    "There is no corner to cut out.",
 )
 def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
-    depth = _depth(draft)
-    if depth is None or "corner" not in draft.bag.classes:
+    bag, depth = draft.bag, _depth(draft)
+    if depth is None or "corner" not in bag.classes:
         return
-    corner = draft.bag.mm("allowances.corner")
+    corner = eaten(bag, "corner")
     if depth < 2 * corner - 1e-9:
-        which = "height" if is_box(draft.bag) else "depth"
+        which = "height" if is_box(bag) else "depth"
+        least = at_least(bag, 2 * corner)
+        most = at_most(bag, depth / 2 - (corner - bag.mm("allowances.corner")))
         yield fired(
             f"size.{which}",
             "A {which} of {depth} is less than the two corner seams of {corner} eat.",
-            "Make it {least} or more, or the corner seam {most} or less.",
+            "Make it {least} or more, or the corner seam {most} or less."
+            if most >= 3
+            else "Make it {least} or more.",
             {"which": which},
+            remedies=(to(f"size.{which}", least), *(allowance(bag, "corner", most) if most >= 3 else ())),
             depth=depth,
             corner=corner,
-            least=2 * corner,
-            most=depth / 2,
+            least=least,
+            most=most,
         )
 
 
@@ -79,17 +122,26 @@ def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
     "Deeper than the bag is wide",
     "flat width ≤ depth",
     "Read flat, the width has to hold the face and the depth.",
+    "The bag has no front.",
 )
 def no_face_left(draft: "Draft") -> Iterator[Fired]:
-    made = draft.form.dimensions
+    made, bag = draft.form.dimensions, draft.bag
     if "depth" not in made or made["width"].asked > 0:
         return
+    depth = made["depth"].asked
+    wider = at_least(bag, depth + depth / DEEP_SHARE)
     yield fired(
         "size.depth",
         "A flat width of {flat} leaves no face beside a depth of {depth}.",
-        "Make the flat width more than {depth}, or say that the width means the face.",
+        "Say that the width means the face, or make the flat width {wider}.",
+        remedies=(
+            to("base.width_means", "face"),
+            to("size.width", wider),
+            to("size.width", above(bag, depth)),
+        ),
         flat=made["flat_opening"].asked,
-        depth=made["depth"].asked,
+        depth=depth,
+        wider=wider,
     )
 
 
@@ -99,21 +151,28 @@ def no_face_left(draft: "Draft") -> Iterator[Fired]:
     "Nearly as deep as it is wide",
     "depth > 0.8 × width of the face",
     f"Over {DEEP_SHARE} of the width a boxed bag slumps at the sides and its corners crowd the face.",
+    "It does not stand as it was meant to.",
 )
 def depth_over_width(draft: "Draft") -> Iterator[Fired]:
-    made = draft.form.dimensions
-    of_panels = "corner" in draft.bag.bag.sewn or draft.bag.bag.base.kind == "folded_in"
+    made, bag = draft.form.dimensions, draft.bag
+    of_panels = "corner" in bag.bag.sewn or bag.bag.base.kind == "folded_in"
     if "depth" not in made or made["width"].asked <= 0 or not of_panels:
         return
     depth, width = made["depth"].asked, made["width"].asked
     if depth > DEEP_SHARE * width + 1e-9:
+        flat = made["flat_opening"].asked
+        share = flat * DEEP_SHARE / (1 + DEEP_SHARE) if read_flat(bag) else DEEP_SHARE * width
+        wide = depth + depth / DEEP_SHARE if read_flat(bag) else depth / DEEP_SHARE
+        most, wider = at_most(bag, share), at_least(bag, wide)
         yield fired(
             "size.depth",
             "{depth} deep on a face {width} wide.",
-            "Keep the depth to {most}, or stiffen the base and the sides.",
+            "Keep the depth to {most}, make the width {wider}, or stiffen the base and the sides.",
+            remedies=(to("size.depth", most), to("size.width", wider)),
             depth=depth,
             width=width,
-            most=DEEP_SHARE * width,
+            most=most,
+            wider=wider,
         )
 
 
@@ -123,6 +182,7 @@ def depth_over_width(draft: "Draft") -> Iterator[Fired]:
     "Too low for a base folded in",
     "folded-in base: height ≤ half the depth",
     "The base folds up inside by half the depth and has to end below the top edge.",
+    "The folded base stands out of the mouth.",
 )
 def folded_in_too_low(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -130,8 +190,18 @@ def folded_in_too_low(draft: "Draft") -> Iterator[Fired]:
         return
     height, half = asked_height(bag), bag.mm("size.depth") / 2
     if height <= half + 1e-9:
-        say = "{half} folds up inside a bag {height} high."
-        yield fired("size.height", say, "Make it higher than {half}.", half=half, height=height)
+        higher = above(bag, bag.mm("size.height") + half - height)
+        shallower = below(bag, 2 * height)
+        yield fired(
+            "size.height",
+            "{half} folds up inside a bag {height} high.",
+            "Make it {higher} high, or {shallower} deep." if shallower > 0 else "Make it {higher} high.",
+            remedies=(to("size.height", higher), to("size.depth", shallower)),
+            half=half,
+            height=height,
+            higher=higher,
+            shallower=shallower,
+        )
 
 
 @check(
@@ -140,24 +210,32 @@ def folded_in_too_low(draft: "Draft") -> Iterator[Fired]:
     "An allowance larger than its piece",
     "an allowance > half the size between its two seams",
     "Two seams would meet in the middle of the cloth between them.",
+    "Nothing is left of the piece.",
 )
 def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
-    made = draft.form.dimensions
+    made, bag = draft.form.dimensions, draft.bag
     across, up = made["flat_opening"].asked, made["height"].asked
-    if is_box(draft.bag):
+    if is_box(bag):
         up += made["breadth"].asked
-    for key, name in draft.bag.classes.items():
+    told: set[str] = set()
+    for key, name in bag.classes.items():
         room = across if key in ("side", "end") else up if key in ("top", "base", "zip") else None
-        allowance = draft.bag.mm(f"allowances.{key}")
-        if room is not None and allowance > room / 2 + 1e-9:
+        mm, field = bag.mm(f"allowances.{key}"), set_by(bag, f"allowances.{key}")
+        if room is not None and mm > room / 2 + 1e-9 and field not in told:
+            told.add(field)
+            most, usual = at_most(bag, room / 2), paired(10).mm(bag.unit)
             yield fired(
-                f"allowances.{key}",
+                field,
                 "{name}: {allowance} from both sides is more than the {room} between them.",
                 "Use {most} or less.",
                 {"name": name},
-                allowance=allowance,
+                remedies=(
+                    *(allowance(bag, key, usual) if usual <= most else ()),
+                    *allowance(bag, key, most),
+                ),
+                allowance=mm,
                 room=room,
-                most=room / 2,
+                most=most,
             )
 
 
@@ -167,19 +245,30 @@ def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     "An allowance wider than any seam needs",
     "a seam allowance > 25.4 mm (25 mm, 1 in)",
     "Over 25 mm | 1 in is rarely meant: a hem or a finished length may have been typed here.",
+    "Every piece is cut larger than it need be, and the seams are clumsy.",
 )
 def allowance_out_of_role(draft: "Draft") -> Iterator[Fired]:
-    for key, name in draft.bag.classes.items():
-        allowance = draft.bag.mm(f"allowances.{key}")
-        if allowance > WIDEST_ALLOWANCE + 1e-9:
+    bag = draft.bag
+    told: set[str] = set()
+    for key, name in bag.classes.items():
+        mm, field = bag.mm(f"allowances.{key}"), set_by(bag, f"allowances.{key}")
+        if mm > WIDEST_ALLOWANCE + 1e-9 and field not in told:
+            told.add(field)
+            most = paired(25).mm(bag.unit)
             yield fired(
-                f"allowances.{key}",
+                field,
                 "{name} of {allowance}.",
                 "Check the number; seams rarely take more than {most}.",
                 {"name": name},
-                allowance=allowance,
-                most=WIDEST_ALLOWANCE,
+                remedies=(to(field, None), *allowance(bag, key, most)),
+                allowance=mm,
+                most=most,
             )
+
+
+def _size_field(draft: "Draft", key: str) -> str:
+    """Return the field that the finished size called *key* is asked for by."""
+    return {"bottom": "cloth.bottom_height", "contents": "size.height"}.get(key, f"size.{key}")
 
 
 @check(
@@ -188,19 +277,28 @@ def allowance_out_of_role(draft: "Draft") -> Iterator[Fired]:
     "The cutting grid moves the finished size",
     "a size comes out more than half a step from what was asked",
     "Both arms of a cut-out come from one core on the grid, so the depth can move by up to a step.",
+    "A tape reads a little more, or less, than was asked.",
 )
 def grid_moved_size(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
     for made in draft.form.dimensions.values():
         moved = made.comes_out - made.asked
-        if made.key != "flat_opening" and abs(moved) > draft.bag.grid.step / 2 + 1e-6:
-            yield fired(
-                f"size.{made.key}",
-                "{name}: {asked} asked, {comes_out} comes out.",
-                "Take it as it is, use a finer grid, or choose {comes_out}.",
-                {"name": made.label},
-                asked=made.asked,
-                comes_out=made.comes_out,
-            )
+        if made.key == "flat_opening" or abs(moved) <= bag.grid.step / 2 + 1e-6:
+            continue
+        path = _size_field(draft, made.key)
+        worked_out = made.source == "derived" or path not in bag.values
+        finer = to("grid.step", at_least(bag, 0.5))
+        yield fired(
+            path,
+            "{name}: {asked} asked, {comes_out} comes out.",
+            "Take it as it is, or use a finer grid."
+            if worked_out
+            else "Take it as it is, choose {comes_out}, or use a finer grid.",
+            {"name": made.label},
+            remedies=(*((to(path, made.comes_out),) if not worked_out else ()), finer),
+            asked=made.asked,
+            comes_out=made.comes_out,
+        )
 
 
 @check(
@@ -209,24 +307,30 @@ def grid_moved_size(draft: "Draft") -> Iterator[Fired]:
     "Tube and base do not go together",
     "tube and base differ at their seam by more than the cloth eases: 1 % woven, 5 % knit",
     "Woven cloth eases about a hundredth of its length into a curved seam; more makes tucks.",
+    "The seam cannot be sewn flat.",
 )
 def tube_base_ease(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
     for walked in draft.walked:
-        if walked.seam.ease and not walked.agrees:
-            tube, base = walked.lengths
-            edges = 2 if draft.bag.choice("base.panels") == "two" else 1
-            fix = "Sew the side seams deeper by {each} at every edge, or cut the base larger."
-            if tube < base:
-                fix = "Cut each panel {each} wider at both edges; a base that is cut may hang over."
-            yield fired(
-                "base.panels",
-                "{name}: the tube {tube}, the base {base}.",
-                fix,
-                {"name": walked.seam.label},
-                tube=tube,
-                base=base,
-                each=abs(tube - base) / 2 / (edges if len(walked.seam.chains[0]) > 1 else 1),
-            )
+        if not walked.seam.ease or walked.agrees:
+            continue
+        tube, base = walked.lengths
+        edges = 2 if bag.choice("base.panels") == "two" else 1
+        fix = "Sew the side seams deeper by {each} at every edge, or cut the base larger."
+        if tube < base:
+            fix = "Cut each panel {each} wider at both edges; a base that is cut may hang over."
+        yield fired(
+            "base.panels",
+            "{name}: the tube {tube}, the base {base}.",
+            fix,
+            {"name": walked.seam.label},
+            remedies=(to("base.panels", "one"), to("grid.step", at_least(bag, 0.5))),
+            tube=tube,
+            base=base,
+            each=abs(tube - base) / 2 / (edges if len(walked.seam.chains[0]) > 1 else 1),
+        )
+        # the other half says the same
+        return
 
 
 @check(
@@ -235,6 +339,7 @@ def tube_base_ease(draft: "Draft") -> Iterator[Fired]:
     "A knit has to stretch round the bag",
     "a cloth that eases over 1 % on a base of its own",
     "Stretch that runs up the bag does not help the base seam.",
+    "The tube does not ease onto its base.",
 )
 def knit_stretch_way(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -250,8 +355,9 @@ def knit_stretch_way(draft: "Draft") -> Iterator[Fired]:
     "outline-too-tight",
     "stop",
     "The outline bends too tightly for its seam",
-    "the cut line of a traced base crosses itself, or its seam line has no room inside it",
+    "the cut line of a traced base crosses itself or loses an edge, or its seam line has no room inside it",
     "A hollow that is tighter than the seam allowance has no cut line; a narrow shape has no seam line.",
+    "The base cannot be cut, or not sewn along its outline.",
 )
 def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -260,13 +366,26 @@ def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
     seam = eaten(bag, "ring")
     sewn = (p for p in draft.pieces if p.part == "base" and p.layer in bag.bag.top.layers)
     crossed = next((p for p in sewn if _swallowed(p) or not is_simple(flattened(p.cut, p.bends))), None)
+    least = paired(3).mm(bag.unit)
+    half = at_least(bag, bag.mm("allowances.ring") / 2)
+    narrower = tuple(r for mm in (half, least) for r in allowance(bag, "ring", mm))
     if crossed is not None:
-        say = "With a seam of {seam} the line of the {piece} crosses itself."
-        fix = "Round the outline out to more than {seam} wherever it turns in, or take a narrower seam."
-        yield fired("base.outline", say, fix, {"piece": within(crossed.name)}, seam=seam)
+        yield fired(
+            "base.outline",
+            "With a seam of {seam} the line of the {piece} crosses itself.",
+            "Round the outline out to more than {seam} wherever it turns in, or take a narrower seam.",
+            {"piece": within(crossed.name)},
+            remedies=narrower,
+            seam=seam,
+        )
     elif bag.chose("base.traced_as", "cut") and seam and not traced_in(bag):
-        fix = "Take it as the seam line, or take a narrower seam."
-        yield fired("base.outline", "A seam of {seam} does not fit inside this cut line.", fix, seam=seam)
+        yield fired(
+            "base.outline",
+            "A seam of {seam} does not fit inside this cut line.",
+            "Take it as the seam line, or take a narrower seam.",
+            remedies=(to("base.traced_as", "seam"), *narrower),
+            seam=seam,
+        )
 
 
 def _swallowed(piece: Piece) -> bool:
@@ -280,37 +399,79 @@ def _swallowed(piece: Piece) -> bool:
 
 
 @check(
+    "insert-left-out",
+    "note",
+    "No room for the insert",
+    "a stiff insert was asked for, and nothing is left of the base inside its clearance",
+    "An insert is smaller than the base all round, so that it goes in.",
+    "None is cut.",
+)
+def insert_left_out(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if bag.chose("base.insert", "stiff") and not draft.form.insert:
+        least = paired(1).mm(bag.unit)
+        yield fired(
+            "base.insert_less",
+            "{less} smaller at every edge, none is left.",
+            "Make it {least} smaller, or leave it out.",
+            remedies=(to("base.insert_less", least), to("base.insert", "none")),
+            less=bag.mm("base.insert_less"),
+            least=least,
+        )
+
+
+@check(
     "as-cut-does-not-ease",
     "warn",
     "What was cut does not go together as it is",
     "base or tube as really cut: they differ at the seam by more than 1 % (woven), 5 % (knit)",
     "Cloth that is cut can still be saved: sewn deeper, or left to hang over and trimmed.",
+    "The seam comes out in tucks.",
 )
 def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
     found = _as_cut(draft)
     if found is None:
         return
+    bag = draft.bag
     tube, base, cut, panels = found
     if min(tube, base) <= 0:
         say = "As cut, the {part} leaves nothing inside its seams."
         part = "base" if base <= 0 else "tube"
-        yield fired(f"base.cut_{part}", say, "Measure it again, from raw edge to raw edge.", {"part": part})
+        again = to(f"base.cut_{part}", None)
+        fix = "Measure it again, from raw edge to raw edge."
+        yield fired(f"base.cut_{part}", say, fix, {"part": part}, remedies=(again,))
         return
-    if abs(tube - base) <= ease_of(draft.bag) * min(tube, base) + 1e-9:
+    if abs(tube - base) <= ease_of(bag) * min(tube, base) + 1e-9:
         return
-    each = abs(tube - base) / (2 * panels)
-    if tube > base:
-        fix = "Sew the side seams deeper by {each} at every edge, {panels} of the tube’s edges in all."
-        words = {"panels": str(2 * panels)}
-        over = 0.0
-    else:
-        # a base that is too large hangs over evenly and is trimmed when it is sewn in
-        over = (base - tube) / base * (cut - 2 * eaten(draft.bag, "ring")) / 2
-        fix = "Let the base hang over by {over} all round, and trim it when it is sewn in."
-        words = {}
     say = "As cut, the tube is {tube} round at its seam and the base {base}."
-    numbers = {"each": each} if tube > base else {"over": over}
-    yield fired("base.cut_base", say, fix, words, tube=tube, base=base, **numbers)
+    each = abs(tube - base) / (2 * panels)
+    # a base that is too large hangs over evenly and is trimmed when it is sewn in
+    over = (base - tube) / base * (cut - 2 * eaten(bag, "ring")) / 2
+    if tube > base:
+        path, deeper = "allowances.side", at_most(bag, bag.mm("allowances.side") + each)
+        fix = "Sew the side seams deeper by {each} at every edge, {edges} of the tube’s edges in all."
+    else:
+        path, deeper = "allowances.ring", at_most(bag, bag.mm("allowances.ring") + over)
+        fix = "Let the base hang over by {over} all round, and trim it when it is sewn in."
+    # only what is cut already stays as it is when the plan's seams grow
+    given = bag.values["base.cut_tube" if tube > base else "base.cut_base"].value is not None
+    cleared = tuple(to(f"base.{name}", None) for name in ("cut_base", "cut_tube") if _is_cut(draft, name))
+    yield fired(
+        "base.cut_base",
+        say,
+        fix,
+        {"edges": str(2 * panels)},
+        remedies=(*((to(path, deeper), to(path, at_least(bag, deeper + 0.5))) if given else ()), *cleared),
+        tube=tube,
+        base=base,
+        each=each,
+        over=over,
+    )
+
+
+def _is_cut(draft: "Draft", name: str) -> bool:
+    value = draft.bag.values.get(f"base.{name}")
+    return value is not None and value.value is not None
 
 
 @check(
@@ -319,6 +480,7 @@ def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
     "What was cut goes together",
     "base or tube as really cut: they differ at the seam by 1 % or less (woven), 5 % (knit)",
     "Cloth eases this much; share it out evenly between the marks.",
+    "Nothing: it can be sewn as it is.",
 )
 def as_cut_eases(draft: "Draft") -> Iterator[Fired]:
     found = _as_cut(draft)
@@ -335,17 +497,22 @@ def as_cut_eases(draft: "Draft") -> Iterator[Fired]:
 def _as_cut(draft: "Draft") -> tuple[float, float, float, int] | None:
     """Return tube and base at their seam as they were really cut, the base's cut size, and the panels."""
     bag = draft.bag
-    given = [bag.values.get(f"base.{name}") for name in ("cut_base", "cut_tube")]
-    if all(v is None or v.value is None for v in given):
+    if not _is_cut(draft, "cut_base") and not _is_cut(draft, "cut_tube"):
         return None
-    panels, seam, ring = panels_of(bag), eaten(bag, "side"), eaten(bag, "ring")
+    panels, ring = panels_of(bag), eaten(bag, "ring")
     base_piece = next(p for p in draft.pieces if p.part == "base")
-    cut = base_piece.size("width") if given[0] is None or given[0].value is None else bag.mm("base.cut_base")
-    panel = draft.piece("outer").size("width")
-    wide = panel if given[1] is None or given[1].value is None else bag.mm("base.cut_tube")
+    cut = bag.mm("base.cut_base") if _is_cut(draft, "cut_base") else base_piece.size("width")
+    # of a lapped seam front and back give up unlike amounts, and are cut unlike
+    fronts = [p for p in draft.pieces if p.layer == "outer" and not p.part and not p.cut_off]
+    fronts = fronts or [draft.piece("outer")]
+    wide = [bag.mm("base.cut_tube") if _is_cut(draft, "cut_tube") else p.size("width") for p in fronts]
+    around = math.fsum(
+        (mm - 2 * eaten(bag, "side", p.over)) * panels / len(fronts)
+        for mm, p in zip(wide, fronts, strict=True)
+    )
     planned = base_piece.size("width") - 2 * ring
     drafted = next(w for w in draft.walked if w.seam.seam == "ring").lengths[1] * panels
-    return panels * (wide - 2 * seam), drafted * (cut - 2 * ring) / planned, cut, panels
+    return snap(around), drafted * (cut - 2 * ring) / planned, cut, panels
 
 
 @check(
@@ -354,20 +521,31 @@ def _as_cut(draft: "Draft") -> tuple[float, float, float, int] | None:
     "The corners are rounder than the front has room for",
     "corner radius > half the width, or > the height; on a base > half of its shorter side",
     "Two arcs would meet before the sides do.",
+    "The bag is drafted with smaller corners than were asked.",
 )
 def corner_radius_over_panel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
+    plate = False
     if bag.bag.base.kind == "gusset":
         wanted, room = corner_radius(bag).mm, most_radius(bag.mm("size.width"), asked_height(bag))
-        where = "base.radius" if bag.choice("base.round_by") == "radius" else "base.plate"
+        plate = bag.choice("base.round_by") == "plate"
     elif bag.bag.base.kind == "rounded_rectangle":
-        wanted, where = bag.mm("base.radius"), "base.radius"
+        wanted = bag.mm("base.radius")
         room = min(bag.mm("size.length"), bag.mm("size.breadth")) / 2
     else:
         return
     if wanted > room + 1e-9:
-        say = "A radius of {wanted}; there is room for {room}."
-        yield fired(where, say, "Make it {room} or less.", wanted=wanted, room=room)
+        most = at_most(bag, 2 * (room + bag.mm("allowances.gusset")) if plate else room)
+        where = "base.plate" if plate else "base.radius"
+        yield fired(
+            where,
+            "A radius of {wanted}; there is room for {room}.",
+            "Take a plate {most} across or less." if plate else "Make it {most} or less.",
+            remedies=(to(where, most),),
+            wanted=wanted,
+            room=room,
+            most=most,
+        )
 
 
 @check(
@@ -376,6 +554,7 @@ def corner_radius_over_panel(draft: "Draft") -> Iterator[Fired]:
     "The step is higher than the bag",
     "front and back higher than the sides by as much as the bag is high",
     "Nothing would be left of the side panels.",
+    "The bag has no sides.",
 )
 def step_over_height(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -383,10 +562,12 @@ def step_over_height(draft: "Draft") -> Iterator[Fired]:
         return
     step, height = bag.mm("base.step"), asked_height(bag)
     if step >= height - 1e-9:
+        most = at_most(bag, height / 2)
         yield fired(
             "base.step",
             "A step of {step} on {height}.",
             "Make it less than {height}.",
+            remedies=(to("base.step", most), to("base.step", None)),
             step=step,
             height=height,
         )
@@ -398,21 +579,31 @@ def step_over_height(draft: "Draft") -> Iterator[Fired]:
     "Little to snip at the base seam",
     "round the base a seam allowance of 6 mm or less",
     "At 6 mm or less many do not snip the tube, but ease it in with more pins.",
+    "Nothing: the steps leave the tube unsnipped.",
 )
 def snips_too_deep(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if "ring" not in bag.classes or bag.bag.base.kind == "rectangle":
+    if (
+        "ring" not in bag.classes
+        or bag.bag.base.kind == "rectangle"
+        or not bag.bag.seam("ring").takes_allowance
+    ):
         return
-    allowance = bag.mm("allowances.ring")
-    if allowance <= SNIPPED_OVER + 1e-9:
-        say = "A base seam of {allowance}."
+    mm = bag.mm("allowances.ring")
+    if mm <= SNIPPED_OVER + 1e-9:
+        more = paired(10).mm(bag.unit)
         yield fired(
-            "allowances.ring",
-            say,
+            set_by(bag, "allowances.ring"),
+            "A base seam of {allowance}.",
             "Take {more}, or leave the tube unsnipped.",
-            allowance=allowance,
-            more=paired(10).mm(bag.unit),
+            remedies=allowance(bag, "ring", more),
+            allowance=mm,
+            more=more,
         )
+
+
+#: What is said where the two arithmetics disagree: the maker has done nothing wrong.
+_NOT_TRUSTED = "Do not cut from this. Undo the last change, or choose another base; keep the plan as a file."
 
 
 @check(
@@ -421,6 +612,7 @@ def snips_too_deep(draft: "Draft") -> Iterator[Fired]:
     "Two edges that are sewn together differ",
     "lengths walked on the cut pieces differ by more than 0.01 mm and what is trimmed after sewing",
     "Edges of one seam have to have the same length at the seam line.",
+    "The seam cannot be closed.",
 )
 def seams_differ(draft: "Draft") -> Iterator[Fired]:
     for walked in draft.walked:
@@ -428,7 +620,7 @@ def seams_differ(draft: "Draft") -> Iterator[Fired]:
             yield fired(
                 f"seam:{walked.seam.key}",
                 "{name}: {longest} on one side, {shortest} on the other.",
-                "Do not cut; this bag cannot be sewn as drafted.",
+                _NOT_TRUSTED,
                 {"name": walked.seam.label},
                 longest=max(walked.lengths),
                 shortest=min(walked.lengths),
@@ -441,19 +633,20 @@ def seams_differ(draft: "Draft") -> Iterator[Fired]:
     "Read back, the cut sizes make another bag",
     "a size read back differs by more than 0.01 mm, or the cut list finds fault with itself",
     "The cuts are read back by separate arithmetic; where the two differ neither is to be trusted.",
+    "The bag comes out at another size.",
 )
 def reading_differs(draft: "Draft") -> Iterator[Fired]:
     for finding in draft.read.findings:
         numbers = {f"n{i}": mm for i, (_, mm) in enumerate(finding.numbers)}
         shown = ", ".join(f"{name} {{n{i}}}" for i, (name, _) in enumerate(finding.numbers))
-        yield Fired("pieces", f"{finding.why} {shown}".strip(), finding.fix, numbers, {})
+        yield Fired("pieces", f"{finding.why} {shown}.".replace(". .", "."), finding.fix, numbers, {})
     for key, read in draft.read.sizes.items():
         drafted = draft.form.mm(key)
         if abs(read.total - drafted) > SAME:
             yield fired(
                 f"size.{key}",
                 "{name}: drafted as {drafted}, read back as {read}.",
-                "Do not cut; tell us how you got here.",
+                _NOT_TRUSTED,
                 {"name": read.label},
                 drafted=drafted,
                 read=read.total,

@@ -1,11 +1,14 @@
 """Checks on the top edge, its turning gap, and the machine it is sewn on."""
 
+import math
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
-from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.checks.amounts import at_least, at_most, below, to
+from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
 from ambitus.core.grammar.base.panels import asked_height
 from ambitus.core.grammar.top.turned_through.gap import LEAST_GAP, is_bulky, longest_gap, straight_seam
+from ambitus.core.lengths import paired
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -13,7 +16,7 @@ if TYPE_CHECKING:
 #: Default (ours): fleece or foam does not pass through less.
 LEAST_BULKY_GAP = 120.0
 #: Default (ours): a turn and a hem over these are more likely slips of the keys.
-WIDEST_TURN, WIDEST_HEM = 25.4, 75.0
+WIDEST_TURN, WIDEST_HEM = 25.4, 76.2
 #: Default (ours): once round the free arm of a home machine.
 FREE_ARM = 280.0
 
@@ -29,25 +32,44 @@ def _gap(draft: "Draft") -> tuple[float, float] | None:
     return draft.bag.mm("top.gap"), straight_seam(draft.bag)
 
 
+def _other_seam(draft: "Draft", gap: float) -> tuple[tuple[Remedy, ...], str]:
+    """Return the remedy that puts the gap into the other seam, if that has room, and its words."""
+    bag = draft.bag
+    here = bag.choice("top.gap_in")
+    room = {key: longest_gap(mm) for key, mm in bag.bag.base.straight(bag).items() if key != here}
+    other = next((key for key, mm in room.items() if mm >= gap - 1e-6), None)
+    if other is None:
+        return (), ""
+    name = {"base": "the base seam", "side": "a side seam"}.get(other, "the other seam")
+    return (to("top.gap_in", other),), f", or put it in {name}"
+
+
 @check(
     "gap-over-seam",
     "stop",
     "The turning gap is longer than its seam",
     "gap > straight seam − 2 × 15 mm",
     "A gap needs at least 15 mm of sewn, straight seam at each end, or it runs into the corner.",
+    "The gap has no ends, and the corner comes apart.",
 )
 def gap_over_seam(draft: "Draft") -> Iterator[Fired]:
-    found = _gap(draft)
-    if found and found[0] > longest_gap(found[1]) + 1e-6:
-        gap, straight = found
-        yield fired(
-            "top.gap",
-            "A gap of {gap} in {straight} of straight seam.",
-            "Make it {most} or less, or put it in the other seam.",
-            gap=gap,
-            straight=straight,
-            most=max(0.0, longest_gap(straight)),
-        )
+    found, bag = _gap(draft), draft.bag
+    if not found or found[0] <= longest_gap(found[1]) + 1e-6:
+        return
+    gap, straight = found
+    most = at_most(bag, longest_gap(straight))
+    elsewhere, words = _other_seam(draft, gap)
+    fits = most >= 1
+    fix = f"Make it {{most}} or less{words}." if fits else f"There is no room for a gap there{words}."
+    yield fired(
+        "top.gap",
+        "A gap of {gap} in {straight} of straight seam.",
+        fix,
+        remedies=(*elsewhere, *((to("top.gap", most),) if fits else ()), to("top.turned", "zip")),
+        gap=gap,
+        straight=max(0.0, straight),
+        most=most,
+    )
 
 
 @check(
@@ -56,20 +78,28 @@ def gap_over_seam(draft: "Draft") -> Iterator[Fired]:
     "The turning gap is tight for its layers",
     "gap < 60 mm, or < 120 mm with fleece or foam",
     "A hand needs 60 mm to pull a soft bag through; fleece and foam need 120 mm (ours).",
+    "The bag is hard to turn, or tears at the gap's ends.",
 )
 def gap_too_small(draft: "Draft") -> Iterator[Fired]:
-    found = _gap(draft)
+    found, bag = _gap(draft), draft.bag
     if not found:
         return
-    least = least_to_turn(draft)
-    if found[0] < least - 1e-9:
+    least = at_least(bag, least_to_turn(draft))
+    if found[0] < least_to_turn(draft) - 1e-9:
+        gap, straight = found
+        fits = longest_gap(straight) >= least - 1e-6
+        elsewhere, words = _other_seam(draft, least)
+        both = tuple((*way, *to("top.gap", least)) for way in elsewhere)
+        fix = f"Leave {{least}} or more{words}." if fits else f"Its seam has room for {{most}}{words}."
         yield fired(
             "top.gap",
             "{gap} to turn {what} through.",
-            "Leave {least} or more, or put the gap in the other seam.",
-            {"what": "fleece or foam" if is_bulky(draft.bag) else "the bag"},
-            gap=found[0],
+            fix,
+            {"what": "fleece or foam" if is_bulky(bag) else "the bag"},
+            remedies=(*((to("top.gap", least),) if fits else ()), *both, to("top.turned", "zip")),
+            gap=gap,
             least=least,
+            most=at_most(bag, longest_gap(straight)),
         )
 
 
@@ -79,41 +109,82 @@ def gap_too_small(draft: "Draft") -> Iterator[Fired]:
     "Too narrow to slip over a machine's free arm",
     "2 × flat opening < 280 mm",
     "Once round a home machine's free arm is about 280 mm (ours); a smaller mouth is sewn flat or by hand.",
+    "Front is sewn to back, or the mouth has to be sewn by hand.",
 )
 def mouth_under_free_arm(draft: "Draft") -> Iterator[Fired]:
-    around = draft.form.mouth_length
-    if not draft.bag.bag.top.shut and around < FREE_ARM - 1e-9:
+    around, bag = draft.form.mouth_length, draft.bag
+    if bag.bag.top.shut or around >= FREE_ARM - 1e-9:
+        return
+    more = FREE_ARM - around
+    path = next((p for p in ("size.diameter", "size.width", "size.length") if p in bag.values), "")
+    if not path or bag.chose("base.given", "plate"):
         yield fired(
-            "size.width",
+            "base.kind",
             "The mouth is {around} round, a free arm about {arm}.",
-            "Topstitch the mouth by hand, or make the bag wider.",
+            "Topstitch the mouth by hand.",
             around=around,
             arm=FREE_ARM,
         )
+        return
+    grows = math.pi if path == "size.diameter" else 2.0
+    # an oval goes round by less than twice what it is longer
+    wider = [at_least(bag, bag.mm(path) + more / grows * share) for share in (1.0, 1.3)]
+    yield fired(
+        path,
+        "The mouth is {around} round, a free arm about {arm}.",
+        "Topstitch the mouth by hand, or make the bag {wider} instead of {given}.",
+        remedies=tuple(to(path, mm) for mm in wider),
+        around=around,
+        arm=FREE_ARM,
+        wider=wider[0],
+        given=bag.mm(path),
+    )
 
 
 @check(
     "hem-out-of-role",
     "warn",
     "A hem of an unusual size",
-    "first turn > 25.4 mm, hem > 75 mm, or first turn > hem",
+    "first turn > 25.4 mm, hem > 76.2 mm (75 mm, 3 in), or first turn > hem",
     "A small turn hides the raw edge inside a larger hem; a slip of the keys turns them about.",
+    "The hem is clumsy, or cannot be folded as it is told.",
 )
 def hem_out_of_role(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     hem = bag.mm("top.hem") if "top.hem" in bag.values else None
-    turn = bag.mm("top.turn") if "top.turn" in bag.values else None
+    turn = bag.mm("top.turn") if "top.turn" in bag.values and bag.bag.top.kind != "casing" else None
     if turn is not None and turn > WIDEST_TURN + 1e-9:
-        say = "A turn of {turn}."
+        most = paired(25).mm(bag.unit)
         yield fired(
-            "top.turn", say, "Check the number; {most} or less is usual.", turn=turn, most=WIDEST_TURN
+            "top.turn",
+            "A turn of {turn}.",
+            "Check the number; {most} or less is usual.",
+            remedies=(to("top.turn", None), to("top.turn", most)),
+            turn=turn,
+            most=most,
         )
     elif turn is not None and hem is not None and turn > hem + 1e-9:
-        say = "A first turn of {turn} does not fit inside a hem of {hem}."
-        yield fired("top.turn", say, "Make the turn {hem} or less.", turn=turn, hem=hem)
+        most = at_most(bag, hem)
+        turned = (*to("top.turn", hem), *to("top.hem", turn))
+        yield fired(
+            "top.turn",
+            "A first turn of {turn} does not fit inside a hem of {hem}.",
+            "Make the turn {most} or less, or turn the two about.",
+            remedies=(turned, to("top.turn", most)),
+            turn=turn,
+            hem=hem,
+            most=most,
+        )
     if hem is not None and hem > WIDEST_HEM + 1e-9:
-        say = "A hem of {hem}."
-        yield fired("top.hem", say, "Check the number; {most} or less is usual.", hem=hem, most=WIDEST_HEM)
+        most = paired(75).mm(bag.unit)
+        yield fired(
+            "top.hem",
+            "A hem of {hem}.",
+            "Check the number; {most} or less is usual.",
+            remedies=(to("top.hem", None), to("top.hem", most)),
+            hem=hem,
+            most=most,
+        )
 
 
 @check(
@@ -122,6 +193,7 @@ def hem_out_of_role(draft: "Draft") -> Iterator[Fired]:
     "The hem is deeper than the bag",
     "what is folded in at the top ≥ height",
     "A hem lies on the inside of the face; it cannot reach past the base.",
+    "It cannot be folded.",
 )
 def top_over_height(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -130,5 +202,13 @@ def top_over_height(draft: "Draft") -> Iterator[Fired]:
         return
     deep, height = bag.mm(path), asked_height(bag)
     if deep >= height - 1e-9:
-        say = "{deep} folded in on a bag {height} high."
-        yield fired(path, say, "Make it less than {height}.", deep=deep, height=height)
+        most = below(bag, height)
+        yield fired(
+            path,
+            "{deep} folded in on a bag {height} high.",
+            "Make it {most} or less.",
+            remedies=(to(path, None), to(path, most)),
+            deep=deep,
+            height=height,
+            most=most,
+        )

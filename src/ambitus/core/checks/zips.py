@@ -3,11 +3,12 @@
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
-from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.checks.amounts import allowance, at_least, at_most, to
+from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.checks.top import least_to_turn
-from ambitus.core.grammar.top.zip.made import CLEAR, Zip, tab_shows
+from ambitus.core.grammar.top.zip.made import CLEAR, Zip, next_sold, tab_shows
 from ambitus.core.grammar.top.zip.small import FULLNESS
-from ambitus.core.grammar.top.zip.tape import as_one, is_box, is_narrowed, left_out, most_seam
+from ambitus.core.grammar.top.zip.tape import FOOT, as_one, is_box, is_narrowed, left_out, most_seam
 from ambitus.core.lengths import snap
 
 if TYPE_CHECKING:
@@ -29,24 +30,42 @@ def _zips(draft: "Draft") -> Iterator[Zip]:
         yield draft.zip
 
 
+def _opening(draft: "Draft", mm: float) -> tuple[Remedy, ...]:
+    """Return the remedy that gives a narrowed zip another opening: by its tabs or by itself."""
+    bag = draft.bag
+    if not is_narrowed(bag):
+        return ()
+    if bag.chose("top.narrow_by", "opening"):
+        return (to("top.zip_opening", mm),)
+    tab = at_most(bag, (draft.form.mm("flat_opening") - mm) / 2)
+    return (to("top.tab", tab),) if tab > 0 else ()
+
+
 @check(
     "zip-seam-over-teeth",
     "stop",
     "The zip seam leaves no room beside the teeth",
     "zip seam > (tape − teeth − 4 mm) ÷ 2",
     "The foot has to run between the row and the teeth, or the slider jams on the cloth.",
+    "The zip cannot be sewn in, or does not run.",
 )
 def zip_seam_over_teeth(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
-        seam, most = draft.bag.mm("allowances.zip"), most_seam(draft.bag)
+        bag = draft.bag
+        seam, most = bag.mm("allowances.zip"), most_seam(bag)
         if seam > most + 1e-6:
+            narrow, wide = at_most(bag, most), at_least(bag, 2 * seam + made.teeth + FOOT.mm(bag.unit))
             yield fired(
                 "allowances.zip",
                 "A seam of {seam} on a tape of {tape}.",
-                "Sew it at {most} or less, or take a wider tape.",
+                "Sew it at {narrow} or less, or take a tape {wide} wide."
+                if narrow > 0
+                else "Take a tape {wide} wide.",
+                remedies=(*(allowance(bag, "zip", narrow) if narrow > 0 else ()), to("top.tape", wide)),
                 seam=seam,
                 tape=made.tape.mm,
-                most=max(0.0, most),
+                narrow=narrow,
+                wide=wide,
             )
 
 
@@ -56,25 +75,78 @@ def zip_seam_over_teeth(draft: "Draft") -> Iterator[Fired]:
     "The zip is too short",
     "the tape beyond a stop does not reach 6 mm past the row that catches it, or 12 mm under its tab",
     "An end that is not caught pulls out; the needle would come down beside the tape.",
+    "The end of the zip hangs loose.",
 )
 def zip_too_short(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
         if not made.short or made.stock is None:
             continue
-        bag, say = draft.bag, "{stock} from stop to stop; {short} is missing."
-        if bag.chose("top.zip_used", "whole") and is_narrowed(bag):
-            yield fired(
-                "top.zip_opening" if bag.chose("top.narrow_by", "opening") else "top.tab",
-                say,
-                "It fills an opening of {least} to {most}; or take a longer one.",
-                stock=made.stock,
-                short=made.short,
-                least=made.opening_for(bag)[0],
-                most=made.opening_for(bag)[1],
-            )
-        else:
-            fix = "Take a longer one, or narrow the opening by tabs."
-            yield fired("top.zip_in_hand", say, fix, stock=made.stock, short=made.short)
+        bag = draft.bag
+        hand, whole = bag.values["top.zip_in_hand"].value is not None, bag.chose("top.zip_used", "whole")
+        last: tuple[Remedy, ...] = (to("top.zip_in_hand", None),) if hand else ()
+        metre, say = to("top.zip_used", "metre"), "{stock} from stop to stop; {short} is missing."
+        if whole:
+            yield _whole_too_short(draft, made, made.stock, (*last, metre), say)
+            continue
+        longer = made.stock + made.short
+        buy = next_sold(bag, longer)
+        fix = (
+            "Take one at least {short} longer: buy {buy}." if buy else "Take it by the metre, with a slider."
+        )
+        ways: tuple[Remedy, ...] = (to("top.zip_in_hand", buy),) if buy and hand else ()
+        if not is_narrowed(bag):
+            fix += " Or narrow the opening by tabs."
+            ends = (Change("top.zip_ends", "folded"), Change("top.narrow_by", "opening"))
+            ways += ((*ends, Change("top.zip_opening", at_most(bag, made.stock / 2))),)
+        yield fired(
+            "top.zip_in_hand",
+            say,
+            fix,
+            remedies=(*ways, *last, metre),
+            stock=made.stock,
+            short=made.short,
+            buy=buy or 0.0,
+        )
+
+
+def _whole_too_short(draft: "Draft", made: Zip, stock: float, last: tuple[Remedy, ...], say: str) -> Fired:
+    """Return what is said of a whole zip that is too short: which would go in, or where this one does."""
+    bag = draft.bag
+    shortest, longest = at_least(bag, stock + 2 * made.short), at_most(bag, 2 * (made.row - made.clear))
+    find = to("top.zip_in_hand", shortest)
+    if not is_narrowed(bag):
+        return fired(
+            "top.zip_in_hand",
+            say,
+            "Take one of {shortest} to {longest} from stop to stop, or one by the metre."
+            if shortest <= longest
+            else "Take one by the metre, or cut a longer one.",
+            remedies=(*((find,) if shortest <= longest else ()), *last, to("top.zip_used", "cut")),
+            stock=stock,
+            short=made.short,
+            shortest=shortest,
+            longest=longest,
+        )
+    least, most = made.opening_for(bag)
+    return fired(
+        "top.zip_opening" if bag.chose("top.narrow_by", "opening") else "top.tab",
+        say,
+        "It fills an opening of {least} to {most}; or take one of {shortest} to {longest}."
+        if shortest <= longest
+        else "It fills an opening of {least} to {most}.",
+        remedies=(
+            *_opening(draft, at_least(bag, least)),
+            *_opening(draft, at_most(bag, most)),
+            *((find,) if shortest <= longest else ()),
+            *last,
+        ),
+        stock=stock,
+        short=made.short,
+        least=least,
+        most=most,
+        shortest=shortest,
+        longest=longest,
+    )
 
 
 @check(
@@ -83,17 +155,33 @@ def zip_too_short(draft: "Draft") -> Iterator[Fired]:
     "A row would be sewn over a stop",
     "a stop less than 3 mm from a row that crosses the zip",
     "A stop breaks the needle, and a broken needle flies.",
+    "The needle breaks.",
 )
 def stop_on_row(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
-        if made.on_rows and not made.short:
-            yield fired(
-                "top.zip_in_hand",
-                "A stop lies {off} from the row.",
-                "Keep {clear}: take another length, or move the row by another width of tab.",
-                off=made.on_rows[0],
-                clear=CLEAR.mm(draft.bag.unit),
-            )
+        if not made.on_rows or made.short:
+            continue
+        bag, clear = draft.bag, CLEAR.mm(draft.bag.unit)
+        hand = bag.values["top.zip_in_hand"].value is not None
+        ways: list[Remedy] = []
+        if is_narrowed(bag):
+            ways += _opening(draft, at_least(bag, 2 * made.half_open + 2 * clear))
+            ways += _opening(draft, at_most(bag, 2 * made.half_open - 2 * clear))
+        longer = at_least(bag, (made.stock or 0.0) + 2 * clear)
+        if hand:
+            ways += [to("top.zip_in_hand", longer), to("top.zip_in_hand", None)]
+        ways.append(to("top.zip_used", "metre"))
+        yield fired(
+            "top.zip_in_hand",
+            "A stop lies {off} from the row.",
+            "Keep {clear}: take one {more} longer, or move the row by another width of tab."
+            if is_narrowed(bag)
+            else "Keep {clear}: take one {more} longer, or one by the metre.",
+            remedies=tuple(ways),
+            off=made.on_rows[0],
+            clear=clear,
+            more=2 * clear,
+        )
 
 
 @check(
@@ -102,6 +190,7 @@ def stop_on_row(draft: "Draft") -> Iterator[Fired]:
     "A row would cross hard teeth",
     "metal or moulded teeth left in where a row crosses them",
     "No needle goes through them.",
+    "The needle breaks.",
 )
 def teeth_crossed(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
@@ -112,6 +201,11 @@ def teeth_crossed(draft: "Draft") -> Iterator[Fired]:
                 "{zip}, crossed at {ends}.",
                 "Take the teeth out there, use one whole, or choose a coil.",
                 {"zip": made.facts.label, "ends": "both ends" if made.crossed == 2 else "one end"},
+                remedies=(
+                    to("top.teeth_at_seams", "out"),
+                    to("top.zip", "coil"),
+                    to("top.zip_used", "whole"),
+                ),
             )
 
 
@@ -121,6 +215,7 @@ def teeth_crossed(draft: "Draft") -> Iterator[Fired]:
     "No zip is sold so long",
     "needed length > the longest sold",
     "Closed zips come in steps up to a longest one.",
+    "The shop has none.",
 )
 def zip_longer_than_sold(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
@@ -128,9 +223,13 @@ def zip_longer_than_sold(draft: "Draft") -> Iterator[Fired]:
             needed = snap(sum(t.mm for t in made.buy.terms[:2]))
             hand = draft.bag.values["top.zip_in_hand"].value is not None
             if not hand and needed > made.stock + 1e-6:
-                fix = "Take it by the metre, with a slider."
                 yield fired(
-                    "top.zip_used", "{needed} needed, {most} sold.", fix, needed=needed, most=made.stock
+                    "top.zip_used",
+                    "{needed} needed, {most} sold.",
+                    "Take it by the metre, with a slider.",
+                    remedies=(to("top.zip_used", "metre"),),
+                    needed=needed,
+                    most=made.stock,
                 )
 
 
@@ -140,26 +239,33 @@ def zip_longer_than_sold(draft: "Draft") -> Iterator[Fired]:
     "The tabs and the opening do not fit the mouth",
     "opening < 20 mm, or a tab that shows less than 3 mm",
     "Both tabs and the opening together are as long as the mouth.",
+    "Nothing can be put in, or the tabs have no width.",
 )
 def tabs_fill_mouth(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
-        if not is_narrowed(draft.bag):
+        bag = draft.bag
+        if not is_narrowed(bag):
             continue
-        mouth, tab = draft.form.mm("flat_opening"), tab_shows(draft.bag, draft.form).mm
+        mouth, tab = draft.form.mm("flat_opening"), tab_shows(bag, draft.form).mm
         opening = snap(2 * made.half_open)
         if opening < LEAST_OPENING - 1e-9 or tab < LEAST_TAB - 1e-9:
-            by_tab = draft.bag.chose("top.narrow_by", "tab")
-            low, high = (
-                (LEAST_TAB, (mouth - LEAST_OPENING) / 2) if by_tab else (LEAST_OPENING, mouth - 2 * LEAST_TAB)
-            )
+            by_tab = bag.chose("top.narrow_by", "tab")
+            low, high = LEAST_OPENING, mouth - 2 * LEAST_TAB
+            if by_tab:
+                low, high = LEAST_TAB, (mouth - LEAST_OPENING) / 2
+            low, high = at_least(bag, low), at_most(bag, high)
+            path = "top.tab" if by_tab else "top.zip_opening"
+            nearest = high if (bag.mm(path) > high) else low
+            caught = to("top.zip_ends", "caught")
             yield fired(
-                "top.tab" if by_tab else "top.zip_opening",
+                path,
                 "An opening of {opening} in a mouth of {mouth}.",
-                "Choose between {low} and {high}.",
+                "Choose between {low} and {high}." if low <= high else "Let the zip run from seam to seam.",
+                remedies=(*((to(path, nearest),) if low <= high else ()), caught),
                 opening=opening,
                 mouth=mouth,
                 low=low,
-                high=max(low, high),
+                high=high,
             )
 
 
@@ -169,16 +275,26 @@ def tabs_fill_mouth(draft: "Draft") -> Iterator[Fired]:
     "The zip is tight to turn the bag through",
     "turned through the zip: it opens less than 60 mm, or 120 mm with fleece or foam",
     "All of the bag has to pass it.",
+    "The bag is hard to turn, or tears at the zip's ends.",
 )
 def turned_through_small_zip(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
-        least = least_to_turn(draft)
-        if as_one(draft.bag) and made.opens.total < least - 1e-9:
+        bag, least = draft.bag, at_least(draft.bag, least_to_turn(draft))
+        if as_one(bag) and made.opens.total < least_to_turn(draft) - 1e-9:
+            lined = "top.turned" in bag.values
+            wider = at_least(bag, 2 * made.half_open + least - made.opens.total)
             yield fired(
                 "top.zip_ends",
                 "It opens {opens}.",
-                "Make it {least} or more, or leave a gap in the lining.",
-                opens=made.opens.total,
+                "Make it {least} or more, or leave a gap in the lining."
+                if lined
+                else "Make it {least} or more.",
+                remedies=(
+                    *((to("top.turned", "gap"),) if lined else ()),
+                    *_opening(draft, wider),
+                    *((to("top.zip_ends", "caught"),) if is_narrowed(bag) else ()),
+                ),
+                opens=max(0.0, made.opens.total),
                 least=least,
             )
 
@@ -189,12 +305,21 @@ def turned_through_small_zip(draft: "Draft") -> Iterator[Fired]:
     "A hand does not go in",
     "the zip opens less than 100 mm",
     "What lies at the bottom has to be shaken out.",
+    "Fine for small things.",
 )
 def hand_does_not_go_in(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
+        bag = draft.bag
         if made.opens.total < HAND - 1e-9:
-            fix = "Fine for small things; {hand} lets a hand in."
-            yield fired("top.zip_ends", "It opens {opens}.", fix, opens=made.opens.total, hand=HAND)
+            wider = at_least(bag, 2 * made.half_open + HAND - made.opens.total)
+            yield fired(
+                "top.zip_ends",
+                "It opens {opens}.",
+                "Fine for small things; {hand} lets a hand in.",
+                remedies=_opening(draft, wider),
+                opens=max(0.0, made.opens.total),
+                hand=at_least(bag, HAND),
+            )
 
 
 @check(
@@ -203,6 +328,7 @@ def hand_does_not_go_in(draft: "Draft") -> Iterator[Fired]:
     "The zip is not counted",
     "height, or a box pouch’s breadth, to the edge of the cloth",
     "Half of what shows of the zip lies beyond the cloth of each panel.",
+    "The pouch comes out larger than asked by that.",
 )
 def zip_not_counted(draft: "Draft") -> Iterator[Fired]:
     for _ in _zips(draft):
@@ -215,32 +341,11 @@ def zip_not_counted(draft: "Draft") -> Iterator[Fired]:
                 "{name} {asked} asked; with the zip it comes out {out}, {more} more.",
                 "Count the zip, or take it as it is.",
                 {"name": made.label},
+                remedies=(to("top.zip_counts", "counted"),),
                 asked=made.asked,
                 out=made.comes_out,
                 more=more,
             )
-
-
-@check(
-    "box-pressed-otherwise",
-    "note",
-    "Pressed the other way it is another box",
-    "a box pouch whose breadth is not its height",
-    "The same pieces make two boxes: which one is settled by how they are pressed before the ends are sewn.",
-)
-def box_pressed_otherwise(draft: "Draft") -> Iterator[Fired]:
-    made = draft.form.dimensions
-    if not is_box(draft.bag) or abs(made["breadth"].comes_out - made["height"].comes_out) < 1e-6:
-        return
-    yield fired(
-        "base.kind",
-        "With the zip over the base seam: {length} × {breadth} × {height}. With it at one edge: "
-        "{length} × {height} × {breadth}.",
-        "Press it with the zip on top of the base seam.",
-        length=made["length"].comes_out,
-        breadth=made["breadth"].comes_out,
-        height=made["height"].comes_out,
-    )
 
 
 @check(
@@ -249,16 +354,24 @@ def box_pressed_otherwise(draft: "Draft") -> Iterator[Fired]:
     "Nearly as broad as it is long",
     "a box pouch: breadth > 0.8 × length",
     "The zip, along its length, opens it less than it could along its breadth.",
+    "It opens less than it could.",
 )
 def broad_for_its_length(draft: "Draft") -> Iterator[Fired]:
-    made = draft.form.dimensions
-    if is_box(draft.bag) and made["breadth"].asked > BROAD_SHARE * made["length"].asked + 1e-9:
+    made, bag = draft.form.dimensions, draft.bag
+    if not is_box(bag):
+        return
+    long, broad = made["length"].asked, made["breadth"].asked
+    if broad > BROAD_SHARE * long + 1e-9:
+        turned = (Change("size.length", broad), Change("size.breadth", long))
+        most = at_most(bag, BROAD_SHARE * long)
         yield fired(
             "size.breadth",
             "{breadth} broad, {length} long.",
-            "Lay the zip along the longer side.",
-            breadth=made["breadth"].asked,
-            length=made["length"].asked,
+            "Lay the zip along the longer side." if broad > long else "Keep the breadth to {most}.",
+            remedies=(*((turned,) if broad > long else ()), to("size.breadth", most)),
+            breadth=broad,
+            length=long,
+            most=most,
         )
 
 
@@ -268,15 +381,18 @@ def broad_for_its_length(draft: "Draft") -> Iterator[Fired]:
     "The loop is small for a hand",
     "twice a cloth loop, or an elastic drawn out to its tube, < 220 mm",
     "It has to pass the hand, which is about 220 mm round (ours), and then hold the wrist.",
+    "No hand goes through it.",
 )
 def wrist_loop_small(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     for path, share, kind in (("top.wrist_shows", 2.0, "cloth"), ("top.wrist_round", FULLNESS, "elastic")):
         if bag.chose("top.wrist", kind) and share * bag.mm(path) < HAND_ROUND - 1e-9:
+            least = at_least(bag, HAND_ROUND / share)
             yield fired(
                 path,
                 "{round} round at most.",
                 "Make it {least} or more.",
+                remedies=(to(path, least),),
                 round=snap(share * bag.mm(path)),
-                least=HAND_ROUND / share,
+                least=least,
             )

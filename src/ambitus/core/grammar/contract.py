@@ -59,6 +59,8 @@ class Param:
     shown_unless: tuple[str, str] | None = None
     #: the same by a rule, where it hangs on another part of the bag
     shown_if: "Callable[[Resolved], bool] | None" = None
+    #: whether one of its options is offered in this bag; what is chosen always is
+    offered: "Callable[[Resolved, str], bool] | None" = None
     help: str = ""
     #: the layer and dimension whose sum this field goes into first: ``outer/width``
     opens: str = ""

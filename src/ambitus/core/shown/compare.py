@@ -148,6 +148,17 @@ def cut_of(made: Draft) -> dict[str, dict[str, float]]:
     }
 
 
+def changed_cuts(before: Draft, after: Draft) -> int:
+    """Return how many cut sizes differ between two bags: of pieces that one of them lacks, all."""
+    old, new = cut_of(before), cut_of(after)
+    return sum(
+        abs(old.get(piece, {}).get(key, 0.0) - new.get(piece, {}).get(key, 0.0)) >= 0.01
+        for piece in {**old, **new}
+        for key in {**old.get(piece, {}), **new.get(piece, {})}
+        if key != "count"
+    )
+
+
 def redrawn(kept: Cut, made: Draft, unit: Unit) -> tuple[Difference, ...]:
     """Return the pieces whose cut sizes are no longer those that were *kept*: as they were, as they are."""
     view, names = View(unit, made.bag.unit), {p.key: p.name for p in made.pieces}

@@ -117,8 +117,33 @@ class SeamShown:
 
 
 @dataclass(frozen=True, slots=True)
+class TileEdit:
+    """One pick that a tile or a remedy makes: a field and its value."""
+
+    path: str
+    value: str | float | None
+
+
+@dataclass(frozen=True, slots=True)
+class RemedyShown:
+    """
+    A remedy that was carried out and works: the edits that it is, in words what they change, before and
+    after, and what becomes of the cut sizes.
+    """
+
+    edits: tuple[TileEdit, ...]
+    says: str
+    cuts: str
+
+
+@dataclass(frozen=True, slots=True)
 class FindingShown:
-    """What a check says, in the unit shown."""
+    """
+    What a check says, in the unit shown; ``numbers`` are what it was found by, in mm by name.
+
+    ``remedies`` are those of its edits that silence it and raise no new stop, the best first, where they were
+    asked for.
+    """
 
     id: str
     level: Literal["stop", "warn", "note"]
@@ -129,6 +154,8 @@ class FindingShown:
     why: str
     #: the maker's reason for not hearing it again on this plan, or nothing
     silenced: str
+    numbers: dict[str, float]
+    remedies: tuple[RemedyShown, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -200,14 +227,6 @@ class Drafted:
     holds: str
     by_volume: bool
     standing: Standing
-
-
-@dataclass(frozen=True, slots=True)
-class TileEdit:
-    """One pick that a tile makes: a field and its value."""
-
-    path: str
-    value: str | float | None
 
 
 @dataclass(frozen=True, slots=True)

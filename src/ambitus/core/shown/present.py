@@ -26,6 +26,7 @@ from ambitus.core.shown.models import (
     PieceShown,
     ReadingShown,
     ReadShown,
+    RemedyShown,
     SeamShown,
     StateShown,
     Token,
@@ -216,8 +217,8 @@ def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
     )
 
 
-def finding(found: Finding, view: View) -> FindingShown:
-    """Return a finding with its lengths written in the unit shown."""
+def finding(found: Finding, view: View, remedies: tuple[RemedyShown, ...] = ()) -> FindingShown:
+    """Return a finding with its lengths written in the unit shown, and with what helps."""
     rule, hit = found.rule, found.fired
     words = {**{k: view.with_unit(v) for k, v in hit.numbers.items()}, **hit.words}
     return FindingShown(
@@ -229,6 +230,8 @@ def finding(found: Finding, view: View) -> FindingShown:
         hit.fix.format_map(words),
         rule.why,
         found.silenced,
+        dict(hit.numbers),
+        remedies,
     )
 
 

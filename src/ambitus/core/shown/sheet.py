@@ -30,7 +30,7 @@ def _steps(draft: Draft, view: View) -> tuple[StepShown, ...]:
         StepShown(
             i,
             s.title,
-            s.say,
+            s.told(view),
             s.kind,
             s.settings,
             tuple(f"{name} {view.with_unit(mm)}" for name, mm in s.lengths),

@@ -172,7 +172,8 @@ _FRAYS = ("does not fray", "frays a little", "frays much")
 def _cloth_help(cloth: ClothFacts, view: View) -> str:
     """Return in a line what is known of a cloth: how it frays, its usual width, how it is pressed."""
     wide = view.with_unit(cloth.usual_width)
-    return f"{_FRAYS[cloth.fray].capitalize()}, usually {wide} wide. Iron: {cloth.iron}."
+    holes = "" if cloth.pins else " Pins leave holes: use clips."
+    return f"{_FRAYS[cloth.fray].capitalize()}, usually {wide} wide. Iron: {cloth.iron}.{holes}"
 
 
 def _grid_tiles(asking: _Asking) -> Tiles:
@@ -221,9 +222,11 @@ def _choices(asking: _Asking, path: str, param: Param, layer: str, shows: TileSh
     """Return the tiles of a choice that is no kind."""
     bag, chosen = asking.now.bag, asking.now.bag.choice(path)
     options = param.options
-    if path in ("cloth.outer", "cloth.lining"):
+    if path in ("cloth.outer", "cloth.lining", "cloth.contrast"):
         cloths = bag.facts.cloths
         options = tuple(replace(o, help=_cloth_help(cloths[o.key], asking.view)) for o in options)
+    if param.offered:
+        options = tuple(o for o in options if o.key == chosen or param.offered(bag, o.key))
     made = (asking.tile(path, o.key, o, o.key == chosen, shows, layer) for o in options)
     return TileGroup(param.label, path, shows, tuple(made))
 

@@ -296,7 +296,7 @@ def _allowance(given: Value, path: str, param: Param, general: Value, so_far: Re
         return Value(mm, "default", why)
     if given.value is None:
         why = "General allowance." if general.source != "measured" else f"General allowance. {general.why}"
-        return Value(general.value, general.source, why)
+        return Value(general.value, general.source, why, "allowances.general")
     if given.source == "chosen":
         return Value(given.value, "chosen", f"Your own allowance for the {param.label.lower()}.")
     return given

@@ -15,11 +15,16 @@ FieldValue = float | str | None
 
 @dataclass(frozen=True, slots=True)
 class Value:
-    """A field's value (mm, a choice, or None where an override is left out), its source and why."""
+    """
+    A field's value (mm, a choice, or None where an override is left out), its source and why.
+
+    ``of`` is the path of the field that it was taken from, where another stands in for it.
+    """
 
     value: FieldValue
     source: Source
     why: str
+    of: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,6 +32,7 @@ class ClothFacts:
     """
     What is known of a material: mm thick, how it frays (0 no, 1 little, 2 much), strength, width, and
     whether a pin's hole closes again (``pins``), and what share of a curved seam it eases in (``ease``).
+    ``stiff`` cloth does not gather, ``pile`` comes off under a load, and one that ``melts`` is synthetic.
     """
 
     key: str
@@ -40,17 +46,21 @@ class ClothFacts:
     stitch: float
     pins: bool
     ease: float
+    stiff: bool
+    pile: bool
+    melts: bool
 
 
 @dataclass(frozen=True, slots=True)
 class InterfacingFacts:
-    """What is known of an interfacing: mm thick, and whether it is bulky enough to stay out of seams."""
+    """What is known of an interfacing: mm thick, too bulky for seams, too stiff to gather."""
 
     key: str
     label: str
     thickness: float
     bulky: bool
     fused: bool
+    stiff: bool
 
 
 @dataclass(frozen=True, slots=True)

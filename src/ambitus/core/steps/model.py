@@ -5,6 +5,8 @@ from dataclasses import dataclass
 from heapq import heapify, heappop, heappush
 from typing import Literal
 
+from ambitus.core.lengths import View
+
 
 @dataclass(frozen=True, slots=True)
 class Step:
@@ -13,7 +15,8 @@ class Step:
 
     ``needs`` and ``gives`` are plain states ("straps caught in", "top sewn"). ``kind`` is a step, a
     gate (must be true before going on) or a point of no return. ``reads`` are what a tape should
-    now read, in mm. ``rank`` settles the order where needs leave it open: lower comes first.
+    now read, in mm. Lengths in ``say`` are written ``{name}`` and filled from ``numbers`` (mm) in the unit
+    shown. ``rank`` settles the order where needs leave it open: lower comes first.
     """
 
     key: str
@@ -27,6 +30,13 @@ class Step:
     lengths: tuple[tuple[str, float], ...] = ()
     reads: tuple[tuple[str, float], ...] = ()
     cautions: tuple[str, ...] = ()
+    numbers: tuple[tuple[str, float], ...] = ()
+
+    def told(self, view: View) -> str:
+        """Return what it says, its lengths in the unit shown."""
+        if not self.numbers:
+            return self.say
+        return self.say.format_map({name: view.with_unit(mm) for name, mm in self.numbers})
 
 
 class StepsUnordered(ValueError):

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.cloth.bottom import has_bottom
+from ambitus.core.grammar.cloth.bottom import cloths_outside, has_bottom
 from ambitus.core.grammar.cloth.steps import PANELS
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.top.facing import is_faced
@@ -24,6 +24,7 @@ CAUTIONS = {
     "hard teeth": "Cut and pulled teeth fly: hold them down, and protect your eyes.",
     "coil": "A coil, lace and ribbon melt under a hot iron: press beside them, under a cloth.",
     "pins": "Take pins out before the needle reaches them.",
+    "clips": "Holes in this cloth do not close: use clips, or pin inside the seam allowance only.",
     "free arm": "See that only one side of the bag lies over the plate, or front is sewn to back.",
     "flame": "Seal ends away from all cloth, over a plate, with water at hand; molten thread burns the skin.",
     "hammered": "Eyelets are set on a firm board, not in the lap; keep fingers out of the way of the hammer.",
@@ -139,6 +140,11 @@ def _lay_insert(bag: Resolved) -> Step:
     )
 
 
+def _clipped(cautions: tuple[str, ...]) -> tuple[str, ...]:
+    """Return the cautions of a step on a cloth in which pins leave holes."""
+    return (*cautions, "clips") if "pins" in cautions else cautions
+
+
 def steps_of(bag: Resolved, form: Form) -> tuple[Step, ...]:
     """
     Return every step of the work, sorted by what it needs and gives.
@@ -151,6 +157,9 @@ def steps_of(bag: Resolved, form: Form) -> tuple[Step, ...]:
         steps.append(_lay_insert(bag))
     for prefix, variant in bag.bag.with_prefix:
         steps += variant.steps(bag, prefix, form)
+    sewn = (*cloths_outside(bag), *bag.bag.top.layers[1:])
+    if not all(bag.cloth(layer).pins for layer in sewn):
+        steps = [replace(s, cautions=_clipped(s.cautions)) for s in steps]
     if any(misfits(bag)):
         given = {state for step in steps for state in step.gives}
         steps = [replace(s, needs=tuple(n for n in s.needs if n in given)) for s in steps]

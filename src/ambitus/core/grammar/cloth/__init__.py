@@ -17,6 +17,7 @@ CLOTHS = (
     Option("waxed_cotton", "Waxed cotton"),
     Option("ripstop", "Ripstop nylon"),
     Option("coated_cotton", "PVC-coated cotton"),
+    Option("chenille", "Chenille"),
     Option("felt", "Wool felt"),
     Option("jersey", "Cotton jersey"),
 )

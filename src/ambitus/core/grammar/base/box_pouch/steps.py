@@ -13,6 +13,15 @@ LEFT = paired(6)
 _AS_OUTER = "As with the outer."
 
 
+def _pressed(form: Form) -> str:
+    """Return how the box is pressed, and which other box the same pieces make pressed otherwise."""
+    say = "One above the other along the middle: the side folds then lie half-way between them."
+    if abs(form.mm("breadth") - form.mm("height")) < 1e-6:
+        return say
+    other = " With the zip at one edge the same pieces make a box {length} by {height}, {breadth} high."
+    return f"{say} So it becomes {{length}} by {{breadth}}, {{height}} high.{other}"
+
+
 def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...]:
     """Return base seam, the pressing that makes the box, and both ends of one layer."""
     zip_too = layer == "outer"
@@ -30,10 +39,8 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
         Step(
             key=f"{layer} press box",
             title=f"Press the {layer} flat with the {over} on top of the base seam",
-            say="One above the other along the middle: the side folds then lie half-way between them. "
-            "Pressed with the zip at one edge, the same pieces make a box as broad as this one is high."
-            if zip_too
-            else _AS_OUTER,
+            say=_pressed(form) if zip_too else _AS_OUTER,
+            numbers=tuple((key, form.mm(key)) for key in ("length", "breadth", "height")) if zip_too else (),
             rank=rank + 8,
             needs=(f"{layer} base sewn",),
             gives=(f"{layer} box pressed",),

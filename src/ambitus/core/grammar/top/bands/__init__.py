@@ -65,6 +65,7 @@ BANDS = replace(
         choices=(
             "top.band_made",
             "top.cord",
+            "top.cord_fibre",
             "top.cords",
             "top.loops",
             "top.height_means",

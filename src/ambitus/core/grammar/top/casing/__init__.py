@@ -106,6 +106,7 @@ CASING = Top(
         _says,
         choices=(
             "top.cord",
+            "top.cord_fibre",
             "top.opening",
             "top.cords",
             "top.loops",

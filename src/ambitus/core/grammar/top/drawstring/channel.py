@@ -20,6 +20,17 @@ KINDS = (
 CORD_PARAMS = (
     Param("cord", "Cord", "choice", "round", options=KINDS),
     Param(
+        "cord_fibre",
+        "Cord, of",
+        "choice",
+        "cotton",
+        options=(
+            Option("cotton", "Cotton, linen or wool", "Its ends are knotted or sealed with liquid."),
+            Option("synthetic", "Polyester or nylon", "Its ends can be melted."),
+        ),
+        shown_if=lambda bag: not bag.chose("top.cord", "strip") and not bag.chose("top.cord", "elastic"),
+    ),
+    Param(
         "cord_thick",
         "Cord, thick",
         "length",

@@ -42,6 +42,8 @@ CORDS_PARAMS = (
             Option("sealant", "Sealed with liquid", "For cord that does not melt; it has to dry."),
             Option("slant", "Cut at a slant", "For ribbon that is not washed."),
         ),
+        # a flame at what does not melt is never offered
+        offered=lambda bag, key: key != "sealed" or cord_melts(bag),
     ),
     Param(
         "cord_cut",
@@ -57,7 +59,7 @@ CORDS_PARAMS = (
 
 #: what a cut list tells of cords and loops: in numbers, and as choices
 CORDS_TOLD = {name: f"top.{name}" for name in ("cord_thick", "cord_wide", "tail", "loop", "loop_wide")}
-CORDS_CHOSEN = ("top.cord", "top.cords", "top.cord_end", "top.loops")
+CORDS_CHOSEN = ("top.cord", "top.cord_fibre", "top.cords", "top.cord_end", "top.loops")
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,6 +85,13 @@ class Cords:
 
 
 _MATERIAL = {"round": "Round cord", "ribbon": "Ribbon or tape", "elastic": "Elastic"}
+
+
+def cord_melts(bag: Resolved) -> bool:
+    """Return whether the ends of the cord can be melted: of a synthetic one, or a strip of such cloth."""
+    if bag.chose("top.cord", "strip"):
+        return bag.cloth("outer").melts
+    return bag.chose("top.cord_fibre", "synthetic") and not bag.chose("top.cord", "elastic")
 
 
 def _tails(length: Sum, path: Term) -> Sum:

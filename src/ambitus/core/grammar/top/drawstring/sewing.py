@@ -1,6 +1,7 @@
 """Steps that every drawn-up top shares: openings before the channel, threading after it."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.top.drawstring.channel import channel_of, to_thread
 from ambitus.core.grammar.top.drawstring.loops import loop_steps
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -50,6 +51,13 @@ def slit_steps(bag: Resolved, needs: tuple[str, ...]) -> tuple[tuple[Step, ...],
     return (made,), ("opening held",)
 
 
+def _with_what(bag: Resolved) -> str:
+    """Return what threads the cord: a channel narrower than a pin and its room takes only a flat bodkin."""
+    if channel_of(bag)[1] < to_thread(bag) - 1e-9:
+        return "With a flat bodkin: a pin does not pass this channel."
+    return "With a pin or a bodkin."
+
+
 def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Step, ...]:
     """Return cutting and threading the cord, and finishing its ends."""
     cords = bag.bag.top.cords(bag, form)
@@ -92,11 +100,11 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
         Step(
             "thread cord",
             "Thread the cords" if two else "Thread the cord",
-            f"With a pin or a bodkin. {thread}",
+            f"{_with_what(bag)} {thread}",
             690,
             needs=(*needs, *made),
             gives=("cord in",),
-            lengths=(("Each, cut" if two else "Cut", cords.length.total),),
+            lengths=(("Each, cut" if two else "Cut", cords.length.total), ("Channel", channel_of(bag)[1])),
         ),
         Step(
             "finish ends",

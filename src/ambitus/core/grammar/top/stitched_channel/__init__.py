@@ -86,6 +86,7 @@ STITCHED_CHANNEL = replace(
         _says,
         choices=(
             "top.cord",
+            "top.cord_fibre",
             "top.opening",
             "top.cords",
             "top.loops",

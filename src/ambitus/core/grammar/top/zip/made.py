@@ -45,6 +45,8 @@ class Zip:
     short: float
     #: how far from a row a stop has to lie
     clear: float
+    #: how wide its closed teeth are
+    teeth: float
 
     @property
     def half_length(self) -> float:
@@ -115,6 +117,11 @@ def _tape_length(bag: Resolved, form: Form) -> Sum:
 
 def _stock(bag: Resolved, facts: ZipFacts) -> tuple[float, ...]:
     return facts.stock[system_of(bag.unit)]
+
+
+def next_sold(bag: Resolved, mm: float) -> float | None:
+    """Return the shortest zip that is sold and is *mm* long or longer; None where none is."""
+    return next((sold for sold in _stock(bag, facts_of(bag)) if sold >= mm - 1e-6), None)
 
 
 def _to_next(mm: float, plain: Sum) -> tuple[Term, ...]:
@@ -194,4 +201,5 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
         opens=_opens(bag, facts, half, stops, shown),
         short=snap(max(0.0, missing)),
         clear=CLEAR.mm(bag.unit),
+        teeth=bag.mm("top.teeth"),
     )
