@@ -1,5 +1,6 @@
 """Bags for tests: random specs, and one short way from a spec to a draft."""
 
+import json
 import math
 from collections.abc import Mapping
 from dataclasses import replace
@@ -193,3 +194,19 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
         spec["size"]["width"] += spec["size"]["depth"]
     assume(not list(misfits(resolve(Spec.model_validate(spec), grammar, shipped()))))
     return spec
+
+
+def pushed(spec: dict[str, Any], data: st.DataObject) -> dict[str, Any]:
+    """Return *spec* with one or two of its numbers anywhere in their whole range, or its choices changed."""
+    out: dict[str, Any] = json.loads(json.dumps(spec))
+    bag = resolve(Spec.model_validate(out), GRAMMAR, shipped()).bag
+    params = [(p, q) for p, q in (*bag.params, *bag.overrides) if q.kind != "outline"]
+    for _ in range(data.draw(st.integers(1, 2))):
+        path, param = data.draw(st.sampled_from(params))
+        if param.kind == "choice":
+            _put(out, path, data.draw(st.sampled_from([o.key for o in param.options])))
+        else:
+            # small numbers are where most limits are
+            high = data.draw(st.sampled_from([param.high, min(param.high, 40.0), min(param.high, 400.0)]))
+            _put(out, path, data.draw(_mm(param.low, max(high, param.low + 1))))
+    return out

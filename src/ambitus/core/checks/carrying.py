@@ -1,6 +1,5 @@
 """Checks on straps: whether a hand enters, how they hang, where their ends go."""
 
-import math
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
@@ -144,7 +143,8 @@ def _range(draft: "Draft", hang: Hang) -> tuple[float, float]:
 )
 def strap_off_panel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    for hang in draft.hangs:
+    # a base that carries nothing is told as what does not fit
+    for hang in draft.hangs if bag.bag.base.carries else ():
         near, far = _range(draft, hang)
         if near - 1e-9 <= hang.offset <= far + 1e-9:
             continue
@@ -231,15 +231,14 @@ def strap_on_fold(draft: "Draft") -> Iterator[Fired]:
 def strap_too_narrow(draft: "Draft") -> Iterator[Fired]:
     least = NARROWEST_FOLDED.mm(draft.bag.unit)
     for hang in draft.hangs:
-        if hang.item.make.kind == "four_fold" and hang.finished_width < least - 1e-9:
-            path = f"{hang.prefix}.width"
-            wide = least + draft.bag.grid.step / 4
+        path = f"{hang.prefix}.width"
+        if hang.item.make.kind == "four_fold" and draft.bag.mm(path) < least - 1e-9:
             yield fired(
                 path,
                 "{width} finished, cut {cut}.",
                 "Make it {least} or wider.",
-                remedies=(to(path, at_least(draft.bag, least)), to(path, at_least(draft.bag, wide))),
-                width=hang.finished_width,
+                remedies=(to(path, least),),
+                width=draft.bag.mm(path),
                 cut=hang.width.total,
                 least=least,
             )
@@ -406,18 +405,13 @@ def strap_past_base(draft: "Draft") -> Iterator[Fired]:
 def strap_tube_too_narrow(draft: "Draft") -> Iterator[Fired]:
     least = NARROWEST_TUBE.mm(draft.bag.unit)
     for hang in draft.hangs:
-        if hang.item.make.kind == "tube" and hang.finished_width < least - 1e-9:
-            path = f"{hang.prefix}.width"
-            wide = math.ceil(least) + draft.bag.grid.step / 2
+        path = f"{hang.prefix}.width"
+        if hang.item.make.kind == "tube" and draft.bag.mm(path) < least - 1e-9:
             yield fired(
                 path,
                 "A tube {width} wide.",
                 "Make it {least} or wider, or turn the edges in instead.",
-                remedies=(
-                    to(path, at_least(draft.bag, least)),
-                    to(path, at_least(draft.bag, wide)),
-                    to(f"{hang.prefix}.make", "edges_turned"),
-                ),
-                width=hang.finished_width,
+                remedies=(to(path, least), to(f"{hang.prefix}.make", "edges_turned")),
+                width=draft.bag.mm(path),
                 least=least,
             )

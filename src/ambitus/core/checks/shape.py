@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import above, allowance, at_least, at_most, below, set_by, to
-from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
+from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.curves import flattened
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import unit_vector
@@ -438,8 +438,9 @@ def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
         say = "As cut, the {part} leaves nothing inside its seams."
         part = "base" if base <= 0 else "tube"
         again = to(f"base.cut_{part}", None)
+        both = (*again, *(to("base.cut_tube" if base <= 0 else "base.cut_base", None)))
         fix = "Measure it again, from raw edge to raw edge."
-        yield fired(f"base.cut_{part}", say, fix, {"part": part}, remedies=(again,))
+        yield fired(f"base.cut_{part}", say, fix, {"part": part}, remedies=(again, both))
         return
     if abs(tube - base) <= ease_of(bag) * min(tube, base) + 1e-9:
         return
@@ -455,7 +456,10 @@ def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
         fix = "Let the base hang over by {over} all round, and trim it when it is sewn in."
     # only what is cut already stays as it is when the plan's seams grow
     given = bag.values["base.cut_tube" if tube > base else "base.cut_base"].value is not None
-    cleared = tuple(to(f"base.{name}", None) for name in ("cut_base", "cut_tube") if _is_cut(draft, name))
+    cut_both = tuple(
+        Change(f"base.{name}", None) for name in ("cut_base", "cut_tube") if _is_cut(draft, name)
+    )
+    cleared = (*((change,) for change in cut_both), *((cut_both,) if len(cut_both) > 1 else ()))
     yield fired(
         "base.cut_base",
         say,

@@ -60,12 +60,19 @@ def gap_over_seam(draft: "Draft") -> Iterator[Fired]:
     most = at_most(bag, longest_gap(straight))
     elsewhere, words = _other_seam(draft, gap)
     fits = most >= 1
-    fix = f"Make it {{most}} or less{words}." if fits else f"There is no room for a gap there{words}."
+    larger = ": make the bag larger, or press both edges under instead"
+    fix = f"Make it {{most}} or less{words}." if fits else f"There is no room for a gap{words or larger}."
+    pressed = (to("top.kind", "pressed_edges"),) if bag.bag.top.kind == "turned_through" else ()
     yield fired(
         "top.gap",
         "A gap of {gap} in {straight} of straight seam.",
         fix,
-        remedies=(*elsewhere, *((to("top.gap", most),) if fits else ()), to("top.turned", "zip")),
+        remedies=(
+            *elsewhere,
+            *((to("top.gap", most),) if fits else ()),
+            to("top.turned", "zip"),
+            *pressed,
+        ),
         gap=gap,
         straight=max(0.0, straight),
         most=most,

@@ -62,6 +62,8 @@ class Param:
     #: whether one of its options is offered in this bag; what is chosen always is
     offered: "Callable[[Resolved, str], bool] | None" = None
     help: str = ""
+    #: whether its default follows from the kinds alone, so that others may follow from it
+    early: bool = False
     #: the layer and dimension whose sum this field goes into first: ``outer/width``
     opens: str = ""
     why: str = "An ordinary trade value; change it if yours differs."
@@ -444,7 +446,8 @@ class Bag:
     @cached_property
     def params_that_follow(self) -> tuple[tuple[str, Param], ...]:
         """The fields whose default is worked out from other fields."""
-        return tuple(item for item in self.params if self._follows(*item))
+        found = (item for item in self.params if self._follows(*item))
+        return tuple(sorted(found, key=lambda item: not item[1].early))
 
     @cached_property
     def overrides(self) -> tuple[tuple[str, Param], ...]:

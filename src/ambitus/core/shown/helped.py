@@ -61,7 +61,7 @@ def shown_remedy(before: Draft, made: Carried, view: View) -> RemedyShown:
     """Return a remedy that was carried out, as text."""
     return RemedyShown(
         tuple(TileEdit(change.path, change.value) for change in made.remedy),
-        ", ".join(_says(change, before, made.after, view) for change in made.remedy),
+        "; ".join(_says(change, before, made.after, view) for change in made.remedy),
         _cuts(before, made.after),
     )
 

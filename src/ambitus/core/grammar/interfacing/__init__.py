@@ -12,13 +12,22 @@ MATERIALS = (
     Option("fusible_fleece", "Fusible fleece"),
     Option("foam", "Sew-in foam"),
 )
+
+
+def _usual(bag: Resolved) -> str:
+    """Return the interfacing that a bag usually has: a light one where its mouth has to gather."""
+    return "fusible_light" if bag.bag.top.above_cord else "fusible_medium"
+
+
 MATERIAL = Param(
     "material",
     "Interfacing",
     "choice",
-    "fusible_medium",
+    _usual,
     options=MATERIALS,
     help="Fleece and foam are bulky.",
+    early=True,
+    why="As usual for this top.",
 )
 
 

@@ -5,4 +5,4 @@ from collections.abc import Mapping
 
 def read_tail(allowances: Mapping[str, float], row: Mapping[str, float]) -> float:
     """Return what one end gives up: the top seam, and what lies past its raw edge."""
-    return allowances["top"] + row["past"]
+    return allowances.get("top", 0.0) + row["past"]

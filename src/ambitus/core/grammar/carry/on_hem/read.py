@@ -5,4 +5,4 @@ from collections.abc import Mapping
 
 def read_tail(allowances: Mapping[str, float], row: Mapping[str, float]) -> float:
     """Return what one end gives up: the hem it lies on, and the end tucked up inside."""
-    return allowances["hem"] + row["tuck"]
+    return allowances.get("hem", 0.0) + row["tuck"]
