@@ -87,7 +87,7 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
     "raw-edge-in-channel": ("turned under by 10 it ends in a channel of 13", ["sack top.hem_edge=turned"]),
     "seal-does-not-melt": ("the usual cord is cotton", ["sack top.cord_end=sealed"]),
     "stack-too-thick": (
-        "eleven or nine layers of canvas where a strap folded in four is sewn on, thick cloths, or a thick core",
+        "nine or eleven layers of canvas under a strap folded in four, thick cloths, or a thick core",
         [
             *(f"tote top.kind={top}" for top in _TOPS_WITH_THICK_ENDS),
             "tote carry.0.attach=on_face",

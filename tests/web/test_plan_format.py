@@ -118,7 +118,7 @@ def test_a_newer_version_is_refused_by_name(
     code, _, err = _run(monkeypatch, capsys, ["draft"], '{"version": 7}')
     assert code == 3
     assert "version 7" in err
-    assert "reads up to 2" in err
+    assert "reads up to 3" in err
 
 
 def test_a_missing_file_and_a_bare_number_in_a_text(

@@ -18,6 +18,7 @@ from ambitus.core.remedy import remedies_of
 from ambitus.core.shown.helped import findings_helped, shown_remedy
 from ambitus.core.shown.models import FindingShown, Sheet
 from ambitus.core.shown.present import finding
+from ambitus.core.shown.read_findings import read_finding
 from ambitus.core.shown.sheet import sheet
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve, with_straps
@@ -209,7 +210,7 @@ def read_file(name: str, unit: Unit | None, as_json: bool, given: Unit | None = 
         for strap in made.straps:
             drop = f"drop {view.worked(strap.drop)}" if strap.drop is not None else "no room for a hand"
             rows.append(["Strap", f"{view.worked(strap.width)} {view.unit} wide", drop])
-        rows += [[f.level.upper(), f.key, f"{f.why} {f.fix}"] for f in made.findings]
+        rows += [[f.level.upper(), f.key, read_finding(f, view)] for f in made.findings]
         return table(rows)
 
     _tell(as_json, data, text)

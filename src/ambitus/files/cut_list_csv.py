@@ -5,8 +5,9 @@ Every heading of a length names its unit, so that the file can be read again and
 
 import csv
 import io
+import json
 import re
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from typing import Any
 
 from ambitus.core.lengths import LengthProblem, Unit, View, parse_length
@@ -187,8 +188,7 @@ def cut_list_from_csv(text: str, unit: Unit | None = None, *, keep_right: bool =
     """
     Return the cut list in CSV *text*; *unit* is that of bare numbers where the file names none.
 
-    With *keep_right* settings and columns that are not known are left out, and cells that are no length
-    empty.
+    With *keep_right* settings, columns and rows that cannot be read are left out.
 
     Raises:
         SpecProblems: With every problem; ``no-unit`` where a bare number has no unit and none was given.
@@ -209,4 +209,46 @@ def cut_list_from_csv(text: str, unit: Unit | None = None, *, keep_right: bool =
     refuse_newer("cut list", reading.data, CUT_LIST_VERSION)
     if reading.problems:
         raise SpecProblems(tuple(reading.problems))
-    return valid(CutList, reading.data)
+    return cut_list_of_data(reading.data, keep_right=keep_right)
+
+
+def cut_list_of_data(data: dict[str, Any], *, keep_right: bool = False) -> CutList:
+    """
+    Return plain *data* as a cut list; with *keep_right* without what is wrong in it.
+
+    Raises:
+        SpecProblems: Where it is none, or where nothing that could be left out would make it one.
+    """
+    while True:
+        try:
+            return valid(CutList, data)
+        except SpecProblems as bad:
+            rest = _without(data, bad.problems) if keep_right else None
+            if rest is None:
+                raise
+            data = rest
+
+
+def _without(data: dict[str, Any], problems: Iterable[Problem]) -> dict[str, Any] | None:
+    """
+    Return *data* without what these problems are about; None where that leaves no less.
+
+    A cell that is not known is left out by itself, one that is needed takes its row along.
+    """
+    out: dict[str, Any] = json.loads(json.dumps(data))
+    gone: dict[str, set[int]] = {"rows": set(), "straps": set()}
+    for problem in problems:
+        root, *rest = problem.field.split(".")
+        if root in gone and rest and rest[0].isdigit():
+            if problem.code == "unknown-field" and len(rest) == 2:
+                out[root][int(rest[0])].pop(rest[1], None)
+            else:
+                gone[root].add(int(rest[0]))
+        elif rest and isinstance(out.get(root), dict):
+            out[root].pop(rest[0], None)
+        elif root not in ("base", "top", "rows"):
+            out.pop(root, None)
+    for name, places in gone.items():
+        if name in out:
+            out[name] = [row for i, row in enumerate(out[name]) if i not in places]
+    return out if out != data else None

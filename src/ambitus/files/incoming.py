@@ -8,7 +8,7 @@ from ambitus.core.lengths import Unit
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.read.cutlist import CUT_LIST_VERSION, CutList
 from ambitus.core.spec.model import SPEC_VERSION, Spec
-from ambitus.files.cut_list_csv import cut_list_from_csv
+from ambitus.files.cut_list_csv import cut_list_from_csv, cut_list_of_data
 from ambitus.files.problems import refuse_newer, valid
 
 
@@ -100,8 +100,8 @@ def cut_list_from(text: str, unit: Unit | None = None, *, keep_right: bool = Fal
     """
     Return the cut list in *text*: JSON, CSV, or a draft or plan file that holds one.
 
-    *unit* is that of bare numbers in a CSV that names none; with *keep_right* fields that are not known
-    are left out. Raises SpecProblems.
+    *unit* is that of bare numbers in a CSV that names none; with *keep_right* what cannot be read is left
+    out. Raises SpecProblems.
     """
     if not looks_like_json(text):
         return cut_list_from_csv(text, unit, keep_right=keep_right)
@@ -109,10 +109,4 @@ def cut_list_from(text: str, unit: Unit | None = None, *, keep_right: bool = Fal
     if data.get("ambitus") in ("draft", "plan"):
         data = data.get("cut_list", {})
     refuse_newer("cut list", data, CUT_LIST_VERSION)
-    try:
-        return valid(CutList, data)
-    except SpecProblems as bad:
-        fields = [p.field for p in bad.problems if p.code == "unknown-field"]
-        if not keep_right or len(fields) < len(bad.problems):
-            raise
-        return valid(CutList, json.loads(without(json.dumps(data), fields)))
+    return cut_list_of_data(data, keep_right=keep_right)

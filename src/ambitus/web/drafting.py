@@ -15,6 +15,7 @@ from ambitus.core.read.cutlist import CutList
 from ambitus.core.shown.compare import Difference, cut_of, redrawn
 from ambitus.core.shown.present import picture
 from ambitus.core.shown.present import read_back as read_shown
+from ambitus.core.shown.read_findings import read_finding
 from ambitus.core.spec.edit import Edit, apply_edit
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, resolve, with_straps
@@ -87,12 +88,24 @@ def saved_from(spec: Spec) -> Saved:
     return Saved(spec.model_dump(mode="json"), _resolved(made), RULES_VERSION, cut_of(made), summary)
 
 
+def read_cuts(cut_list: CutList, unit: Unit) -> tuple[Spec, tuple[str, ...]]:
+    """
+    Return a spec that makes the bag of *cut_list*, and what the list says about itself, as text.
+
+    A list with a stop opens too, at the sizes that it was read as. Raises SpecProblems where it has none.
+    """
+    read = read_back(cut_list, readers(GRAMMAR))
+    told = tuple(read_finding(f, View(unit, unit)) for f in read.findings)
+    return spec_from_cuts(cut_list, unit), told
+
+
 def spec_from_cuts(cut_list: CutList, unit: Unit) -> Spec:
     """Return a spec that makes the bag of *cut_list*. Raises SpecProblems where it makes none."""
     read = read_back(cut_list, readers(GRAMMAR))
-    stops = [f for f in read.findings if f.level == "stop"]
-    if stops:
-        raise SpecProblems(tuple(Problem(f.key, "rows", "", f.why, f.fix) for f in stops))
+    gone = [f for f in read.findings if f.key.startswith("no-")] if read.sizes else read.findings
+    if gone:
+        view = View(unit, unit)
+        raise SpecProblems(tuple(Problem(f.key, "rows", "", read_finding(f, view), f.fix) for f in gone))
     told = dict(GRAMMAR.slots["top"][cut_list.top].told)
     for kind in cut_list.seams.values():
         told |= GRAMMAR.slots["seams"][kind].told

@@ -26,8 +26,8 @@ from ambitus.files.incoming import (
 )
 from ambitus.files.templates_pdf import templates_of, templates_pdf
 from ambitus.store import Plan, Plans, Revision
-from ambitus.web.drafting import drafted, redrawn_since, saved_from, spec_from_cuts, spec_of
-from ambitus.web.problem import ProblemDetail
+from ambitus.web.drafting import drafted, read_cuts, redrawn_since, saved_from, spec_of
+from ambitus.web.problem import ProblemDetail, answer
 from ambitus.web.usual import Usual, new_spec
 
 router = APIRouter(prefix="/api/plans", tags=["plans"])
@@ -76,13 +76,15 @@ class OpenPlan(BaseModel):
     A plan with the spec of its newest revision.
 
     ``redrawn`` are the sizes that the rules of today make otherwise than it was kept: as they were, as
-    they are. It is empty where nothing changed.
+    they are. It is empty where nothing changed. ``told`` is what a cut list that it was begun from says of
+    itself.
     """
 
     plan: PlanOut
     spec: Spec
     rules_version: int
     redrawn: list[Difference]
+    told: list[str] = Field(default_factory=list)
 
 
 class RevisionOut(BaseModel):
@@ -198,33 +200,62 @@ def _cut_list_in(text: str) -> bool:
 
 def _kept_right(body: Incoming) -> Spec:
     """Return the spec in a file, without what is wrong in it where that was asked for."""
+    text = body.text
+    while True:
+        try:
+            return _readable(text)
+        except SpecProblems as bad:
+            fields = [p.field for p in bad.problems if p.code in _LEAVE_OUT]
+            rest = without(text, fields)
+            # it goes on until what is left opens, or nothing more can be left out
+            if not body.keep_right or len(fields) < len(bad.problems) or rest == text:
+                raise
+            text = rest
+
+
+def _begun(body: Incoming, unit: Unit) -> tuple[Spec, tuple[str, ...], str]:
+    """Return the spec in a file or of a cut list, what the list says of itself, and a name for the plan."""
+    if _cut_list_in(body.text):
+        cut_list = cut_list_from(body.text, body.unit, keep_right=body.keep_right)
+        return *read_cuts(cut_list, body.unit or unit), "Bag from a cut list"
+    spec = _kept_right(body)
+    return spec, (), name_in(body.text) or f"{spec.preset.capitalize()} from a file"
+
+
+def _opens_without(body: Incoming, unit: Unit) -> bool:
+    """Return whether what is left of a file opens once what is wrong in it is left out."""
     try:
-        return _readable(body.text)
-    except SpecProblems as bad:
-        fields = [p.field for p in bad.problems if p.code in _LEAVE_OUT]
-        if not body.keep_right or len(fields) < len(bad.problems):
-            raise
-        return _readable(without(body.text, fields))
+        _begun(body.model_copy(update={"keep_right": True}), unit)
+    except SpecProblems:
+        return False
+    return True
 
 
-@router.post("/from-file", status_code=201, responses=_WRONG, summary="Begin a plan from a file")
-def from_file(body: Incoming, plans: Kept) -> OpenPlan:
+@router.post(
+    "/from-file",
+    status_code=201,
+    response_model=OpenPlan,
+    responses=_WRONG,
+    summary="Begin a plan from a file",
+)
+def from_file(body: Incoming, plans: Kept) -> Any:
     """
     Begin a plan from a spec, a plan file, or a cut list (the bag that it makes).
 
-    Everything wrong in it is told at once, field by field. With ``keep_right`` those fields are left
-    out, if what remains is a bag.
+    Everything wrong in it is told at once, field by field, and whether the rest opens without it:
+    ``rest_opens``. With ``keep_right`` it is left out. A cut list that finds fault with itself opens at the
+    sizes that it was read as, and says so in ``told``.
     """
-    if _cut_list_in(body.text):
-        usual = Usual.model_validate(plans.kept("usual") or {})
-        cut_list = cut_list_from(body.text, body.unit, keep_right=body.keep_right)
-        spec = spec_from_cuts(cut_list, body.unit or usual.unit)
-        name = body.name or "Bag from a cut list"
-    else:
-        spec = _kept_right(body)
-        name = body.name or name_in(body.text) or f"{spec.preset.capitalize()} from a file"
-    plan = plans.begin(name, saved_from(spec), "Opened from a file")
-    return _opened(plans, plan)
+    unit = Usual.model_validate(plans.kept("usual") or {}).unit
+    try:
+        spec, told, name = _begun(body, unit)
+    except SpecProblems as bad:
+        asked = [p.code for p in bad.problems] == ["no-unit"]
+        rest = not body.keep_right and not asked and _opens_without(body, unit)
+        return answer(422, *bad.problems, rest_opens=rest)
+    cause = "; ".join(("Opened from a file", *told))[:300]
+    plan = plans.begin(body.name or name, saved_from(spec), cause)
+    return _opened(plans, plan).model_copy(update={"told": list(told)})
 
 
 @router.get("/{plan_id}", responses=_WRONG, summary="Open a plan")

@@ -30,6 +30,8 @@ class ProblemDetail(BaseModel):
     status: int
     detail: str
     problems: list[OneProblem]
+    #: of a file: whether what is left of it opens once what is wrong is left out
+    rest_opens: bool = False
 
 
 def answer(status: int, *problems: Problem, **more: object) -> JSONResponse:

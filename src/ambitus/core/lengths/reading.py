@@ -71,6 +71,36 @@ def _value(found: re.Match[str], text: str, unit: str) -> Fraction:
     return whole + Fraction(int(numerator), int(denominator))
 
 
+#: a length told twice: “12 in (30.5 cm)”
+_BRACKETS = re.compile(r"^([^()]+?)\s*[(\[]([^()\[\]]+)[)\]]$")
+
+
+def _agreeing(typed: str, first: str, second: str, unit: str) -> Fraction:
+    """Return a length that is told in two units, if the two say the same within how finely they are told."""
+    mm, other = parse_length(first, unit), parse_length(second, unit)
+    finest = min(_last_digit(first, unit), _last_digit(second, unit))
+    if abs(mm - other) > finest / 2:
+        why = f"“{typed[:40]}” is two lengths: {_plain_mm(mm)} and {_plain_mm(other)}."
+        raise LengthProblem(typed, why, "Keep the one that was meant: paired figures are different bags.")
+    return mm
+
+
+def _last_digit(text: str, unit: str) -> Fraction:
+    """Return how much the last digit of a length stands for, in mm: ``31 cm`` is told to 10 mm."""
+    found = _TOKEN.match(_plain(text))
+    if not found:
+        return Fraction(0)
+    per = MM_PER[SPELLINGS.get((found["unit"] or "").lower(), unit)]
+    if found["number"] is None:
+        return per / int(found["d1"] or found["d2"])
+    _, _, decimals = found["number"].replace(",", ".").partition(".")
+    return per / Fraction(10 ** len(decimals))
+
+
+def _plain_mm(mm: Fraction) -> str:
+    return f"{round(float(mm), 1):g} mm"
+
+
 def parse_length(text: str, unit: str) -> Fraction:
     """
     Return *text* as exact millimetres; a bare number is in *unit* (``mm``, ``cm`` or ``in``).
@@ -88,6 +118,8 @@ def parse_length(text: str, unit: str) -> Fraction:
     """
     typed = text.strip()
     plain = _plain(text[:60])
+    if paired_with := _BRACKETS.match(plain):
+        return _agreeing(typed, paired_with[1], paired_with[2], unit)
     if not plain:
         raise LengthProblem(typed, "Nothing is typed.", _try(unit))
     if plain.startswith("-"):

@@ -107,6 +107,21 @@ def _follows(outer: ReadLayer, lining: ReadLayer, shorter: float) -> tuple[Findi
     )
 
 
+def _gone(layer: ReadLayer) -> tuple[Finding, ...]:
+    """Return a finding for each size of which the seams leave nothing."""
+    return tuple(
+        Finding(
+            f"no-{key.replace('_', '-')}-left",
+            "stop",
+            f"{summed.label}: nothing is left of it.",
+            "Measure the pieces again, and look at the unit of each number.",
+            ((summed.label.lower(), summed.total),),
+        )
+        for key, summed in layer.sizes.items()
+        if summed.total <= 0
+    )
+
+
 def _fellows(
     cut_list: CutList, layers: Mapping[Any, ReadLayer], readers: Readers, top: float
 ) -> tuple[Finding, ...]:
@@ -174,7 +189,7 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
                 ),
             )
         ) from missing
-    findings = layers["outer"].findings
+    findings = (*layers["outer"].findings, *_gone(layers["outer"]))
     findings += _fellows(cut_list, layers, readers, top)
     if "lining" in layers:
         findings += tuple(f for f in layers["lining"].findings if f not in findings)

@@ -55,6 +55,12 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
     }
     for name, mm in cut_list.allowances.items():
         _put(spec, told.get(name, f"allowances.{name}"), mm)
+    if "top_sliver" in cut_list.allowances and cut_list.top == "double_hem":
+        # only where every edge is overlocked first does the knife take anything of such a hem
+        plain = {
+            key: "plain" for key in cut_list.allowances if key in ("side", "base", "corner", "ring", "gusset")
+        }
+        spec["seams"] = {**plain, **cut_list.seams, "kind": "overlocked_first"}
     for path, choice in cut_list.choices.items():
         _put(spec, path, choice)
     for path, value in read.more.items():

@@ -196,5 +196,23 @@ class Rows:
     deeper: float = 0.0
 
 
+def arms_disagree(
+    one: tuple[str, float], other: tuple[str, float], what: str, ease: float, fix: str
+) -> tuple[Finding, ...]:
+    """
+    Return what is said of a cut-out whose two arms make different sizes, or nothing where they agree.
+
+    The edges that are sewn together at the corner are as long as those sizes. Within what the cloth eases it
+    can be closed and comes out between the two; beyond that it cannot.
+    """
+    least, apart = min(one[1], other[1]), abs(one[1] - other[1])
+    if apart <= 0.01:
+        return ()
+    closes = least > 0 and apart <= ease * least + 1e-9
+    why = f"The two arms of the corner cut-out make different {what}"
+    why += ": the corner closes only with ease." if closes else ", so the corner cannot be closed."
+    return (Finding("arms-disagree", "warn" if closes else "stop", why, fix, (one, other)),)
+
+
 #: reads the rows of one role: (rows, allowances, what the top edge eats) -> sizes and findings
 Reader = Callable[[Rows, Mapping[str, float], float], ReadLayer]

@@ -13,6 +13,7 @@ from typing import Any
 from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Grammar, Param
 from ambitus.core.lengths import MM_PER, Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
+from ambitus.core.lengths.units import SPELLINGS
 from ambitus.core.outlines import OutlineProblem, read_outline, written
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import Spec
@@ -109,6 +110,8 @@ def read_length(
             (Problem("not-a-length", path, _shorten(raw), f"{_shorten(raw)} is not a length.", between),)
         )
     typed = _shorten(raw) if isinstance(raw, str) else view.with_unit(mm)
+    if not param.low - 1e-9 <= mm <= param.high + 1e-9:
+        between = _meant(param, raw, bare or view.unit, between)
     if mm < param.low - 1e-9:
         less = "has to be more than nothing" if mm == 0 else f"is less than {low}"
         raise SpecProblems((Problem("too-small", path, typed, f"{param.label}: {typed} {less}.", between),))
@@ -117,6 +120,23 @@ def read_length(
             (Problem("too-large", path, typed, f"{param.label}: {typed} is more than {high}.", between),)
         )
     return mm
+
+
+def _meant(param: Param, raw: object, unit: str, between: str) -> str:
+    """Return what would be right: the same number in another unit, where that is in range, else the range."""
+    text = raw.strip() if isinstance(raw, str) else f"{raw:g}" if isinstance(raw, int | float) else ""
+    bare = text.rstrip('"″”').rstrip("abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ. ")
+    given = text[len(bare) :].strip().lower()
+    for other in ("mm", "cm", "in"):
+        if other == (SPELLINGS.get(given) or unit):
+            continue
+        try:
+            mm = float(parse_length(bare, other))
+        except LengthProblem:
+            return between
+        if max(param.low, 1e-6) <= mm <= param.high:
+            return f"Did you mean {bare} {other}? {between}"
+    return between
 
 
 def read_choice(param: Param, path: str, raw: object) -> str:

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 
 from ambitus.core.grammar.base.reading import missing_corner
-from ambitus.core.read.cutlist import CutRow, Finding, ReadLayer, Rows
+from ambitus.core.read.cutlist import CutRow, Finding, ReadLayer, Rows, arms_disagree
 from ambitus.core.sums import Sum, Term
 
 
@@ -42,7 +42,7 @@ def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
 def read_cut_out(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
     """
     Return the box that panels with cut-outs make: h = 2 (deep − end seam + corner seam), and again
-    2 (each way + corner seam). Where the two differ the corner cannot be closed: a stop.
+    2 (each way + corner seam). Where the two differ by more than the cloth eases it is a stop.
     """
     row = rows.main
     if row.cut_out is None:
@@ -59,15 +59,6 @@ def read_cut_out(rows: Rows, allowances: Mapping[str, float], top: float) -> Rea
         ),
     )
     by_up = 2 * (row.cut_out.up + corner)
-    findings: tuple[Finding, ...] = ()
-    if abs(by_up - high.total) > 0.01:
-        findings = (
-            Finding(
-                "arms-disagree",
-                "stop",
-                "The two arms of the corner cut-out make different heights, so the corner cannot be closed.",
-                "Cut both arms to the same height from end seam and side fold.",
-                (("deep gives", high.total), ("each way gives", by_up)),
-            ),
-        )
+    fix = "Cut both arms to the same height from end seam and side fold."
+    findings = arms_disagree(("deep gives", high.total), ("each way gives", by_up), "heights", rows.ease, fix)
     return _box(row, allowances, top, high, findings)

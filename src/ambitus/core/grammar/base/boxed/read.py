@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 
 from ambitus.core.grammar.base.reading import read_uncut
-from ambitus.core.read.cutlist import Finding, ReadLayer, Rows
+from ambitus.core.read.cutlist import Finding, ReadLayer, Rows, arms_disagree
 from ambitus.core.sums import Sum, Term
 
 
@@ -12,8 +12,8 @@ def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
     Return width, height, depth and flat opening of the bag that *rows* makes.
 
     depth = 2 (across − side seam + corner seam), and again from the other arm with the base seam, or
-    with nothing at a fold. Where the two differ the arms cannot be matched: a stop, and the across arm
-    is believed.
+    with nothing at a fold. Where the two differ by more than the cloth eases the arms cannot be matched:
+    a stop. The across arm is believed.
     """
     row = rows.main
     side, corner = allowances["side"], allowances["corner"]
@@ -33,15 +33,6 @@ def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
         ),
     )
     by_up = 2 * (up - base + corner)
-    findings = []
-    if abs(by_up - depth.total) > 0.01:
-        findings.append(
-            Finding(
-                "arms-disagree",
-                "stop",
-                "The two arms of the corner cut-out make different depths, so the corner cannot be closed.",
-                "Cut both arms to the same depth from their own seam lines.",
-                (("across gives", depth.total), ("up gives", by_up)),
-            )
-        )
-    return ReadLayer(read_uncut(row, allowances, top, depth).sizes, tuple(findings))
+    fix = "Cut both arms to the same depth from their own seam lines."
+    findings = arms_disagree(("across gives", depth.total), ("up gives", by_up), "depths", rows.ease, fix)
+    return ReadLayer(read_uncut(row, allowances, top, depth).sizes, findings)
