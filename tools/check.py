@@ -51,6 +51,7 @@ def lint(env: dict[str, str]) -> bool:
             step("docs fresh", BIN / "python", "tools/docs.py"),
             step("vue-tsc", "npm", "run", "types", cwd=FRONTEND, env=env),
             step("eslint, prettier", "npm", "run", "lint", cwd=FRONTEND, env=env),
+            step("front end's logic (Vitest)", "npm", "test", cwd=FRONTEND, env=env),
         ]
     )
 

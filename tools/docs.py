@@ -31,8 +31,8 @@ def checks_page() -> str:
         "",
         "A level is what happens where nothing is done about it: a stop cannot be made or used safely, a",
         "warning comes out other than asked or fails in use, a note is worth knowing. Every finding carries",
-        "its numbers by name, and its remedies as edits of the spec: each is carried out before it is offered,",
-        "and is left out where it does not silence the finding or raises another stop.",
+        "its numbers by name, and its remedies as edits of the spec: each is carried out before it is",
+        "offered, and is left out where it does not silence the finding or raises another stop.",
     ]
     for level, words in _WORDS.items():
         out += [

@@ -9,6 +9,7 @@ export type Piece = Schemas['PieceShown']
 export type Sum = Schemas['ShownSum']
 export type Field = Schemas['FieldShown']
 export type Finding = Schemas['FindingShown']
+export type Remedy = Schemas['RemedyShown']
 export type FlatPiece = Schemas['FlatPiece']
 export type Standing = Schemas['Standing']
 export type Section = Schemas['Tile']['section']
@@ -36,6 +37,8 @@ export class Refused extends Error {
     readonly status: number,
     readonly problems: readonly Problem[],
     readonly head?: number,
+    /** of a file: whether what is left of it opens without what is wrong */
+    readonly restOpens = false,
   ) {
     super(problems.map((p) => `${p.why} ${p.fix}`).join(' '))
   }
@@ -50,7 +53,7 @@ export class Unreachable extends Error {}
 /** What to tell a maker of a failure, whatever was thrown. */
 export const said = (cause: unknown) => (cause instanceof Error ? cause.message : String(cause))
 
-async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function ask<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
   let answer: Response
   try {
     answer = await fetch(`/api${path}`, {
@@ -59,24 +62,35 @@ async function ask<T>(method: string, path: string, body?: unknown): Promise<T> 
       body: body === undefined ? undefined : JSON.stringify(body),
       // a save goes on when the page is left
       keepalive: method === 'PUT',
+      signal,
     })
   } catch (cause) {
     throw new Unreachable('The server does not answer.', { cause })
   }
   if (answer.ok) return (await answer.json()) as T
-  const told = (await answer.json().catch(() => ({}))) as { problems?: Problem[]; head?: number }
+  const told = (await answer.json().catch(() => ({}))) as {
+    problems?: Problem[]
+    head?: number
+    rest_opens?: boolean
+  }
   if (!told.problems) throw new Unreachable(`The server answered ${answer.status}.`)
-  throw new Refused(answer.status, told.problems, told.head)
+  throw new Refused(answer.status, told.problems, told.head, told.rest_opens)
 }
 
 const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
 
 export const api = {
-  draft: (spec: Spec, edits: Edit[], unit: Unit) => ask<Drafted>('POST', '/draft', { spec, edits, unit }),
-  tiles: (spec: Spec, phrase: string, unit: Unit) => ask<Tiles>('POST', '/tiles', { spec, phrase, unit }),
+  /** While a number is being changed remedies are not carried out: they are asked for once the hand rests. */
+  draft: (spec: Spec, edits: Edit[], unit: Unit) =>
+    ask<Drafted>('POST', '/draft', { spec, edits, unit, remedies: false }),
+  checks: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
+    ask<Finding[]>('POST', '/checks', { spec, unit }, signal),
+  tiles: (spec: Spec, phrase: string, unit: Unit, signal?: AbortSignal) =>
+    ask<Tiles>('POST', '/tiles', { spec, phrase, unit }, signal),
   volumes: (spec: Spec, asked: string, ratio: string, unit: Unit) =>
     ask<Volumes>('POST', '/volumes', { spec, asked, ratio, unit }),
-  closing: (spec: Spec, unit: Unit) => ask<Closing[]>('POST', '/closing', { spec, unit }),
+  closing: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
+    ask<Closing[]>('POST', '/closing', { spec, unit }, signal),
   outline: (name: string, text: string, unit: Schemas['DrawingIn']['unit']) =>
     ask<Outline>('POST', '/outline', { name, text, unit }),
   shelf: (putAway: boolean, offset = 0) =>

@@ -24,6 +24,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge a bag
+         * @description Return what to know before cutting, each finding with its numbers and the remedies that work.
+         */
+        post: operations["judge_api_checks_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tiles": {
         parameters: {
             query?: never;
@@ -225,8 +245,9 @@ export interface paths {
          * Begin a plan from a file
          * @description Begin a plan from a spec, a plan file, or a cut list (the bag that it makes).
          *
-         *     Everything wrong in it is told at once, field by field. With ``keep_right`` those fields are left
-         *     out, if what remains is a bag.
+         *     Everything wrong in it is told at once, field by field, and whether the rest opens without it:
+         *     ``rest_opens``. With ``keep_right`` it is left out. A cut list that finds fault with itself opens at the
+         *     sizes that it was read as, and says so in ``told``.
          */
         post: operations["from_file_api_plans_from_file_post"];
         delete?: never;
@@ -566,6 +587,22 @@ export interface components {
             spec?: components["schemas"]["Spec"] | null;
         };
         /**
+         * ClosesShown
+         * @description The open mouth of a bag that is drawn up: its numbers as text, and the number of steps to closed.
+         */
+        ClosesShown: {
+            /** Steps */
+            steps: number;
+            /** Mouth */
+            mouth: string;
+            /** Tail */
+            tail: string;
+            /** Over */
+            over: string;
+            /** Fits */
+            fits: boolean;
+        };
+        /**
          * ClosingShown
          * @description One step from open to closed: its picture, and the numbers at it.
          */
@@ -846,6 +883,12 @@ export interface components {
             edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"] | components["schemas"]["SilencedEdit"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
+            /**
+             * Remedies
+             * @description Whether every finding comes with its remedies, carried out; slower.
+             * @default true
+             */
+            remedies?: boolean;
         };
         /**
          * Drafted
@@ -892,8 +935,7 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["FindingShown"][];
             read: components["schemas"]["ReadShown"];
-            /** Draws Closed */
-            draws_closed: boolean;
+            closes: components["schemas"]["ClosesShown"] | null;
             /** States */
             states: components["schemas"]["StateShown"][];
             /** Holds */
@@ -955,7 +997,10 @@ export interface components {
         };
         /**
          * FindingShown
-         * @description What a check says, in the unit shown.
+         * @description What a check says, in the unit shown; ``numbers`` are what it was found by, in mm by name.
+         *
+         *     ``remedies`` are those of its edits that silence it and raise no new stop, the best first, where they were
+         *     asked for.
          */
         FindingShown: {
             /** Id */
@@ -977,6 +1022,12 @@ export interface components {
             why: string;
             /** Silenced */
             silenced: string;
+            /** Numbers */
+            numbers: {
+                [key: string]: number;
+            };
+            /** Remedies */
+            remedies: components["schemas"]["RemedyShown"][];
         };
         /**
          * FlatPiece
@@ -1129,7 +1180,8 @@ export interface components {
          * @description A plan with the spec of its newest revision.
          *
          *     ``redrawn`` are the sizes that the rules of today make otherwise than it was kept: as they were, as
-         *     they are. It is empty where nothing changed.
+         *     they are. It is empty where nothing changed. ``told`` is what a cut list that it was begun from says of
+         *     itself.
          */
         OpenPlan: {
             plan: components["schemas"]["PlanOut"];
@@ -1138,6 +1190,8 @@ export interface components {
             rules_version: number;
             /** Redrawn */
             redrawn: components["schemas"]["Difference"][];
+            /** Told */
+            told?: string[];
         };
         /**
          * OutlineOut
@@ -1304,6 +1358,11 @@ export interface components {
             detail: string;
             /** Problems */
             problems: components["schemas"]["OneProblem"][];
+            /**
+             * Rest Opens
+             * @default false
+             */
+            rest_opens?: boolean;
         };
         /**
          * ReadFinding
@@ -1385,6 +1444,19 @@ export interface components {
             /** Label */
             label: string;
             sum: components["schemas"]["ShownSum"];
+        };
+        /**
+         * RemedyShown
+         * @description A remedy that was carried out and works: the edits that it is, in words what they change, before and
+         *     after, and what becomes of the cut sizes.
+         */
+        RemedyShown: {
+            /** Edits */
+            edits: components["schemas"]["TileEdit"][];
+            /** Says */
+            says: string;
+            /** Cuts */
+            cuts: string;
         };
         /**
          * RevisionOut
@@ -1576,7 +1648,7 @@ export interface components {
          *         "width": 340
          *       },
          *       "unit": "cm",
-         *       "version": 2
+         *       "version": 3
          *     }
          * @example {
          *       "allowances": {
@@ -1586,16 +1658,16 @@ export interface components {
          *         "width": "13 3/8 in"
          *       },
          *       "unit": "in",
-         *       "version": 2
+         *       "version": 3
          *     }
          */
         Spec: {
             /**
              * Version
-             * @default 2
+             * @default 3
              * @constant
              */
-            version?: 2;
+            version?: 3;
             /**
              * Preset
              * @default tote
@@ -1629,10 +1701,13 @@ export interface components {
             interfacing?: {
                 [key: string]: unknown;
             };
-            /** Carry */
+            /**
+             * Carry
+             * @description Pairs of straps. Left out: as many as the preset begins with, on a base that carries.
+             */
             carry?: {
                 [key: string]: unknown;
-            }[];
+            }[] | null;
             /** Seams */
             seams?: {
                 [key: string]: unknown;
@@ -1840,7 +1915,7 @@ export interface components {
         };
         /**
          * TileEdit
-         * @description One pick that a tile makes: a field and its value.
+         * @description One pick that a tile or a remedy makes: a field and its value.
          */
         TileEdit: {
             /** Path */
@@ -2098,6 +2173,7 @@ export interface components {
             choices: components["schemas"]["VolumeChoice"][];
             /** Why */
             why: string;
+            in_place_of_round?: components["schemas"]["VolumeChoice"] | null;
         };
         /**
          * VolumesRequest
@@ -2161,6 +2237,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Drafted"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    judge_api_checks_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindingShown"][];
                 };
             };
             /** @description Bad Request */

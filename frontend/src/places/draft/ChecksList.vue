@@ -4,15 +4,30 @@
  * silenced on this plan with a reason; the reason is kept, and printed with the sheet.
  */
 import { computed, nextTick, ref } from 'vue'
-import type { Finding } from '../../api/client'
+import type { Finding, Remedy } from '../../api/client'
 import ShownLength from '../../length-field/ShownLength.vue'
 
-const props = defineProps<{ findings: readonly Finding[] }>()
-const emit = defineEmits<{ go: [where: string]; silence: [check: string, reason: string] }>()
+const props = defineProps<{
+  findings: readonly Finding[]
+  /** the same findings with the remedies that work, once the hand rests */
+  helped?: readonly Finding[]
+}>()
+const emit = defineEmits<{
+  go: [where: string]
+  silence: [check: string, reason: string]
+  remedy: [remedy: Remedy]
+}>()
 const marks = { stop: '■', warn: '▲', note: '●' }
 const words = { stop: 'Stop', warn: 'Look again', note: 'Worth knowing' }
 
 const heard = computed(() => props.findings.filter((f) => !f.silenced))
+/** What was carried out and works against a finding; nothing while it is not known for what is shown. */
+function remediesOf(finding: Finding): readonly Remedy[] {
+  const same = props.helped?.find(
+    (f) => f.id === finding.id && f.where === finding.where && f.say === finding.say,
+  )
+  return same?.remedies ?? []
+}
 /** one line a check, however often it fired */
 const silenced = computed(() =>
   Object.values(Object.fromEntries(props.findings.filter((f) => f.silenced).map((f) => [f.id, f]))),
@@ -45,9 +60,20 @@ function silence() {
             <span class="visually-hidden">{{ words[f.level] }}: </span>{{ f.title }}
           </button>
           <p><ShownLength :text="f.say" /> <ShownLength :text="f.fix" /></p>
+          <div v-for="r in remediesOf(f).slice(0, 1)" :key="r.says" class="remedy">
+            <button type="button" :data-remedy="f.id" @click="emit('remedy', r)">
+              <b><ShownLength :text="r.says" /></b>
+              <small>{{ r.cuts }}</small>
+            </button>
+          </div>
           <details>
             <summary>Why</summary>
             <p>{{ f.why }}</p>
+            <p v-for="r in remediesOf(f).slice(1)" :key="r.says">
+              <button type="button" class="quiet small" :data-other-remedy="f.id" @click="emit('remedy', r)">
+                Or: <ShownLength :text="r.says" /> ({{ r.cuts }})
+              </button>
+            </p>
             <button
               type="button"
               class="quiet small"

@@ -2,9 +2,10 @@
 /** The Draft place: the sentence, the bag with its numbers, the pieces, and beside them sum and checks. */
 import { computed, inject, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, fileOf, type Closing, type Unit } from '../../api/client'
+import { api, fileOf, type Closing, type Remedy, type Unit } from '../../api/client'
 import { headerSlot } from '../../app/header'
 import { useKeys } from '../../app/keys'
+import { useResting } from '../../app/resting'
 import { stateScale, steppedScale } from '../../bag-drawing/scale'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import StateDrawing from '../../bag-drawing/StateDrawing.vue'
@@ -115,7 +116,7 @@ const marks = { stop: '■', warn: '▲', note: '●' } as const
 const closed = shallowRef<Closing['shapes']>()
 const standing = computed(() => {
   const open = drafted.value?.standing
-  return open && closed.value && drafted.value?.draws_closed ? { ...open, shapes: closed.value } : open
+  return open && closed.value && drafted.value?.closes ? { ...open, shapes: closed.value } : open
 })
 /** The sizes that are not numbers on the drawing, and those that the grid moved. */
 const ownNames = computed(() => {
@@ -150,6 +151,22 @@ function goTo(path: string) {
     400,
   )
 }
+/** What helps against what the checks say, carried out by the core once the hand rests. */
+const { answer: helped } = useResting(
+  () =>
+    heard.value.length && !waiting.value && drafted.value
+      ? { spec: drafted.value.spec, unit: drafted.value.unit }
+      : undefined,
+  ({ spec, unit: shown }, signal) => api.checks(spec, shown, signal),
+)
+/** A remedy is one step: what was under way is settled before it, and it is settled at once. */
+function remedy(taken: Remedy) {
+  at.settle()
+  taken.edits.forEach((edit) => at.edit({ kind: 'picked', path: edit.path, value: edit.value }))
+  at.settle()
+}
+/** What a cut list that the plan was begun from says of itself. */
+const told = ref<readonly string[]>(Array.isArray(history.state?.told) ? history.state.told : [])
 function silence(check: string, reason: string) {
   at.edit({ kind: 'silenced', check, reason })
 }
@@ -332,6 +349,13 @@ useKeys(
             What was cut before stays as it was cut.
             <button type="button" class="quiet" @click="at.takeOver">Take the new sizes over</button>
           </div>
+          <div v-if="told.length" class="notice" role="status" data-told>
+            The cut list finds fault with itself; the bag is drawn at the sizes it was read as.
+            <ul>
+              <li v-for="t in told" :key="t"><ShownLength :text="t" /></li>
+            </ul>
+            <button type="button" class="quiet" @click="told = []">Good</button>
+          </div>
           <p v-if="behind" class="notice" role="status">
             The sheet you printed shows revision {{ behind }}; the plan has moved on since.
           </p>
@@ -359,7 +383,7 @@ useKeys(
           :style="{ '--dots': `${drafted.dots * scale}px` }"
         >
           <span class="dots-say">dots {{ drafted.dots_shown }} apart</span>
-          <DrawnClosed v-if="drafted.draws_closed" :drafted="drafted" @shapes="(s) => (closed = s)" />
+          <DrawnClosed v-if="drafted.closes" :drafted="drafted" @shapes="(s) => (closed = s)" />
           <StandingBag :standing="standing!" :scale="scale">
             <template #default="{ dimension }">
               <LengthField
@@ -474,9 +498,23 @@ useKeys(
           <button type="button" class="quiet" @click="sure = false">Go back</button>
         </div>
         <!-- a stop is said before anything else; the rest after the sum -->
-        <ChecksList v-if="stops.length" :findings="drafted.findings" @go="goTo" @silence="silence" />
+        <ChecksList
+          v-if="stops.length"
+          :findings="drafted.findings"
+          :helped="helped"
+          @go="goTo"
+          @silence="silence"
+          @remedy="remedy"
+        />
         <OpenSum :drafted="drafted" :opened="opened" :waiting="waiting" @open="show" />
-        <ChecksList v-if="!stops.length" :findings="drafted.findings" @go="goTo" @silence="silence" />
+        <ChecksList
+          v-if="!stops.length"
+          :findings="drafted.findings"
+          :helped="helped"
+          @go="goTo"
+          @silence="silence"
+          @remedy="remedy"
+        />
       </aside>
     </template>
 

@@ -1,44 +1,48 @@
 <script setup lang="ts">
-/** A slider that draws the bag closed; the steps and their numbers come from the core. */
-import { computed, ref, shallowRef, watch } from 'vue'
+/**
+ * A slider that draws the bag closed; the steps and their numbers come from the core. It asks for them when a
+ * hand comes to it, not before: the numbers of the open mouth come with every draft.
+ */
+import { computed, ref, watch } from 'vue'
 import { api, said, type Closing, type Drafted } from '../../api/client'
+import { useResting } from '../../app/resting'
 import ShownLength from '../../length-field/ShownLength.vue'
 
 const props = defineProps<{ drafted: Drafted }>()
 const emit = defineEmits<{ shapes: [shapes: Closing['shapes'] | undefined] }>()
 
 const at = ref(0)
-const steps = shallowRef<Closing[]>([])
-const wrong = ref('')
-let latest = 0
-
-async function load() {
-  const mine = ++latest
-  try {
-    const got = await api.closing(props.drafted.spec, props.drafted.unit)
-    if (mine !== latest) return
-    steps.value = got
-    wrong.value = ''
-  } catch (cause) {
-    if (mine === latest) wrong.value = said(cause)
-  }
+const touched = ref(false)
+const asked = computed(() =>
+  touched.value ? { spec: props.drafted.spec, unit: props.drafted.unit } : undefined,
+)
+const { answer: steps, failed } = useResting(asked, ({ spec, unit }, signal) =>
+  api.closing(spec, unit, signal),
+)
+const open = computed(() => props.drafted.closes)
+const step = computed(() => (at.value ? steps.value?.[at.value] : undefined) ?? open.value)
+const shapes = computed(() => (at.value ? steps.value?.[at.value]?.shapes : undefined))
+watch(shapes, (found) => emit('shapes', found))
+/** Open again and left, the slider asks nothing more. */
+function leave() {
+  if (!at.value) touched.value = false
 }
-watch(() => [props.drafted.spec, props.drafted.unit], load, { immediate: true })
-const step = computed(() => steps.value[at.value])
-watch([at, step], () => emit('shapes', at.value ? step.value?.shapes : undefined))
 </script>
 
 <template>
-  <div v-if="steps.length || wrong" class="drawn-closed">
+  <div v-if="open" class="drawn-closed">
     <label>
       open
       <input
         v-model.number="at"
         type="range"
         min="0"
-        :max="steps.length - 1"
+        :max="open.steps"
         aria-label="Draw the bag closed"
         :aria-valuetext="step ? `mouth ${step.mouth}, tail ${step.tail}` : ''"
+        @focus="touched = true"
+        @pointerdown="touched = true"
+        @blur="leave"
       />
       closed
     </label>
@@ -49,6 +53,6 @@ watch([at, step], () => emit('shapes', at.value ? step.value?.shapes : undefined
         over contents up to <ShownLength :text="step.over" />{{ step.fits ? '' : ': what goes in is higher' }}
       </span>
     </p>
-    <p v-if="wrong" class="wrong-text" role="alert">{{ wrong }}</p>
+    <p v-if="failed" class="wrong-text" role="alert">{{ said(failed) }}</p>
   </div>
 </template>

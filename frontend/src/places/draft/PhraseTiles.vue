@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** What opens under a phrase: this bag with each choice made, and the lengths that belong to it. */
-import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
-import { api, said, type Drafted, type Edit, type Problem, type Tile, type Tiles } from '../../api/client'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { api, said, type Drafted, type Edit, type Problem, type Tile } from '../../api/client'
+import { useResting } from '../../app/resting'
 import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
 import { steppedScale } from '../../bag-drawing/scale'
 import SectionDrawing from '../../bag-drawing/SectionDrawing.vue'
@@ -22,23 +23,11 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ edit: [edit: Edit]; settle: []; restore: [path: string]; close: [] }>()
 
-const tiles = shallowRef<Tiles>()
-const failed = ref('')
 const panel = ref<HTMLElement>()
-let latest = 0
-
-async function load() {
-  const mine = ++latest
-  try {
-    const got = await api.tiles(props.drafted.spec, props.phrase, props.drafted.unit)
-    if (mine !== latest) return
-    tiles.value = got
-    failed.value = ''
-  } catch (cause) {
-    if (mine === latest) failed.value = said(cause)
-  }
-}
-watch(() => [props.drafted.spec, props.phrase, props.drafted.unit], load, { immediate: true })
+const { answer: tiles, failed } = useResting(
+  () => ({ spec: props.drafted.spec, phrase: props.phrase, unit: props.drafted.unit }),
+  ({ spec, phrase, unit }, signal) => api.tiles(spec, phrase, unit, signal),
+)
 watch(
   () => props.phrase,
   async () => {
@@ -84,7 +73,7 @@ function pick(tile: Tile) {
       <h2>{{ tiles?.label ?? '…' }}</h2>
       <button type="button" class="quiet" @click="emit('close')">Close</button>
     </header>
-    <p v-if="failed" class="wrong-text" role="alert">{{ failed }}</p>
+    <p v-if="failed" class="wrong-text" role="alert">{{ said(failed) }}</p>
     <SizeByVolume
       v-if="phrase === 'base' && tiles?.by_volume"
       :drafted="drafted"

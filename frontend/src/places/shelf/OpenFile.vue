@@ -9,6 +9,7 @@ const input = ref<HTMLInputElement>()
 const problems = shallowRef<readonly Problem[]>([])
 const trouble = ref('')
 const name = ref('')
+const restOpens = ref(false)
 let text = ''
 
 async function choose(event: Event) {
@@ -29,10 +30,12 @@ async function send(keepRight: boolean, unit?: Unit) {
   trouble.value = ''
   try {
     const opened = await api.beginFromFile(text, keepRight, unit)
-    await router.push({ name: 'draft', params: { id: opened.plan.id } })
+    await router.push({ name: 'draft', params: { id: opened.plan.id }, state: { told: opened.told ?? [] } })
   } catch (cause) {
-    if (cause instanceof Refused) problems.value = cause.problems
-    else trouble.value = said(cause)
+    if (cause instanceof Refused) {
+      problems.value = cause.problems
+      restOpens.value = cause.restOpens
+    } else trouble.value = said(cause)
   } finally {
     if (input.value) input.value.value = ''
   }
@@ -74,12 +77,7 @@ function letGo() {
           Its numbers are {{ u }}
         </button>
       </template>
-      <button
-        v-else-if="problems.length && problems.every((p) => p.field)"
-        type="button"
-        class="quiet"
-        @click="send(true)"
-      >
+      <button v-else-if="problems.length && restOpens" type="button" class="quiet" @click="send(true)">
         Leave these out and open the rest
       </button>
       <button type="button" class="quiet" @click="letGo">Never mind</button>

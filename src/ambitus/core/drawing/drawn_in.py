@@ -47,6 +47,23 @@ def _round(ring: list[Point]) -> float:
     return math.fsum(math.dist(p, ring[i - 1]) for i, p in enumerate(ring))
 
 
+def _above(draft: Draft) -> float:
+    """Return what of the bag stands above its cord."""
+    above = draft.bag.bag.top.above_cord
+    return above(draft.bag).mm if above else 0.0
+
+
+def _leans_from(draft: Draft) -> float:
+    """Return the height that the cloth leans over from when the mouth is drawn in as far as it goes."""
+    form = draft.form
+    return max(0.0, form.height + form.band - _above(draft) - closing_term(draft.bag).mm)
+
+
+def over_open_mouth(draft: Draft) -> float:
+    """Return the height of contents that lie under the cord of the open mouth."""
+    return _leans_from(draft) + closing_term(draft.bag).mm
+
+
 def frames(draft: Draft) -> tuple[Closing, ...]:
     """
     Return the closing of a bag that is drawn up, from open to tight; nothing for any other.
@@ -58,9 +75,7 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
     if cords is None:
         return ()
     closing = closing_term(draft.bag).mm
-    above = draft.bag.bag.top.above_cord(draft.bag).mm if draft.bag.bag.top.above_cord else 0.0
-    # where the cloth leans over from when the mouth is drawn in as far as it goes
-    contents = max(0.0, form.height + form.band - above - closing)
+    above, contents = _above(draft), _leans_from(draft)
     soft = not form.smooth and not draft.bag.chose("top.closing", "firm")
     inside = "lining" if "lining" in draft.bag.bag.top.layers else "outer"
     open_round = _round(list(form.mouth_ring))

@@ -198,6 +198,18 @@ class StateShown:
 
 
 @dataclass(frozen=True, slots=True)
+class ClosesShown:
+    """The open mouth of a bag that is drawn up: its numbers as text, and the number of steps to closed."""
+
+    steps: int
+    mouth: str
+    tail: str
+    #: the height of contents over which it stands open
+    over: str
+    fits: bool
+
+
+@dataclass(frozen=True, slots=True)
 class Drafted:
     """Everything the Draft place shows of one bag."""
 
@@ -219,8 +231,8 @@ class Drafted:
     seams: tuple[SeamShown, ...]
     findings: tuple[FindingShown, ...]
     read: ReadShown
-    #: whether it is drawn up by a cord, and can be seen closing
-    draws_closed: bool
+    #: of a bag that is drawn up by a cord: in how many steps it can be seen closing, and its open mouth
+    closes: ClosesShown | None
     #: its states from flat to finished, where they are not plain to see
     states: tuple[StateShown, ...]
     #: what it holds, in litres and cubic inches; and whether its size can be had by that

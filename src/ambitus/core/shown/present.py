@@ -6,16 +6,19 @@ from typing import Literal
 from ambitus.core.checks import Finding
 from ambitus.core.draft import RULES_VERSION, Draft
 from ambitus.core.drawing.box_states import box_states
+from ambitus.core.drawing.drawn_in import FRAMES, over_open_mouth
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
 from ambitus.core.grammar.contract import PAIRS, Phrase, full_path
 from ambitus.core.grammar.fitting import visible
+from ambitus.core.grammar.top.drawstring.closing import by_contents
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.zip.tape import is_box, shows
 from ambitus.core.lengths import Unit, View, paired
 from ambitus.core.shown.by_volume import volume_text
 from ambitus.core.shown.models import (
+    ClosesShown,
     DimensionShown,
     Drafted,
     FieldShown,
@@ -296,6 +299,21 @@ def states(draft: Draft, view: View) -> tuple[StateShown, ...]:
     )
 
 
+def _closes(draft: Draft, view: View) -> ClosesShown | None:
+    """Return what is told of the mouth of a bag that is drawn up, while it stands open."""
+    if draft.cords is None:
+        return None
+    mouth, over = draft.cords.path.mm, over_open_mouth(draft)
+    goes_in = draft.form.mm("contents") if by_contents(draft.bag) else 0.0
+    return ClosesShown(
+        FRAMES,
+        view.with_unit(mouth),
+        view.with_unit(draft.cords.tail_at(mouth)),
+        view.with_unit(max(0.0, over)),
+        over >= goes_in - 1e-6,
+    )
+
+
 def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
     """Return everything the Draft place shows of *draft*, in *unit*."""
     bag = draft.bag
@@ -329,7 +347,7 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
         ),
         findings=tuple(finding(f, view) for f in draft.findings),
         read=read_back(draft, view),
-        draws_closed=draft.cords is not None,
+        closes=_closes(draft, view),
         states=states(draft, view),
         by_volume=can_be_sized(bag),
         holds=volume_text(holds(draft.form)),
