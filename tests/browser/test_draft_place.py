@@ -115,7 +115,28 @@ def test_a_check_that_is_no_number_on_the_drawing_sits_at_its_phrase(screen: Scr
     page.keyboard.press("Escape")
     page.wait_for_selector(".phrase-tiles", state="detached")
     page.click("[data-check='allowance-for-fray'] .check-title")
-    page.wait_for_function("document.activeElement.dataset.path === 'allowances.side'")
+    page.wait_for_function("document.activeElement.dataset.path === 'allowances.general'")
+
+
+def test_a_remedy_is_one_button_and_one_step(screen: Screen) -> None:
+    """The button says the edit and what it changes; pressed, the finding is gone; one Undo brings it back."""
+    screen.open("Cornet bench tote")
+    page = screen.page
+    page.click("[data-phrase='seams']")
+    screen.type("allowances.general", "1/4")
+    page.keyboard.press("Enter")
+    page.keyboard.press("Escape")
+    button = page.locator("[data-remedy='allowance-for-fray']")
+    button.wait_for()
+    said = [line.strip() for line in button.inner_text().replace("\xa0", " ").splitlines()]
+    assert [line for line in said if line] == ["General allowance 1/4 → 3/8 in", "5 cut sizes change"]
+    screen.shows(OUTER, "width", "18 5/8")
+    button.click()
+    screen.shows(OUTER, "width", "18 7/8")
+    page.wait_for_selector("[data-check='allowance-for-fray']", state="detached")
+    page.click("button:has-text('Undo')")
+    screen.shows(OUTER, "width", "18 5/8")
+    page.wait_for_selector("[data-check='allowance-for-fray']")
 
 
 def test_what_cannot_be_read_is_told_and_nothing_is_lost(screen: Screen) -> None:
