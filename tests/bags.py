@@ -133,7 +133,8 @@ def _value(param: Param, ranges: Mapping[str, tuple[float, float]]) -> st.Search
     return _mm(max(low, param.low), min(high, param.high))
 
 
-def _put(spec: dict[str, Any], path: str, value: Any) -> None:
+def put(spec: dict[str, Any], path: str, value: Any) -> None:
+    """Put a value at a path of a spec given as plain data."""
     at: Any = spec
     *parents, leaf = path.split(".")
     for part in parents:
@@ -181,15 +182,15 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
         "carry": [{"make": make, "attach": attach} for make, attach in carry],
     }
     for slot, kind in kinds.items():
-        _put(spec, f"{slot}.kind", kind)
+        put(spec, f"{slot}.kind", kind)
     facts = {"cloth.outer", "cloth.lining", "cloth.contrast", "interfacing.material"}
     facts |= set() if bands else BANDS
     for path, param in bag.params:
         # a gap by default lies where its base has room for it
         if path not in facts | {"top.gap", "top.gap_in", "top.zip_in_hand", "allowances.general"}:
-            _put(spec, path, draw(_value(param, IN_CARRY if path.startswith("carry.") else ORDINARY)))
+            put(spec, path, draw(_value(param, IN_CARRY if path.startswith("carry.") else ORDINARY)))
     for key in bag.classes:
-        _put(spec, f"allowances.{key}", draw(_mm(9, 25)))
+        put(spec, f"allowances.{key}", draw(_mm(9, 25)))
     if spec["base"].get("width_means") == "flat":
         spec["size"]["width"] += spec["size"]["depth"]
     assume(not list(misfits(resolve(Spec.model_validate(spec), grammar, shipped()))))
@@ -199,14 +200,15 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
 def pushed(spec: dict[str, Any], data: st.DataObject) -> dict[str, Any]:
     """Return *spec* with one or two of its numbers anywhere in their whole range, or its choices changed."""
     out: dict[str, Any] = json.loads(json.dumps(spec))
+    out.setdefault("carry", [{}])
     bag = resolve(Spec.model_validate(out), GRAMMAR, shipped()).bag
     params = [(p, q) for p, q in (*bag.params, *bag.overrides) if q.kind != "outline"]
     for _ in range(data.draw(st.integers(1, 2))):
         path, param = data.draw(st.sampled_from(params))
         if param.kind == "choice":
-            _put(out, path, data.draw(st.sampled_from([o.key for o in param.options])))
+            put(out, path, data.draw(st.sampled_from([o.key for o in param.options])))
         else:
             # small numbers are where most limits are
             high = data.draw(st.sampled_from([param.high, min(param.high, 40.0), min(param.high, 400.0)]))
-            _put(out, path, data.draw(_mm(param.low, max(high, param.low + 1))))
+            put(out, path, data.draw(_mm(param.low, max(high, param.low + 1))))
     return out

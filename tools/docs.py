@@ -20,6 +20,11 @@ _WORDS = {
 }
 
 
+def _cell(text: str) -> str:
+    # metric | inch pairs are not columns
+    return text.replace("|", "\\|")
+
+
 def checks_page() -> str:
     """Return docs/checks.md as it should be today."""
     out = [
@@ -43,7 +48,8 @@ def checks_page() -> str:
             "|---|---|---|---|",
         ]
         mine = (r for r in all_rules() if r.level == level)
-        out += [f"| `{r.id}` {r.title} | {r.when} | {r.why} | {r.ignored} |" for r in mine]
+        rows = (map(_cell, (f"`{r.id}` {r.title}", r.when, r.why, r.ignored)) for r in mine)
+        out += [f"| {' | '.join(row)} |" for row in rows]
     return "\n".join(out) + "\n"
 
 

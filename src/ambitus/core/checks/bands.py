@@ -55,6 +55,7 @@ def _between(
     "visible bottom < corner radius + 10 mm, or > height − step − 10 mm",
     "The join runs level round the bag, above rounded corners and below the lowest top edge.",
     "The bag is drafted with another height of bottom than was asked.",
+    impossible=True,
 )
 def bottom_out_of_reach(draft: "Draft") -> Iterator[Fired]:
     if has_bottom(draft.bag):
@@ -73,6 +74,7 @@ def bottom_out_of_reach(draft: "Draft") -> Iterator[Fired]:
     "visible facing > height − corner radius − 10 mm, or < step + 10 mm",
     "Below a facing some lining has to be left, and its join runs level round the bag.",
     "The bag is drafted with another facing than was asked.",
+    impossible=True,
 )
 def facing_out_of_reach(draft: "Draft") -> Iterator[Fired]:
     if is_faced(draft.bag):

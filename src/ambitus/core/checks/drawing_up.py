@@ -190,7 +190,7 @@ def tail_short(draft: "Draft") -> Iterator[Fired]:
     "closes-over-nothing",
     "warn",
     "Nothing goes in under the closed mouth",
-    "height − closing − what stands above the cord < 20 mm",
+    "height − closing − what stands above the cord < 20 mm; counted to the top edge: height − closing",
     "Drawing the mouth in takes the radius, or half the depth, of the height.",
     "It cannot be drawn closed over anything.",
 )

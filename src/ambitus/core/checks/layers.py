@@ -118,7 +118,7 @@ def inset_wide(draft: "Draft") -> Iterator[Fired]:
 def _stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
     """Return the thickness of cloth under the needle at a strap's end, and whether a core lies in it."""
     bag, make = draft.bag, hang.item.make
-    outers, linings, straps = hang.item.attach.crossed(bag)
+    outers, linings, straps = hang.item.attach.crossed(bag, hang.prefix)
     cloth = bag.cloth("outer").thickness
     strap = make.layers * (cloth if make.thickness is None else make.thickness)
     stack = cloth * outers * draft.cut_list.layers + strap * straps
@@ -128,11 +128,13 @@ def _stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
         return stack, False
     felt = bag.facts.interfacings[bag.choice("interfacing.material")].thickness
     cored = bool(make.core_width(bag, hang.prefix)) and not bag.bag.interfacing.part
-    cored = cored and hang.tails[-1].mm > 0
+    # the core is folded once, and stops short of an end that is turned under
+    reach = sum(t.mm for t in (*hang.tails, *hang.item.attach.core_short(bag, hang.prefix)))
+    cored = cored and reach > 1e-9
     panels = (p for p in draft.pieces if p.layer == "interfacing")
     top = next((e for p in panels for e in p.edges if e.seam == "top"), None)
     stack += felt if top is not None and top.finish > 1.0 else 0.0
-    return stack + (2 * felt * straps if cored else 0.0), cored
+    return stack + (2 * felt if cored else 0.0), cored
 
 
 @check(

@@ -48,7 +48,8 @@ class Rule:
 
     ``ignored`` is what happens where nothing is done about it, which is the reason of its level: a stop
     cannot be made or used safely, a warning comes out other than asked or fails in use, a note is worth
-    knowing.
+    knowing. ``impossible`` rules find that there is no such bag; ``doubts`` rules guard the arithmetic, and
+    say nothing of a bag that cannot be.
     """
 
     id: str
@@ -58,6 +59,8 @@ class Rule:
     why: str
     ignored: str
     test: "Callable[[Draft], Iterator[Fired]]"
+    impossible: bool = False
+    doubts: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,14 +81,22 @@ RULES: dict[str, Rule] = {}
 
 
 def check(
-    id: str, level: Level, title: str, when: str, why: str, ignored: str
+    id: str,
+    level: Level,
+    title: str,
+    when: str,
+    why: str,
+    ignored: str,
+    *,
+    impossible: bool = False,
+    doubts: bool = False,
 ) -> "Callable[[Callable[[Draft], Iterator[Fired]]], Callable[[Draft], Iterator[Fired]]]":
     """Register the decorated generator as the test of a rule."""
 
     def register(test: "Callable[[Draft], Iterator[Fired]]") -> "Callable[[Draft], Iterator[Fired]]":
         if id in RULES:
             raise ValueError(f"two checks are called {id}")
-        RULES[id] = Rule(id, level, title, when, why, ignored, test)
+        RULES[id] = Rule(id, level, title, when, why, ignored, test, impossible, doubts)
         return test
 
     return register
@@ -125,8 +136,10 @@ def all_rules() -> tuple[Rule, ...]:
 def run_checks(draft: "Draft") -> tuple[Finding, ...]:
     """
     Return every finding on *draft*: stops first, else in the order the rules are written, and last what
-    the plan silences.
+    the plan silences. Of a bag that cannot be, its arithmetic is not doubted as well.
     """
     reasons = draft.bag.silenced
     found = [Finding(rule, hit, reasons.get(rule.id, "")) for rule in all_rules() for hit in rule.test(draft)]
+    if any(f.rule.impossible and not f.silenced for f in found):
+        found = [f for f in found if not f.rule.doubts]
     return tuple(sorted(found, key=lambda f: (bool(f.silenced), _ORDER[f.rule.level])))

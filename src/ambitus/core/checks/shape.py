@@ -10,6 +10,7 @@ from ambitus.core.curves import flattened
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import unit_vector
 from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
+from ambitus.core.grammar.base.insert import NARROWEST
 from ambitus.core.grammar.base.panels import DEEP_SHARE, asked_height, read_flat
 from ambitus.core.grammar.base.separate.cut import ease_of, is_traced, panels_of, traced_in
 from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
@@ -91,6 +92,7 @@ def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
     "depth, or height of a box pouch, < 2 × what the corner seam eats",
     "The cut-out is half the depth less the corner seam; under twice the seam nothing is left to cut out.",
     "There is no corner to cut out.",
+    impossible=True,
 )
 def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
     bag, depth = draft.bag, _depth(draft)
@@ -123,6 +125,7 @@ def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
     "flat width ≤ depth",
     "Read flat, the width has to hold the face and the depth.",
     "The bag has no front.",
+    impossible=True,
 )
 def no_face_left(draft: "Draft") -> Iterator[Fired]:
     made, bag = draft.form.dimensions, draft.bag
@@ -183,6 +186,7 @@ def depth_over_width(draft: "Draft") -> Iterator[Fired]:
     "folded-in base: height ≤ half the depth",
     "The base folds up inside by half the depth and has to end below the top edge.",
     "The folded base stands out of the mouth.",
+    impossible=True,
 )
 def folded_in_too_low(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -211,6 +215,7 @@ def folded_in_too_low(draft: "Draft") -> Iterator[Fired]:
     "an allowance > half the size between its two seams",
     "Two seams would meet in the middle of the cloth between them.",
     "Nothing is left of the piece.",
+    impossible=True,
 )
 def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     made, bag = draft.form.dimensions, draft.bag
@@ -308,6 +313,7 @@ def grid_moved_size(draft: "Draft") -> Iterator[Fired]:
     "tube and base differ at their seam by more than the cloth eases: 1 % woven, 5 % knit",
     "Woven cloth eases about a hundredth of its length into a curved seam; more makes tucks.",
     "The seam cannot be sewn flat.",
+    impossible=True,
 )
 def tube_base_ease(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -358,6 +364,7 @@ def knit_stretch_way(draft: "Draft") -> Iterator[Fired]:
     "the cut line of a traced base crosses itself or loses an edge, or its seam line has no room inside it",
     "A hollow that is tighter than the seam allowance has no cut line; a narrow shape has no seam line.",
     "The base cannot be cut, or not sewn along its outline.",
+    impossible=True,
 )
 def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -402,7 +409,7 @@ def _swallowed(piece: Piece) -> bool:
     "insert-left-out",
     "note",
     "No room for the insert",
-    "a stiff insert was asked for, and nothing is left of the base inside its clearance",
+    "a stiff insert was asked for, and less than 10 mm | 3/8 in is left of the base inside its clearance",
     "An insert is smaller than the base all round, so that it goes in.",
     "None is cut.",
 )
@@ -412,10 +419,11 @@ def insert_left_out(draft: "Draft") -> Iterator[Fired]:
         least = paired(1).mm(bag.unit)
         yield fired(
             "base.insert_less",
-            "{less} smaller at every edge, none is left.",
+            "{less} smaller at every edge leaves no insert of {narrowest} or more.",
             "Make it {least} smaller, or leave it out.",
             remedies=(to("base.insert_less", least), to("base.insert", "none")),
             less=bag.mm("base.insert_less"),
+            narrowest=NARROWEST.mm(bag.unit),
             least=least,
         )
 
@@ -526,6 +534,7 @@ def _as_cut(draft: "Draft") -> tuple[float, float, float, int] | None:
     "corner radius > half the width, or > the height; on a base > half of its shorter side",
     "Two arcs would meet before the sides do.",
     "The bag is drafted with smaller corners than were asked.",
+    impossible=True,
 )
 def corner_radius_over_panel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -559,6 +568,7 @@ def corner_radius_over_panel(draft: "Draft") -> Iterator[Fired]:
     "front and back higher than the sides by as much as the bag is high",
     "Nothing would be left of the side panels.",
     "The bag has no sides.",
+    impossible=True,
 )
 def step_over_height(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
@@ -617,6 +627,7 @@ _NOT_TRUSTED = "Do not cut from this. Undo the last change, or choose another ba
     "lengths walked on the cut pieces differ by more than 0.01 mm and what is trimmed after sewing",
     "Edges of one seam have to have the same length at the seam line.",
     "The seam cannot be closed.",
+    doubts=True,
 )
 def seams_differ(draft: "Draft") -> Iterator[Fired]:
     for walked in draft.walked:
@@ -638,6 +649,7 @@ def seams_differ(draft: "Draft") -> Iterator[Fired]:
     "a size read back differs by more than 0.01 mm, or the cut list finds fault with itself",
     "The cuts are read back by separate arithmetic; where the two differ neither is to be trusted.",
     "The bag comes out at another size.",
+    doubts=True,
 )
 def reading_differs(draft: "Draft") -> Iterator[Fired]:
     for finding in draft.read.findings:

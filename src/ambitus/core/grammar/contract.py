@@ -353,8 +353,8 @@ class Attach(Variant):
     """
     How a strap is attached: the cloth beyond its visible end, and the marks it makes on a face.
 
-    ``tops`` are the kinds of top edge it goes with, or none for all. ``crossed(resolved)`` is how many
-    layers of outer, of lining and of strap lie under the needle at its end.
+    ``tops`` are the kinds of top edge it goes with, or none for all. ``crossed(resolved, prefix)`` is how
+    many layers of outer, of lining and of strap lie under the needle at its end.
     """
 
     slot: Slot = "attach"
@@ -364,7 +364,7 @@ class Attach(Variant):
     tail: "Callable[[Resolved, str], tuple[Term, ...]]"
     core_short: "Callable[[Resolved, str], tuple[Term, ...]]" = no_terms
     marks: "Callable[[Resolved, str, Form, Piece], tuple[Mark, ...]]"
-    crossed: "Callable[[Resolved], tuple[int, int, int]]"
+    crossed: "Callable[[Resolved, str], tuple[int, int, int]]"
     told: tuple[str, ...] = ()
     read_tail: Callable[[Mapping[str, float], Mapping[str, float]], float]
 

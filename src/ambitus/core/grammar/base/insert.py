@@ -36,8 +36,8 @@ INSERT_PARAMS = (
 )
 
 
-#: Default (ours): an insert that would be less than this, in mm, is left out.
-LEAST = 10.0
+#: Default (ours): an insert that would be narrower than this is left out: 10 mm | 3/8 in.
+NARROWEST = paired(10)
 
 
 def clearance(bag: Resolved) -> tuple[Term, ...]:
@@ -64,7 +64,7 @@ def insert_face(
     if not bag.chose("base.insert", "stiff"):
         return ()
     less = [-bag.mm("base.insert_less")]
-    if min(along.mm, over.mm) + 2 * less[0] < LEAST:
+    if min(along.mm, over.mm) + 2 * less[0] < NARROWEST.mm(bag.unit) - 1e-9:
         return ()
     if whole:
         # nothing is marked on it: its corners are all the places it has

@@ -23,6 +23,11 @@ def _core_short(bag: Resolved, prefix: str) -> tuple[Term, ...]:
     return (Term("Short of both ends", -bag.mm(f"{prefix}.end"), "Keeps the core out of the turned ends."),)
 
 
+def _crossed(bag: Resolved, prefix: str) -> tuple[int, int, int]:
+    """Return the layers under the needle: an end that is not turned under is one layer."""
+    return 1, 0, 2 if bag.mm(f"{prefix}.end") > 0 else 1
+
+
 def _marks(bag: Resolved, prefix: str, form: Form, piece: Piece) -> tuple[Mark, ...]:
     top = next((e for e in piece.edges if e.seam == "top"), None)
     if top is None:
@@ -48,7 +53,7 @@ ON_FACE = Attach(
     tail=_tail,
     core_short=_core_short,
     marks=_marks,
-    crossed=lambda bag: (1, 0, 2),
+    crossed=_crossed,
     told=("from_top", "box", "end"),
     read_tail=read_tail,
     steps=steps,

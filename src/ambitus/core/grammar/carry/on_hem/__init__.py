@@ -22,7 +22,7 @@ def _core_short(bag: Resolved, prefix: str) -> tuple[Term, ...]:
     return (Term("Short of both ends", -bag.mm(f"{prefix}.tuck"), "Keeps the core out of the tucked ends."),)
 
 
-def _crossed(bag: Resolved) -> tuple[int, int, int]:
+def _crossed(bag: Resolved, prefix: str) -> tuple[int, int, int]:
     return (3 if bag.bag.top.kind == "double_hem" else 2, 0, 2)
 
 

@@ -1,0 +1,832 @@
+"""
+What ought to be found on a bag, worked out apart from the checks: from the numbers asked for, from the cut
+sizes read back, and from the facts of the cloths.
+
+Each judgement is written from the sentence in docs/checks.md, not from the code that fires it.
+"""
+
+import math
+from collections.abc import Callable, Iterator
+from typing import Any
+
+from ambitus.core.draft import Draft
+from core import proofs
+
+#: judgements by the id of the check that they stand for
+SAYS: dict[str, "Callable[[Bag], bool]"] = {}
+INCH = 25.4
+#: two numbers closer than this, in mm, are the same
+EPS = 1e-6
+#: classes of seam that are sewn with one row along one curve or corner
+_ENDS = {"side", "end"}
+
+
+def says(check: str) -> Callable[[Callable[["Bag"], bool]], Callable[["Bag"], bool]]:
+    """Register what the check called *check* ought to say."""
+
+    def register(judge: Callable[[Bag], bool]) -> Callable[[Bag], bool]:
+        SAYS[check] = judge
+        return judge
+
+    return register
+
+
+class Bag:
+    """A draft, and what is asked of it in mm."""
+
+    def __init__(self, draft: Draft) -> None:
+        self.draft, self.bag = draft, draft.bag
+        self.base, self.top = draft.bag.bag.base.kind, draft.bag.bag.top.kind
+        self.asked = proofs._asked(draft)
+        self.lined = "lining" in draft.bag.bag.top.layers
+        self.box = self.base.startswith("box_pouch")
+
+    def has(self, path: str) -> bool:
+        """Return whether the field counts in this bag."""
+        return path in self.bag.values
+
+    def mm(self, path: str) -> float:
+        """Return the length at a field."""
+        return self.bag.mm(path)
+
+    def chose(self, path: str, *options: str) -> bool:
+        """Return whether a choice is one of these."""
+        return self.has(path) and self.bag.values[path].value in options
+
+    def pair(self, mm: float, inch: float) -> float:
+        """Return a length by its pair: so many mm, or so many inches."""
+        return inch * INCH if self.bag.unit == "in" else mm
+
+    def kind(self, key: str) -> str:
+        """Return how seams of a class are sewn: those of straps, tops and joins are plain."""
+        return proofs._kind(self.draft, key) if key in self.bag.sewn else "plain"
+
+    def kinds(self, *kinds: str) -> set[str]:
+        """Return the classes of the bag's own seams that are sewn as one of these kinds."""
+        return {key for key in self.bag.sewn if proofs._kind(self.draft, key) in kinds}
+
+    @property
+    def height(self) -> float:
+        """The finished height asked for, to the edge of the cloth."""
+        out = self.chose("top.zip_counts", "left_out") and not self.box
+        return self.asked["height"] - (proofs.zip_shows(self.draft) / 2 if out else 0.0)
+
+    @property
+    def opening(self) -> float:
+        """The flat opening of the bag that its cut sizes make."""
+        return self.draft.form.mm("flat_opening")
+
+    @property
+    def stiffening(self) -> Any:
+        """The facts of the interfacing that is cut; None where there is none."""
+        return self._material if self.bag.bag.interfacing.kind != "none" else None
+
+    @property
+    def _material(self) -> Any:
+        return self.bag.facts.interfacings[self.bag.choice("interfacing.material")]
+
+    @property
+    def outside(self) -> tuple[Any, ...]:
+        """The cloths that the outer is cut of."""
+        both = ("outer", "contrast") if self.chose("cloth.bottom", "contrast") else ("outer",)
+        return tuple(map(self.bag.cloth, both))
+
+    @property
+    def separate(self) -> bool:
+        """Whether the base is a piece of its own with a seam all round."""
+        return self.base in proofs._SEPARATE
+
+    @property
+    def as_one(self) -> bool:
+        """Whether no lining is sewn up by itself."""
+        return not self.lined or self.chose("top.turned", "zip")
+
+
+class Strap:
+    """A strap as its row of the cut list tells it."""
+
+    def __init__(self, bag: Bag, number: int) -> None:
+        self.at, self.bag = f"carry.{number}", bag
+        self.make = bag.bag.bag.carry[number].make.kind
+        self.attach = bag.bag.bag.carry[number].attach.kind
+        row = bag.draft.cut_list.straps[number]
+        self.read = bag.draft.read.straps[number]
+        held = bag.chose(f"{self.at}.held", "hand")
+        self.hold = bag.pair(60, 2.5) if held else bag.pair(110, 4.5)
+        self.least = bag.pair(75, 3) if held else bag.pair(230, 9)
+        self.gap = row.gap
+        self.width = self.read.width
+        #: from the side seam to the centre of its end
+        self.offset = (bag.opening - self.gap) / 2
+        face = self.attach == "on_face"
+        self.box = bag.mm(f"{self.at}.box") if face else 0.0
+        self.down = bag.mm(f"{self.at}.from_top") + self.box if face else 0.0
+
+    @property
+    def drop(self) -> float | None:
+        """How deep it hangs over what carries it; None where that does not go in."""
+        left = self.read.visible - self.hold
+        aside = abs(self.gap - self.hold)
+        return None if left < aside else math.sqrt((left / 2) ** 2 - (aside / 2) ** 2)
+
+    def mm(self, field: str) -> float:
+        """Return the length at one of its fields."""
+        return self.bag.mm(f"{self.at}.{field}")
+
+
+def straps(bag: Bag) -> list[Strap]:
+    """Return every pair of straps."""
+    return [Strap(bag, n) for n in range(len(bag.bag.bag.carry))]
+
+
+# --- the body
+
+
+@says("depth-under-corner")
+def _(b: Bag) -> bool:
+    depth = b.asked["height"] if b.box else b.asked.get("depth")
+    return "corner" in b.bag.classes and depth is not None and depth < 2 * proofs.eaten(b.draft, "corner")
+
+
+@says("no-face-left")
+def _(b: Bag) -> bool:
+    return b.chose("base.width_means", "flat") and b.mm("size.width") <= b.mm("size.depth")
+
+
+@says("depth-over-width")
+def _(b: Bag) -> bool:
+    boxed = b.base in ("boxed", "boxed_after", "boxed_pinched", "folded_in")
+    return boxed and b.asked["width"] > 0 and b.asked["depth"] > 0.8 * b.asked["width"]
+
+
+@says("folded-in-too-low")
+def _(b: Bag) -> bool:
+    return b.base == "folded_in" and b.height <= b.mm("size.depth") / 2
+
+
+@says("allowance-over-piece")
+def _(b: Bag) -> bool:
+    up = b.asked["height"] + b.asked["breadth"] if b.box else b.height
+    room = {"side": proofs._opening(b.draft), "end": proofs._opening(b.draft)}
+    room |= dict.fromkeys(("top", "base", "zip"), up)
+    return any(b.mm(f"allowances.{key}") > room[key] / 2 for key in b.bag.classes if key in room)
+
+
+@says("allowance-out-of-role")
+def _(b: Bag) -> bool:
+    return any(b.mm(f"allowances.{key}") > INCH for key in b.bag.classes)
+
+
+@says("seam-too-narrow")
+def _(b: Bag) -> bool:
+    least = b.pair(3, 1 / 8)
+    given = [b.mm(f"allowances.{k}") for k in b.bag.classes if b.kind(k) != "raw"]
+    rows = [b.mm("seams.first")] if b.kinds("french", "french_stitched") else []
+    return min([*given, *rows], default=least) < least
+
+
+@says("corner-radius-over-panel")
+def _(b: Bag) -> bool:
+    if b.base == "rounded_rectangle":
+        return b.mm("base.radius") > min(b.asked["length"], b.asked["breadth"]) / 2
+    if b.base != "gusset":
+        return False
+    plate = b.chose("base.round_by", "plate")
+    seam = proofs.eaten(b.draft, "gusset")
+    radius = max(0.0, b.mm("base.plate") / 2 - seam) if plate else b.mm("base.radius")
+    return radius > min(b.asked["width"] / 2, b.height)
+
+
+@says("step-over-height")
+def _(b: Bag) -> bool:
+    return b.has("base.step") and b.mm("base.step") >= b.height
+
+
+@says("insert-left-out")
+def _(b: Bag) -> bool:
+    if not b.chose("base.insert", "stiff") or b.base == "traced":
+        return b.chose("base.insert", "stiff") and not b.draft.form.insert
+    sides = ("diameter",) if b.base == "circle" else ("length", "breadth") if b.separate else ("depth",)
+    less = 2 * b.mm("base.insert_less")
+    wide = [b.asked[key] for key in sides] + ([] if b.separate else [b.asked["width"] - 2 * _rounded(b)])
+    return min(wide) - less < b.pair(10, 3 / 8)
+
+
+@says("snips-too-deep")
+def _(b: Bag) -> bool:
+    sewn = b.separate and b.base != "rectangle" and proofs._kind(b.draft, "ring") != "raw"
+    return sewn and b.mm("allowances.ring") <= 6
+
+
+@says("knit-stretch-way")
+def _(b: Bag) -> bool:
+    return b.separate and any(b.bag.cloth(layer).ease > 0.01 for layer in b.bag.bag.top.layers)
+
+
+# --- what the grid moves, and what is cut already
+
+
+@says("grid-moved-size")
+def _(b: Bag) -> bool:
+    made = {k: size for k, size in b.draft.form.dimensions.items() if k != "flat_opening"}
+    # a bag without a face cannot be read
+    read = b.draft.read.sizes if made.get("width") is None or made["width"].asked > 0 else {}
+    out = {k: read[k].total if k in read else size.comes_out for k, size in made.items()}
+    return any(abs(out[k] - size.asked) > b.bag.grid.step / 2 + EPS for k, size in made.items())
+
+
+def _tube_and_base(b: Bag) -> tuple[float, float] | None:
+    """Return tube and base round their seam, of what is cut already and what is drafted."""
+    if not b.separate or not any(b.has(f"base.cut_{x}") and _given(b, f"base.cut_{x}") for x in _CUT):
+        return None
+    tubes = [p for p in b.draft.pieces if p.layer == "outer" and not p.part and not p.cut_off]
+    tubes = tubes or [p for p in b.draft.pieces if p.layer == "outer" and p.folded]
+    panels = proofs._panels(b.draft)
+    wide = [b.mm("base.cut_tube") if _given(b, "base.cut_tube") else p.size("width") for p in tubes]
+    eaten = [2 * proofs.eaten(b.draft, "side", p.over) for p in tubes]
+    tube = sum(w - e for w, e in zip(wide, eaten, strict=True)) * panels / len(tubes)
+    base = next(p for p in b.draft.pieces if p.part == "base")
+    ring, planned = 2 * proofs.eaten(b.draft, "ring"), base.size("width")
+    cut = b.mm("base.cut_base") if _given(b, "base.cut_base") else planned
+    round_base = next(w for w in b.draft.walked if w.seam.seam == "ring").lengths[1] * panels
+    return tube, round_base * (cut - ring) / (planned - ring)
+
+
+_CUT = ("base", "tube")
+
+
+def _given(b: Bag, path: str) -> bool:
+    return b.bag.values[path].value is not None
+
+
+def _eases(b: Bag, tube: float, base: float) -> bool:
+    ease = min(b.bag.cloth(layer).ease for layer in b.bag.bag.top.layers)
+    return min(tube, base) > 0 and abs(tube - base) <= ease * min(tube, base) + EPS
+
+
+@says("as-cut-eases")
+def _(b: Bag) -> bool:
+    both = _tube_and_base(b)
+    return both is not None and _eases(b, *both)
+
+
+@says("as-cut-does-not-ease")
+def _(b: Bag) -> bool:
+    both = _tube_and_base(b)
+    return both is not None and not _eases(b, *both)
+
+
+@says("tube-base-ease")
+def _(b: Bag) -> bool:
+    rings = (w for w in b.draft.walked if w.seam.seam == "ring")
+    return b.separate and not all(_eases(b, *w.lengths) for w in rings)
+
+
+# --- the kinds of seam
+
+
+@says("french-second-narrow")
+def _(b: Bag) -> bool:
+    def second(key: str) -> float:
+        own = f"allowances.{key}"
+        return b.mm(own) - b.mm("seams.first") if b.has(own) else b.mm("seams.second")
+
+    return any(second(key) < b.mm("seams.trim") + 1.5 for key in b.kinds("french", "french_stitched"))
+
+
+@says("french-trim-over-first")
+def _(b: Bag) -> bool:
+    return bool(b.kinds("french", "french_stitched")) and b.mm("seams.trim") > b.mm("seams.first")
+
+
+@says("felled-too-narrow")
+def _(b: Bag) -> bool:
+    return any(b.mm(f"allowances.{key}") < 12 for key in b.kinds("felled"))
+
+
+@says("pinch-past-row")
+def _(b: Bag) -> bool:
+    if b.base != "boxed_pinched":
+        return False
+    half = b.draft.read.mm("depth") / 2
+    if proofs._kind(b.draft, "corner") == "french":
+        return half <= b.mm("seams.second")
+    side, kind = b.mm("allowances.side"), proofs._kind(b.draft, "side")
+    beyond = {"felled": side / 2, "lapped": 0.0, "raw": 0.0}.get(kind, side)
+    if kind.startswith("french"):
+        beyond = side - b.mm("seams.first")
+    return b.mm("base.trim") > half + beyond
+
+
+@says("raw-edge-frays")
+def _(b: Bag) -> bool:
+    frays = b.bag.cloth("outer").fray > 0
+    return frays and (b.top == "raw_edge" or bool(b.kinds("raw", "lapped")))
+
+
+@says("plain-seams-unlined")
+def _(b: Bag) -> bool:
+    return b.as_one and b.bag.cloth("outer").fray > 0 and bool(b.kinds("plain"))
+
+
+@says("enclosed-under-lining")
+def _(b: Bag) -> bool:
+    return not b.as_one and bool(b.kinds("french", "french_stitched", "felled"))
+
+
+@says("sliver-out-of-role")
+def _(b: Bag) -> bool:
+    own = ["top.sliver"] if b.has("top.sliver") and b.bag.source("top.sliver") == "chosen" else []
+    return any(b.mm(path) > 7 for path in ["seams.sliver", *own] if b.has(path))
+
+
+@says("allowance-for-fray")
+def _(b: Bag) -> bool:
+    if all(cloth.fray < 2 for cloth in (*b.outside, *([b.bag.cloth("lining")] if b.lined else []))):
+        return False
+    classes = [k for k in b.bag.classes if k != "zip" and b.kind(k) in ("plain", "lapped")]
+    return any(b.mm(f"allowances.{key}") < 9.5 for key in classes)
+
+
+# --- the top edge
+
+
+@says("hem-out-of-role")
+def _(b: Bag) -> bool:
+    turn = b.mm("top.turn") if b.has("top.turn") and b.top != "casing" else 0.0
+    hem = b.mm("top.hem") if b.has("top.hem") else math.inf
+    return turn > INCH or turn > hem or 3 * INCH < hem < math.inf
+
+
+@says("top-over-height")
+def _(b: Bag) -> bool:
+    deep = b.mm("top.hem") if b.has("top.hem") else b.mm("top.turn") if b.has("top.turn") else -1.0
+    return deep >= b.height
+
+
+@says("mouth-under-free-arm")
+def _(b: Bag) -> bool:
+    return not b.top.startswith("zip") and 2 * b.opening < 280
+
+
+def _straight(b: Bag) -> float:
+    if b.chose("top.gap_in", "side"):
+        less = b.mm("top.facing_height") if b.chose("top.facing", "faced") else 0.0
+        if b.box:
+            return 0.0
+        if b.base == "gusset":
+            less += proofs._radius(b.draft)
+        if b.base == "folded_in":
+            less += b.mm("size.depth") / 2
+        return b.height - less - (b.mm("base.step") if b.has("base.step") else 0.0)
+    if b.separate or proofs.is_folded(b.draft):
+        return 0.0
+    if b.base == "gusset":
+        return b.asked["width"] - 2 * proofs._radius(b.draft)
+    return b.asked["length"] if b.box else b.asked["width"]
+
+
+def _to_turn(b: Bag) -> float:
+    return 120 if b.stiffening is not None and b.stiffening.bulky else 60
+
+
+def _gapped(b: Bag) -> bool:
+    return b.has("top.gap") and not b.chose("top.turned", "zip")
+
+
+@says("gap-over-seam")
+def _(b: Bag) -> bool:
+    return _gapped(b) and b.mm("top.gap") > _straight(b) - 30 + EPS
+
+
+@says("gap-too-small")
+def _(b: Bag) -> bool:
+    return _gapped(b) and b.mm("top.gap") < _to_turn(b)
+
+
+# --- layers
+
+
+@says("bulk-in-seams")
+def _(b: Bag) -> bool:
+    if b.stiffening is None or not b.stiffening.bulky or b.bag.bag.interfacing.part:
+        return False
+    if b.bag.bag.interfacing.kind == "full":
+        return True
+    inset = b.mm("interfacing.inset") if b.bag.bag.interfacing.kind == "inset" else math.inf
+    return any(proofs.eaten(b.draft, k) - inset > 1 for k in b.bag.sewn)
+
+
+@says("inset-wide")
+def _(b: Bag) -> bool:
+    if b.bag.bag.interfacing.kind != "inset":
+        return False
+    least = min(b.mm(f"allowances.{key}") for key in b.bag.classes if key != "strap")
+    return b.mm("interfacing.inset") > least + 6
+
+
+@says("fused-without-heat")
+def _(b: Bag) -> bool:
+    fused = b.stiffening is not None and b.stiffening.fused
+    return fused and any(cloth.iron.startswith("none") for cloth in b.outside)
+
+
+@says("interfacing-shows")
+def _(b: Bag) -> bool:
+    return b.stiffening is not None and not b.lined
+
+
+@says("stack-too-thick")
+def _(b: Bag) -> bool:
+    return any(_stack(b, strap) > 6 for strap in straps(b))
+
+
+#: layers of outer, of lining and of strap under the needle where an end is sewn on
+_CROSSED = {"in_seam": (1, 1, 1), "tucked": (2, 2, 1), "on_face": (1, 0, 2), "on_hem": (2, 0, 2)}
+#: layers of a strap, and of the cloth itself in it; webbing has a thickness of its own
+_FOLDED = {"four_fold": 4, "edges_turned": 4, "tube": 2, "clean_edge": 3}
+
+
+def _stack(b: Bag, s: Strap) -> float:
+    outers, linings, ends = _CROSSED[s.attach]
+    if s.attach == "on_hem" and b.top == "double_hem":
+        outers = 3
+    cloth = b.bag.cloth("outer").thickness
+    if s.attach == "on_face" and not s.mm("end"):
+        ends = 1
+    strap = 1.5 if s.make == "webbing" else _FOLDED[s.make] * cloth
+    stack = outers * cloth * (2 if b.chose("cloth.doubled", "doubled") else 1) + ends * strap
+    stack += linings * b.bag.cloth("lining").thickness if b.lined else 0.0
+    felt = b.stiffening.thickness if b.stiffening is not None else 0.0
+    whole = felt and b.bag.bag.interfacing.kind != "base_only"
+    inset = b.mm("interfacing.inset") if b.bag.bag.interfacing.kind == "inset" else 0.0
+    inset = proofs.top_eats(b.draft) if b.bag.bag.interfacing.kind == "kept_out" else inset
+    stack += felt if whole and proofs.top_eats(b.draft) - inset > 1 else 0.0
+    # the core lies double in the layer that carries; in a seam it ends where the end passes the raw edge
+    reaches = {"in_seam": "past", "tucked": "inside"}.get(s.attach)
+    cored = whole and s.make != "webbing" and (reaches is None or s.mm(reaches) > 0)
+    return stack + (2 * felt if cored else 0.0)
+
+
+@says("weak-for-load")
+def _(b: Bag) -> bool:
+    cloth, doubled = b.bag.cloth("outer"), b.chose("cloth.doubled", "doubled")
+    return bool(b.bag.bag.carry) and ((cloth.strength <= 1 and not doubled) or cloth.pile)
+
+
+@says("bottom-weaker")
+def _(b: Bag) -> bool:
+    return len(b.outside) == 2 and b.outside[1].strength < b.outside[0].strength
+
+
+@says("print-upside-down")
+def _(b: Bag) -> bool:
+    return b.chose("cloth.print", "one_way") and any(p.folded for p in b.draft.pieces if p.layer == "outer")
+
+
+@says("lining-ease-out-of-role")
+def _(b: Bag) -> bool:
+    return b.chose("top.ease", "shorter", "deeper") and b.mm("top.ease_by") > INCH / 4
+
+
+@says("cloth-too-narrow")
+def _(b: Bag) -> bool:
+    panels = (p for p in b.draft.pieces if p.layer in ("outer", "lining"))
+    return any(p.size("width") > b.bag.cloth(p.looks).usual_width - 20 for p in panels)
+
+
+# --- divided panels
+
+
+@says("bottom-out-of-reach")
+def _(b: Bag) -> bool:
+    shows = b.mm("cloth.bottom_height") if len(b.outside) == 2 else None
+    return shows is not None and not 10 <= shows - _rounded(b) <= _level(b) - _rounded(b)
+
+
+@says("facing-out-of-reach")
+def _(b: Bag) -> bool:
+    if not b.chose("top.facing", "faced"):
+        return False
+    above = b.draft.form.height - b.mm("top.facing_height")
+    return not _rounded(b) + 10 <= above <= _level(b)
+
+
+def _rounded(b: Bag) -> float:
+    return proofs._radius(b.draft) if b.base == "gusset" else 0.0
+
+
+def _level(b: Bag) -> float:
+    """Return how high a join may run at the most: below the lowest top edge of what comes out."""
+    return b.draft.form.height - (b.mm("base.step") if b.has("base.step") else 0.0) - 10
+
+
+@says("strap-over-join")
+def _(b: Bag) -> bool:
+    if len(b.outside) < 2:
+        return False
+    join, by = b.draft.form.height - b.draft.form.bottom, b.mm("allowances.join")
+    return any(s.down and s.down > join - by and s.down - s.box < join + by for s in straps(b))
+
+
+# --- straps
+
+
+@says("strap-no-hand")
+def _(b: Bag) -> bool:
+    return any(s.drop is None for s in straps(b))
+
+
+@says("strap-short")
+def _(b: Bag) -> bool:
+    return any(s.drop is not None and s.drop < s.least - 0.5 for s in straps(b))
+
+
+@says("strap-out-of-role")
+def _(b: Bag) -> bool:
+    most = b.pair(700, 28) + b.bag.grid.step
+    return any(s.drop is not None and s.drop > most for s in straps(b))
+
+
+@says("strap-off-panel")
+def _(b: Bag) -> bool:
+    return not b.box and any(not s.width / 2 <= s.offset <= b.opening / 2 - s.width / 2 for s in straps(b))
+
+
+@says("strap-on-fold")
+def _(b: Bag) -> bool:
+    depth = b.draft.read.sizes.get("depth")
+    return depth is not None and any(abs(s.offset - depth.total / 2) < s.width / 2 for s in straps(b))
+
+
+@says("strap-too-narrow")
+def _(b: Bag) -> bool:
+    return any(s.make == "four_fold" and s.mm("width") < b.pair(12, 0.5) for s in straps(b))
+
+
+@says("strap-tube-too-narrow")
+def _(b: Bag) -> bool:
+    return any(s.make == "tube" and s.mm("width") < b.pair(15, 5 / 8) for s in straps(b))
+
+
+@says("strap-tuck-over-hem")
+def _(b: Bag) -> bool:
+    hems = b.has("top.hem")
+    return hems and any(s.attach == "on_hem" and s.mm("tuck") > b.mm("top.hem") for s in straps(b))
+
+
+@says("strap-tail-short")
+def _(b: Bag) -> bool:
+    def caught(s: Strap) -> float:
+        if s.attach == "in_seam":
+            return s.mm("past") + b.mm("allowances.top") if b.has("allowances.top") else math.inf
+        if s.attach == "tucked":
+            return s.mm("inside") - max(b.bag.bag.top.rows(b.bag), default=0.0)
+        return s.mm("tuck" if s.attach == "on_hem" else "end")
+
+    return any(caught(s) < b.pair(6, 0.25) for s in straps(b))
+
+
+def _under(b: Bag) -> float:
+    """Return half the depth where the panel goes on under the bag by it."""
+    depth = b.draft.read.sizes.get("depth") if b.base != "gusset" else None
+    return depth.total / 2 if depth else 0.0
+
+
+@says("strap-into-corner")
+def _(b: Bag) -> bool:
+    half = _under(b) if b.base != "side_panels" else 0.0
+    return bool(half) and any(s.down > b.height and s.offset - s.width / 2 < half for s in straps(b))
+
+
+@says("strap-past-base")
+def _(b: Bag) -> bool:
+    return any(s.down > b.height + _under(b) for s in straps(b))
+
+
+# --- drawn up
+
+
+def _drawn(b: Bag) -> bool:
+    return b.top in ("casing", "stitched_channel", "bands")
+
+
+def _channel(b: Bag) -> float:
+    return b.mm("top.band" if b.top == "bands" else "top.channel")
+
+
+def _needs(b: Bag) -> float:
+    flat = math.pi * b.mm("top.cord_thick") / 2 if b.chose("top.cord", "round") else b.mm("top.cord_wide")
+    return flat + b.pair(3, 1 / 8)
+
+
+@says("channel-narrow")
+def _(b: Bag) -> bool:
+    return _drawn(b) and _channel(b) < _needs(b) - EPS
+
+
+@says("raw-edge-in-channel")
+def _(b: Bag) -> bool:
+    whole = b.chose("top.hem_edge", "overlocked") or b.bag.bag.seams.kind == "overlocked_first"
+    if b.top != "casing" or whole:
+        return False
+    return b.mm("top.edge") < b.mm("top.turn") < b.mm("top.edge") + b.mm("top.channel")
+
+
+@says("turn-over-casing")
+def _(b: Bag) -> bool:
+    casing = ("top.heading", "top.channel", "top.edge")
+    return b.top == "casing" and b.mm("top.turn") > sum(map(b.mm, casing))
+
+
+@says("hole-left")
+def _(b: Bag) -> bool:
+    return _drawn(b) and b.chose("top.height_means", "contents_edge")
+
+
+def _cord(b: Bag) -> tuple[float, float] | None:
+    """Return the cord in hand, and once round the channel on the open mouth."""
+    if not _drawn(b) or b.bag.values["top.cord_cut"].value is None:
+        return None
+    assert b.draft.cords is not None
+    return b.mm("top.cord_cut"), b.draft.cords.path.mm
+
+
+@says("cord-short")
+def _(b: Bag) -> bool:
+    hand = _cord(b)
+    return hand is not None and hand[0] < hand[1]
+
+
+@says("cord-in-hand")
+def _(b: Bag) -> bool:
+    hand = _cord(b)
+    return hand is not None and hand[0] >= hand[1]
+
+
+@says("tail-short")
+def _(b: Bag) -> bool:
+    if not _drawn(b):
+        return False
+    hand = _cord(b)
+    return 0 <= (b.mm("top.tail") if hand is None else (hand[0] - hand[1]) / 2) < b.pair(50, 2)
+
+
+@says("drawn-up-out-of-role")
+def _(b: Bag) -> bool:
+    if not _drawn(b):
+        return False
+    wide = max(b.pair(60, 2.5), math.ceil(_needs(b) / _line(b) - EPS) * _line(b))
+    most = {"top.heading": b.pair(100, 4), "top.tail": b.pair(500, 20)}
+    most |= dict.fromkeys(("top.channel", "top.band"), wide)
+    return any(b.mm(path) > mm + EPS for path, mm in most.items() if b.has(path))
+
+
+def _line(b: Bag) -> float:
+    """Return the finest line of the maker's ruler."""
+    return b.pair(1, 1 / 16)
+
+
+@says("seal-does-not-melt")
+def _(b: Bag) -> bool:
+    if not _drawn(b) or not b.chose("top.cord_end", "sealed"):
+        return False
+    strip = b.chose("top.cord", "strip") and b.bag.cloth("outer").melts
+    bought = b.chose("top.cord", "round", "ribbon") and b.chose("top.cord_fibre", "synthetic")
+    return not strip and not bought
+
+
+@says("stiff-drawn-up")
+def _(b: Bag) -> bool:
+    whole = b.stiffening is not None and b.bag.bag.interfacing.kind != "base_only"
+    cloths = any(b.bag.cloth(layer).stiff for layer in b.bag.bag.top.layers)
+    return _drawn(b) and (cloths or (whole and b.stiffening.stiff))
+
+
+@says("closes-over-nothing")
+def _(b: Bag) -> bool:
+    if not _drawn(b):
+        return False
+    read = {key: total.total for key, total in b.draft.read.sizes.items()}
+    above = 0.0 if b.chose("top.height_means", "contents_edge") else proofs._above_cord(b.draft)
+    return read["height"] - proofs._closing(b.draft, read) - above < 20
+
+
+# --- zips and what hangs on them
+
+
+class Zip:
+    """A zip, measured from the middle of the mouth."""
+
+    def __init__(self, b: Bag) -> None:
+        self.facts = b.bag.facts.zips[b.bag.choice("top.zip")]
+        self.narrowed = not b.chose("top.zip_ends", "caught")
+        self.tab = b.mm("top.tab") if b.chose("top.narrow_by", "tab") else None
+        mouth = b.opening
+        if not self.narrowed:
+            self.shows = mouth
+        else:
+            self.shows = mouth - 2 * self.tab if self.tab is not None else b.mm("top.zip_opening")
+            self.tab = (mouth - self.shows) / 2
+        self.row = self.shows / 2 + (b.pair(2, 1 / 8) if b.chose("top.zip_ends", "folded") else 0.0)
+        end = "end" if b.box else "side"
+        over = 2 * b.pair(12, 0.5) if self.narrowed else 2 * proofs.eaten(b.draft, end)
+        step = b.bag.grid.step
+        tape = self.shows + over
+        if self.narrowed:
+            steps = tape / step
+            up = b.bag.grid.rounding == "up"
+            tape = step * (math.ceil(steps - EPS) if up else math.floor(steps + 0.5 + EPS))
+        sold = self.facts.stock["inch" if b.bag.unit == "in" else "metric"]
+        hand = b.bag.values["top.zip_in_hand"].value
+        self.clear, self.needed = b.pair(3, 1 / 8), tape + b.pair(25, 1)
+        self.longest, self.in_hand = max(sold), hand is not None
+        self.whole, self.metre = b.chose("top.zip_used", "whole"), b.chose("top.zip_used", "metre")
+        if hand is not None:
+            stock = float(hand)
+        elif self.whole:
+            stock = max([mm for mm in sold if mm <= 2 * self.row - 2 * self.clear + EPS], default=min(sold))
+        else:
+            stock = min([mm for mm in sold if mm >= self.needed - EPS], default=max(sold))
+        self.high = stock / 2 if self.whole else self.row - self.clear
+        self.low = self.high - stock
+        reach = self.shows / 2 + b.pair(12, 0.5) if self.narrowed else self.row + b.pair(6, 0.25)
+        tail = self.facts.tail.mm(b.bag.unit)
+        self.short = not self.metre and max(reach + self.low, reach - self.high) - tail > EPS
+        held = [self.shows / 2 - abs(x) for x in (self.low, self.high) if not self.metre]
+        self.opens = self.shows - sum(mm for mm in held if mm > 0) - self.facts.slider.mm(b.bag.unit)
+
+
+def zips(b: Bag) -> Iterator[Zip]:
+    """Yield the zip of a bag that has one."""
+    if b.top.startswith("zip"):
+        yield Zip(b)
+
+
+@says("zip-seam-over-teeth")
+def _(b: Bag) -> bool:
+    return any(
+        b.mm("allowances.zip") > (b.mm("top.tape") - b.mm("top.teeth") - b.pair(4, 3 / 16)) / 2 + EPS
+        for _ in zips(b)
+    )
+
+
+@says("zip-too-short")
+def _(b: Bag) -> bool:
+    return any(z.short for z in zips(b))
+
+
+@says("stop-on-row")
+def _(b: Bag) -> bool:
+    def near(z: Zip) -> bool:
+        return any(abs(abs(x) - z.row) < z.clear - EPS for x in (z.low, z.high))
+
+    return any(not z.metre and not z.short and near(z) for z in zips(b))
+
+
+@says("teeth-crossed")
+def _(b: Bag) -> bool:
+    def crossed(z: Zip) -> bool:
+        return z.metre or z.low < -z.row or z.high > z.row
+
+    hard = not b.chose("top.zip", "coil") and b.chose("top.teeth_at_seams", "left")
+    return hard and any(crossed(z) for z in zips(b))
+
+
+@says("zip-longer-than-sold")
+def _(b: Bag) -> bool:
+    def missing(z: Zip) -> bool:
+        return not (z.whole or z.metre or z.in_hand) and z.needed > z.longest + EPS
+
+    return any(missing(z) for z in zips(b))
+
+
+@says("tabs-fill-mouth")
+def _(b: Bag) -> bool:
+    return any(z.narrowed and (z.shows < 20 or z.tab is None or z.tab < 3) for z in zips(b))
+
+
+@says("turned-through-small-zip")
+def _(b: Bag) -> bool:
+    return b.as_one and any(z.opens < _to_turn(b) for z in zips(b))
+
+
+@says("hand-does-not-go-in")
+def _(b: Bag) -> bool:
+    return any(z.opens < 100 for z in zips(b))
+
+
+@says("zip-not-counted")
+def _(b: Bag) -> bool:
+    return b.chose("top.zip_counts", "left_out") and abs(proofs.zip_shows(b.draft)) > EPS
+
+
+@says("broad-for-its-length")
+def _(b: Bag) -> bool:
+    return b.box and b.mm("size.breadth") > 0.8 * b.mm("size.length")
+
+
+@says("wrist-loop-small")
+def _(b: Bag) -> bool:
+    cloth = b.chose("top.wrist", "cloth") and 2 * b.mm("top.wrist_shows") < 220
+    return cloth or (b.chose("top.wrist", "elastic") and 1.75 * b.mm("top.wrist_round") < 220)

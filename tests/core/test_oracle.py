@@ -1,0 +1,91 @@
+"""Findings agree with judgements worked out apart from them, on either side of every check's number."""
+
+import json
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+import bags
+from ambitus.core.checks.mechanism import all_rules
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.library import shipped
+from bags import drafted
+from core import oracle
+from core.test_checks import EDGES, SELF_CHECKS
+
+#: checks that have no judgement of their own in the oracle, and what proves them instead
+ELSEWHERE = {
+    "parts-do-not-fit": "what goes with what is the grammar's own table; its pairs are in EDGES",
+    "outline-too-tight": "judged from the drawn outlines in test_traced",
+}
+
+
+def _disagree(spec: dict[str, Any]) -> list[str]:
+    made = drafted(spec)
+    found = {f.rule.id for f in made.findings}
+    bag = oracle.Bag(made)
+    return [
+        f"{check}: {'not ' * (check not in found)}found"
+        for check, judge in oracle.SAYS.items()
+        if bool(judge(bag)) != (check in found)
+    ]
+
+
+def _leaves(spec: Any, path: str = "") -> dict[str, Any]:
+    if isinstance(spec, dict | list):
+        parts = spec.items() if isinstance(spec, dict) else enumerate(spec)
+        return {k: v for key, value in parts for k, v in _leaves(value, f"{path}.{key}").items()}
+    return {path[1:]: spec}
+
+
+@st.composite
+def around(draw: st.DrawFn, check: str) -> dict[str, Any]:
+    """A bag near the limit of *check*: what tells its two bags apart is moved to either side of it."""
+    pair = EDGES[check]
+    given_spec: dict[str, Any] = json.loads(json.dumps(draw(st.sampled_from(pair))))
+    fires, quiet = map(_leaves, pair)
+    for path, value in fires.items():
+        other = quiet.get(path)
+        if isinstance(value, int | float) and other is not None and value != other:
+            moved = draw(st.sampled_from([value, other])) + draw(st.integers(-30, 30)) / 10
+            bags.put(given_spec, path, max(moved, 0.1))
+    return given_spec
+
+
+def test_every_check_is_judged() -> None:
+    """A new check brings its judgement, or says what proves it."""
+    assert set(oracle.SAYS) | set(ELSEWHERE) | SELF_CHECKS == {rule.id for rule in all_rules()}
+    assert not set(oracle.SAYS) & set(ELSEWHERE)
+
+
+@pytest.mark.parametrize("check", EDGES)
+@settings(max_examples=12)
+@given(st.data())
+def test_near_its_limit_a_check_is_right(check: str, data: st.DataObject) -> None:
+    """Every finding on a bag near the limit is one that the oracle expects, and none is missing."""
+    spec = data.draw(around(check))
+    if data.draw(st.booleans()):
+        spec = bags.pushed(spec, data)
+    assert _disagree(spec) == []
+
+
+@settings(max_examples=80)
+@given(bags.totes(bands=True), st.data())
+def test_on_any_bag_the_checks_are_right(spec: dict[str, Any], data: st.DataObject) -> None:
+    """Any bag of any cloth, some of its numbers pushed anywhere in their range."""
+    facts = shipped()
+    for path in ("cloth.outer", "cloth.lining", "cloth.contrast"):
+        bags.put(spec, path, data.draw(st.sampled_from(sorted(facts.cloths))))
+    bags.put(spec, "interfacing.material", data.draw(st.sampled_from(sorted(facts.interfacings))))
+    assert _disagree(bags.pushed(spec, data)) == []
+
+
+def test_the_oracle_says_both() -> None:
+    """Of each pair the oracle expects its check on the first bag and not on the second."""
+    for check, judge in oracle.SAYS.items():
+        fires, quiet = EDGES[check]
+        assert judge(oracle.Bag(drafted(fires))), check
+        assert not judge(oracle.Bag(drafted(quiet))), check
+    assert GRAMMAR
