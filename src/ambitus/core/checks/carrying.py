@@ -158,11 +158,13 @@ def strap_off_panel(draft: "Draft") -> Iterator[Fired]:
             wanted = high if hang.offset < near else low
         yield fired(
             path,
-            "Ends {width} wide, {gap} apart between centres, on a top edge {top} long.",
+            "Ends {width} wide, {gap} apart between centres, on a top edge {top} long."
+            if hang.gap >= 0
+            else "Ends {width} wide, whose centres cross by {gap}, on a top edge {top} long.",
             "Choose between {low} and {high} there." if fits else "Make the strap {narrower} wide or less.",
             remedies=(to(path, wanted),) if fits else (to(f"{hang.prefix}.width", narrower),),
             width=hang.finished_width,
-            gap=hang.gap,
+            gap=abs(hang.gap),
             top=draft.form.mm("flat_opening"),
             low=low,
             high=high,
