@@ -54,7 +54,11 @@ CHOICES = {
     "base.panels": 0.7,
     "top.kind": 0.85,
 }
-_METRIC = {"allowances.general": (8, 12, 15), "carry.0.width": (20, 30, 40), "carry.0.drop": (80, 300, 600)}
+_METRIC = {
+    "allowances.general": (8, 12, 15),
+    "carry.0.width": (20, 30, 40),
+    "carry.0.drop": (80, 300, 600),
+}
 _INCHES = {
     "allowances.general": (3 / 8, 1 / 2, 5 / 8),
     "carry.0.width": (3 / 4, 1.5),

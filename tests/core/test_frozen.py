@@ -1,4 +1,4 @@
-"""What is found on 300 sensible bags stays as it is, each finding with why it is true; and so does what is told."""
+"""What is found on 300 sensible bags stays as it is, with why it is true; and so does what is told."""
 
 import json
 from typing import Any
@@ -27,7 +27,7 @@ WHY = {
     "print-upside-down": "a one-way print on a bag whose outer is folded at its base",
     "raw-edge-frays": "lapped or raw seams, or a raw top, were chosen in a cloth that frays",
     "raw-edge-in-channel": "the edge was chosen turned, and it lies above the lower row",
-    "stack-too-thick": "four or more layers of a thick cloth, or foam, where a strap crosses the hem or the seam",
+    "stack-too-thick": "four or more layers of a thick cloth, or foam, where a strap crosses an edge",
     "stiff-drawn-up": "a stiff cloth or interfacing was chosen in a top that is drawn up",
     "stop-on-row": "a zip used whole, whose stop comes to lie on the row of its tab",
     "strap-off-panel": "made smaller, both ends of a strap no longer fit between the side seams",

@@ -223,12 +223,12 @@ def _begun(body: Incoming, unit: Unit) -> tuple[Spec, tuple[str, ...], str]:
 
 
 def _opens_without(body: Incoming, unit: Unit) -> bool:
-    """Return whether what is left of a file opens once what is wrong in it is left out."""
+    """Return whether something is left of a file, and opens, once what is wrong in it is left out."""
     try:
-        _begun(body.model_copy(update={"keep_right": True}), unit)
+        spec, _, _ = _begun(body.model_copy(update={"keep_right": True}), unit)
     except SpecProblems:
         return False
-    return True
+    return bool(spec.model_dump(exclude_defaults=True, exclude={"version", "unit"}))
 
 
 @router.post(
