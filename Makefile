@@ -1,6 +1,6 @@
 # Two commands do everything: `make demo` and `make test`. The rest is for work on the product.
 PORT ?= 8340
-.PHONY: demo serve dev test lint types bench shots
+.PHONY: demo serve dev test hunt mutate lint types bench shots
 
 demo:  ## install what is missing, build, start with the sample plans, print the address
 	@python3 tools/ready.py demo
@@ -17,6 +17,14 @@ dev:  ## API on PORT and the screens with live reload beside it
 test:  ## install what is missing, run every check and test
 	@python3 tools/ready.py test
 	@.venv/bin/python tools/check.py
+
+hunt:  ## the property tests with new seeds; what they find becomes an example
+	@python3 tools/ready.py test
+	@HYPOTHESIS=hunt .venv/bin/python -m pytest tests/core tests/files tests/web -q
+
+mutate:  ## change the core in 200 places, one at a time; at least 90 % have to be noticed
+	@python3 tools/ready.py test
+	@.venv/bin/python tools/mutate.py
 
 lint:
 	@python3 tools/ready.py test
