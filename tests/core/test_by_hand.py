@@ -32,8 +32,34 @@ TABLE = {
 }
 
 
-def _grown(names: tuple[str, ...]) -> CutList:
-    data = json.loads(json.dumps(LIST))
+#: what a bag may be sewn and cut like besides, and the table stays the same
+SEWN: dict[str, dict[str, Any]] = {
+    "overlocked first": {"seams": {"kind": "overlocked_first", "sliver": 1.5}},
+    "overcast together": {"seams": {"kind": "zigzagged"}},
+    "French": {"seams": {"kind": "french", "first": 5, "trim": 2}},
+    "French, stitched down": {"seams": {"kind": "french_stitched", "first": 5, "trim": 2}},
+    "flat-felled": {"seams": {"kind": "felled"}},
+    "lining shorter": {"top": {"ease": "shorter", "ease_by": 4}},
+    "lining deeper": {"top": {"ease": "deeper", "ease_by": 4}},
+    "two layers": {"cloth": {"doubled": "doubled"}},
+    **{f"grid of {step} mm": {"grid": {"step": step}} for step in (2.0, 5.0)},
+    **{f"grid of 1/{part} in": {"unit": "in", "grid": {"step": 25.4 / part}} for part in (16, 8, 4)},
+}
+#: what one edge of a lapped or raw seam does not give up: the table by hand for these
+LESS_EATEN: dict[str, dict[tuple[str, ...], tuple[float, ...]]] = {
+    "raw": {
+        ("width",): (1, 0, 0, 1),
+        ("height",): (0, 1, 0, 0),
+        ("across", "up"): (-2, -1, 2, 0),
+        ("side",): (0, 0, 0, 0),
+        ("base",): (0, 0, 0, 0),
+        ("top",): (0, -1, 0, 0),
+    },
+}
+
+
+def _grown(names: tuple[str, ...], given: dict[str, Any] = LIST) -> CutList:
+    data = json.loads(json.dumps(given))
     for row in data["rows"]:
         for name in names:
             if name in ("width", "height"):
@@ -56,6 +82,31 @@ def test_one_more_millimetre_moves_the_bag_as_the_table_says(names: tuple[str, .
     moved = tuple(round(after.mm(k) - before.mm(k), 6) for k in ("width", "height", "depth", "flat_opening"))
     assert moved == TABLE[names]
     assert after.findings == ()
+
+
+def _moved(given: dict[str, Any], names: tuple[str, ...]) -> tuple[tuple[float, ...], tuple[Any, ...]]:
+    before = read_back(CutList.model_validate(given), readers(GRAMMAR))
+    after = read_back(_grown(names, given), readers(GRAMMAR))
+    sizes = ("width", "height", "depth", "flat_opening")
+    return tuple(round(after.mm(k) - before.mm(k), 6) + 0.0 for k in sizes), after.findings
+
+
+@pytest.mark.parametrize("names", TABLE, ids="+".join)
+@pytest.mark.parametrize("way", SEWN)
+def test_the_table_holds_however_it_is_sewn(way: str, names: tuple[str, ...]) -> None:
+    """Every kind of seam that takes both its allowances, with the knife, a smaller lining, every grid."""
+    allowances = {"side": 16, "base": 14, "corner": 13, "top": 15}
+    given = drafted({**tote(allowances=allowances), **SEWN[way]}).cut_list.model_dump()
+    assert _moved(given, names) == (TABLE[names], ())
+
+
+@pytest.mark.parametrize(("kind", "names"), [(k, n) for k, rows in LESS_EATEN.items() for n in rows])
+def test_the_table_of_edges_that_give_up_nothing(kind: str, names: tuple[str, ...]) -> None:
+    """Edges that meet: an allowance is no part of the bag."""
+    given = drafted(tote(seams={"kind": kind}, top={"kind": "double_hem"})).cut_list.model_dump()
+    rows = {"top": "hem"}
+    asked = tuple(rows.get(name, name) for name in names)
+    assert _moved(given, asked) == (LESS_EATEN[kind][names], ())
 
 
 @pytest.mark.parametrize("name", ["across", "up"])

@@ -4,7 +4,7 @@ import math
 from typing import Any
 
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from ambitus.core.draft import Draft
@@ -110,3 +110,47 @@ def test_an_outline_that_cannot_be_read_names_its_field(outline: str) -> None:
     with pytest.raises(SpecProblems) as bad:
         _made(outline)
     assert bad.value.problems[0].field == "base.outline"
+
+
+def _corners(draw: st.DrawFn) -> str:
+    """An outline of straight edges that bulges everywhere, an L, or one with corners nearly in line."""
+    kind = draw(st.sampled_from(["bulging", "L", "nearly straight"]))
+    size = st.integers(4000, 16000).map(lambda n: n / 100)
+    if kind == "bulging":
+        n, turn = draw(st.integers(3, 12)), draw(st.floats(0, 6))
+        r = draw(size)
+        points = [
+            (r * math.cos(turn + 2 * math.pi * i / n), r * math.sin(turn + 2 * math.pi * i / n))
+            for i in range(n)
+        ]
+    elif kind == "L":
+        a, b, c, d = (draw(size) for _ in range(4))
+        points = [(0, 0), (a + b, 0), (a + b, c), (a, c), (a, c + d), (0, c + d)]
+    else:
+        w, h, out = draw(size) + 80, draw(size) + 40, draw(st.integers(0, 600)) / 100
+        points = [(0, 0), (w / 2, -out), (w, 0), (w + out / 2, h / 2), (w, h), (0, h)]
+    return " ".join(f"{x:.3f},{y:.3f}" for x, y in points)
+
+
+@settings(max_examples=60)
+@given(
+    st.composite(_corners)(),
+    st.sampled_from(["seam", "cut"]),
+    st.sampled_from(["one", "two"]),
+    st.sampled_from([3.0, 6.0, 10.0, 10.5, 12.0]),
+    st.sampled_from([{"ring": "plain"}, {"ring": "raw"}, {"kind": "overlocked_first", "sliver": 2}]),
+    st.sampled_from([1.0, 2.0, 5.0]),
+)
+def test_any_outline_of_straight_edges_is_told_as_it_is_drawn(
+    outline: str, traced_as: str, panels: str, ring: float, seams: dict[str, Any], step: float
+) -> None:
+    """Off every grid: base, tube and insert are as large as told, the seams walk, nothing is doubted."""
+    base = {"kind": "traced", "outline": outline, "traced_as": traced_as, "panels": panels, "insert": "stiff"}
+    given_spec: dict[str, Any] = {"unit": "mm", "size": {"height": 200}, "base": base, "carry": []}
+    more = {"allowances": {"ring": ring}, "seams": seams, "grid": {"step": step}}
+    made = drafted({**given_spec, **more})
+    for piece in made.pieces:
+        left, low, right, high = piece.box
+        assert piece.size("width") == pytest.approx(right - left, abs=0.006), piece.name
+        assert piece.size("height") == pytest.approx(high - low, abs=0.006), piece.name
+    assert [f.rule.id for f in made.findings if f.rule.level == "stop"] == []
