@@ -336,8 +336,9 @@ def _(b: Bag) -> bool:
 
 @says("sliver-out-of-role")
 def _(b: Bag) -> bool:
-    own = ["top.sliver"] if b.has("top.sliver") and b.bag.source("top.sliver") == "chosen" else []
-    return any(b.mm(path) > 7 for path in ["seams.sliver", *own] if b.has(path))
+    own = b.has("top.sliver") and b.bag.source("top.sliver") == "chosen" and proofs.top_knife(b.draft) > 7
+    every = b.bag.bag.seams.kind == "overlocked_first" or bool(b.kinds("overlocked_first"))
+    return own or (every and b.mm("seams.sliver") > 7)
 
 
 @says("allowance-for-fray")

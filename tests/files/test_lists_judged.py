@@ -5,6 +5,8 @@ from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
+from hypothesis import assume, given, settings
+from hypothesis import strategies as st
 
 from ambitus.core.draft import readers
 from ambitus.core.grammar.registry import GRAMMAR
@@ -13,6 +15,9 @@ from ambitus.core.problems import SpecProblems
 from ambitus.core.read.back import read_back
 from ambitus.core.shown.read_findings import read_finding
 from ambitus.files.incoming import cut_list_from
+from ambitus.web.drafting import drafted as drafted_spec
+from ambitus.web.drafting import spec_from_cuts
+from bags import drafted, pushed, totes
 
 LIST: dict[str, Any] = {
     "base": "boxed",
@@ -37,6 +42,41 @@ def _refused(data: dict[str, Any]) -> dict[str, str]:
     with pytest.raises(SpecProblems) as caught:
         cut_list_from(json.dumps(data))
     return {p.field: p.why for p in caught.value.problems}
+
+
+#: what a list does not tell: what was asked, what is in hand, and on which grid it was cut
+NOT_TOLD = {
+    "grid-moved-size": "asked against what comes out",
+    "zip-not-counted": "asked without the zip; the list makes the bag with it",
+    "hole-left": "how the height was asked for",
+    "as-cut-eases": "a base in hand",
+    "as-cut-does-not-ease": "a base in hand",
+    "cord-in-hand": "a cord in hand; the list has the cord of the plan",
+    "cord-short": "a cord in hand",
+    "tail-short": "a cord in hand leaves other tails",
+    "insert-left-out": "an insert that was asked for, and is none",
+    "gap-too-small": "a turning gap that was asked for",
+    "gap-over-seam": "a turning gap that was asked for",
+    "broad-for-its-length": "sizes asked for, against those that come out",
+    "strap-off-panel": "the grid of the list may move the top edge by a step",
+    "strap-tube-too-narrow": "a width asked for, against the one that comes out",
+    "strap-too-narrow": "a width asked for, against the one that comes out",
+    "strap-out-of-role": "a length asked for, against the one that comes out",
+}
+
+
+@settings(max_examples=60)
+@given(totes(interfacing="none"), st.data())
+def test_a_draft_and_its_cut_list_are_judged_alike(spec: dict[str, Any], data: st.DataObject) -> None:
+    """Any bag, its numbers pushed: the plan begun from its list has the same findings."""
+    spec = pushed(spec, data)
+    spec |= {"interfacing": {"kind": "none"}, "cloth": {"kind": "woven"}}
+    made = drafted(spec)
+    found = {f.rule.id for f in made.findings}
+    # of a bag that cannot be there is no list
+    assume(not any(f.rule.impossible or f.rule.id == "parts-do-not-fit" for f in made.findings))
+    again = drafted_spec(spec_from_cuts(made.cut_list, spec["unit"]))
+    assert {f.rule.id for f in again.findings} ^ found <= set(NOT_TOLD)
 
 
 def test_two_units_in_one_length_have_to_agree() -> None:

@@ -109,7 +109,20 @@ def spec_from_cuts(cut_list: CutList, unit: Unit) -> Spec:
     told = dict(GRAMMAR.slots["top"][cut_list.top].told)
     for kind in cut_list.seams.values():
         told |= GRAMMAR.slots["seams"][kind].told
-    return valid(Spec, begun_from(cut_list, read, told, unit))
+    return _one_kind(valid(Spec, begun_from(cut_list, read, told, unit)), cut_list)
+
+
+def _one_kind(spec: Spec, cut_list: CutList) -> Spec:
+    """Return *spec* with its seams told once where one kind sews all that it can of the list."""
+    kinds = set(cut_list.seams.values())
+    # where every edge is overlocked first the list tells it by what the knife takes of the top
+    if len(kinds) != 1 or "overlocked_first" in kinds or spec.seams.get("kind") != "plain":
+        return spec
+    own = {k: v for k, v in spec.seams.items() if k not in cut_list.seams}
+    plain = spec.model_copy(update={"seams": {**own, "kind": kinds.pop()}})
+    was, now = (resolve(s, GRAMMAR, shipped()) for s in (spec, plain))
+    same = all(was.bag.seam(key) is now.bag.seam(key) for key in was.sewn)
+    return plain if same else spec
 
 
 def _resolved(made: Draft) -> dict[str, Any]:

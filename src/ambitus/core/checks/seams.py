@@ -5,6 +5,7 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import allowance, at_least, at_most, set_by, to
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
+from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.seams.edges import stands_beyond
 from ambitus.core.grammar.seams.enclosed import COVER, LEAST_FELLED, first_and_second
 from ambitus.core.grammar.top.zip.tape import as_one
@@ -306,5 +307,12 @@ def sliver_out_of_role(draft: "Draft") -> Iterator[Fired]:
 
 
 def _counts(draft: "Draft", path: str) -> bool:
-    """Return whether the sliver at *path* was given there: a hem's own follows from that of the seams."""
-    return path == "seams.sliver" or draft.bag.source(path) == "chosen"
+    """
+    Return whether a sliver was given at *path*, and is cut: a hem's own follows from that of the seams, and
+    an edge that no knife meets has none.
+    """
+    bag = draft.bag
+    kinds = {bag.bag.seams.kind, *(bag.bag.seam(key).kind for key in bag.sewn)}
+    if path == "seams.sliver":
+        return "overlocked_first" in kinds
+    return bag.source(path) == "chosen" and visible(path, bag.bag.param_at[path], bag)

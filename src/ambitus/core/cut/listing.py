@@ -71,6 +71,8 @@ def cut_list_of(
     kinds = {key: bag.bag.seam(key) for key in sewn}
     lapped = any(kind.laps for kind in kinds.values())
     told = dict(bag.bag.top.told)
+    # corners that are only pinched are sewn without an allowance of their own
+    kinds |= {key: bag.bag.seam(key) for key in bag.sewn}
     for kind in kinds.values():
         told |= kind.told
     allowances = {key: bag.mm(f"allowances.{key}") for key in sewn}

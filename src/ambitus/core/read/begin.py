@@ -55,12 +55,13 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
     }
     for name, mm in cut_list.allowances.items():
         _put(spec, told.get(name, f"allowances.{name}"), mm)
-    if "top_sliver" in cut_list.allowances and cut_list.top == "double_hem":
-        # only where every edge is overlocked first does the knife take anything of such a hem
+    turned = cut_list.choices.get("top.hem_edge") == "turned" if cut_list.top == "casing" else False
+    if "top_sliver" in cut_list.allowances and (turned or cut_list.top == "double_hem"):
+        # only where every edge is overlocked first does the knife take anything of such an edge
         plain = {
             key: "plain" for key in cut_list.allowances if key in ("side", "base", "corner", "ring", "gusset")
         }
-        spec["seams"] = {**plain, **cut_list.seams, "kind": "overlocked_first"}
+        spec["seams"] = {**plain, **spec["seams"], "kind": "overlocked_first"}
     for path, choice in cut_list.choices.items():
         _put(spec, path, choice)
     for path, value in read.more.items():

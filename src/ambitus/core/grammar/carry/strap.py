@@ -20,7 +20,7 @@ def hold_of(bag: Resolved, prefix: str) -> float:
 
 STRAP_PARAMS = (
     Param(
-        "width", "Strap width", "length", paired(25), low=5, high=300, help="Finished.", opens="strap/width"
+        "width", "Strap width", "length", paired(25), low=3, high=300, help="Finished.", opens="strap/width"
     ),
     Param(
         "measure",

@@ -41,6 +41,9 @@ FRENCH_PARAMS = (
     ),
 )
 
+#: what a cut list tells of a French seam besides its allowances: its two rows
+FRENCH_TOLD = {"first": "seams.first", "second": "seams.second", "trim": "seams.trim"}
+
 
 def first_and_second(bag: Resolved, key: str, mm: float) -> tuple[float, float]:
     """Return the two rows of a French seam that takes *mm* in all: what is not the first is the second."""
@@ -122,6 +125,7 @@ FRENCH = SeamKind(
     label="French",
     help="Sewn twice, wrong sides then right sides together: no raw edge shows.",
     params=FRENCH_PARAMS,
+    told=FRENCH_TOLD,
     phrase=phrase(_french_words),
     finished=True,
     eats=_rows_eat,
@@ -137,6 +141,7 @@ FRENCH_STITCHED = SeamKind(
     label="French, stitched down",
     help="A third row holds the fold flat: for load, and for bags that hang.",
     params=FRENCH_PARAMS,
+    told=FRENCH_TOLD,
     phrase=phrase(lambda bag, view: f"{_french_words(bag, view)} stitched down"),
     sews=frozenset({"side", "base"}),
     finished=True,
