@@ -163,14 +163,15 @@ def files_of_tests(without: Sequence[str]) -> list[str]:
     return [str(p.relative_to(ROOT)) for p in sorted(files, key=lambda p: ranks.get(p.name, len(ranks)))]
 
 
-def fails(copy: Path, files: Sequence[str]) -> bool:
-    """Return whether these files of tests fail on the copy at *copy*, or do not end."""
+def failure(copy: Path, files: Sequence[str]) -> str:
+    """Return what these files of tests say where they fail on the copy at *copy*, or do not end."""
     env = {**os.environ, "PYTHONPATH": f"{copy / 'src'}:{copy / 'tests'}", "PYTHONDONTWRITEBYTECODE": "1"}
     command = [sys.executable, "-m", "pytest", "-x", "-q", "-p", "no:cacheprovider", *files]
     try:
-        return subprocess.run(command, cwd=copy, env=env, capture_output=True, timeout=900).returncode != 0
+        done = subprocess.run(command, cwd=copy, env=env, capture_output=True, text=True, timeout=1800)
     except subprocess.TimeoutExpired:
-        return True
+        return "They do not end."
+    return done.stdout[-3000:] + done.stderr[-1000:] if done.returncode else ""
 
 
 def caught(change: Change, copy: Path, files: Sequence[str]) -> bool:
@@ -179,7 +180,7 @@ def caught(change: Change, copy: Path, files: Sequence[str]) -> bool:
     kept = at.read_text(encoding="utf-8")
     at.write_text(change.source, encoding="utf-8")
     try:
-        return fails(copy, files)
+        return bool(failure(copy, files))
     finally:
         at.write_text(kept, encoding="utf-8")
 
@@ -223,8 +224,8 @@ def main() -> int:
             shutil.copy(ROOT / "pyproject.toml", copy)
             for name in ("src", "tests"):
                 shutil.copytree(ROOT / name, copy / name)
-        if fails(copies[0], files):
-            print("The tests fail on the core as it is: nothing can be said of changes to it.")
+        if said := failure(copies[0], files):
+            print(f"{said}\nThe tests fail on the core as it is: nothing can be said of changes to it.")
             return 2
         hands = [threading.Thread(target=work, args=(copy,)) for copy in copies]
         for hand in hands:
