@@ -65,7 +65,9 @@ def main() -> int:
     good = lint(env)
     if "--lint" in sys.argv:
         return 0 if good else 1
-    tests = subprocess.run([BIN / "python", "-m", "pytest", *os.environ.get("PYTEST", "").split()], cwd=ROOT)
+    beside = ["-n", str(min(os.cpu_count() or 1, 4))]
+    more = os.environ.get("PYTEST", "").split()
+    tests = subprocess.run([BIN / "python", "-m", "pytest", *beside, *more], cwd=ROOT)
     return 0 if good and tests.returncode == 0 else 1
 
 

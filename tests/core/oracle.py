@@ -169,6 +169,8 @@ def _(b: Bag) -> bool:
     up = b.asked["height"] + b.asked["breadth"] if b.box else b.height
     room = {"side": proofs._opening(b.draft), "end": proofs._opening(b.draft)}
     room |= dict.fromkeys(("top", "base", "zip"), up)
+    if b.chose("base.given", "plate") and b.mm("base.plate") - 2 * proofs.eaten(b.draft, "ring") < 10:
+        return True
     return any(b.mm(f"allowances.{key}") > room[key] / 2 for key in b.bag.classes if key in room)
 
 
@@ -710,6 +712,7 @@ def _(b: Bag) -> bool:
         return False
     read = {key: total.total for key, total in b.draft.read.sizes.items()}
     above = 0.0 if b.chose("top.height_means", "contents_edge") else proofs._above_cord(b.draft)
+    read.setdefault("height", b.draft.form.mm("height"))
     return read["height"] - proofs._closing(b.draft, read) - above < 20
 
 

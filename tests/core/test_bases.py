@@ -308,3 +308,14 @@ def test_a_gusset_in_three_is_joined_where_its_corners_begin(
     assert parts["gusset base"].size("width") == pytest.approx(under, abs=0.001)
     assert (parts["gusset"].count, parts["gusset base"].count) == (2, 1)
     assert made.read.more["base.strip"] == "three"
+
+
+@pytest.mark.parametrize("ring", [20, 85, 89.99, 90, 107.65, 200])
+def test_a_disc_that_its_seam_eats_is_a_stop_and_is_drawn(ring: float) -> None:
+    """Of a disc of 180 at least 10 have to be left; under that it says so, drafts and doubts nothing else."""
+    base = {"kind": "circle", "given": "plate", "plate": 180}
+    made = drafted({"unit": "mm", "size": {"height": 200}, "base": base, "allowances": {"ring": ring}})
+    stops = {f.at for f in made.findings if f.rule.level == "stop"}
+    assert (("allowance-over-piece", "allowances.ring") in stops) is (180 - 2 * ring < 10)
+    assert not {check for check, _ in stops} & {"seams-differ", "reading-differs"}
+    assert made.form.mm("diameter") == pytest.approx(max(10, 180 - 2 * ring), abs=0.5)

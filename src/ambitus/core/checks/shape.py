@@ -9,6 +9,7 @@ from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.curves import flattened
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import unit_vector
+from ambitus.core.grammar.base.disc import LEAST_DISC, disc_left
 from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
 from ambitus.core.grammar.base.insert import NARROWEST
 from ambitus.core.grammar.base.panels import DEEP_SHARE, asked_height, read_flat
@@ -212,7 +213,7 @@ def folded_in_too_low(draft: "Draft") -> Iterator[Fired]:
     "allowance-over-piece",
     "stop",
     "An allowance larger than its piece",
-    "an allowance > half the size between its two seams",
+    "an allowance > half the size between its two seams, or nothing left of a disc in hand",
     "Two seams would meet in the middle of the cloth between them.",
     "Nothing is left of the piece.",
     impossible=True,
@@ -223,6 +224,25 @@ def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     if is_box(bag):
         up += made["breadth"].asked
     told: set[str] = set()
+    if bag.chose("base.given", "plate") and disc_left(bag) < LEAST_DISC - 1e-9:
+        disc, usual = bag.mm("base.plate"), paired(10).mm(bag.unit)
+        knife = eaten(bag, "ring") - bag.mm("allowances.ring")
+        most = at_most(bag, (disc - LEAST_DISC) / 2 - knife)
+        larger = at_least(bag, LEAST_DISC + 2 * (usual + knife))
+        yield fired(
+            set_by(bag, "allowances.ring"),
+            "Base seam: {allowance} all round leaves nothing of a disc of {disc}.",
+            "Use {most} or less." if most >= 3 else "Take a disc of {larger} or more.",
+            remedies=(
+                *(allowance(bag, "ring", usual) if usual <= most else ()),
+                *(allowance(bag, "ring", most) if most >= 3 else ()),
+                (*allowance(bag, "ring", usual)[0], *to("base.plate", larger)),
+            ),
+            allowance=bag.mm("allowances.ring"),
+            disc=disc,
+            most=most,
+            larger=larger,
+        )
     for key, name in bag.classes.items():
         room = across if key in ("side", "end") else up if key in ("top", "base", "zip") else None
         mm, field = bag.mm(f"allowances.{key}"), set_by(bag, f"allowances.{key}")
@@ -354,7 +374,7 @@ def knit_stretch_way(draft: "Draft") -> Iterator[Fired]:
     for layer in bag.bag.top.layers:
         if bag.cloth(layer).ease > 0.01 + 1e-9:
             fix = "Cut the tube with its stretch along the base seam."
-            yield fired(f"cloth.{layer}", "{cloth}.", fix, {"cloth": bag.cloth(layer).label})
+            yield fired(f"cloth.{layer}", "{cloth} stretches.", fix, {"cloth": bag.cloth(layer).label})
 
 
 @check(

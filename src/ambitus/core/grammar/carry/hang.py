@@ -1,9 +1,6 @@
-"""How a strap hangs: its length from the drop, and where it lets the bag hang."""
+"""How a strap hangs: its length from the drop."""
 
 import math
-
-#: Flat width of what carries the strap.
-HAND, SHOULDER = 60.0, 110.0
 
 
 def visible_for_drop(drop: float, gap: float, hold: float) -> float:
@@ -17,10 +14,3 @@ def visible_for_drop(drop: float, gap: float, hold: float) -> float:
     630.384
     """
     return 2 * math.sqrt(drop**2 + ((gap - hold) / 2) ** 2) + hold
-
-
-def lets_hang(drop: float) -> str:
-    """Return where a strap of this drop lets the bag hang. Default (ours): elbow 150, shoulder 230 mm."""
-    if drop >= 230:
-        return "from the shoulder"
-    return "from the elbow" if drop >= 150 else "from the hand"

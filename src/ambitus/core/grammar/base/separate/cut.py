@@ -6,6 +6,7 @@ from dataclasses import replace
 
 from ambitus.core.curves import flattened, offset_bent
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
+from ambitus.core.grammar.base.disc import disc_drafted
 from ambitus.core.grammar.base.insert import insert_face
 from ambitus.core.grammar.base.panels import eats, mouth, seams, settled, settled_height, stretch, told
 from ambitus.core.grammar.base.separate.shapes import BySize, Outline
@@ -60,12 +61,11 @@ def panels_of(bag: Resolved) -> int:
     return 2 if bag.choice("base.panels") == "two" else 1
 
 
-def given_base(bag: Resolved, seam: float) -> tuple[Term, Term]:
+def given_base(bag: Resolved) -> tuple[Term, Term]:
     """Return the length and the breadth of the finished base: chosen, or from a disc that is cut already."""
     if bag.chose("base.given", "plate"):
-        cut = bag.mm("base.plate")
         why = "The disc in hand, less its seam on both sides."
-        across = Term("Disc in hand, at its seam line", snap(cut - 2 * seam), why, "derived")
+        across = Term("Disc in hand, at its seam line", disc_drafted(bag), why, "derived")
         return across, across
     if "size.diameter" in bag.values:
         across = bag.term("Finished diameter", "size.diameter")
@@ -143,7 +143,7 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
     """Return the form of a tube on a base of this *shape*: the base on the grid, the tube to go round it."""
     ring_seam, side = eats(finishes, "ring"), eats(finishes, "side")
     panels = panels_of(bag)
-    long_term, broad_term = given_base(bag, ring_seam)
+    long_term, broad_term = given_base(bag)
     length, longer = settled(bag, long_term.mm, 2 * ring_seam)
     breadth, broader = settled(bag, broad_term.mm, 2 * ring_seam)
     if is_traced(bag):

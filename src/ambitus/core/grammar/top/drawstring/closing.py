@@ -4,6 +4,7 @@ import math
 from dataclasses import replace
 
 from ambitus.core.form.model import Dimension, Form, SizeLine
+from ambitus.core.grammar.base.disc import disc_drafted
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.lengths import snap
@@ -58,7 +59,7 @@ def to_edge(bag: Resolved) -> bool:
 def _plan(bag: Resolved) -> tuple[float, float]:
     """Return length and breadth of the base as asked; both the diameter of a round one."""
     if bag.chose("base.given", "plate"):
-        across = bag.mm("base.plate") - 2 * eaten(bag, "ring")
+        across = disc_drafted(bag)
         return across, across
     if "size.diameter" in bag.values:
         return bag.mm("size.diameter"), bag.mm("size.diameter")
