@@ -217,7 +217,7 @@ def _(b: Bag) -> bool:
 @says("snips-too-deep")
 def _(b: Bag) -> bool:
     sewn = b.separate and b.base != "rectangle" and proofs._kind(b.draft, "ring") != "raw"
-    return sewn and b.mm("allowances.ring") <= 6
+    return sewn and b.mm("allowances.ring") <= b.pair(6, 0.25) + EPS
 
 
 @says("knit-stretch-way")
@@ -281,7 +281,10 @@ def _(b: Bag) -> bool:
 @says("tube-base-ease")
 def _(b: Bag) -> bool:
     rings = (w for w in b.draft.walked if w.seam.seam == "ring")
-    return b.separate and not all(_eases(b, *w.lengths) for w in rings)
+    # a hundredth of a millimetre is no difference
+    return b.separate and any(
+        abs(x - y) > 0.01 and not _eases(b, x, y) for x, y in (w.lengths for w in rings)
+    )
 
 
 # --- the kinds of seam
@@ -417,7 +420,8 @@ def _(b: Bag) -> bool:
     if b.bag.bag.interfacing.kind == "full":
         return True
     inset = b.mm("interfacing.inset") if b.bag.bag.interfacing.kind == "inset" else math.inf
-    return any(proofs.eaten(b.draft, k) - inset > 1 for k in b.bag.sewn)
+    eaten = [proofs.eaten(b.draft, k) for k in b.bag.sewn if k in b.bag.classes]
+    return max([*eaten, proofs.top_eats(b.draft)]) - inset > 1
 
 
 @says("inset-wide")

@@ -4,12 +4,13 @@ import json
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given, reject, settings
 from hypothesis import strategies as st
 
 import bags
 from ambitus.core.checks.mechanism import all_rules
 from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.problems import SpecProblems
 from ambitus.library import shipped
 from bags import drafted
 from core import oracle
@@ -66,6 +67,11 @@ def test_every_check_is_judged() -> None:
 def test_near_its_limit_a_check_is_right(check: str, data: st.DataObject) -> None:
     """Every finding on a bag near the limit is one that the oracle expects, and none is missing."""
     spec = data.draw(around(check))
+    try:
+        drafted(spec)
+    except SpecProblems:
+        # a limit near the end of its field's range
+        reject()
     if data.draw(st.booleans()):
         spec = bags.pushed(spec, data)
     assert _disagree(spec) == []

@@ -624,7 +624,7 @@ def snips_too_deep(draft: "Draft") -> Iterator[Fired]:
     ):
         return
     mm = bag.mm("allowances.ring")
-    if mm <= SNIPPED_OVER + 1e-9:
+    if mm <= SNIPPED_OVER.mm(bag.unit) + 1e-9:
         more = paired(10).mm(bag.unit)
         yield fired(
             set_by(bag, "allowances.ring"),

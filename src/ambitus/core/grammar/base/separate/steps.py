@@ -4,12 +4,12 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.separate.cut import panels_of, ring_deeper
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.grammar.top.lining import deeper_by
-from ambitus.core.lengths import amount, snap
+from ambitus.core.lengths import amount, paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
 #: Under this the tube's allowance is not snipped: there is too little of it.
-SNIPPED_OVER = 6.35
+SNIPPED_OVER = paired(6)
 
 
 def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
@@ -33,7 +33,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             press_seams(bag, layer, rank + 3, needs=(f"{layer} sides sewn",), gives=f"{layer} tube pressed")
         )
         ready = f"{layer} tube pressed"
-        if bag.mm("allowances.ring") > SNIPPED_OVER:
+        if bag.mm("allowances.ring") > SNIPPED_OVER.mm(bag.unit) + 1e-9:
             out.append(
                 Step(
                     key=f"{layer} snip tube",
