@@ -17,8 +17,6 @@ SAYS: dict[str, "Callable[[Bag], bool]"] = {}
 INCH = 25.4
 #: two numbers closer than this, in mm, are the same
 EPS = 1e-6
-#: classes of seam that are sewn with one row along one curve or corner
-_ENDS = {"side", "end"}
 
 
 def says(check: str) -> Callable[[Callable[["Bag"], bool]], Callable[["Bag"], bool]]:

@@ -7,8 +7,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ambitus.core.lengths import Grid, LengthProblem, View, paired, parse_length
+from ambitus.core.lengths.grid import steps_for
 from ambitus.core.lengths.units import Unit
-from ambitus.core.spec.resolve import steps_for
 from ambitus.core.sums import Sum, Term, show_sum, to_grid
 
 INCH = Fraction("25.4")

@@ -9,7 +9,6 @@ from hypothesis import strategies as st
 
 import bags
 from ambitus.core.checks.mechanism import all_rules
-from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.problems import SpecProblems
 from ambitus.library import shipped
 from bags import drafted
@@ -94,4 +93,3 @@ def test_the_oracle_says_both() -> None:
         fires, quiet = EDGES[check]
         assert judge(oracle.Bag(drafted(fires))), check
         assert not judge(oracle.Bag(drafted(quiet))), check
-    assert GRAMMAR

@@ -60,9 +60,13 @@ def _added(summed: ShownSum) -> str:
     return " + ".join(parts).replace("+ −", "− ")
 
 
-def _worked(name: str) -> tuple[Spec, Draft]:
-    spec = with_straps(spec_from(_text(name)), GRAMMAR, shipped())
+def _worked_from(text: str) -> tuple[Spec, Draft]:
+    spec = with_straps(spec_from(text), GRAMMAR, shipped())
     return spec, draft(resolve(spec, GRAMMAR, shipped()))
+
+
+def _worked(name: str) -> tuple[Spec, Draft]:
+    return _worked_from(_text(name))
 
 
 def _drafted(name: str) -> Draft:
@@ -143,8 +147,7 @@ def fix_file(name: str, unit: Unit | None, check: str) -> int:
     The file keeps everything else that it holds; a plan from standard input is printed instead.
     """
     text = _text(name)
-    spec = with_straps(spec_from(text), GRAMMAR, shipped())
-    made = draft(resolve(spec, GRAMMAR, shipped()))
+    spec, made = _worked_from(text)
     mine = [f for f in made.findings if f.rule.id == check]
     if not mine:
         known = ", ".join(dict.fromkeys(f.rule.id for f in made.findings)) or "none"

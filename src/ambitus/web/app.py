@@ -14,6 +14,7 @@ from ambitus.core.draft import readers
 from ambitus.core.drawing.standing import Standing
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Unit, View
+from ambitus.core.lengths.grid import steps_for
 from ambitus.core.problems import Problem
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
@@ -26,7 +27,6 @@ from ambitus.core.shown.present import grid_label, picture, present
 from ambitus.core.shown.present import read_back as read_shown
 from ambitus.core.shown.tiles import tiles
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolve import steps_for
 from ambitus.core.spec.resolved import Beginning
 from ambitus.files.outline_file import outline_from
 from ambitus.library import shipped

@@ -6,13 +6,13 @@ from ambitus.core.checks.mechanism import Change, Remedy
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.strap import Hang, face_of
 from ambitus.core.lengths import snap
-from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
+from ambitus.core.lengths.grid import steps_for
 from ambitus.core.spec.resolved import Resolved
 
 
 def ruler(bag: Resolved) -> float:
     """Return the finest line of a ruler in the plan's unit set: 1 mm, or 1/16 in."""
-    return (INCH_STEPS if bag.unit == "in" else METRIC_STEPS)[0]
+    return steps_for(bag.unit)[0]
 
 
 def at_least(bag: Resolved, mm: float) -> float:

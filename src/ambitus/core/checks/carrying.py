@@ -321,7 +321,7 @@ def _down_to(draft: "Draft") -> tuple[float, float, float]:
     """
     bag, form = draft.bag, draft.form
     height, half = asked_height(bag), form.mm("depth") / 2 if "depth" in form.dimensions else 0.0
-    under = bag.bag.base.kind not in ("gusset",) and bool(half)
+    under = bag.bag.base.kind != "gusset" and bool(half)
     boxed = under and bag.bag.base.kind != "side_panels"
     return height, height + (half if under else 0.0), half if boxed else 0.0
 

@@ -68,11 +68,10 @@ def cut_list_of(
     """Return the cut list of *pieces*. It is made from the numbers a maker is shown, and nothing else."""
     form = forms["outer"]
     sewn = [key for key in bag.bag.classes if key in bag.classes]
-    kinds = {key: bag.bag.seam(key) for key in sewn}
+    # corners that are only pinched are sewn without an allowance of their own
+    kinds = {key: bag.bag.seam(key) for key in (*sewn, *bag.sewn)}
     lapped = any(kind.laps for kind in kinds.values())
     told = dict(bag.bag.top.told)
-    # corners that are only pinched are sewn without an allowance of their own
-    kinds |= {key: bag.bag.seam(key) for key in bag.sewn}
     for kind in kinds.values():
         told |= kind.told
     allowances = {key: bag.mm(f"allowances.{key}") for key in sewn}

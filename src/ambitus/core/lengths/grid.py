@@ -4,11 +4,18 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
+from ambitus.core.lengths.units import Unit, system_of
+
 Rounding = Literal["nearest", "up"]
 
 #: Grids a maker may choose, in millimetres, per unit set.
 METRIC_STEPS = (1.0, 2.0, 5.0)
 INCH_STEPS = (25.4 / 16, 25.4 / 8, 25.4 / 4)
+
+
+def steps_for(unit: Unit) -> tuple[float, ...]:
+    """Return the cutting grids of the unit set of *unit*, in mm, the finest first: the lines of its ruler."""
+    return METRIC_STEPS if system_of(unit) == "metric" else INCH_STEPS
 
 
 def snap(mm: float) -> float:

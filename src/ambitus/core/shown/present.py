@@ -16,6 +16,7 @@ from ambitus.core.grammar.top.drawstring.closing import by_contents
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.zip.tape import is_box, shows
 from ambitus.core.lengths import Unit, View, paired
+from ambitus.core.lengths.grid import steps_for
 from ambitus.core.shown.by_volume import volume_text
 from ambitus.core.shown.models import (
     ClosesShown,
@@ -35,7 +36,7 @@ from ambitus.core.shown.models import (
     Token,
 )
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolve import all_params, lookup, steps_for
+from ambitus.core.spec.resolve import all_params, lookup
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import ShownSum, Source, Sum, show_sum
 from ambitus.core.volume import can_be_sized, holds

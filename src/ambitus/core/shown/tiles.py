@@ -19,13 +19,14 @@ from ambitus.core.grammar.contract import (
 )
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.lengths import Unit, View
+from ambitus.core.lengths.grid import steps_for
 from ambitus.core.outlines import around
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.models import OutlineShown, Tile, TileEdit, TileGroup, Tiles, TileShows
 from ambitus.core.shown.present import grid_label, phrases, picture, size_line
 from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolve import all_params, lookup, resolve, steps_for, with_straps
+from ambitus.core.spec.resolve import all_params, lookup, resolve, with_straps
 from ambitus.core.spec.resolved import ClothFacts, Facts
 from ambitus.core.volume import can_be_sized
 

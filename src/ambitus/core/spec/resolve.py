@@ -12,7 +12,7 @@ from typing import Any
 
 from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Grammar, Param
 from ambitus.core.lengths import MM_PER, Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
-from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
+from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS, steps_for
 from ambitus.core.lengths.units import SPELLINGS
 from ambitus.core.outlines import OutlineProblem, read_outline, written
 from ambitus.core.problems import Problem, SpecProblems
@@ -20,11 +20,6 @@ from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolved import Facts, Resolved, Value
 
 _YOU = "You chose this."
-
-
-def steps_for(unit: Unit) -> tuple[float, ...]:
-    """Return the cutting grids of the unit set of *unit*, in mm."""
-    return METRIC_STEPS if system_of(unit) == "metric" else INCH_STEPS
 
 
 def default_step(unit: Unit) -> float:

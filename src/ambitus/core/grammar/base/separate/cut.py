@@ -15,7 +15,7 @@ from ambitus.core.grammar.cloth.bottom import base_of_bottom
 from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.lengths import Grid, snap
-from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS
+from ambitus.core.lengths.grid import steps_for
 from ambitus.core.outlines import around as way_round
 from ambitus.core.outlines import extent, read_outline, seen
 from ambitus.core.spec.resolved import Resolved
@@ -100,7 +100,7 @@ def tube_panel(bag: Resolved, around: float, panels: int, seam: float) -> tuple[
 
     Where rounding alone would leave more than the cloth eases, the panel is cut on the finest grid.
     """
-    finest = (INCH_STEPS if bag.unit == "in" else METRIC_STEPS)[0]
+    finest = steps_for(bag.unit)[0]
     for at, grid in enumerate((bag.grid, Grid(min(finest, bag.grid.step), "nearest"))):
         one = snap(grid.fit(around / panels + 2 * seam) - 2 * seam)
         shorter = min(one * panels, around)
