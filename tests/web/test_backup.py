@@ -38,7 +38,8 @@ def test_there_and_back(tmp_path: Path) -> None:
     plans = _with_plans(database, "One", "Two")
     assert back_up(database, copy) == 2
     plans.begin("Three", saved_from(Spec.model_validate(tote())))
-    count, kept = put_back(copy, database)
+    restored = put_back(copy, database)
+    count, kept = restored.count, restored.kept
     assert (count, _names(database)) == (2, ["One", "Two"])
     assert kept is not None
     assert _names(kept) == ["One", "Three", "Two"]
@@ -79,7 +80,7 @@ def test_on_the_command_line(tmp_path: Path, capsys: pytest.CaptureFixture[str])
     data, copy = tmp_path / "data", tmp_path / "copy.sqlite"
     _with_plans(data / "ambitus.sqlite", "One")
     assert main(["backup", str(copy), "--data", str(data)]) == 0
-    assert "1 plans copied" in capsys.readouterr().out
+    assert "1 plan is copied" in capsys.readouterr().out
     assert main(["restore", str(copy), "--data", str(data)]) == 0
     assert "before-restore" in capsys.readouterr().out
     assert main(["backup", str(copy), "--data", str(data)]) == 4

@@ -31,7 +31,7 @@ EXAMPLES = _BLOCK.findall(PAGE)
 def _run(
     monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str], arguments: list[str], text: str
 ) -> tuple[int, str, str]:
-    monkeypatch.setattr(sys, "stdin", io.StringIO(text))
+    monkeypatch.setattr(sys, "stdin", io.TextIOWrapper(io.BytesIO(text.encode())))
     code = main([*arguments, "-"])
     told = capsys.readouterr()
     return code, told.out.rstrip(), told.err.rstrip()
@@ -99,7 +99,7 @@ def test_the_json_of_a_draft_reads_back(
         ('{"unit": "mm", "size": {"wid', "breaks off"),
         ("[1]", "does not hold an object"),
         ('{"colour": "red"}', "colour"),
-        ("", "breaks off"),
+        ("", "is empty"),
     ],
 )
 def test_unreadable_input_is_told_field_by_field(

@@ -20,16 +20,25 @@ from ambitus.cli.on_files import (
     read_file,
     steps_file,
 )
-from ambitus.files.outline_file import UNITS
-from ambitus.store.backup import NotABackup, back_up, put_back
+from ambitus.files.drawings.outline import UNITS
+from ambitus.store import CannotKeep, CannotOpen
+from ambitus.store.backup import NotABackup, back_up, last_kept, put_back
 from ambitus.web.app import make_app
 
 _HOST = "127.0.0.1"
 
 
+def _port(text: str) -> int:
+    """Return a port's number. Raises argparse's own error where there is no such port."""
+    if not (text.isascii() and text.isdecimal() and len(text) < 6 and 0 < int(text) < 65536):
+        raise argparse.ArgumentTypeError(f"“{text[:20]}” is no port: give a number from 1 to 65535")
+    return int(text)
+
+
 def _free_port(wanted: int) -> int:
     """Return *wanted*, or the next free port after it."""
-    for port in range(wanted, wanted + 50):
+    last = min(wanted + 49, 65535)
+    for port in range(wanted, last + 1):
         with socket.socket() as probe:
             probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
             try:
@@ -37,7 +46,7 @@ def _free_port(wanted: int) -> int:
             except OSError:
                 continue
             return port
-    raise SystemExit(f"No free port from {wanted} to {wanted + 49}. Give another with --port.")
+    raise SystemExit(f"No free port from {wanted} to {last}. Give another with --port.")
 
 
 class _Telling(uvicorn.Server):
@@ -55,7 +64,7 @@ def _parser() -> argparse.ArgumentParser:
         "ambitus",
         description="Works out every piece of a bag from its finished size.",
         epilog="Exit codes: 0 fine, 1 a stop was found, 2 wrong use, "
-        "3 the input cannot be read, 4 no such file.",
+        "3 the input cannot be read, 4 no such file, 5 Ambitus itself failed.",
     )
     commands = parser.add_subparsers(dest="command", required=True)
     for name, text in (("serve", "serve the screens"), ("demo", "serve with the sample plans laid out")):
@@ -64,7 +73,7 @@ def _parser() -> argparse.ArgumentParser:
             "--data", type=Path, default=Path("data"), help="folder that keeps the plans (default: data)"
         )
         one.add_argument("--dist", type=Path, default=Path("frontend/dist"), help="built screens")
-        one.add_argument("--port", type=int, default=8340, help="first port to try (default: 8340)")
+        one.add_argument("--port", type=_port, default=8340, help="first port to try (default: 8340)")
     for name, what, text in (
         ("draft", "plan", "every piece of a plan, with its sums"),
         ("check", "plan", "what to know before cutting; exit code 1 on a stop"),
@@ -87,7 +96,9 @@ def _parser() -> argparse.ArgumentParser:
         ("restore", "make the plans of a backup the plans here; the old ones are kept beside them"),
     ):
         one = commands.add_parser(name, help=text)
-        one.add_argument("file", metavar="BACKUP", type=Path)
+        one.add_argument("file", metavar="BACKUP", type=Path, nargs="?" if name == "restore" else None)
+        if name == "restore":
+            one.add_argument("--undo", action="store_true", help="bring back what the last restore replaced")
         one.add_argument("--data", type=Path, default=Path("data"), help="folder that keeps the plans")
         one.add_argument("--demo", action="store_true", help="the sample plans instead of your own")
     outline = commands.add_parser("outline", help="the outline of a base from a drawing, for base.outline")
@@ -108,26 +119,49 @@ def keep_safe(given: argparse.Namespace) -> int:
     database = _database(given.data, given.demo)
     try:
         if given.command == "backup":
-            print(f"{back_up(database, given.file)} plans copied to {given.file}.")
+            print(f"{_plans(back_up(database, given.file))} copied to {given.file}.")
             return 0
-        count, kept = put_back(given.file, database)
+        restored = put_back(last_kept(database) if given.undo else given.file, database)
     except NotABackup as bad:
         print(f"{bad} Give a file that `ambitus backup` has made.", file=sys.stderr)
         return UNREADABLE
-    print(f"{count} plans are back." + (f" What was there before is in {kept}." if kept else ""))
+    kept = f" What was there before is in {restored.kept}; `ambitus restore --undo` brings it back."
+    print(f"{_plans(restored.count)} back." + (kept if restored.kept else ""))
     return 0
+
+
+def _plans(count: int) -> str:
+    return "1 plan is" if count == 1 else f"{count} plans are"
 
 
 def serve(given: argparse.Namespace) -> int:
     """Serve the screens until it is stopped."""
     demo = given.command == "demo"
-    app = make_app(_database(given.data, demo), given.dist)
-    if demo:
-        lay_out(app.state.plans)
     port = _free_port(given.port)
-    _Telling(
-        uvicorn.Config(app, _HOST, port, log_level="warning", access_log=False, server_header=False)
-    ).run()
+    try:
+        app = make_app(_database(given.data, demo), given.dist)
+        if demo:
+            lay_out(app.state.plans)
+    except (CannotOpen, CannotKeep) as bad:
+        print(f"{bad.why} {bad.fix}", file=sys.stderr)
+        return UNREADABLE
+    app.state.reader.warm()
+    config = uvicorn.Config(
+        app,
+        _HOST,
+        port,
+        log_level="warning",
+        access_log=False,
+        server_header=False,
+        timeout_graceful_shutdown=10,
+    )
+    try:
+        _Telling(config).run()
+    except KeyboardInterrupt:
+        print("Stopped.")
+    finally:
+        app.state.reader.close()
+        app.state.database.close()
     return 0
 
 
@@ -136,7 +170,10 @@ ON_FILES = {"draft": draft_file, "check": check_file, "steps": steps_file}
 
 def main(arguments: Sequence[str] | None = None) -> int:
     """Run a command; return its exit code."""
-    given = _parser().parse_args(arguments)
+    parser = _parser()
+    given = parser.parse_args(arguments)
+    if given.command == "restore" and bool(given.file) == given.undo:
+        parser.error("name the backup to restore, or give --undo and no file")
     if given.command == "schema":
         return print_schema(given.of)
     if given.command == "outline":
@@ -149,7 +186,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
         return guarded(lambda: ON_FILES[given.command](given.file, given.unit, given.json))
     if given.command in ("backup", "restore"):
         return guarded(lambda: keep_safe(given))
-    return serve(given)
+    return guarded(lambda: serve(given))
 
 
 if __name__ == "__main__":

@@ -1,9 +1,11 @@
 """``draft``, ``read``, ``check``, ``steps``, ``schema``: the core on files, without a server."""
 
+import errno
 import json
 import os
 import sys
 from collections.abc import Callable, Iterable
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
@@ -11,7 +13,7 @@ from ambitus.core.draft import Draft, draft, readers
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.lengths import Unit, View
-from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.problems import Problem, SpecProblems, first_of
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
 from ambitus.core.remedy import remedies_of
@@ -24,17 +26,24 @@ from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve, with_straps
 from ambitus.core.sums import ShownSum, show_sum
 from ambitus.files.draft_json import checks_json, draft_json
+from ambitus.files.drawings.outline import outline_from
 from ambitus.files.incoming import cut_list_from, spec_from, with_spec
-from ambitus.files.outline_file import outline_from
+from ambitus.files.plain import text_of
 from ambitus.files.whole import put_whole
 from ambitus.library import shipped
 
 _KINDS = {"gate": "  [check before going on]", "no return": "  [no way back after this]"}
-FINE, STOPPED, UNREADABLE, NO_FILE = 0, 1, 3, 4
+FINE, STOPPED, UNREADABLE, NO_FILE, FAILED, INTERRUPTED = 0, 1, 3, 4, 5, 130
 
 
 def _text(name: str) -> str:
-    return sys.stdin.read() if name == "-" else Path(name).read_text("utf-8")
+    """Return the text of a file, or of standard input. Raises SpecProblems where it is none."""
+    raw = sys.stdin.buffer.read() if name == "-" else Path(name).read_bytes()
+    try:
+        return text_of(raw)
+    except SpecProblems as bad:
+        called = "standard input" if name == "-" else name
+        raise SpecProblems(tuple(replace(p, field=called) for p in bad.problems)) from bad
 
 
 def table(rows: Iterable[Iterable[str]]) -> str:
@@ -238,20 +247,29 @@ def print_schema(name: str) -> int:
 
 
 def guarded(work: Callable[[], int]) -> int:
-    """Run *work*; tell unreadable input problem by problem on standard error."""
+    """Run *work*; tell what goes wrong on standard error: unreadable input problem by problem."""
     try:
         return work()
     except SpecProblems as bad:
-        for p in bad.problems:
-            print(f"{p.field or 'file'}: {p.why} {p.fix}", file=sys.stderr)
+        for p in first_of(bad.problems):
+            where = p.field if len(p.field) <= 80 else f"{p.field[:79]}…"
+            print(f"{where or 'file'}: {p.why} {p.fix}", file=sys.stderr)
         return UNREADABLE
     except BrokenPipeError:
         # whoever read along has seen enough; nothing is left to be flushed to them
         os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
         return 0
-    except OSError as missing:
-        print(f"{missing.filename}: {missing.strerror}. Name another file.", file=sys.stderr)
+    except OSError as bad:
+        where = f"{bad.filename}: " if bad.filename else ""
+        other = bad.errno in (errno.ENOENT, errno.ENOTDIR, errno.EISDIR, errno.EEXIST, errno.ENAMETOOLONG)
+        fix = "Name another file." if other else "Make room, or see whose file and folder it is."
+        print(f"{where}{bad.strerror or bad}. {fix}", file=sys.stderr)
         return NO_FILE
-    except UnicodeDecodeError:
-        print("The file is not text. Give a JSON file in UTF-8.", file=sys.stderr)
-        return UNREADABLE
+    except KeyboardInterrupt:
+        return INTERRUPTED
+    except Exception as bad:
+        if os.environ.get("AMBITUS_TRACE"):
+            raise
+        told = f"{type(bad).__name__}: {bad}"[:200]
+        print(f"Ambitus failed at this ({told}). Set AMBITUS_TRACE=1 to see where.", file=sys.stderr)
+        return FAILED

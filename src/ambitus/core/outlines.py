@@ -20,8 +20,9 @@ SMALLEST, LARGEST = 20.0, 2000.0
 CLOSE = 0.005
 #: What a picture of an outline may leave out, in mm.
 SEEN = 0.02
-#: Most points of an outline.
+#: Most points of an outline, and the letters that they are written in at most.
 MOST_POINTS = 4000
+LONGEST_OUTLINE = 128_000
 _MITRE = 5.0
 
 
@@ -93,6 +94,9 @@ def read_outline(text: str) -> tuple[Point, ...]:
     Raises:
         OutlineProblem: If it is not written so, or cannot be used.
     """
+    if len(text) > LONGEST_OUTLINE:
+        why = f"The outline is written in more than {LONGEST_OUTLINE:,} letters."
+        raise OutlineProblem("outline-too-fine", why, "Import it again from its drawing.")
     points = []
     for pair in text.split():
         x, comma, y = pair.partition(",")

@@ -26,3 +26,22 @@ class SpecProblems(ValueError):
 
     def __str__(self) -> str:
         return " ".join(f"{p.field}: {p.why} {p.fix}" for p in self.problems)
+
+
+#: Problems that are told of one input; of more than these it is said how many.
+MOST_TOLD = 50
+
+
+def first_of(problems: tuple[Problem, ...]) -> tuple[Problem, ...]:
+    """
+    Return the problems that are told: fifty of them, and one that says how many more there are.
+
+    >>> [p.why for p in first_of((Problem("x", "", "", "Wrong.", "Mend it."),) * 53)][-1]
+    '3 more things are wrong.'
+    """
+    more = len(problems) - MOST_TOLD
+    if more <= 0:
+        return problems
+    thing = "thing is" if more == 1 else "things are"
+    last = Problem("more", "", str(more), f"{more:,} more {thing} wrong.", "Put these right first.")
+    return (*problems[:MOST_TOLD], last)

@@ -11,8 +11,9 @@ from collections.abc import Iterable, Iterator
 from typing import Any
 
 from ambitus.core.lengths import LengthProblem, Unit, View, parse_length
+from ambitus.core.lengths.units import SPELLINGS
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.read.cutlist import CUT_LIST_VERSION, CutList, StrapRow
+from ambitus.core.read.cutlist import CUT_LIST_VERSION, MOST_ROWS, MOST_STRAPS, CutList, StrapRow
 from ambitus.core.shown.models import Sheet
 from ambitus.files.problems import refuse_newer, valid
 
@@ -22,6 +23,8 @@ _FOR_PEOPLE = {"letter", "piece", "material", "marks"}
 _PIECES = ("width", "height", "across", "up", "corner", "radius")
 _STRAPS = ("length", "width", "gap", "hold", *StrapRow.TOLD)
 _YES = {"yes", "true", "1"}
+#: units that a list may be in, by every spelling
+_UNITS = {spelt: unit for spelt, unit in SPELLINGS.items() if unit in ("mm", "cm", "in")}
 
 
 def _cell(text: object) -> str:
@@ -92,7 +95,27 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
 
 #: a length that carries its unit: letters, or the marks of feet and inches
 _NAMED = re.compile("[A-Za-z\"'″′”’]")
-_HEADING = re.compile(r"^(?P<name>.*?)\s*(?:\((?P<unit>mm|cm|in)\))?$")
+#: Letters of a heading: none of ours has more.
+_LONGEST_HEADING = 60
+#: Lines of a list: its rows, its settings, and as many empty ones.
+_MOST_LINES = 2 * (MOST_ROWS + MOST_STRAPS + 400)
+
+
+def _heading(text: str) -> tuple[str, str | None]:
+    """
+    Return a column's name, and the unit that stands behind it in brackets.
+
+    >>> _heading("width (mm)"), _heading("role"), _heading("height ( inch )")
+    (('width', 'mm'), ('role', None), ('height', 'in'))
+    """
+    name, bracket, rest = text[:_LONGEST_HEADING].rpartition("(")
+    unit = _UNITS.get(rest.strip().removesuffix(")").strip()) if bracket else None
+    return (name.strip(), unit) if unit else (text[:_LONGEST_HEADING].strip(), None)
+
+
+def _whole_number(text: str) -> int | str:
+    """Return *text* as a count, or as it stands where it is none, so that it is told as it was written."""
+    return int(text) if text.isascii() and text.isdecimal() and len(text) < 10 else text
 
 
 class _Reading:
@@ -116,11 +139,19 @@ class _Reading:
             self.problems.append(Problem("not-a-length", place, text[:60], bad.why, bad.fix))
             return None
 
+    def _unit(self, value: str, line: int) -> None:
+        known = _UNITS.get(value.strip().lower())
+        if known is not None:
+            self.unit = known
+            return
+        why, place = f"“{value[:40]}” is not a unit here.", f"line {line}, unit"
+        self.problems.append(Problem("not-a-choice", place, value[:40], why, "Use one of: mm, cm, in."))
+
     def setting(self, name: str, value: str, line: int) -> None:
         if name == "cut list":
-            self.data["version"] = int(value) if value.isdigit() else value
+            self.data["version"] = _whole_number(value)
         elif name == "unit":
-            self.unit = value
+            self._unit(value, line)
         elif name in ("base", "top"):
             self.data[name] = value
         elif name.startswith("seam "):
@@ -144,8 +175,7 @@ class _Reading:
         lengths, plain = (_PIECES, {"role", "part", "outline"}) if pieces else (_STRAPS, {"make", "attach"})
         into: dict[str, Any] = {}
         for heading, cell in zip(headings, cells, strict=False):
-            found = _HEADING.match(heading)
-            name, unit = (found["name"], found["unit"]) if found else (heading, None)
+            name, unit = _heading(heading)
             text, place = cell.strip().removeprefix("'"), f"line {line}, {name}"
             if not text or name in _FOR_PEOPLE or name == "strap":
                 continue
@@ -154,7 +184,7 @@ class _Reading:
             elif name in plain:
                 into[name] = text
             elif name == "count":
-                into[name] = int(text) if text.isdigit() else text
+                into[name] = _whole_number(text)
             elif name in ("folded", "under") and pieces:
                 into[name] = text.lower() in _YES
             else:
@@ -170,11 +200,33 @@ def _unknown(place: str, name: str) -> Problem:
     )
 
 
+def _lines(text: str) -> Iterator[tuple[int, list[str]]]:
+    """Yield (line, cells) of a CSV, whichever line ends it has. Raises SpecProblems where it is no CSV."""
+    plain = text.removeprefix("\ufeff").replace("\r\n", "\n").replace("\r", "\n")
+    first = plain.partition("\n")[0]
+    marks = {mark: first.count(mark) for mark in (",", ";", "\t")}
+    reader = csv.reader(io.StringIO(plain), delimiter=max(marks, key=lambda mark: marks[mark]))
+    while True:
+        try:
+            cells = next(reader)
+        except StopIteration:
+            return
+        except csv.Error as bad:
+            place, most = f"line {reader.line_num}", csv.field_size_limit() // 1024
+            why = f"Line {reader.line_num} cannot be read: a cell is larger than {most} kB, or not closed."
+            problem = Problem("not-valid", place, "", why, "Close the quotes of each cell.")
+            raise SpecProblems((problem,)) from bad
+        if reader.line_num > _MOST_LINES:
+            why = f"This list has more than {_MOST_LINES:,} lines; a bag has at most {MOST_ROWS:,} rows."
+            problem = Problem("too-large", "rows", str(reader.line_num), why, "Save one bag a file.")
+            raise SpecProblems((problem,))
+        yield reader.line_num, cells
+
+
 def _sections(text: str) -> Iterator[tuple[int, list[str] | None, list[str]]]:
     """Yield (line, headings in force or None, cells) of every line that says something."""
-    dialect = ";" if text.partition("\n")[0].count(";") > text.partition("\n")[0].count(",") else ","
     headings: list[str] | None = None
-    for line, cells in enumerate(csv.reader(io.StringIO(text), delimiter=dialect), 1):
+    for line, cells in _lines(text):
         stripped = [c.strip() for c in cells]
         if not any(stripped):
             continue
@@ -194,7 +246,7 @@ def cut_list_from_csv(text: str, unit: Unit | None = None, *, keep_right: bool =
         SpecProblems: With every problem; ``no-unit`` where a bare number has no unit and none was given.
     """
     reading = _Reading(unit)
-    for line, headings, cells in _sections(text.removeprefix("\ufeff")):
+    for line, headings, cells in _sections(text):
         if headings is None:
             reading.setting(cells[0].lower(), cells[1] if len(cells) > 1 else "", line)
         else:
@@ -239,7 +291,7 @@ def _without(data: dict[str, Any], problems: Iterable[Problem]) -> dict[str, Any
     gone: dict[str, set[int]] = {"rows": set(), "straps": set()}
     for problem in problems:
         root, *rest = problem.field.split(".")
-        if root in gone and rest and rest[0].isdigit():
+        if root in gone and rest and rest[0].isdecimal():
             if problem.code == "unknown-field" and len(rest) == 2:
                 out[root][int(rest[0])].pop(rest[1], None)
             else:

@@ -9,16 +9,12 @@ from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.read.cutlist import CUT_LIST_VERSION, CutList
 from ambitus.core.spec.model import SPEC_VERSION, Spec
 from ambitus.files.cut_list_csv import cut_list_from_csv, cut_list_of_data
+from ambitus.files.plain import plain_json
 from ambitus.files.problems import refuse_newer, valid
 
 
-def _parsed(text: str) -> dict[str, Any]:
-    try:
-        data = json.loads(text)
-    except json.JSONDecodeError as bad:
-        where = f"line {bad.lineno}, column {bad.colno}"
-        why = f"This is not whole JSON: it breaks off or goes wrong at {where}."
-        raise SpecProblems((Problem("not-json", where, "", why, "Save or send the file again."),)) from bad
+def _parsed(text: str, *, judged: bool = True) -> dict[str, Any]:
+    data = plain_json(text, judged=judged)
     if not isinstance(data, dict):
         why = "This file does not hold an object."
         raise SpecProblems(
@@ -33,23 +29,39 @@ def name_in(text: str) -> str:
     return name.strip()[:120] if isinstance(name, str) else ""
 
 
+def _take_out(at: Any, path: list[str]) -> None:
+    """Take what *path* leads to out of plain data; a name in it may hold dots itself."""
+    if isinstance(at, list):
+        place = int(path[0]) if path[0].isdecimal() else len(at)
+        if place >= len(at):
+            return
+        if len(path) > 1:
+            _take_out(at[place], path[1:])
+        else:
+            at[place] = {}
+    elif isinstance(at, dict):
+        for n in range(len(path), 0, -1):
+            name = ".".join(path[:n])
+            if name not in at:
+                continue
+            if n == len(path):
+                del at[name]
+            else:
+                _take_out(at[name], path[n:])
+            return
+
+
 def without(text: str, fields: Iterable[str]) -> str:
-    """Return the file *text* without the fields at these paths, so that the rest can be read."""
-    data = _parsed(text)
+    """
+    Return the file *text* without the fields at these paths, so that the rest can be read.
+
+    Of a plan file a path leads into its spec, or where there is no such thing into the file.
+    """
+    data = _parsed(text, judged=False)
     spec = data["spec"] if data.get("ambitus") == "plan" and isinstance(data.get("spec"), dict) else data
-    for path in fields:
-        *parents, last = path.split(".")
-        at: Any = spec
-        for part in parents:
-            at = (
-                at[int(part)]
-                if isinstance(at, list) and part.isdigit() and int(part) < len(at)
-                else (at.get(part) if isinstance(at, dict) else None)
-            )
-        if isinstance(at, dict):
-            at.pop(last, None)
-        elif isinstance(at, list) and last.isdigit() and int(last) < len(at):
-            at[int(last)] = {}
+    for field in fields:
+        path = field.split(".")
+        _take_out(spec if path[0] in spec else data, path)
     return json.dumps(data)
 
 
@@ -90,9 +102,9 @@ def looks_like_json(text: str) -> bool:
     return text.lstrip("\ufeff \t\r\n")[:1] in ("{", "[", "")
 
 
-def is_cut_list(text: str) -> bool:
-    """Return whether the JSON in *text* is a cut list and no plan."""
-    data = _parsed(text)
+def is_cut_list(text: str, *, judged: bool = True) -> bool:
+    """Return whether the JSON in *text* is a cut list and no plan; not *judged*, whatever else is in it."""
+    data = _parsed(text, judged=judged)
     return "rows" in data and "ambitus" not in data
 
 
@@ -105,8 +117,12 @@ def cut_list_from(text: str, unit: Unit | None = None, *, keep_right: bool = Fal
     """
     if not looks_like_json(text):
         return cut_list_from_csv(text, unit, keep_right=keep_right)
-    data = _parsed(text)
+    data = _parsed(text, judged=not keep_right)
     if data.get("ambitus") in ("draft", "plan"):
-        data = data.get("cut_list", {})
+        inner = data.get("cut_list")
+        if not isinstance(inner, dict):
+            why = "This file holds no cut list."
+            raise SpecProblems((Problem("missing", "cut_list", "", why, "Give it."),))
+        data = inner
     refuse_newer("cut list", data, CUT_LIST_VERSION)
     return cut_list_of_data(data, keep_right=keep_right)

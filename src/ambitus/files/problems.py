@@ -17,7 +17,7 @@ def newer(what: str, version: int, known: int) -> Problem:
 def refuse_newer(what: str, data: Mapping[str, Any], known: int) -> None:
     """Raise SpecProblems where plain *data* says that it is of a version after *known*."""
     version = data.get("version", known)
-    if isinstance(version, int) and version > known:
+    if isinstance(version, int) and not isinstance(version, bool) and version > known:
         raise SpecProblems((newer(what, version, known),))
 
 
@@ -28,7 +28,8 @@ def _field_problem(error: Any) -> Problem:
         return Problem("unknown-field", field, value, f"“{field}” is not a field here.", "Take it out.")
     if kind == "missing":
         return Problem("missing", field, "", f"“{field}” is missing.", "Give it.")
-    return Problem("not-valid", field, value, f"“{field}” is {value}.", f"{error['msg']}.")
+    fix = error["msg"].removeprefix("Value error, ")
+    return Problem("not-valid", field, value, f"“{field}” is {value}.", f"{fix.removesuffix('.')}.")
 
 
 Model = TypeVar("Model", bound=BaseModel)

@@ -1,6 +1,6 @@
 """Plans and their revisions, kept in one SQLite file. The only room that knows the database."""
 
-from ambitus.store.database import Database, open_database
+from ambitus.store.database import CannotKeep, CannotOpen, Database, DatabaseGone, open_database
 from ambitus.store.plans import (
     Plan,
     PlanAway,
@@ -13,7 +13,10 @@ from ambitus.store.plans import (
 )
 
 __all__ = [
+    "CannotKeep",
+    "CannotOpen",
     "Database",
+    "DatabaseGone",
     "Plan",
     "PlanAway",
     "PlanMoved",

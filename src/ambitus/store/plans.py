@@ -1,6 +1,6 @@
 """Plans: begun, saved, renamed, copied, put away and taken back, never deleted."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Any
@@ -92,12 +92,12 @@ class Plans:
     """The plans in one database. ``now`` is the clock, given so that a test can bring its own."""
 
     def __init__(self, database: Database, now: Callable[[], str] = _now) -> None:
-        self._session = database.session
+        self._writing, self._reading = database.writing, database.reading
         self._now = now
 
     def begin(self, name: str, saved: Saved, cause: str = "Begun") -> Plan:
         """Keep a new plan and its first revision."""
-        with self._session.begin() as session:
+        with self._writing() as session:
             return _plan(self._add(session, name, saved, cause))
 
     def _add(self, session: Session, name: str, saved: Saved, cause: str) -> PlanRow:
@@ -137,7 +137,7 @@ class Plans:
 
     def get(self, plan_id: str) -> Plan:
         """Return a plan, put away or not. Raises PlanNotFound."""
-        with self._session() as session:
+        with self._reading() as session:
             return _plan(self._row(session, plan_id))
 
     def list(
@@ -145,7 +145,7 @@ class Plans:
     ) -> tuple[tuple[Plan, ...], int]:
         """Return plans, newest change first, and how many there are in all."""
         where = PlanRow.put_away_at.is_not(None) if put_away else PlanRow.put_away_at.is_(None)
-        with self._session() as session:
+        with self._reading() as session:
             rows = session.scalars(
                 select(PlanRow).where(where).order_by(PlanRow.updated_at.desc()).limit(limit).offset(offset)
             )
@@ -162,11 +162,19 @@ class Plans:
             PlanNotFound, PlanAway: If the plan cannot be changed.
             PlanMoved: If *base* is no longer the newest revision.
         """
-        with self._session.begin() as session:
+        return self.save_all(plan_id, [(saved, edit_id, cause)], base=base)
+
+    def save_all(self, plan_id: str, edits: Sequence[tuple[Saved, str, str]], *, base: int) -> Plan:
+        """
+        Keep several edits, each with its id and cause, as the next revisions: all of them or none.
+
+        Raises as ``save``.
+        """
+        with self._writing() as session:
             row = self._row(session, plan_id)
             again = session.scalar(
                 select(RevisionRow.number).where(
-                    RevisionRow.plan_id == plan_id, RevisionRow.edit_id == edit_id
+                    RevisionRow.plan_id == plan_id, RevisionRow.edit_id == edits[0][1]
                 )
             )
             if again is not None:
@@ -174,21 +182,22 @@ class Plans:
             row = self._row(session, plan_id, changing=True)
             if base != row.head:
                 raise PlanMoved(row.head)
-            row.head += 1
-            row.updated_at, row.summary = self._now(), saved.summary
-            self._keep(session, row, row.head, edit_id, saved, cause)
+            for saved, edit_id, cause in edits:
+                row.head += 1
+                row.updated_at, row.summary = self._now(), saved.summary
+                self._keep(session, row, row.head, edit_id, saved, cause)
             return _plan(row)
 
     def rename(self, plan_id: str, name: str) -> Plan:
         """Give a plan another name."""
-        with self._session.begin() as session:
+        with self._writing() as session:
             row = self._row(session, plan_id, changing=True)
             row.name, row.updated_at = name, self._now()
             return _plan(row)
 
     def copy(self, plan_id: str, name: str) -> Plan:
         """Begin a new plan from a plan's newest revision."""
-        with self._session.begin() as session:
+        with self._writing() as session:
             row = self._row(session, plan_id)
             head = session.get_one(RevisionRow, (plan_id, row.head))
             saved = Saved(head.spec, head.resolved, head.rules_version, head.cut, row.summary)
@@ -203,14 +212,14 @@ class Plans:
         return self._move(plan_id, away=False)
 
     def _move(self, plan_id: str, *, away: bool) -> Plan:
-        with self._session.begin() as session:
+        with self._writing() as session:
             row = self._row(session, plan_id)
             row.put_away_at = (row.put_away_at or self._now()) if away else None
             return _plan(row)
 
     def printed(self, plan_id: str, number: int) -> Plan:
         """Remember which revision was last printed."""
-        with self._session.begin() as session:
+        with self._writing() as session:
             row = self._row(session, plan_id)
             if session.get(RevisionRow, (plan_id, number)) is None:
                 raise RevisionNotFound(number)
@@ -219,20 +228,21 @@ class Plans:
 
     def revision(self, plan_id: str, number: int | None = None) -> Revision:
         """Return a revision, the newest if no number is given."""
-        with self._session() as session:
+        with self._reading() as session:
             row = self._row(session, plan_id)
             found = session.get(RevisionRow, (plan_id, row.head if number is None else number))
             if found is None:
                 raise RevisionNotFound(number)
             return _revision(found)
 
-    def revisions(self, plan_id: str, *, limit: int = 200) -> tuple[Revision, ...]:
-        """Return a plan's revisions, newest first."""
-        with self._session() as session:
+    def revisions(self, plan_id: str, *, limit: int = 200, before: int | None = None) -> tuple[Revision, ...]:
+        """Return a plan's revisions, newest first; those *before* a number where it is given."""
+        with self._reading() as session:
             self._row(session, plan_id)
             rows = session.scalars(
                 select(RevisionRow)
                 .where(RevisionRow.plan_id == plan_id)
+                .where(RevisionRow.number < (2**31 if before is None else before))
                 .order_by(RevisionRow.number.desc())
                 .limit(limit)
             )
@@ -240,11 +250,11 @@ class Plans:
 
     def kept(self, name: str) -> dict[str, Any] | None:
         """Return a small thing kept by name, or None."""
-        with self._session() as session:
+        with self._reading() as session:
             row = session.get(KeptRow, name)
             return row.value if row else None
 
     def keep(self, name: str, value: dict[str, Any]) -> None:
         """Keep a small thing by name."""
-        with self._session.begin() as session:
+        with self._writing() as session:
             session.merge(KeptRow(name=name, value=value))

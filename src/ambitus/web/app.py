@@ -4,7 +4,7 @@ from dataclasses import replace
 from pathlib import Path
 from typing import Any, Literal
 
-from fastapi import FastAPI, Request, Response
+from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
 from pydantic import BaseModel, Field, TypeAdapter
@@ -28,14 +28,16 @@ from ambitus.core.shown.present import read_back as read_shown
 from ambitus.core.shown.tiles import tiles
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolved import Beginning
-from ambitus.files.outline_file import outline_from
+from ambitus.files.drawings.outline import outline_from
 from ambitus.library import shipped
 from ambitus.store import Plans, open_database
 from ambitus.web import plans_api
 from ambitus.web.drafting import DraftRequest, drafted, with_edits
 from ambitus.web.guard import Guard
-from ambitus.web.problem import ProblemDetail, answer, install
-from ambitus.web.usual import Usual, UsualEdit, UsualShown, edited, new_spec, shown
+from ambitus.web.lanes import Lanes
+from ambitus.web.problem import PlainRoute, ProblemDetail, answer, install
+from ambitus.web.reader import Reader
+from ambitus.web.usual import Usual, UsualEdit, UsualShown, edited, new_spec, shown, usual_of
 
 _DRAFTED = TypeAdapter(Drafted)
 _FINDINGS = TypeAdapter(tuple[FindingShown, ...])
@@ -44,20 +46,13 @@ _VOLUMES = TypeAdapter(Volumes)
 _CLOSING = TypeAdapter(tuple[ClosingShown, ...])
 _COMPARED = TypeAdapter(Compared)
 _WRONG: dict[int | str, dict[str, Any]] = {400: {"model": ProblemDetail}, 422: {"model": ProblemDetail}}
-_HEADERS = {
-    "Content-Security-Policy": (
-        "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'"
-    ),
-    "X-Content-Type-Options": "nosniff",
-    "Referrer-Policy": "no-referrer",
-}
 
 
 class TilesRequest(BaseModel):
     """A spec, the phrase that was opened, and the unit shown."""
 
     spec: Spec
-    phrase: str
+    phrase: str = Field(max_length=80)
     unit: Unit | None = None
 
 
@@ -155,7 +150,7 @@ def _json(content: bytes) -> Response:
 
 def _working(app: FastAPI) -> None:
     @app.post("/api/draft", response_model=Drafted, responses=_WRONG, tags=["draft"], summary="Draft a bag")
-    async def draft_bag(body: DraftRequest) -> Response:
+    def draft_bag(body: DraftRequest) -> Response:
         """Return the bag worked out: sentence, fields, pieces with sums, seams, checks, pictures."""
         spec, unit = with_edits(body)
         made = drafted(spec)
@@ -171,13 +166,13 @@ def _working(app: FastAPI) -> None:
         tags=["draft"],
         summary="Judge a bag",
     )
-    async def judge(body: DraftRequest) -> Response:
+    def judge(body: DraftRequest) -> Response:
         """Return what to know before cutting, each finding with its numbers and the remedies that work."""
         spec, unit = with_edits(body)
         return _json(_FINDINGS.dump_json(tuple(findings_helped(drafted(spec), spec, unit, GRAMMAR))))
 
     @app.post("/api/tiles", response_model=Tiles, responses=_WRONG, tags=["draft"], summary="Open a phrase")
-    async def open_phrase(body: TilesRequest) -> Response:
+    def open_phrase(body: TilesRequest) -> Response:
         """Return this bag redrafted with each choice of a phrase of its sentence."""
         return _json(
             _TILES.dump_json(tiles(body.spec, body.phrase, body.unit or body.spec.unit, GRAMMAR, shipped()))
@@ -186,7 +181,7 @@ def _working(app: FastAPI) -> None:
     @app.post(
         "/api/volumes", response_model=Volumes, responses=_WRONG, tags=["draft"], summary="Size by volume"
     )
-    async def size_by_volume(body: VolumesRequest) -> Response:
+    def size_by_volume(body: VolumesRequest) -> Response:
         """Return what the bag holds, and sizes that hold what is asked for."""
         made = drafted(body.spec)
         return _json(_VOLUMES.dump_json(volumes(made, body.unit or body.spec.unit, body.asked, body.ratio)))
@@ -198,7 +193,7 @@ def _working(app: FastAPI) -> None:
         tags=["draft"],
         summary="See it drawn closed",
     )
-    async def drawn_closed(body: DraftRequest) -> Response:
+    def drawn_closed(body: DraftRequest) -> Response:
         """Return the steps from the open mouth to the cord pulled tight; none for a bag without a cord."""
         spec, unit = with_edits(body)
         return _json(_CLOSING.dump_json(closing_shown(drafted(spec), unit)))
@@ -206,13 +201,13 @@ def _working(app: FastAPI) -> None:
     @app.post(
         "/api/compare", response_model=Compared, responses=_WRONG, tags=["draft"], summary="Compare two bags"
     )
-    async def compare_bags(body: CompareRequest) -> Response:
+    def compare_bags(body: CompareRequest) -> Response:
         """Return what differs between two bags: fields, sizes, pieces, both pictures on one scale."""
         made = compare(drafted(body.before), drafted(body.after), body.unit or body.after.unit)
         return _json(_COMPARED.dump_json(made))
 
     @app.post("/api/read", responses=_WRONG, tags=["draft"], summary="Read a cut list back")
-    async def read(body: CutList) -> ReadOut:
+    def read(body: CutList) -> ReadOut:
         """Return the bag that a cut list makes, by arithmetic of its own."""
         made = read_back(body, readers(GRAMMAR))
         return ReadOut(
@@ -228,9 +223,9 @@ def _working(app: FastAPI) -> None:
         )
 
     @app.post("/api/outline", responses=_WRONG, tags=["draft"], summary="Read an outline from a drawing")
-    async def read_drawing(body: DrawingIn) -> OutlineOut:
+    def read_drawing(body: DrawingIn) -> OutlineOut:
         """Return the longest closed path of an SVG or DXF file, as a traced base takes it."""
-        made = outline_from(body.text, body.name, body.unit)
+        made = app.state.reader.read(outline_from, body.text, body.name, body.unit)
         return OutlineOut(outline=made.outline, around=made.around, area=made.area, notes=list(made.notes))
 
 
@@ -243,7 +238,7 @@ def _usual(app: FastAPI, plans: Plans) -> None:
     @app.get("/api/begin", tags=["plans"], summary="Ways to begin")
     def begin() -> list[WayToBegin]:
         """Return the presets a plan can begin from, each with its plain ways, drawn as they begin."""
-        mine = Usual.model_validate(plans.kept("usual") or {})
+        mine = usual_of(plans.kept("usual"))
 
         def plain(preset: str, way: Beginning) -> PlainWay:
             made = drafted(new_spec(mine, preset, way.key))
@@ -264,12 +259,12 @@ def _usual(app: FastAPI, plans: Plans) -> None:
     @app.get("/api/usual", tags=["usual"], summary="My usual")
     def get_usual() -> UsualShown:
         """Return what every new plan starts from."""
-        return show(Usual.model_validate(plans.kept("usual") or {}))
+        return show(usual_of(plans.kept("usual")))
 
     @app.put("/api/usual", responses=_WRONG, tags=["usual"], summary="Change my usual")
     def put_usual(body: UsualEdit) -> UsualShown:
         """Change my usual. Saved plans keep what they were begun with."""
-        usual = edited(Usual.model_validate(plans.kept("usual") or {}), body)
+        usual = edited(usual_of(plans.kept("usual")), body)
         plans.keep("usual", usual.model_dump(mode="json"))
         return show(usual)
 
@@ -278,7 +273,14 @@ def _screens(app: FastAPI, dist: Path) -> None:
     @app.get("/api/{rest:path}", include_in_schema=False)
     async def no_such_thing(rest: str) -> Response:
         return answer(
-            404, Problem("no-such-thing", "path", rest[:60], "There is nothing here.", "See /api/docs.")
+            404,
+            Problem(
+                "no-such-thing",
+                "path",
+                rest[:60],
+                "There is nothing here.",
+                "What can be asked stands in /api/openapi.json.",
+            ),
         )
 
     if (dist / "assets").is_dir():
@@ -286,9 +288,12 @@ def _screens(app: FastAPI, dist: Path) -> None:
 
     @app.get("/{rest:path}", include_in_schema=False)
     async def screen(rest: str) -> Response:
-        direct = dist / rest
-        if rest and direct.is_file() and direct.resolve().is_relative_to(dist.resolve()):
-            return FileResponse(direct)
+        try:
+            direct = (dist / rest).resolve()
+            if rest and direct.is_file() and direct.is_relative_to(dist.resolve()):
+                return FileResponse(direct)
+        except (OSError, ValueError):
+            pass  # no file can have such a name, so it is no file: a name of the screens' own
         if (dist / "index.html").is_file():
             return FileResponse(dist / "index.html", headers={"Cache-Control": "no-cache"})
         return answer(503, Problem("not-built", "", "", "The screens are not built yet.", "Run `make demo`."))
@@ -305,18 +310,14 @@ def make_app(database: Path, dist: Path) -> FastAPI:
         openapi_url="/api/openapi.json",
     )
     opened = open_database(database)
-    app.state.database, app.state.plans = opened, Plans(opened)
+    app.state.database, app.state.plans, app.state.reader = opened, Plans(opened), Reader()
+    app.router.route_class = PlainRoute
     install(app)
-
-    @app.middleware("http")
-    async def headers(request: Request, call_next: Any) -> Response:
-        response: Response = await call_next(request)
-        response.headers.update(_HEADERS)
-        return response
 
     _working(app)
     _usual(app, app.state.plans)
     app.include_router(plans_api.router)
     _screens(app, dist)
+    app.add_middleware(Lanes)
     app.add_middleware(Guard)
     return app

@@ -1,27 +1,85 @@
-"""Who may knock: loopback names only, no other site's page, nothing enormous."""
+"""Who may knock: loopback names only, no other site's page, nothing enormous. And what nobody foresaw."""
 
-import json
-from collections.abc import Awaitable, Callable, MutableMapping
-from typing import Any
+import logging
 from urllib.parse import urlsplit
+from uuid import uuid4
 
-Scope = MutableMapping[str, Any]
-Message = MutableMapping[str, Any]
-Receive = Callable[[], Awaitable[Message]]
-Send = Callable[[Message], Awaitable[None]]
-App = Callable[[Scope, Receive, Send], Awaitable[None]]
+from ambitus.core.problems import Problem
+from ambitus.web.asgi import App, Message, Receive, Scope, Send
+from ambitus.web.problem import answer
 
-#: A plan is a few kilobytes; anything over this is a mistake.
+#: A plan is a few kilobytes, a drawing some hundred; anything over this is a mistake.
 LARGEST_BODY = 1_000_000
 _NAMES = {"127.0.0.1", "localhost", "[::1]"}
+_HEADERS = {
+    "content-security-policy": (
+        "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
+        "base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
+    ),
+    "x-content-type-options": "nosniff",
+    "referrer-policy": "no-referrer",
+    "cross-origin-resource-policy": "same-origin",
+}
+_RAW = [(k.encode(), v.encode()) for k, v in _HEADERS.items()]
+_log = logging.getLogger("ambitus")
 
 
 def _host_name(host: str) -> str:
     return host if host.endswith("]") else host.rsplit(":", 1)[0] if ":" in host else host
 
 
+def _same_site(origin: str, host: str) -> bool:
+    try:
+        return urlsplit(origin).netloc == host
+    except ValueError:
+        return False
+
+
+def _foreign(headers: dict[str, str]) -> Problem | None:
+    """Return why a request is not answered, if it is not this machine's own."""
+    host, origin = headers.get("host", ""), headers.get("origin")
+    if _host_name(host) not in _NAMES:
+        why = f"This address ({host[:60]}) is not this machine’s own."
+        return Problem("foreign-host", "", host[:60], why, "Open it as 127.0.0.1.")
+    # a link from elsewhere may open a page; it may not ask the API, nor be asked from a foreign page
+    elsewhere = headers.get("sec-fetch-site") in ("cross-site", "same-site")
+    opening = headers.get("sec-fetch-mode") == "navigate" and headers.get("sec-fetch-dest") == "document"
+    if (origin is not None and not _same_site(origin, host)) or (elsewhere and not opening):
+        why = "Another site’s page may not ask here."
+        return Problem("foreign-origin", "", (origin or "")[:60], why, "Open Ambitus itself.")
+    return None
+
+
+_TOO_LARGE = Problem(
+    "too-large",
+    "",
+    "",
+    "What was sent is too large for a plan.",
+    f"Send at most {LARGEST_BODY // 1000} kB.",
+)
+
+
+async def _whole_body(headers: dict[str, str], receive: Receive) -> bytes | None:
+    """Return the body of a request, or None where it is too large: the rest of it is not read."""
+    length = headers.get("content-length", "0")
+    if length.isdecimal() and (len(length) > 12 or int(length) > LARGEST_BODY):
+        return None
+    parts, read, more = [], 0, True
+    while more:
+        message = await receive()
+        parts.append(message.get("body", b""))
+        read += len(parts[-1])
+        more = message.get("more_body", False)
+        if read > LARGEST_BODY:
+            return None
+    return b"".join(parts)
+
+
 class Guard:
-    """ASGI middleware that refuses foreign Host and Origin, and bodies over the limit."""
+    """
+    ASGI middleware: refuses foreign Host and Origin and bodies over the limit, reads a body whole before
+    anything is worked out, and answers what nobody foresaw with a number that stands in the log.
+    """
 
     def __init__(self, app: App) -> None:
         self._app = app
@@ -31,66 +89,44 @@ class Guard:
             await self._app(scope, receive, send)
             return
         headers = {k.decode("latin-1"): v.decode("latin-1") for k, v in scope["headers"]}
-        host, origin = headers.get("host", ""), headers.get("origin")
-        if _host_name(host) not in _NAMES:
-            await _refuse(
-                send,
-                403,
-                "foreign-host",
-                f"This address ({host[:60]}) is not this machine’s own.",
-                "Open it as 127.0.0.1.",
-            )
+        begun = False
+
+        async def guarded(message: Message) -> None:
+            nonlocal begun
+            if message["type"] == "http.response.start":
+                begun = True
+                message = {**message, "headers": [*message.get("headers", ()), *_RAW]}
+            await send(message)
+
+        async def refuse(status: int, problem: Problem) -> None:
+            refusal = answer(status, problem)
+            refusal.headers["connection"] = "close"
+            await refusal(scope, receive, guarded)
+
+        foreign = _foreign(headers)
+        if foreign is not None:
+            await refuse(403, foreign)
             return
-        if origin is not None and urlsplit(origin).netloc != host:
-            await _refuse(
-                send, 403, "foreign-origin", "Another site’s page may not ask here.", "Open Ambitus itself."
-            )
+        body = await _whole_body(headers, receive)
+        if body is None:
+            await refuse(413, _TOO_LARGE)
             return
-        too_large = (
-            "too-large",
-            "What was sent is too large for a plan.",
-            f"Send at most {LARGEST_BODY // 1000} kB.",
-        )
-        length = headers.get("content-length", "0")
-        if length.isdigit() and int(length) > LARGEST_BODY:
-            await _refuse(send, 413, *too_large)
-            return
-        read, refused = 0, False
+        given = False
 
-        async def counted() -> Message:
-            nonlocal read
-            message = await receive()
-            read += len(message.get("body", b""))
-            # whatever comes after the limit is not read on: the application sees a body that ends
-            return (
-                {"type": "http.request", "body": b"", "more_body": False} if read > LARGEST_BODY else message
-            )
+        async def whole() -> Message:
+            nonlocal given
+            if given:
+                return await receive()
+            given = True
+            return {"type": "http.request", "body": body, "more_body": False}
 
-        async def judged(message: Message) -> None:
-            nonlocal refused
-            if read <= LARGEST_BODY:
-                await send(message)
-            elif not refused:
-                refused = True
-                await _refuse(send, 413, *too_large)
-
-        await self._app(scope, counted, judged)
-
-
-async def _refuse(send: Send, status: int, code: str, why: str, fix: str) -> None:
-    body = json.dumps(
-        {
-            "type": f"/problems/{code}",
-            "title": why,
-            "status": status,
-            "detail": fix,
-            "problems": [{"code": code, "field": "", "value": "", "why": why, "fix": fix}],
-        }
-    ).encode()
-    headers = [
-        (b"content-type", b"application/problem+json"),
-        (b"content-length", str(len(body)).encode()),
-        (b"connection", b"close"),
-    ]
-    await send({"type": "http.response.start", "status": status, "headers": headers})
-    await send({"type": "http.response.body", "body": body})
+        try:
+            await self._app(scope, whole, guarded)
+        except Exception:
+            number = uuid4().hex[:8]
+            _log.exception("Failure %s: %s %s", number, scope["method"], scope["path"][:200])
+            if begun:
+                raise
+            why = f"Ambitus failed at this request (failure {number}); nothing that was kept is lost."
+            fix = "Try again. If it happens again, what Ambitus printed under this number says more."
+            await answer(500, Problem("failed", "", number, why, fix))(scope, whole, guarded)

@@ -6,6 +6,7 @@ from dataclasses import asdict
 from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Depends, Query, Request, Response
+from fastapi import Path as PathOf
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints, TypeAdapter
 
 from ambitus.core.draft import RULES_VERSION, Draft
@@ -16,24 +17,22 @@ from ambitus.core.shown.models import Sheet
 from ambitus.core.shown.sheet import sheet
 from ambitus.core.spec.model import Spec
 from ambitus.files.cut_list_csv import cut_list_csv
-from ambitus.files.incoming import (
-    cut_list_from,
-    is_cut_list,
-    looks_like_json,
-    name_in,
-    spec_from,
-    without,
-)
 from ambitus.files.templates_pdf import templates_of, templates_pdf
 from ambitus.store import Plan, Plans, Revision
-from ambitus.web.drafting import drafted, read_cuts, redrawn_since, saved_from, spec_of
-from ambitus.web.problem import ProblemDetail, answer
-from ambitus.web.usual import Usual, new_spec
+from ambitus.web.drafting import drafted, redrawn_since, saved_from, spec_of
+from ambitus.web.from_file import Refused, begin_from
+from ambitus.web.problem import PlainRoute, ProblemDetail, answer
+from ambitus.web.usual import new_spec, usual_of
 
-router = APIRouter(prefix="/api/plans", tags=["plans"])
+router = APIRouter(prefix="/api/plans", tags=["plans"], route_class=PlainRoute)
 
-#: problems that concern one field, which can be left out
-_LEAVE_OUT = {"unknown-field", "not-valid", "not-a-choice", "not-a-length", "too-small", "too-large"}
+#: Letters of a file from which on it is read in a process of its own.
+_LONG = 20_000
+#: Letters of a file.
+LARGEST_TEXT = 500_000
+_MOST_REVISIONS = 10**9
+#: A revision's number in a path.
+Number = Annotated[int, PathOf(ge=1, le=_MOST_REVISIONS)]
 Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
 _WRONG: dict[int | str, dict[str, Any]] = {
     404: {"model": ProblemDetail},
@@ -103,7 +102,7 @@ class Begin(BaseModel):
         extra="forbid", json_schema_extra={"examples": [{"name": "March folder tote", "preset": "tote"}]}
     )
     name: Name | None = None
-    preset: str = "tote"
+    preset: str = Field(default="tote", max_length=40)
     way: str = Field(
         default="", max_length=40, description="One of its plain ways; the usual one where it is left out."
     )
@@ -122,7 +121,7 @@ class Save(BaseModel):
         },
     )
     spec: Spec
-    base_revision: int = Field(ge=1)
+    base_revision: int = Field(ge=1, le=_MOST_REVISIONS)
     edit_id: str = Field(min_length=1, max_length=64)
     cause: str = Field(default="", max_length=300)
 
@@ -167,7 +166,7 @@ def shelf(
 @router.post("", status_code=201, responses=_WRONG, summary="Begin a plan")
 def begin(body: Begin, plans: Kept) -> OpenPlan:
     """Begin a plan from a preset with my usual, or from a spec, and keep its first revision."""
-    usual = Usual.model_validate(plans.kept("usual") or {})
+    usual = usual_of(plans.kept("usual"))
     spec = body.spec or new_spec(usual, body.preset, body.way)
     plan = plans.begin(body.name or f"New {spec.preset}", saved_from(spec))
     return _opened(plans, plan)
@@ -182,53 +181,10 @@ class Incoming(BaseModel):
     """
 
     model_config = ConfigDict(extra="forbid", json_schema_extra={"examples": [{"text": '{"unit": "cm"}'}]})
-    text: str = Field(max_length=500_000)
+    text: str = Field(max_length=LARGEST_TEXT)
     name: Name | None = None
     keep_right: bool = False
     unit: Unit | None = None
-
-
-def _readable(text: str) -> Spec:
-    spec = spec_from(text)
-    drafted(spec)
-    return spec
-
-
-def _cut_list_in(text: str) -> bool:
-    return not looks_like_json(text) or is_cut_list(text)
-
-
-def _kept_right(body: Incoming) -> Spec:
-    """Return the spec in a file, without what is wrong in it where that was asked for."""
-    text = body.text
-    while True:
-        try:
-            return _readable(text)
-        except SpecProblems as bad:
-            fields = [p.field for p in bad.problems if p.code in _LEAVE_OUT]
-            rest = without(text, fields)
-            # it goes on until what is left opens, or nothing more can be left out
-            if not body.keep_right or len(fields) < len(bad.problems) or rest == text:
-                raise
-            text = rest
-
-
-def _begun(body: Incoming, unit: Unit) -> tuple[Spec, tuple[str, ...], str]:
-    """Return the spec in a file or of a cut list, what the list says of itself, and a name for the plan."""
-    if _cut_list_in(body.text):
-        cut_list = cut_list_from(body.text, body.unit, keep_right=body.keep_right)
-        return *read_cuts(cut_list, body.unit or unit), "Bag from a cut list"
-    spec = _kept_right(body)
-    return spec, (), name_in(body.text) or f"{spec.preset.capitalize()} from a file"
-
-
-def _opens_without(body: Incoming, unit: Unit) -> bool:
-    """Return whether something is left of a file, and opens, once what is wrong in it is left out."""
-    try:
-        spec, _, _ = _begun(body.model_copy(update={"keep_right": True}), unit)
-    except SpecProblems:
-        return False
-    return bool(spec.model_dump(exclude_defaults=True, exclude={"version", "unit"}))
 
 
 @router.post(
@@ -238,7 +194,7 @@ def _opens_without(body: Incoming, unit: Unit) -> bool:
     responses=_WRONG,
     summary="Begin a plan from a file",
 )
-def from_file(body: Incoming, plans: Kept) -> Any:
+def from_file(request: Request, body: Incoming, plans: Kept) -> Any:
     """
     Begin a plan from a spec, a plan file, or a cut list (the bag that it makes).
 
@@ -246,15 +202,16 @@ def from_file(body: Incoming, plans: Kept) -> Any:
     ``rest_opens``. With ``keep_right`` it is left out. A cut list that finds fault with itself opens at the
     sizes that it was read as, and says so in ``told``.
     """
-    unit = Usual.model_validate(plans.kept("usual") or {}).unit
-    try:
-        spec, told, name = _begun(body, unit)
-    except SpecProblems as bad:
-        asked = [p.code for p in bad.problems] == ["no-unit"]
-        rest = not body.keep_right and not asked and _opens_without(body, unit)
-        return answer(422, *bad.problems, rest_opens=rest)
+    usual = usual_of(plans.kept("usual")).unit
+    asked = (body.text, body.unit, usual, body.keep_right)
+    # a long file is read where it can be given up
+    long = len(body.text) > _LONG
+    found = request.app.state.reader.read(begin_from, *asked) if long else begin_from(*asked)
+    if isinstance(found, Refused):
+        return answer(422, *found.problems, rest_opens=found.rest_opens)
+    told = found.told
     cause = "; ".join(("Opened from a file", *told))[:300]
-    plan = plans.begin(body.name or name, saved_from(spec), cause)
+    plan = plans.begin(body.name or found.name, saved_from(found.spec), cause)
     return _opened(plans, plan).model_copy(update={"told": list(told)})
 
 
@@ -301,17 +258,22 @@ def take_back(plan_id: str, plans: Kept) -> PlanOut:
 
 
 @router.get("/{plan_id}/revisions", responses=_WRONG, summary="A plan's revisions")
-def revisions(plan_id: str, plans: Kept) -> list[RevisionOut]:
-    """Return the plan's revisions, newest first."""
-    return [_told(r) for r in plans.revisions(plan_id)]
+def revisions(
+    plan_id: str,
+    plans: Kept,
+    limit: Annotated[int, Query(ge=1, le=200)] = 100,
+    before: Annotated[int | None, Query(ge=1, le=_MOST_REVISIONS)] = None,
+) -> list[RevisionOut]:
+    """Return the plan's revisions, newest first; those ``before`` a number are the older ones."""
+    return [_told(r) for r in plans.revisions(plan_id, limit=limit, before=before)]
 
 
 @router.get("/{plan_id}/compare", responses=_WRONG, summary="Compare two revisions")
 def compare_revisions(
     plan_id: str,
     plans: Kept,
-    before: Annotated[int, Query(ge=1)],
-    after: Annotated[int, Query(ge=1)],
+    before: Annotated[int, Query(ge=1, le=_MOST_REVISIONS)],
+    after: Annotated[int, Query(ge=1, le=_MOST_REVISIONS)],
     unit: Unit | None = None,
 ) -> Compared:
     """Return what differs between two revisions, both drawn by the rules of today, on one scale."""
@@ -328,16 +290,16 @@ def set_aside(plan_id: str, body: Save, plans: Kept) -> OpenPlan:
     """
     newest = plans.revision(plan_id)
     mine = saved_from(body.spec)
-    cause = f"Set aside: {body.cause}"[:300]
-    plan = plans.save(plan_id, mine, base=newest.number, edit_id=body.edit_id, cause=cause)
-    back = f"Revision {newest.number} kept"
     again = saved_from(spec_of(newest))
-    plan = plans.save(plan_id, again, base=plan.head, edit_id=f"{body.edit_id[:58]}-back", cause=back)
-    return _opened(plans, plan)
+    edits = (
+        (mine, body.edit_id, f"Set aside: {body.cause}"[:300]),
+        (again, f"{body.edit_id[:58]}-back", f"Revision {newest.number} kept"),
+    )
+    return _opened(plans, plans.save_all(plan_id, edits, base=newest.number))
 
 
 @router.post("/{plan_id}/revisions/{number}/restore", responses=_WRONG, summary="Restore a revision")
-def restore(plan_id: str, number: int, plans: Kept) -> OpenPlan:
+def restore(plan_id: str, number: Number, plans: Kept) -> OpenPlan:
     """Make an older revision the newest again, as a revision of its own."""
     old = plans.revision(plan_id, number)
     head = plans.get(plan_id).head
@@ -354,7 +316,7 @@ def restore(plan_id: str, number: int, plans: Kept) -> OpenPlan:
 @router.post(
     "/{plan_id}/revisions/{number}/printed", responses=_WRONG, summary="Note that a sheet was printed"
 )
-def printed(plan_id: str, number: int, plans: Kept) -> PlanOut:
+def printed(plan_id: str, number: Number, plans: Kept) -> PlanOut:
     """Remember which revision was last printed, so that a stale sheet is noticed."""
     return _out(plans.printed(plan_id, number))
 
@@ -379,11 +341,11 @@ def _drawn(plans: Plans, plan_id: str, number: int) -> tuple[Plan, Revision, Dra
 
 
 @router.get("/{plan_id}/revisions/{number}/sheet", responses=_WRONG, summary="The cut sheet")
-def cut_sheet(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) -> SheetOut:
+def cut_sheet(plan_id: str, number: Number, plans: Kept, unit: Unit | None = None) -> SheetOut:
     """Return everything the printed cut sheet shows."""
     plan, revision, made = _drawn(plans, plan_id, number)
     shown = sheet(made, unit or made.bag.unit)
-    usual = Usual.model_validate(plans.kept("usual") or {})
+    usual = usual_of(plans.kept("usual"))
     told = _told(revision)
     changed = list(redrawn_since(revision, unit, made))
     return SheetOut(plan=_out(plan), revision=told, paper=usual.paper, sheet=shown, redrawn=changed)
@@ -399,7 +361,7 @@ def _download(content: str | bytes, media: str, plan: Plan, number: int, ending:
 
 
 @router.get("/{plan_id}/revisions/{number}/cut-list.csv", responses=_WRONG, summary="The cut list as CSV")
-def cut_list(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) -> Response:
+def cut_list(plan_id: str, number: Number, plans: Kept, unit: Unit | None = None) -> Response:
     """Return the cut list as CSV, which can be read back."""
     plan, _, made = _drawn(plans, plan_id, number)
     content = cut_list_csv(sheet(made, unit or made.bag.unit), made.cut_list)
@@ -408,20 +370,20 @@ def cut_list(plan_id: str, number: int, plans: Kept, unit: Unit | None = None) -
 
 @router.get("/{plan_id}/revisions/{number}/templates.pdf", responses=_WRONG, summary="Templates at true size")
 def templates(
-    plan_id: str, number: int, plans: Kept, paper: Literal["A4", "Letter"] | None = None
+    plan_id: str, number: Number, plans: Kept, paper: Literal["A4", "Letter"] | None = None
 ) -> Response:
     """Return the curves of the bag at true size, with a square to measure, as PDF."""
     plan, _, made = _drawn(plans, plan_id, number)
     if not templates_of(made):
         why, fix = "This bag has no curves.", "Its pieces are cut with a ruler."
         raise SpecProblems((Problem("no-curves", "base.kind", "", why, fix),))
-    chosen = paper or Usual.model_validate(plans.kept("usual") or {}).paper
+    chosen = paper or usual_of(plans.kept("usual")).paper
     content = templates_pdf(made, f"{plan.name}, revision {number}", chosen)
     return _download(content, "application/pdf", plan, number, "pdf")
 
 
 @router.get("/{plan_id}/revisions/{number}/plan.json", responses=_WRONG, summary="The plan as JSON")
-def plan_json(plan_id: str, number: int, plans: Kept) -> Response:
+def plan_json(plan_id: str, number: Number, plans: Kept) -> Response:
     """Return the plan as a file: its spec, every value it was drafted with, and its cut list in mm."""
     plan, revision, made = _drawn(plans, plan_id, number)
     body = {

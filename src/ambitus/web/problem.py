@@ -1,15 +1,18 @@
 """Every error as a problem detail (RFC 9457) with the field, the value and the remedy."""
 
+from collections.abc import Callable, Coroutine
 from typing import Any
 
-from fastapi import FastAPI, Request
+from fastapi import FastAPI, Request, Response
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
+from fastapi.routing import APIRoute
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
-from ambitus.core.problems import Problem, SpecProblems
-from ambitus.store import PlanAway, PlanMoved, PlanNotFound, RevisionNotFound
+from ambitus.core.problems import Problem, SpecProblems, first_of
+from ambitus.files.plain import plain_json, text_of
+from ambitus.store import CannotKeep, DatabaseGone, PlanAway, PlanMoved, PlanNotFound, RevisionNotFound
 
 
 class OneProblem(BaseModel):
@@ -34,17 +37,32 @@ class ProblemDetail(BaseModel):
     rest_opens: bool = False
 
 
+#: Letters of one text of a problem, whatever was sent.
+_LONGEST = 400
+
+
+def _clipped(text: str) -> str:
+    # half a letter may have been sent, and is not sent back
+    plain = text.encode(errors="replace").decode()
+    return plain if len(plain) <= _LONGEST else f"{plain[: _LONGEST - 1]}…"
+
+
 def answer(status: int, *problems: Problem, **more: object) -> JSONResponse:
-    """Return *problems* as one problem detail; the first gives it its type and title."""
-    first = problems[0]
+    """
+    Return *problems* as one problem detail; the first gives it its type and title.
+
+    The first fifty are told, and how many more there are.
+    """
+    told = [
+        {k: _clipped(getattr(p, k)) for k in ("code", "field", "value", "why", "fix")}
+        for p in first_of(problems)
+    ]
     body: dict[str, Any] = {
-        "type": f"/problems/{first.code}",
-        "title": first.why,
+        "type": f"/problems/{told[0]['code']}",
+        "title": told[0]["why"],
         "status": status,
-        "detail": first.fix,
-        "problems": [
-            {"code": p.code, "field": p.field, "value": p.value, "why": p.why, "fix": p.fix} for p in problems
-        ],
+        "detail": told[0]["fix"],
+        "problems": told,
         **more,
     }
     return JSONResponse(body, status, media_type="application/problem+json")
@@ -67,13 +85,45 @@ def _from_validation(error: dict[str, Any]) -> Problem:
     if kind == "missing":
         return Problem("missing", field, value, f"“{field}” is missing.", "Give it.")
     said = error["msg"].removeprefix("Input ").removeprefix("Value error, ")
-    return Problem(
-        "not-valid", field, value, f"“{field}”: {said}.", "See the API’s own page for what goes here."
-    )
+    return Problem("not-valid", field, value, f"“{field[:80]}” is {value}.", f"It {said}.")
+
+
+class BadBody(HTTPException):
+    """A body that cannot be read: FastAPI lets an HTTP error of its own kind through, and no other."""
+
+    def __init__(self, problems: tuple[Problem, ...]) -> None:
+        super().__init__(400)
+        self.problems = problems
+
+
+class PlainRequest(Request):
+    """A request whose body is read as every file is: bounded, and with what is wrong told by its path."""
+
+    async def json(self) -> Any:
+        try:
+            return plain_json(text_of(await self.body()))
+        except SpecProblems as bad:
+            raise BadBody(bad.problems) from bad
+
+
+class PlainRoute(APIRoute):
+    """A route that reads its body plainly."""
+
+    def get_route_handler(self) -> Callable[[Request], Coroutine[Any, Any, Response]]:
+        handle = super().get_route_handler()
+
+        async def plainly(request: Request) -> Response:
+            return await handle(PlainRequest(request.scope, request.receive))
+
+        return plainly
 
 
 def install(app: FastAPI) -> None:
     """Teach *app* to answer every error as a problem detail."""
+
+    @app.exception_handler(BadBody)
+    async def _body(_: Request, error: BadBody) -> JSONResponse:
+        return answer(400 if error.problems[0].code == "not-json" else 422, *error.problems)
 
     @app.exception_handler(SpecProblems)
     async def _spec(_: Request, error: SpecProblems) -> JSONResponse:
@@ -133,5 +183,14 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(HTTPException)
     async def _http(_: Request, error: HTTPException) -> JSONResponse:
-        fix = "See /api/docs for what can be asked." if error.status_code in (404, 405) else "Try again."
+        known = error.status_code in (404, 405)
+        fix = "What can be asked stands in /api/openapi.json." if known else "Try again."
         return answer(error.status_code, Problem(f"http-{error.status_code}", "", "", str(error.detail), fix))
+
+    @app.exception_handler(DatabaseGone)
+    async def _gone(_: Request, error: DatabaseGone) -> JSONResponse:
+        return answer(503, Problem("database-gone", "", str(error.path)[-60:], error.why, error.fix))
+
+    @app.exception_handler(CannotKeep)
+    async def _cannot(_: Request, error: CannotKeep) -> JSONResponse:
+        return answer(507, Problem("cannot-keep", "", "", error.why, error.fix))

@@ -3,18 +3,18 @@
 from collections.abc import Mapping
 from typing import Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from ambitus.core.grammar.contract import Param
 from ambitus.core.lengths import Unit, View, paired, system_of
+from ambitus.core.lengths.grid import on_ruler
 from ambitus.core.lengths.units import System
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import GridSpec, Spec, UsualSpec
-from ambitus.core.spec.resolve import default_step, read_length
+from ambitus.core.spec.resolve import MEASURED, default_step, read_length, read_step
 from ambitus.library import shipped
 
 ALLOWANCE = Param("usual", "Allowance", "allowance", high=200.0)
-MEASURED = Param("usual.measured", "Foot edge", "length", low=0.5, high=100.0)
 
 
 class UsualSet(BaseModel):
@@ -69,6 +69,30 @@ class UsualShown(BaseModel):
     steps: dict[str, list[tuple[float, str]]]
 
 
+def _sound(mine: UsualSet, unit: Unit) -> UsualSet:
+    """Return what is usual in one unit set without what could begin no plan."""
+
+    def fits(mm: float | None) -> bool:
+        return mm is not None and ALLOWANCE.low <= mm <= ALLOWANCE.high
+
+    return UsualSet(
+        step=mine.step if mine.step is not None and on_ruler(mine.step, unit) else None,
+        general=mine.general if fits(mine.general) else None,
+        allowances={key: mm for key, mm in mine.allowances.items() if fits(mm)},
+    )
+
+
+def usual_of(kept: Mapping[str, Any] | None) -> Usual:
+    """Return my usual as it was kept; what was kept once and could begin no plan is left out of it."""
+    try:
+        usual = Usual.model_validate(kept or {})
+    except ValidationError:
+        return Usual()
+    usual.metric, usual.inch = _sound(usual.metric, "mm"), _sound(usual.inch, "in")
+    usual.measured = {k: mm for k, mm in usual.measured.items() if MEASURED.low <= mm <= MEASURED.high}
+    return usual
+
+
 def edited(usual: Usual, edit: UsualEdit) -> Usual:
     """
     Return *usual* after *edit*.
@@ -96,7 +120,7 @@ def edited(usual: Usual, edit: UsualEdit) -> Usual:
         value = read(edit.foot_edge, "usual.foot_edge", MEASURED)
         out.measured = {} if value is None else {"foot edge": value}
     if edit.step is not None:
-        mine.step = edit.step
+        mine.step = read_step(edit.step, edit.unit, "usual.step")
     if edit.paper is not None:
         out.paper = edit.paper
     out.asked = out.asked if edit.asked is None else edit.asked

@@ -18,6 +18,16 @@ def steps_for(unit: Unit) -> tuple[float, ...]:
     return METRIC_STEPS if system_of(unit) == "metric" else INCH_STEPS
 
 
+def on_ruler(step: float, unit: Unit) -> bool:
+    """
+    Return whether a cutting grid of *step* mm is one that the unit set of *unit* offers.
+
+    >>> on_ruler(2.0, "cm"), on_ruler(3.7, "cm"), on_ruler(2.0, "in")
+    (True, False, False)
+    """
+    return any(abs(step - s) < 1e-6 for s in steps_for(unit))
+
+
 def snap(mm: float) -> float:
     """Return *mm* on the millionth, so that binary dust never decides a half step."""
     return round(mm * 1e6) / 1e6 + 0.0

@@ -1,7 +1,7 @@
 """Reading a whole cut list back."""
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from ambitus.core.grammar.carry.read import drop_for_visible
@@ -62,12 +62,20 @@ def _strap(row: StrapRow, at: int, allowances: Mapping[str, float], readers: Rea
     return ReadStrap(width, visible, drop_for_visible(visible, row.gap, row.hold))
 
 
-def _rows(cut_list: CutList, main: CutRow) -> Rows:
-    """Return *main* with the other parts of its role, and how many panels of the body the role has."""
-    mine = [row for row in cut_list.rows if row.role == main.role]
-    parts = {row.part: row for row in reversed(mine) if row.part}
-    deeper = cut_list.lining_deeper if main.role == "lining" else 0.0
-    return Rows(main, parts, sum(row.count for row in mine if not row.part), cut_list.ease, deeper)
+def _by_role(cut_list: CutList) -> dict[str, Rows]:
+    """Return the rows of each role: its first panel, its other parts, how many panels of the body it has."""
+    mine: dict[str, list[CutRow]] = {}
+    for row in cut_list.rows:
+        mine.setdefault(row.role, []).append(row)
+    out = {}
+    for role, rows in mine.items():
+        main = next((row for row in rows if not row.part), None)
+        if main is not None:
+            parts = {row.part: row for row in reversed(rows) if row.part}
+            deeper = cut_list.lining_deeper if role == "lining" else 0.0
+            panels = sum(row.count for row in rows if not row.part)
+            out[role] = Rows(main, parts, panels, cut_list.ease, deeper)
+    return out
 
 
 def _eaten(row: CutRow, cut_list: CutList, readers: Readers) -> dict[str, float]:
@@ -123,17 +131,18 @@ def _gone(layer: ReadLayer) -> tuple[Finding, ...]:
 
 
 def _fellows(
-    cut_list: CutList, layers: Mapping[Any, ReadLayer], readers: Readers, top: float
+    cut_list: CutList,
+    of: Mapping[str, Rows],
+    layers: Mapping[Any, ReadLayer],
+    readers: Readers,
+    top: float,
 ) -> tuple[Finding, ...]:
     """Return a finding for every further row of a role whose panels do not make the bag of the first."""
-    out, seen = [], set()
+    out = []
     for row in cut_list.rows:
-        if row.role not in layers or row.part:
+        if row.role not in layers or row.part or row is of[row.role].main:
             continue
-        if row.role not in seen:
-            seen.add(row.role)
-            continue
-        rows = _rows(cut_list, row)
+        rows = replace(of[row.role], main=row)
         made = readers.base[cut_list.base](rows, _eaten(row, cut_list, readers), top)
         for key, summed in layers[row.role].sizes.items():
             other = made.sizes.get(key)
@@ -157,7 +166,7 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     _known(readers.base, "base", cut_list.base)
     _known(readers.top, "top", cut_list.top)
     told, cut_list = cut_list, cut_list.model_copy(update={"rows": whole_rows(cut_list)})
-    rows: dict[str, CutRow] = {row.role: row for row in reversed(cut_list.rows) if not row.part}
+    rows = _by_role(cut_list)
     if "outer" not in rows:
         raise SpecProblems(
             (
@@ -169,9 +178,7 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     try:
         top = readers.top[cut_list.top](cut_list.allowances)
         layers = {
-            role: readers.base[cut_list.base](
-                _rows(cut_list, rows[role]), _eaten(rows[role], cut_list, readers), top
-            )
+            role: readers.base[cut_list.base](rows[role], _eaten(rows[role].main, cut_list, readers), top)
             for role in ("outer", "lining")
             if role in rows
         }
@@ -190,7 +197,7 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
             )
         ) from missing
     findings = (*layers["outer"].findings, *_gone(layers["outer"]))
-    findings += _fellows(cut_list, layers, readers, top)
+    findings += _fellows(cut_list, rows, layers, readers, top)
     if "lining" in layers:
         findings += tuple(f for f in layers["lining"].findings if f not in findings)
         findings += _follows(layers["outer"], layers["lining"], cut_list.lining_shorter)

@@ -7,6 +7,7 @@ from typing import Annotated, ClassVar, Literal
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
 
 from ambitus.core.lengths import LengthProblem, parse_length
+from ambitus.core.outlines import LONGEST_OUTLINE
 from ambitus.core.sums import Sum
 
 
@@ -22,8 +23,14 @@ def _in_mm(raw: object) -> object:
         raise ValueError(str(bad)) from bad
 
 
+#: No length of a bag is longer, in mm: a hundred metres.
+LONGEST = 100_000.0
+#: Rows of a cut list, rows of straps, and pieces of one row.
+MOST_ROWS, MOST_STRAPS, MOST_PIECES = 1_000, 50, 10_000
 #: A length in a file: a number of millimetres, or a text with its unit.
-Mm = Annotated[float, BeforeValidator(_in_mm)]
+Mm = Annotated[float, BeforeValidator(_in_mm), Field(ge=-LONGEST, le=LONGEST, allow_inf_nan=False)]
+#: A word of the trade in a cut list: a kind, a role, a part.
+Word = Annotated[str, Field(max_length=80)]
 
 
 class CutOut(BaseModel):
@@ -38,12 +45,12 @@ class CutRow(BaseModel):
     """One row: ``count`` pieces of ``width`` by ``height`` mm (a strap's length is its width)."""
 
     model_config = ConfigDict(extra="forbid")
-    role: str
-    part: str = Field(
+    role: Word
+    part: Word = Field(
         default="",
         description="What it is of the bag where it is no panel of the body: gusset, side, base.",
     )
-    count: int = Field(ge=1)
+    count: int = Field(ge=1, le=MOST_PIECES)
     width: Mm = Field(gt=0)
     height: Mm = Field(gt=0)
     folded: bool = Field(
@@ -62,7 +69,7 @@ class CutRow(BaseModel):
     radius: Mm | None = Field(
         default=None, ge=0, description="Of rounded corners, on the cut line; 0 for square ones."
     )
-    outline: str | None = Field(
+    outline: Annotated[str, Field(max_length=LONGEST_OUTLINE)] | None = Field(
         default=None, description="Of a traced base its cut line, as points “x,y x,y …” in mm."
     )
 
@@ -73,11 +80,11 @@ class StrapRow(BaseModel):
     model_config = ConfigDict(extra="forbid")
     #: numbers that only some makes and attachments have
     TOLD: ClassVar[tuple[str, ...]] = ("past", "turn", "tuck", "inside", "from_top", "box", "end")
-    count: int = Field(ge=1)
+    count: int = Field(ge=1, le=MOST_PIECES)
     length: Mm = Field(gt=0)
     width: Mm = Field(gt=0)
-    make: str
-    attach: str
+    make: Word
+    attach: Word
     gap: Mm = Field(description="Between the centres of the two ends, along the finished top.")
     hold: Mm = Field(gt=0, description="Flat width of the hand or shoulder.")
     past: Mm | None = Field(
@@ -112,12 +119,13 @@ class CutList(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
     version: Literal[1, 2] = 2
-    base: str
-    top: str
-    seams: dict[str, str] = Field(default_factory=dict)
-    allowances: dict[str, Mm]
-    choices: dict[str, str] = Field(
+    base: Word
+    top: Word
+    seams: dict[str, Word] = Field(default_factory=dict, max_length=100)
+    allowances: dict[str, Mm] = Field(max_length=100)
+    choices: dict[str, Word] = Field(
         default_factory=dict,
+        max_length=100,
         description="Choices of the top edge that its small pieces follow from, by field: top.zip_ends.",
     )
     lining_shorter: Mm = Field(default=0.0, description="What the lining is made less high than the outer.")
@@ -131,8 +139,8 @@ class CutList(BaseModel):
         le=0.2,
         description="What share of a curved seam the cloth eases in: 0.01 woven, 0.05 knit.",
     )
-    rows: list[CutRow]
-    straps: list[StrapRow] = Field(default_factory=list)
+    rows: list[CutRow] = Field(max_length=MOST_ROWS)
+    straps: list[StrapRow] = Field(default_factory=list, max_length=MOST_STRAPS)
 
 
 @dataclass(frozen=True, slots=True)

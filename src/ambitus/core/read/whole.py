@@ -38,11 +38,14 @@ def whole_rows(cut_list: CutList) -> list[CutRow]:
         for row in cut_list.rows
     ]
     out = [row for row in rows if not split(row.part)[1]]
+    # the first row of its kind is the one that is joined to
+    place_of = {(r.role, r.part, r.under): i for i, r in reversed(list(enumerate(out)))}
     for row in rows:
         part, band = split(row.part)
         if not band:
             continue
-        other = next((r for r in out if (r.role, r.part, r.under) == (row.role, part, row.under)), None)
+        at = place_of.get((row.role, part, row.under), len(out))
+        other = out[at] if at < len(out) else None
         if other is None or "join" not in cut_list.allowances:
             place, missing = (
                 ("rows", f"a row of the {row.role} to join the {row.part} to")
@@ -52,7 +55,6 @@ def whole_rows(cut_list: CutList) -> list[CutRow]:
             why = f"There is a {row.part} of the {row.role}, but not {missing}."
             raise SpecProblems((Problem("missing", place, "", why, "Add it."),))
         upper, lower = (other, row) if band == "bottom" else (row, other)
-        at = next(i for i, r in enumerate(out) if r is other)
         out[at] = _joined(upper, lower, cut_list.allowances["join"])
     return out
 

@@ -7,17 +7,22 @@ from pydantic import BaseModel, ConfigDict, Field
 from ambitus.core.checks.mechanism import all_rules
 from ambitus.core.grammar.contract import PAIRS, Grammar, Param
 from ambitus.core.lengths import Unit, View
+from ambitus.core.outlines import LONGEST_OUTLINE
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import (
     all_params,
     choose_variants,
     default_step,
+    preset_of,
     read_length,
     resolve,
     with_straps,
 )
 from ambitus.core.spec.resolved import Facts
+
+#: Where a field stands in a spec: ``size.width``.
+Path = Annotated[str, Field(max_length=80)]
 
 
 class TypedEdit(BaseModel):
@@ -25,7 +30,7 @@ class TypedEdit(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
     kind: Literal["typed"] = "typed"
-    path: str
+    path: Path
     text: str = Field(max_length=200)
 
 
@@ -34,7 +39,7 @@ class SteppedEdit(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
     kind: Literal["stepped"] = "stepped"
-    path: str
+    path: Path
     steps: int = Field(ge=-1000, le=1000)
 
 
@@ -43,8 +48,8 @@ class PickedEdit(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
     kind: Literal["picked"] = "picked"
-    path: str
-    value: str | float | None
+    path: Path
+    value: Annotated[str, Field(max_length=LONGEST_OUTLINE)] | float | None
 
 
 class SilencedEdit(BaseModel):
@@ -147,7 +152,7 @@ def apply_edit(spec: Spec, edit: Edit, unit: Unit, grammar: Grammar, facts: Fact
             return pick(spec, edit.path, edit.value, grammar)
         except (KeyError, IndexError, TypeError, ValueError) as bad:
             raise _no_field(edit.path) from bad
-    preset = facts.presets[spec.preset]
+    preset = preset_of(spec.preset, facts)
     bag, _ = choose_variants(spec, grammar, preset.kinds)
     param: Param | None = dict(all_params(bag)).get(edit.path)
     if param is None or param.kind not in ("length", "allowance"):

@@ -18,6 +18,10 @@ Given = float | int | str | None
 Reason = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
 
 
+#: Pairs of straps on one bag.
+MOST_PAIRS = 8
+
+
 class GridSpec(BaseModel):
     """The cutting grid: its step in mm, and which way to round."""
 
@@ -30,9 +34,11 @@ class UsualSpec(BaseModel):
     """What this plan took from *my usual* when it was begun; later changes there do not reach it."""
 
     model_config = ConfigDict(extra="forbid")
-    values: dict[str, float] = Field(default_factory=dict, description="Default by field path, in mm.")
+    values: dict[str, float] = Field(
+        default_factory=dict, max_length=100, description="Default by field path, in mm."
+    )
     measured: dict[str, float] = Field(
-        default_factory=dict, description="Named allowances the maker has measured, in mm."
+        default_factory=dict, max_length=20, description="Named allowances the maker has measured, in mm."
     )
 
 
@@ -63,7 +69,7 @@ class Spec(BaseModel):
         },
     )
     version: Literal[3] = 3
-    preset: str = "tote"
+    preset: str = Field(default="tote", max_length=40)
     unit: Unit = "cm"
     grid: GridSpec = Field(default_factory=GridSpec)
     usual: UsualSpec = Field(default_factory=UsualSpec)
@@ -74,12 +80,14 @@ class Spec(BaseModel):
     interfacing: dict[str, Any] = Field(default_factory=dict)
     carry: list[dict[str, Any]] | None = Field(
         default=None,
+        max_length=MOST_PAIRS,
         description="Pairs of straps. Left out: as many as the preset begins with, on a base that carries.",
     )
     seams: dict[str, Any] = Field(default_factory=dict)
     allowances: dict[str, Any] = Field(default_factory=dict)
     silenced: dict[str, Reason] = Field(
         default_factory=dict,
+        max_length=200,
         description="Checks that this plan need not hear again: the check's id, and the reason why.",
     )
 

@@ -12,14 +12,16 @@ from typing import Any
 
 from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Grammar, Param
 from ambitus.core.lengths import MM_PER, Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
-from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS, steps_for
+from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS, on_ruler, steps_for
 from ambitus.core.lengths.units import SPELLINGS
 from ambitus.core.outlines import OutlineProblem, read_outline, written
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolved import Facts, Resolved, Value
+from ambitus.core.spec.resolved import Facts, Preset, Resolved, Value
 
 _YOU = "You chose this."
+#: What a maker may have measured of a machine: a foot edge.
+MEASURED = Param("usual.measured", "Foot edge", "length", low=0.5, high=100.0)
 
 
 def default_step(unit: Unit) -> float:
@@ -173,7 +175,12 @@ class _Resolving:
     def default(self, path: str, param: Param, so_far: Resolved) -> Value:
         usual = self.spec.usual.values.get(path)
         if usual is not None and param.kind in ("length", "allowance"):
-            return Value(usual, "default", "Your usual.")
+            try:
+                mm = read_length(param, f"usual.values.{path}", usual, self.view, {})
+            except SpecProblems as bad:
+                self.problems.extend(bad.problems)
+            else:
+                return Value(mm, "default", "Your usual.")
         root, *_, leaf = path.split(".")
         rule = so_far.bag.base.usual.get(f"{root}.{leaf}")
         if rule is not None:
@@ -206,6 +213,15 @@ class _Resolving:
         if isinstance(raw, str) and raw.strip().lower() in {k.lower() for k in self.spec.usual.measured}:
             return Value(mm, "measured", f"Measured: {raw.strip()}.")
         return Value(mm, "chosen", _YOU)
+
+
+def preset_of(name: str, facts: Facts) -> Preset:
+    """Return the preset called *name*. Raises SpecProblems, naming those that there are."""
+    preset = facts.presets.get(name)
+    if preset is None:
+        why, fix = f"“{_shorten(name)}” is not a way to begin.", f"Use one of: {', '.join(facts.presets)}."
+        raise SpecProblems((Problem("not-a-choice", "preset", _shorten(name), why, fix),))
+    return preset
 
 
 def with_straps(spec: Spec, grammar: Grammar, facts: Facts) -> Spec:
@@ -284,23 +300,33 @@ def _unknown_fields(spec: Spec, bag: Bag, grammar: Grammar) -> list[Problem]:
     return out
 
 
+def read_step(step: float, unit: Unit, path: str) -> float:
+    """Return a cutting grid in mm, if it is one of the ruler's. Raises SpecProblems, naming those."""
+    if on_ruler(step, unit):
+        return step
+    offered = ", ".join(f"{s:g}" for s in steps_for(unit))
+    why = f"A cutting grid of {step:g} mm is not offered here."
+    raise SpecProblems((Problem("not-a-choice", path, f"{step:g}", why, f"Use one of (mm): {offered}."),))
+
+
 def _grid(spec: Spec, problems: list[Problem]) -> Grid:
-    step = spec.grid.step
-    if step is None:
-        return Grid(default_step(spec.unit), spec.grid.rounding)
-    if not any(abs(step - s) < 1e-6 for s in steps_for(spec.unit)):
-        offered = ", ".join(f"{s:g}" for s in steps_for(spec.unit))
-        problems.append(
-            Problem(
-                "not-a-choice",
-                "grid.step",
-                f"{step:g}",
-                f"A cutting grid of {step:g} mm is not offered here.",
-                f"Use one of (mm): {offered}.",
-            )
-        )
-        return Grid(default_step(spec.unit), spec.grid.rounding)
-    return Grid(step, spec.grid.rounding)
+    usual, step = default_step(spec.unit), spec.grid.step
+    try:
+        return Grid(usual if step is None else read_step(step, spec.unit, "grid.step"), spec.grid.rounding)
+    except SpecProblems as bad:
+        problems.extend(bad.problems)
+        return Grid(usual, spec.grid.rounding)
+
+
+def _measured(spec: Spec) -> list[Problem]:
+    """Return what is wrong with the allowances that a maker has measured: they are lengths like others."""
+    problems: list[Problem] = []
+    for name, mm in spec.usual.measured.items():
+        try:
+            read_length(MEASURED, f"usual.measured.{name}", mm, View(spec.unit, spec.unit), {})
+        except SpecProblems as bad:
+            problems.extend(bad.problems)
+    return problems
 
 
 def _allowance(given: Value, path: str, param: Param, general: Value, so_far: Resolved) -> Value:
@@ -324,22 +350,10 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
     Raises:
         SpecProblems: With every field that cannot be read, in the order of the fields.
     """
-    preset = facts.presets.get(spec.preset)
-    if preset is None:
-        known = ", ".join(facts.presets)
-        raise SpecProblems(
-            (
-                Problem(
-                    "not-a-choice",
-                    "preset",
-                    _shorten(spec.preset),
-                    f"“{_shorten(spec.preset)}” is not a way to begin.",
-                    f"Use one of: {known}.",
-                ),
-            )
-        )
+    preset = preset_of(spec.preset, facts)
     spec = with_straps(spec, grammar, facts)
     bag, problems = choose_variants(spec, grammar, preset.kinds)
+    problems += _measured(spec)
     problems += _unknown_fields(spec, bag, grammar)
     grid = _grid(spec, problems)
     values: dict[str, Value] = {}

@@ -7,7 +7,7 @@ import ezdxf
 import pytest
 
 from ambitus.core.problems import SpecProblems
-from ambitus.files.outline_file import Imported, outline_from
+from ambitus.files.drawings.outline import Imported, outline_from
 
 #: a circle of 200 mm, and of a rounded square of 100 with corners of 20, both in mm
 CIRCLE = '<svg xmlns="http://www.w3.org/2000/svg" width="250mm" height="250mm" viewBox="0 0 250 250">{}</svg>'
