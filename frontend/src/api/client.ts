@@ -47,21 +47,39 @@ export class Refused extends Error {
   }
 }
 
+/** The server answered that it failed at this one request. What was asked is not lost, and may be asked again. */
+export class Failed extends Refused {}
+
 /** No answer came: the server is stopped or cannot be reached. */
 export class Unreachable extends Error {}
 
 /** What to tell a maker of a failure, whatever was thrown. */
 export const said = (cause: unknown) => (cause instanceof Error ? cause.message : String(cause))
 
-async function ask<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
+/** A request that goes on when its page is left may not be larger than this, in bytes. */
+const KEEPALIVE_BYTES = 60_000
+/** How often, and after how many ms, a server that has too much to do is asked again. */
+const AGAIN = 6
+const AGAIN_MS = 400
+
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
+
+async function ask<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  signal?: AbortSignal,
+  again = AGAIN,
+): Promise<T> {
+  const sent = body === undefined ? undefined : JSON.stringify(body)
   let answer: Response
   try {
     answer = await fetch(`/api${path}`, {
       method,
-      headers: body === undefined ? {} : { 'content-type': 'application/json' },
-      body: body === undefined ? undefined : JSON.stringify(body),
-      // a save goes on when the page is left
-      keepalive: method === 'PUT',
+      headers: sent === undefined ? {} : { 'content-type': 'application/json' },
+      body: sent,
+      // a save goes on when the page is left; a larger one is still held in the browser then
+      keepalive: method === 'PUT' && new Blob([sent ?? '']).size < KEEPALIVE_BYTES,
       signal,
     })
   } catch (cause) {
@@ -73,8 +91,21 @@ async function ask<T>(method: string, path: string, body?: unknown, signal?: Abo
     head?: number
     rest_opens?: boolean
   }
-  if (!told.problems) throw new Unreachable(`The server answered ${answer.status}.`)
-  throw new Refused(answer.status, told.problems, told.head, told.rest_opens)
+  const problems = told.problems ?? [
+    {
+      code: 'failed',
+      field: '',
+      value: '',
+      why: `The server failed at this request (${answer.status}).`,
+      fix: 'What you typed is still here: try again.',
+    },
+  ]
+  if (problems[0]?.code === 'busy' && again > 0 && !signal?.aborted) {
+    await pause(AGAIN_MS)
+    return ask<T>(method, path, body, signal, again - 1)
+  }
+  const Kind = answer.status >= 500 || !told.problems ? Failed : Refused
+  throw new Kind(answer.status, problems, told.head, told.rest_opens)
 }
 
 const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
@@ -113,7 +144,9 @@ export const api = {
   copy: (id: string, name: string) => ask<Plan>('POST', `${plan(id)}/copy`, { name }),
   putAway: (id: string) => ask<Plan>('POST', `${plan(id)}/put-away`),
   takeBack: (id: string) => ask<Plan>('POST', `${plan(id)}/take-back`),
-  revisions: (id: string) => ask<Revision[]>('GET', `${plan(id)}/revisions`),
+  /** Newest first, so many at once; those before a number are the older ones. */
+  revisions: (id: string, before?: number) =>
+    ask<Revision[]>('GET', `${plan(id)}/revisions${before ? `?before=${before}` : ''}`),
   restore: (id: string, number: number) => ask<OpenPlan>('POST', `${plan(id)}/revisions/${number}/restore`),
   printed: (id: string, number: number) => ask<Plan>('POST', `${plan(id)}/revisions/${number}/printed`),
   sheet: (id: string, number: number, unit?: Unit) =>

@@ -385,7 +385,7 @@ export interface paths {
         };
         /**
          * A plan's revisions
-         * @description Return the plan's revisions, newest first.
+         * @description Return the plan's revisions, newest first; those ``before`` a number are the older ones.
          */
         get: operations["revisions_api_plans__plan_id__revisions_get"];
         put?: never;
@@ -3078,7 +3078,10 @@ export interface operations {
     };
     revisions_api_plans__plan_id__revisions_get: {
         parameters: {
-            query?: never;
+            query?: {
+                limit?: number;
+                before?: number | null;
+            };
             header?: never;
             path: {
                 plan_id: string;

@@ -30,18 +30,29 @@ class SpecProblems(ValueError):
 
 #: Problems that are told of one input; of more than these it is said how many.
 MOST_TOLD = 50
+#: Letters of one text of a problem, whatever was given.
+_LONGEST = 400
+
+
+def _clipped(text: str) -> str:
+    # half a letter may have been given, and is not given back
+    plain = text.encode(errors="replace").decode()
+    return plain if len(plain) <= _LONGEST else f"{plain[: _LONGEST - 1]}…"
 
 
 def first_of(problems: tuple[Problem, ...]) -> tuple[Problem, ...]:
     """
-    Return the problems that are told: fifty of them, and one that says how many more there are.
+    Return the problems that are told, no text of them too long or unprintable: fifty, and one that says how
+    many more there are.
 
     >>> [p.why for p in first_of((Problem("x", "", "", "Wrong.", "Mend it."),) * 53)][-1]
     '3 more things are wrong.'
     """
+    told = tuple(
+        Problem(*map(_clipped, (p.code, p.field, p.value, p.why, p.fix))) for p in problems[:MOST_TOLD]
+    )
     more = len(problems) - MOST_TOLD
     if more <= 0:
-        return problems
+        return told
     thing = "thing is" if more == 1 else "things are"
-    last = Problem("more", "", str(more), f"{more:,} more {thing} wrong.", "Put these right first.")
-    return (*problems[:MOST_TOLD], last)
+    return (*told, Problem("more", "", str(more), f"{more:,} more {thing} wrong.", "Put these right first."))

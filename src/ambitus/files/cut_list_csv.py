@@ -292,7 +292,7 @@ def _without(data: dict[str, Any], problems: Iterable[Problem]) -> dict[str, Any
     for problem in problems:
         root, *rest = problem.field.split(".")
         if root in gone and rest and rest[0].isdecimal():
-            if problem.code == "unknown-field" and len(rest) == 2:
+            if problem.code == "unknown-field" and len(rest) == 2 and isinstance(out[root], list):
                 out[root][int(rest[0])].pop(rest[1], None)
             else:
                 gone[root].add(int(rest[0]))
@@ -301,6 +301,6 @@ def _without(data: dict[str, Any], problems: Iterable[Problem]) -> dict[str, Any
         elif root not in ("base", "top", "rows"):
             out.pop(root, None)
     for name, places in gone.items():
-        if name in out:
+        if isinstance(out.get(name), list):
             out[name] = [row for i, row in enumerate(out[name]) if i not in places]
     return out if out != data else None

@@ -102,9 +102,23 @@ def looks_like_json(text: str) -> bool:
     return text.lstrip("\ufeff \t\r\n")[:1] in ("{", "[", "")
 
 
-def is_cut_list(text: str, *, judged: bool = True) -> bool:
-    """Return whether the JSON in *text* is a cut list and no plan; not *judged*, whatever else is in it."""
-    data = _parsed(text, judged=judged)
+def sound(text: str) -> str:
+    """Return JSON *text* without what in it is no number and no text."""
+    while True:
+        try:
+            plain_json(text)
+        except SpecProblems as bad:
+            rest = without(text, [p.field for p in bad.problems])
+            if any(not p.field for p in bad.problems) or rest == text:
+                raise
+            text = rest
+        else:
+            return text
+
+
+def is_cut_list(text: str) -> bool:
+    """Return whether the JSON in *text* is a cut list and no plan."""
+    data = _parsed(text)
     return "rows" in data and "ambitus" not in data
 
 
@@ -117,7 +131,7 @@ def cut_list_from(text: str, unit: Unit | None = None, *, keep_right: bool = Fal
     """
     if not looks_like_json(text):
         return cut_list_from_csv(text, unit, keep_right=keep_right)
-    data = _parsed(text, judged=not keep_right)
+    data = _parsed(text)
     if data.get("ambitus") in ("draft", "plan"):
         inner = data.get("cut_list")
         if not isinstance(inner, dict):

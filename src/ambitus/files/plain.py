@@ -56,7 +56,7 @@ def _wrong(data: Any) -> Iterator[Problem]:
         if isinstance(at, dict):
             for key, value in at.items():
                 if not whole_text(key):
-                    yield _not_text(f"{field}.{_shortened(key)}".lstrip("."), key)
+                    yield _not_text(f"{field}.{key}".lstrip("."), key)
                 waiting.append((value, f"{field}.{key}".lstrip("."), depth + 1))
         elif isinstance(at, list):
             waiting += ((value, f"{field}.{i}".lstrip("."), depth + 1) for i, value in enumerate(at))

@@ -178,6 +178,9 @@ class Plans:
                 )
             )
             if again is not None:
+                if again + len(edits) - 1 != row.head:
+                    # it is kept, and somebody else has gone on from it since
+                    raise PlanMoved(row.head)
                 return _plan(row)
             row = self._row(session, plan_id, changing=True)
             if base != row.head:

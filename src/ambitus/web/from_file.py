@@ -5,7 +5,15 @@ from dataclasses import dataclass
 from ambitus.core.lengths import Unit
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import Spec
-from ambitus.files.incoming import cut_list_from, is_cut_list, looks_like_json, name_in, spec_from, without
+from ambitus.files.incoming import (
+    cut_list_from,
+    is_cut_list,
+    looks_like_json,
+    name_in,
+    sound,
+    spec_from,
+    without,
+)
 from ambitus.web.drafting import drafted, read_cuts
 
 #: problems that concern one field, which can be left out
@@ -47,7 +55,9 @@ def begin_from(text: str, bare: Unit | None, usual: Unit, keep_right: bool) -> B
 
 
 def _begun(text: str, bare: Unit | None, usual: Unit, keep_right: bool) -> Begun:
-    if not looks_like_json(text) or is_cut_list(text, judged=not keep_right):
+    if keep_right and looks_like_json(text):
+        text = sound(text)
+    if not looks_like_json(text) or is_cut_list(text):
         cut_list = cut_list_from(text, bare, keep_right=keep_right)
         return Begun(*read_cuts(cut_list, bare or usual), "Bag from a cut list")
     spec, rest = _kept_right(text, keep_right)

@@ -1,6 +1,7 @@
 """Every error as a problem detail (RFC 9457) with the field, the value and the remedy."""
 
 from collections.abc import Callable, Coroutine
+from dataclasses import asdict
 from typing import Any
 
 from fastapi import FastAPI, Request, Response
@@ -37,26 +38,13 @@ class ProblemDetail(BaseModel):
     rest_opens: bool = False
 
 
-#: Letters of one text of a problem, whatever was sent.
-_LONGEST = 400
-
-
-def _clipped(text: str) -> str:
-    # half a letter may have been sent, and is not sent back
-    plain = text.encode(errors="replace").decode()
-    return plain if len(plain) <= _LONGEST else f"{plain[: _LONGEST - 1]}…"
-
-
 def answer(status: int, *problems: Problem, **more: object) -> JSONResponse:
     """
     Return *problems* as one problem detail; the first gives it its type and title.
 
     The first fifty are told, and how many more there are.
     """
-    told = [
-        {k: _clipped(getattr(p, k)) for k in ("code", "field", "value", "why", "fix")}
-        for p in first_of(problems)
-    ]
+    told = [asdict(p) for p in first_of(problems)]
     body: dict[str, Any] = {
         "type": f"/problems/{told[0]['code']}",
         "title": told[0]["why"],

@@ -330,7 +330,12 @@ useKeys(
             @theirs="at.goOnWithNewer"
             @copy="keepMine"
           />
-          <p v-else-if="trouble" class="notice" role="alert">{{ trouble }}</p>
+          <p v-else-if="trouble" class="notice" role="alert">
+            {{ trouble }}
+            <button v-if="keeping === 'waiting'" type="button" class="quiet" @click="at.send">
+              Try again
+            </button>
+          </p>
           <p v-if="offline" class="notice" role="status">
             The server does not answer. What you type stays here; every worked-out number waits.
           </p>

@@ -12,17 +12,23 @@ const revisions = shallowRef<Revision[]>([])
 const picked = ref<number[]>([])
 const compared = shallowRef<Compared>()
 const trouble = ref('')
+const oldest = computed(() => revisions.value.at(-1)?.number ?? 1)
 
+/** Fetch the newest revisions, or those before a number. */
+async function load(before?: number) {
+  try {
+    const got = await api.revisions(props.plan, before)
+    revisions.value = before ? [...revisions.value, ...got] : got
+    trouble.value = ''
+  } catch (cause) {
+    trouble.value = said(cause)
+  }
+}
 watch(shown, async (now) => {
   picked.value = []
   compared.value = undefined
   trouble.value = ''
-  if (!now) return
-  try {
-    revisions.value = await api.revisions(props.plan)
-  } catch (cause) {
-    trouble.value = said(cause)
-  }
+  if (now) await load()
 })
 const pair = computed(() => [...picked.value].sort((a, b) => a - b) as [number, number])
 /** The two picked last are compared; one alone is compared with the newest. */
@@ -79,6 +85,9 @@ const when = (iso: string) =>
           <small v-else>now</small>
         </li>
       </ol>
+      <button v-if="oldest > 1" type="button" class="quiet" @click="load(oldest)">
+        {{ oldest - 1 }} older
+      </button>
       <v-btn variant="outlined" @click="shown = false">Close</v-btn>
     </v-card>
   </v-dialog>

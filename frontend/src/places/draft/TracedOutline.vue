@@ -2,6 +2,7 @@
 /** The outline of a traced base: how far round it is, and another one from a drawing. */
 import { ref } from 'vue'
 import { api, Refused, said, type Edit, type Tiles } from '../../api/client'
+import { textOf } from '../../app/textOf'
 import ShownLength from '../../length-field/ShownLength.vue'
 
 const props = defineProps<{ outline: NonNullable<Tiles['outline']> }>()
@@ -17,8 +18,13 @@ let drawing: { name: string; text: string } | undefined
 async function chosen(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
-  drawing = { name: file.name, text: await file.text() }
-  await read('')
+  asksUnit.value = false
+  try {
+    drawing = { name: file.name, text: await textOf(file) }
+    await read('')
+  } catch (cause) {
+    wrong.value = said(cause)
+  }
   // the same file can be chosen again once it was mended
   if (input.value) input.value.value = ''
 }

@@ -63,6 +63,8 @@ export function usePlan() {
   let causes: Record<string, string> = {}
   let saving = false
   let unsaved: Unsent | undefined
+  /** sent, and no answer came: it may have been kept, so it goes first, with its own id */
+  let lost: Unsent | undefined
 
   const waiting = computed(() => offline.value || Object.keys(problems.value).length > 0)
 
@@ -114,6 +116,7 @@ export function usePlan() {
     followed.value = false
     trouble.value = ''
     unsaved = undefined
+    lost = undefined
     unit.value = unitShown
     keeping.value = opened.plan.put_away_at ? 'away' : 'kept'
     problems.value = {}
@@ -304,11 +307,13 @@ export function usePlan() {
     if (saving || !unsaved || !plan.value) return
     saving = true
     keeping.value = 'keeping'
-    const sent = unsaved
+    const sent = lost ?? unsaved
     const id = plan.value.id
     try {
       plan.value = await api.save(id, sent.spec, plan.value.head, sent.editId, sent.cause)
+      lost = undefined
       offline.value = false
+      trouble.value = ''
       redrawn.value = []
       tell({ kind: 'plan', plan: id, head: plan.value.head })
       releaseUnsent(id, sent.editId)
@@ -324,6 +329,7 @@ export function usePlan() {
         if (keeping.value === 'waiting') trouble.value = cause.message
         return
       }
+      if (cause instanceof Unreachable) lost = sent
       keeping.value = 'waiting'
       fail(cause)
       return
@@ -411,6 +417,7 @@ export function usePlan() {
     try {
       const theirs = await api.open(plan.value.id)
       plan.value = theirs.plan
+      lost = undefined
       keep(mine, unsaved?.cause || 'Gone on with, over a newer one')
     } catch (cause) {
       fail(cause)
@@ -510,6 +517,7 @@ export function usePlan() {
     restore,
     undo,
     redo,
+    send,
     setUnit,
     useLeft,
     dropLeft,

@@ -3,6 +3,7 @@
 import { ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, Refused, said, type Problem, type Unit } from '../../api/client'
+import { textOf } from '../../app/textOf'
 
 const router = useRouter()
 const input = ref<HTMLInputElement>()
@@ -21,7 +22,13 @@ async function choose(event: Event) {
     trouble.value = `${file.name} is ${Math.round(file.size / 1000)} kB, too large for a plan. Choose a plan file of Ambitus.`
     return
   }
-  text = await file.text()
+  try {
+    text = await textOf(file)
+  } catch (cause) {
+    problems.value = []
+    trouble.value = said(cause)
+    return
+  }
   await send(false)
 }
 const asksUnit = () => problems.value.length === 1 && problems.value[0]!.code === 'no-unit'

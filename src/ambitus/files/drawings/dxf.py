@@ -6,6 +6,7 @@ from collections.abc import Callable, Iterator
 from typing import Any
 
 from ambitus.core.geometry import Point
+from ambitus.core.problems import SpecProblems
 from ambitus.files.drawings.limits import (
     MOST_NUMBERS,
     MOST_SHAPES,
@@ -77,16 +78,17 @@ def dxf_lines(text: str, scale: float | None, unreadable: list[str]) -> Iterator
     for entity in entities:
         try:
             parts = list(ezdxf.path.make_path(entity).sub_paths())
+            control = [(p.x * mm, p.y * mm) for part in parts for p in part.control_vertices()]
+            within_reach(control)
+            lines = [line_of(_flat(part, mm)) for part in parts]
         except TypeError:
             continue  # a text, a dimension: it draws no line
+        except SpecProblems:
+            raise
         except Exception:
             unreadable.append(entity.dxftype())
             continue
-        for part in parts:
-            within_reach((p.x * mm, p.y * mm) for p in part.control_vertices())
-            line = line_of(_flat(part, mm))
-            if line is not None:
-                yield line
+        yield from (line for line in lines if line is not None)
 
 
 def _flat(part: Any, mm: float) -> Callable[[float], list[Point]]:

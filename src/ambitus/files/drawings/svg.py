@@ -129,7 +129,13 @@ def svg_lines(text: str, scale: float | None) -> Iterator[Line]:
         except Exception as bad:
             raise not_whole("SVG") from bad
         for part in parts:
-            line = _line(part, mm)
+            try:
+                line = _line(part, mm)
+            except SpecProblems:
+                raise
+            # numbers that are none come as anything
+            except Exception as bad:
+                raise not_whole("SVG") from bad
             if line is not None:
                 yield line
 
