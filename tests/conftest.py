@@ -10,13 +10,20 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 from hypothesis import settings
+from hypothesis.internal.conjecture import providers
 
 from ambitus.web.app import make_app
 
 #: the same examples every time, and no clock; `make hunt` looks with new seeds, and longer
 settings.register_profile("same", derandomize=True, deadline=None)
 settings.register_profile("hunt", derandomize=False, deadline=None, print_blob=True)
-settings.load_profile(os.environ.get("HYPOTHESIS", "same"))
+PROFILE = os.environ.get("HYPOTHESIS", "same")
+settings.load_profile(PROFILE)
+if PROFILE == "same":
+    # Hypothesis tries the numbers that it finds in whatever modules happen to be loaded: which those are
+    # depends on the tests that ran before in the same process, and with it every example
+    _NONE = providers._local_constants
+    providers._get_local_constants = lambda: _NONE  # type: ignore[assignment]
 
 ROOT = Path(__file__).resolve().parent.parent
 DIST = ROOT / "frontend" / "dist"

@@ -25,7 +25,7 @@ from ambitus.core.steps.work import steps_of
 from ambitus.core.walk import WalkedSeam, walk_seams
 
 #: Raised whenever a rule changes what is cut, so that a saved plan can say under which it was drafted.
-RULES_VERSION = 3
+RULES_VERSION = 4
 
 
 @dataclass(frozen=True)

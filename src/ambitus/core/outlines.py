@@ -12,7 +12,7 @@ from functools import lru_cache
 from shapely import LinearRing, Polygon
 
 from ambitus.core.curves import offset_bent
-from ambitus.core.geometry import Point
+from ambitus.core.geometry import Point, unit_vector
 
 #: Default (ours): an outline whose longer way is outside these, in mm, was meant at another scale.
 SMALLEST, LARGEST = 20.0, 2000.0
@@ -23,6 +23,9 @@ SEEN = 0.02
 #: Most points of an outline, and the letters that they are written in at most.
 MOST_POINTS = 4000
 LONGEST_OUTLINE = 128_000
+#: Default (ours): most corners of an outline, and what turns more than a curve does: 15 degrees.
+MOST_CORNERS = 120
+CORNER = math.cos(math.radians(15))
 _MITRE = 5.0
 
 
@@ -63,6 +66,12 @@ def _told(points: Sequence[Point]) -> None:
         raise OutlineProblem("outline-scale", why, "Draw round the base, not along it.")
 
 
+def _turns(a: Point, b: Point, c: Point) -> bool:
+    """Return whether an outline turns a corner at *b*."""
+    u, v = unit_vector(a, b), unit_vector(b, c)
+    return u[0] * v[0] + u[1] * v[1] < CORNER
+
+
 def settled(points: Sequence[Point]) -> tuple[Point, ...]:
     """
     Return *points* anticlockwise round the middle of their box, without those that add nothing.
@@ -75,12 +84,16 @@ def settled(points: Sequence[Point]) -> tuple[Point, ...]:
         plain.pop()
     _told(plain)
     ring = Polygon(plain).exterior.simplify(CLOSE, preserve_topology=True)
-    kept = list(ring.coords)[:-1]
+    kept = [(x, y) for x, y, *_ in ring.coords][:-1]
     if not LinearRing(kept).is_ccw:
         kept.reverse()
     if len(kept) > MOST_POINTS:
         why = f"The outline has {len(kept)} points; {MOST_POINTS} are enough for any base."
         raise OutlineProblem("outline-too-fine", why, "Simplify the path in the program it was drawn in.")
+    corners = sum(_turns(kept[i - 1], p, kept[(i + 1) % len(kept)]) for i, p in enumerate(kept))
+    if corners > MOST_CORNERS:
+        why = f"The outline is jagged: it has {corners:,} corners, and {MOST_CORNERS} can be sewn at most."
+        raise OutlineProblem("outline-too-fine", why, "Smooth the path in the program it was drawn in.")
     left, low, right, high = ring.bounds
     cx, cy = (left + right) / 2, (low + high) / 2
     return tuple((round(x - cx, 3), round(y - cy, 3)) for x, y in kept)

@@ -8,6 +8,7 @@ import io
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass
+from itertools import pairwise
 
 from reportlab.lib.pagesizes import A4, letter
 from reportlab.lib.units import mm
@@ -19,10 +20,14 @@ from ambitus.core.form.model import Piece
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.base.separate.cut import is_traced
 from ambitus.core.lengths import View
+from ambitus.core.problems import Problem, SpecProblems
+from ambitus.files.latin import latin
 
 _PAPERS = {"A4": A4, "Letter": letter}
 #: kept clear round every page, and shared by neighbouring pages, in mm
 _MARGIN, _OVERLAP, _HEAD = 12.0, 10.0, 22.0
+#: Pages of one template: more than this nobody glues together.
+MOST_PAGES = 200
 #: straight run that a corner's template has beyond its arc, in mm
 _TAIL = 30.0
 
@@ -122,6 +127,10 @@ def _pages(canvas: Canvas, template: Template, title: str, page: tuple[float, fl
     low, high = min(y for _, y in every), max(y for _, y in every)
     columns = max(1, math.ceil((right - left - _OVERLAP) / (wide - _OVERLAP)))
     rows = max(1, math.ceil((high - low - _OVERLAP) / (tall - _OVERLAP)))
+    if rows * columns > MOST_PAGES:
+        why = f"{template.title} would take {rows * columns:,} pages of paper at true size."
+        fix = f"Up to {MOST_PAGES} are printed: draw it by its sizes on the cloth."
+        raise SpecProblems((Problem("too-many-pages", "base.kind", "", why, fix),))
     for row in range(rows):
         for column in range(columns):
             where = f"row {row + 1} of {rows}, page {column + 1} of {columns}" if rows * columns > 1 else ""
@@ -134,11 +143,34 @@ def _pages(canvas: Canvas, template: Template, title: str, page: tuple[float, fl
             x = _MARGIN - left - column * (wide - _OVERLAP)
             y = _MARGIN + tall - high + row * (tall - _OVERLAP)
             canvas.translate(x * mm, y * mm)
-            _line(canvas, template.cut, 0.9)
-            _line(canvas, template.seam, 0.5, dash=(4, 3))
-            _line(canvas, template.straight, 0.5, dash=(8, 3, 1, 3))
+            seen = (_MARGIN - x, _MARGIN - y, _MARGIN + wide - x, _MARGIN + tall - y)
+            for part in _on_page(template.cut, seen):
+                _line(canvas, part, 0.9)
+            for part in _on_page(template.seam, seen):
+                _line(canvas, part, 0.5, dash=(4, 3))
+            for part in _on_page(template.straight, seen):
+                _line(canvas, part, 0.5, dash=(8, 3, 1, 3))
             canvas.restoreState()
             canvas.showPage()
+
+
+def _on_page(
+    points: tuple[Point, ...], page: tuple[float, float, float, float]
+) -> Iterator[tuple[Point, ...]]:
+    """Yield the runs of a line that a page (left, low, right, high) may show something of."""
+    left, low, right, high = page
+    run: list[Point] = []
+    for a, b in pairwise(points):
+        beside = max(a[0], b[0]) < left or min(a[0], b[0]) > right
+        if beside or max(a[1], b[1]) < low or min(a[1], b[1]) > high:
+            if run:
+                yield tuple(run)
+            run = []
+        else:
+            run = run or [a]
+            run.append(b)
+    if run:
+        yield tuple(run)
 
 
 def _head(canvas: Canvas, template: Template, title: str, page: tuple[float, float], inches: bool) -> None:
@@ -146,10 +178,10 @@ def _head(canvas: Canvas, template: Template, title: str, page: tuple[float, flo
     top = (page[1] - _MARGIN) * mm
     side = 25.4 if inches else 20.0
     canvas.setFont("Helvetica-Bold", 11)
-    canvas.drawString(_MARGIN * mm, top - 10, template.title)
+    canvas.drawString(_MARGIN * mm, top - 10, latin(template.title))
     canvas.setFont("Helvetica", 8.5)
-    canvas.drawString(_MARGIN * mm, top - 22, template.say)
-    canvas.drawString(_MARGIN * mm, top - 33, title)
+    canvas.drawString(_MARGIN * mm, top - 22, latin(template.say))
+    canvas.drawString(_MARGIN * mm, top - 33, latin(title))
     told = "1 in" if inches else "20 mm"
     canvas.drawString(_MARGIN * mm, top - 44, f"Print at 100 %: the square has to measure {told} each way.")
     canvas.rect((page[0] - _MARGIN - side) * mm, top - side * mm, side * mm, side * mm)

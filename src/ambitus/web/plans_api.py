@@ -1,7 +1,6 @@
 """Plans over HTTP: begin, save, rename, copy, put away, take back, revisions, sheets, downloads."""
 
 import json
-import re
 from dataclasses import asdict
 from typing import Annotated, Any, Literal
 
@@ -17,6 +16,7 @@ from ambitus.core.shown.models import Sheet
 from ambitus.core.shown.sheet import sheet
 from ambitus.core.spec.model import Spec
 from ambitus.files.cut_list_csv import cut_list_csv
+from ambitus.files.latin import file_name
 from ambitus.files.templates_pdf import templates_of, templates_pdf
 from ambitus.store import Plan, Plans, Revision
 from ambitus.web.drafting import drafted, redrawn_since, saved_from, spec_of
@@ -352,7 +352,7 @@ def cut_sheet(plan_id: str, number: Number, plans: Kept, unit: Unit | None = Non
 
 
 def _download(content: str | bytes, media: str, plan: Plan, number: int, ending: str) -> Response:
-    name = re.sub(r"[^A-Za-z0-9]+", "-", plan.name).strip("-").lower() or "plan"
+    name = file_name(plan.name) or "plan"
     return Response(
         content,
         media_type=media,

@@ -94,6 +94,12 @@ def _across(face: Face, run: Sequence[int]) -> Measure:
     )
 
 
+def upright(face: Face) -> Measure:
+    """Return the measure of *face* that ends at its top edges."""
+    tops = {face.edges[i].name for run in top_runs(face.edges) for i in run}
+    return next(m for m in face.measures if tops & {m.low, m.high})
+
+
 def _divide(face: Face, below: float, how: Division, moves: _Moves) -> tuple[Face, ...]:
     """Return the bands cut off *face*, *below* mm under its top edges, and the rest of it."""
     n, points, runs = len(face.edges), face.points, top_runs(face.edges)
@@ -103,6 +109,8 @@ def _divide(face: Face, below: float, how: Division, moves: _Moves) -> tuple[Fac
     joined: dict[int, Edge] = {}
     named: dict[str, str] = {}
     bands = []
+    # a side that ends lower than the front by any amount lies on no grid, and neither does its band
+    on_grid = how.on_grid and upright(face).on_grid
     for number, run in enumerate(runs):
         name = face.name if len(runs) == 1 and how.lower else f"{face.name} {how.upper} {number + 1}"
         start, end = points[run[0]], points[(run[-1] + 1) % n]
@@ -153,7 +161,7 @@ def _divide(face: Face, below: float, how: Division, moves: _Moves) -> tuple[Fac
                 "join",
                 edges[len(right) + 1].name,
                 how.terms(below),
-                how.on_grid,
+                on_grid,
                 beside="left",
             ),
         )

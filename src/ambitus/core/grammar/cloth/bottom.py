@@ -1,8 +1,9 @@
 """A bottom of another cloth, given by the height at which it shows, and panels of two layers."""
 
+from collections.abc import Callable
 from dataclasses import replace
 
-from ambitus.core.form.dividing import Division, divided, top_runs
+from ambitus.core.form.dividing import Division, divided, top_runs, upright
 from ambitus.core.form.model import Dimension, Face, Form, Measure, SizeLine
 from ambitus.core.grammar.contract import SHORTER, Finishes, Option, Param
 from ambitus.core.lengths import paired, snap
@@ -72,12 +73,6 @@ def level_of(bag: Resolved, form: Form, asked: float) -> float:
     return max(low, min(asked, form.height - form.lower_sides - LEAST))
 
 
-def height_of(face: Face) -> Measure:
-    """Return the measure of *face* that ends at its top edge."""
-    tops = {face.edges[i].name for run in top_runs(face.edges) for i in run}
-    return next(m for m in face.measures if tops & {m.low, m.high})
-
-
 def _foot(face: Face, measure: Measure, finishes: Finishes) -> float:
     """Return the cloth beyond the lower end of a panel's height; none at a fold."""
     if measure.folds:
@@ -96,6 +91,19 @@ def step_terms(bag: Resolved, mm: float) -> tuple[Term, ...]:
     return (Term("Step", -step, bag.why("base.step"), bag.source("base.step")),) if step > 0 else ()
 
 
+def on_grid(bag: Resolved, form: Form, held: float, brought: Callable[[float], float]) -> float:
+    """Return *held* as *brought* to the grid, on the line next to it where a join has no room on that."""
+    levels = (snap(brought(held + lines * bag.grid.step)) for lines in (0, 1, -1))
+    fits = (level for level in levels if abs(level_of(bag, form, level) - level) < 1e-9)
+    return next(fits, level_of(bag, form, snap(brought(held))))
+
+
+def held_terms(mm: float) -> tuple[Term, ...]:
+    """Return how much higher, *mm*, a join lets its piece be than was asked, to lie where it has room."""
+    why = "A join needs room above rounded corners and below the lowest top edge."
+    return (Term("To where a join has room", mm, why),) if abs(mm) > 1e-6 else ()
+
+
 def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     """
     Return *form* with a bottom of another cloth.
@@ -106,18 +114,18 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     asked, path = bag.mm("cloth.bottom_height"), "cloth.bottom_height"
     held = level_of(bag, form, asked)
     main = next(f for f in form.faces if top_runs(f.edges) and not f.part)
-    measure = height_of(main)
+    measure = upright(main)
     join = sum(t.mm for t in finishes["join"])
     under = snap(sum(t.mm for t in measure.terms) / (2 if measure.folds else 1) - form.height)
     beyond = under + _foot(main, measure, finishes) + join
-    level = level_of(bag, form, snap(bag.grid.fit(held + beyond) - beyond))
+    level = on_grid(bag, form, held, lambda level: bag.grid.fit(level + beyond) - beyond)
     shows = bag.term("Visible height of the bottom", path)
     high = (*bag.bag.top.height(bag), *finishes[SHORTER])
 
     def upper(below: float) -> tuple[Term, ...]:
         lower = step_terms(bag, form.height - level - below)
         less = Term(shows.label, -shows.mm, shows.why, shows.source)
-        terms = (*high, *lower, less)
+        terms = (*high, *lower, less, *held_terms(snap(asked - held)))
         return (*terms, *grid_term(snap(below - sum(t.mm for t in terms))))
 
     def rest(measure: Measure, ends: int, below: float) -> tuple[Term, ...]:
@@ -136,6 +144,6 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     made = divided(form, lambda face: snap(top_of(form, face) - level), how)
     told = Dimension("bottom", "Bottom, visible height", asked, level, bag.source(path), bag.why(path))
     dimensions = {**form.dimensions, "bottom": told}
-    upright = next(line for line in form.lines if line.path == "size.height")
-    line = SizeLine(path, "bottom", "bottom", upright.a, (*upright.b[:2], level))
+    tall = next(line for line in form.lines if line.path == "size.height")
+    line = SizeLine(path, "bottom", "bottom", tall.a, (*tall.b[:2], level))
     return replace(made, dimensions=dimensions, bottom=level, lines=(*form.lines, line))

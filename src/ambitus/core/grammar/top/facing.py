@@ -4,7 +4,7 @@ from collections.abc import Callable
 
 from ambitus.core.form.dividing import Division, divided
 from ambitus.core.form.model import Face, Form, Measure
-from ambitus.core.grammar.cloth.bottom import level_of, step_terms, top_of
+from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, step_terms, top_of
 from ambitus.core.grammar.contract import Finishes, Option, Param
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -61,13 +61,14 @@ def with_facing(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     path = "top.facing_height"
     top, join = (sum(t.mm for t in finishes[key]) for key in ("top", "join"))
     held = form.height - level_of(bag, form, form.height - bag.mm(path))
-    high = snap(bag.grid.fit(held + top + join) - top - join)
-    level = level_of(bag, form, snap(form.height - high))
+    beyond = form.height + top + join
+    level = on_grid(bag, form, form.height - held, lambda level: beyond - bag.grid.fit(beyond - level))
     shows = bag.term("Visible height of the facing", path)
+    moved = held_terms(snap(held - shows.mm))
 
     def facing(below: float) -> tuple[Term, ...]:
-        lower = step_terms(bag, form.height - level - below)
-        return (shows, *lower, *grid_term(snap(below - shows.mm - sum(t.mm for t in lower))))
+        terms = (shows, *moved, *step_terms(bag, form.height - level - below))
+        return (*terms, *grid_term(snap(below - sum(t.mm for t in terms))))
 
     def rest(measure: Measure, ends: int, below: float) -> tuple[Term, ...]:
         why = "What the facing takes its place of, down to the join."

@@ -1,7 +1,7 @@
 """A base of any shape, traced round: its outline in edges between the places that are marked."""
 
 import math
-from bisect import bisect_left
+from bisect import bisect_left, bisect_right
 from collections.abc import Sequence
 from functools import lru_cache
 from itertools import accumulate, pairwise
@@ -9,11 +9,10 @@ from itertools import accumulate, pairwise
 from ambitus.core.curves import Bend, Bow
 from ambitus.core.form.model import Edge
 from ambitus.core.geometry import Point, unit_vector
+from ambitus.core.grammar.base.disc import LEAST_DISC
 from ambitus.core.grammar.base.separate.shapes import Outline
-from ambitus.core.outlines import inside, read_outline
+from ambitus.core.outlines import CORNER, extent, inside, read_outline
 
-#: Turns of more than this (its cosine) are corners; less is the way of a curve: 15 degrees.
-_CORNER = math.cos(math.radians(15))
 #: Turns of more than this are clipped in the tube (ours): 30 degrees.
 _CLIPPED = math.cos(math.radians(30))
 #: Places nearer to each other than this, in mm, are one: so short an edge has no direction to speak of.
@@ -52,7 +51,7 @@ def traced(text: str, by: float, grows: float = 0.0) -> Outline | None:
     begun where no quarter falls there.
     """
     drawn = inside(read_outline(text), by)
-    if len(drawn) < 3:
+    if len(drawn) < 3 or (by > 0 and min(extent(drawn)) < LEAST_DISC):
         return None
     points = _begun_left(drawn)
     gone = _gone(points)
@@ -70,7 +69,7 @@ def traced(text: str, by: float, grows: float = 0.0) -> Outline | None:
     named = {"west": "west"}
     for i in range(len(points)):
         cos, out = _turn(points[i - 1], points[i], points[(i + 1) % len(points)])
-        if cos < _CORNER:
+        if cos < CORNER:
             label = "Corner: clip the tube" if cos < _CLIPPED and out else "Corner"
             places.append((f"corner {len(places) - 3}", gone[i], label))
     for name, i in ends.items():
@@ -146,7 +145,9 @@ def _merged(places: list[tuple[str, float, str]], whole: float) -> list[tuple[st
     """Return *places*, those that lie together as one: called by the quarter, told as the corner."""
     out: list[tuple[str, float, str]] = []
     for name, at, label in places:
-        near = next((i for i, other in enumerate(out) if _apart(other[1], at, whole) < _TOGETHER), None)
+        # they come in order, so only the last one can lie here, or the first, once round
+        some = {0, len(out) - 1} if out else set()
+        near = next((i for i in sorted(some) if _apart(out[i][1], at, whole) < _TOGETHER), None)
         if near is None:
             out.append((name, at, label))
         else:
@@ -170,9 +171,11 @@ def _between(points: Sequence[Point], gone: Sequence[float], start: float, end: 
         a, b = points[i], points[(i + 1) % n]
         return a[0] + (b[0] - a[0]) * part, a[1] + (b[1] - a[1]) * part
 
-    inner = [
-        points[i % n]
-        for i in range(2 * n)
-        if start + 1e-6 < gone[i % n] + (whole if i >= n else 0.0) < end - 1e-6
-    ]
+    def after(place: float) -> int:
+        """Return the first point beyond a place, counted on once round."""
+        return (
+            bisect_right(gone, place, 0, n) if place < whole else n + bisect_right(gone, place - whole, 0, n)
+        )
+
+    inner = [points[i % n] for i in range(after(start + 1e-6), after(end - 1e-6))]
     return [at(start), *inner, at(end)]
