@@ -496,9 +496,14 @@ def _interfacing(draft: Draft) -> Iterator[str]:
             p for p in outers if set(piece.faces) <= set(p.faces) or set(p.faces) <= set(piece.faces)
         )
         rule = _rule(draft, outer, seam_line=kind in ("kept_out", "base_only"))
-        for key in ("width", "height"):
-            if abs(piece.size(key) - (rule[key] - inset)) > EXACT:
-                yield f"{piece.key} {key} {piece.size(key)}, rule {rule[key] - inset}"
+        wanted = {key: rule[key] - inset for key in ("width", "height")}
+        traced, beyond = outer.part == "base" and draft.bag.bag.base.kind == "traced", -inset / 2
+        if traced and kind not in ("kept_out", "base_only"):
+            # where an outline comes to a point, a line inside it ends farther off than beside a straight
+            wanted["width"], wanted["height"], _ = _traced(draft, beyond + eaten(draft, "ring"))
+        for key, mm in wanted.items():
+            if abs(piece.size(key) - mm) > (TRACED if traced else EXACT):
+                yield f"{piece.key} {key} {piece.size(key)}, rule {mm}"
 
 
 def straps_by_the_rule(draft: Draft) -> Iterator[str]:

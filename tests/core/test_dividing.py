@@ -122,7 +122,7 @@ def test_on_the_grid_a_divided_bag_is_the_whole_one(spec: dict[str, Any]) -> Non
     _proved(spec, rounded=True)
 
 
-#: what hunts have found: a join moved to where it has room, beside panels that end lower by what is on no grid
+#: what hunts have found: a join moved to where it has room, beside panels that end lower by a bit of a line
 FOUND = (
     {
         "unit": "cm",

@@ -84,7 +84,8 @@ def test_on_any_bag_the_checks_are_right(spec: dict[str, Any], data: st.DataObje
     for path in ("cloth.outer", "cloth.lining", "cloth.contrast"):
         bags.put(spec, path, data.draw(st.sampled_from(sorted(facts.cloths))))
     bags.put(spec, "interfacing.material", data.draw(st.sampled_from(sorted(facts.interfacings))))
-    assert _disagree(bags.pushed(spec, data)) == []
+    pushed = bags.pushed(spec, data)
+    assert _disagree(pushed) == [], json.dumps(pushed)
 
 
 def test_the_oracle_says_both() -> None:

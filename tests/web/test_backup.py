@@ -2,6 +2,8 @@
 
 import shutil
 import sqlite3
+import subprocess
+import sys
 from collections.abc import Callable
 from pathlib import Path
 
@@ -119,3 +121,172 @@ def test_there_is_a_database_of_every_migration() -> None:
         with sqlite3.connect(f"file:{file}?mode=ro&immutable=1", uri=True) as opened:
             kept.add(opened.execute("SELECT version_num FROM alembic_version").fetchone()[0])
     assert kept == versions
+
+
+# what may be wrong with a backup, and that nothing of it is done by halves
+
+
+def _files(folder: Path) -> list[str]:
+    return sorted(p.name for p in folder.iterdir())
+
+
+@pytest.mark.parametrize("name", ["a?b.sqlite", "a#b.sqlite", "50 % off.sqlite", "ü é.sqlite", "%41.sqlite"])
+def test_any_name_there_and_back(tmp_path: Path, name: str) -> None:
+    """What means something in an address means nothing in a name; no file is left beside either."""
+    folder = tmp_path / name
+    database, copy = folder / "plans.sqlite", tmp_path / "safe" / name
+    _with_plans(database, "One")
+    assert back_up(database, copy) == 1
+    assert put_back(copy, database).count == 1
+    assert _files(copy.parent) == [name]
+    assert _names(database) == ["One"]
+    assert not [f for f in _files(folder) if f.startswith(".")]
+
+
+def test_a_backup_on_media_that_cannot_be_written_to(tmp_path: Path) -> None:
+    """It is read, and nothing is tried beside it."""
+    database, copy = tmp_path / "plans.sqlite", tmp_path / "disc" / "copy.sqlite"
+    _with_plans(database, "One")
+    back_up(database, copy)
+    copy.chmod(0o444)
+    copy.parent.chmod(0o555)
+    try:
+        assert put_back(copy, database).count == 1
+        assert _files(copy.parent) == ["copy.sqlite"]
+    finally:
+        copy.parent.chmod(0o755)
+
+
+def test_a_file_copied_by_hand(tmp_path: Path) -> None:
+    """With its journal it is whole; without, what stood only there is missed, and that is said."""
+    source, lone, pair = tmp_path / "live.sqlite", tmp_path / "lone", tmp_path / "pair"
+    opened = open_database(source)
+    Plans(opened).begin("One", saved_from(Spec.model_validate(tote())))
+    for folder in (lone, pair):
+        folder.mkdir()
+        shutil.copy(source, folder)
+    shutil.copy(f"{source}-wal", pair)
+    opened.close()
+    assert put_back(pair / "live.sqlite", tmp_path / "mine.sqlite").count == 1
+    with pytest.raises(NotABackup, match=r"live\.sqlite-wal"):
+        put_back(lone / "live.sqlite", tmp_path / "other.sqlite")
+    assert not (tmp_path / "other.sqlite").exists()
+    assert _files(lone) == ["live.sqlite"]
+
+
+def _spoilt(copy: Path, how: str) -> None:
+    with sqlite3.connect(copy) as opened:
+        if how == "newer":
+            opened.execute("UPDATE alembic_version SET version_num = '9999'")
+        elif how == "not ours":
+            opened.execute("DROP TABLE revisions")
+        elif how == "a plan":
+            opened.execute("""UPDATE revisions SET spec = '{"unit": "ell"}'""")
+    if how == "torn":
+        raw = bytearray(copy.read_bytes())
+        raw[4096:12288] = bytes(8192)
+        copy.write_bytes(raw)
+    elif how == "cut off":
+        copy.write_bytes(copy.read_bytes()[:5000])
+
+
+@pytest.mark.parametrize(
+    ("how", "said"),
+    [
+        ("newer", "newer Ambitus"),
+        ("not ours", "not of Ambitus plans"),
+        ("a plan", "“One” cannot be read"),
+        ("torn", "damaged|no backup"),
+        ("cut off", "damaged|no backup"),
+    ],
+)
+def test_a_spoilt_backup_touches_nothing(tmp_path: Path, how: str, said: str) -> None:
+    """It is looked at and opened as a copy: what is there stays as it is, to the byte."""
+    database, copy = tmp_path / "here" / "plans.sqlite", tmp_path / "copy.sqlite"
+    _with_plans(database, "One")
+    back_up(database, copy)
+    _spoilt(copy, how)
+    before, mine = copy.read_bytes(), database.read_bytes()
+    with pytest.raises(NotABackup, match=said):
+        put_back(copy, database)
+    assert (copy.read_bytes(), database.read_bytes()) == (before, mine)
+    assert not [f for f in _files(database.parent) if "restor" in f]
+
+
+def test_no_room_is_said_before_anything_is_touched(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    """A full disk: no half file, and the plans are the ones that were there."""
+    database, copy = tmp_path / "here" / "plans.sqlite", tmp_path / "copy.sqlite"
+    _with_plans(database, "One")
+    back_up(database, copy)
+    monkeypatch.setattr(shutil, "disk_usage", lambda _: shutil._ntuple_diskusage(10, 9, 1))
+    with pytest.raises(OSError, match="no room"):
+        put_back(copy, database)
+    assert _names(database) == ["One"]
+    assert not [f for f in _files(database.parent) if "restor" in f]
+
+
+def test_a_restore_is_undone_and_done_again(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    """The plans that it replaced come back by one word, and so do those that this replaces."""
+    data, copy = tmp_path / "data", tmp_path / "copy.sqlite"
+    plans = _with_plans(data / "ambitus.sqlite", "One")
+    back_up(data / "ambitus.sqlite", copy)
+    plans.begin("Two", saved_from(Spec.model_validate(tote())))
+    assert main(["restore", str(copy), "--data", str(data)]) == 0
+    assert _names(data / "ambitus.sqlite") == ["One"]
+    for names in (["One", "Two"], ["One"]):
+        assert main(["restore", "--undo", "--data", str(data)]) == 0
+        assert _names(data / "ambitus.sqlite") == names
+    capsys.readouterr()
+    assert main(["restore", "--undo", "--data", str(tmp_path)]) == 4
+    assert "could be undone" in capsys.readouterr().err
+    with pytest.raises(SystemExit):
+        main(["restore", "--data", str(data)])
+
+
+STEPS = ("copied", "looked at", "opened", "kept", "put back")
+
+
+@pytest.mark.parametrize("step", STEPS)
+def test_a_restore_killed_after_any_step(tmp_path: Path, step: str) -> None:
+    """The plans are the old ones or the restored ones, whole; what was replaced is beside them."""
+    database, copy = tmp_path / "here" / "plans.sqlite", tmp_path / "copy.sqlite"
+    plans = _with_plans(database, "Old")
+    back_up(database, copy)
+    plans.begin("New", saved_from(Spec.model_validate(tote())))
+    program = (
+        "import os, signal, sys; from pathlib import Path; from ambitus.store.backup import put_back\n"
+        "def at(step):\n    if step == sys.argv[3]: os.kill(os.getpid(), signal.SIGKILL)\n"
+        "put_back(Path(sys.argv[1]), Path(sys.argv[2]), at)"
+    )
+    done = subprocess.run([sys.executable, "-c", program, copy, database, step])
+    assert done.returncode == -9
+    assert _names(database) == (["Old"] if step == "put back" else ["New", "Old"])
+    kept = list(database.parent.glob("*before-restore*.sqlite"))
+    assert [_names(k) for k in kept] == ([["New", "Old"]] if step in ("kept", "put back") else [])
+    assert put_back(copy, database).count == 1
+    assert not list(database.parent.glob(".restoring-*"))
+
+
+@pytest.mark.parametrize("what", ["deleted", "moved", "changed for another"])
+def test_a_database_that_is_gone_is_noticed_before_a_save_is_acknowledged(tmp_path: Path, what: str) -> None:
+    """A save that nobody would find again is refused; put back where it was, it goes on."""
+    folder = tmp_path / "here"
+    database, aside = folder / "plans.sqlite", tmp_path / "aside"
+    app = make_app(database, tmp_path)
+    with TestClient(app, base_url="http://127.0.0.1") as client:
+        plan = client.post("/api/plans", json={"name": "One", "spec": tote()}).json()["plan"]
+        body = {"spec": tote(width=351), "base_revision": 1, "edit_id": "now"}
+        if what == "deleted":
+            database.unlink()
+        else:
+            folder.rename(aside)
+        if what == "changed for another":
+            _with_plans(database, "Other")
+        got = client.put(f"/api/plans/{plan['id']}/spec", json=body)
+        assert (got.status_code, got.json()["problems"][0]["code"]) == (503, "database-gone")
+        assert str(database)[-20:] in got.json()["title"]
+        assert database.exists() == (what == "changed for another")
+        if what == "moved":
+            aside.rename(folder)
+            assert client.put(f"/api/plans/{plan['id']}/spec", json=body).json()["head"] == 2
+    app.state.database.close()

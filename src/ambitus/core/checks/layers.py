@@ -70,7 +70,8 @@ def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
 )
 def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if not bag.bag.interfacing.cuts:
+    # what is kept out of the seams reaches no farther in than the grid's rounding
+    if not bag.bag.interfacing.cuts or bag.bag.interfacing.kind == "kept_out":
         return
     facts = bag.facts.interfacings[bag.choice("interfacing.material")]
     piece = next((p for p in draft.pieces if p.layer == "interfacing"), None)
@@ -133,7 +134,9 @@ def _stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
     cored = cored and reach > 1e-9
     panels = (p for p in draft.pieces if p.layer == "interfacing")
     top = next((e for p in panels for e in p.edges if e.seam == "top"), None)
-    stack += felt if top is not None and top.finish > 1.0 else 0.0
+    # what is kept out of the seams reaches no farther in than the grid's rounding
+    caught = top is not None and top.finish > 1.0 and bag.bag.interfacing.kind != "kept_out"
+    stack += felt if caught else 0.0
     return stack + (2 * felt if cored else 0.0), cored
 
 

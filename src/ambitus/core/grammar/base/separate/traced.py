@@ -173,9 +173,8 @@ def _between(points: Sequence[Point], gone: Sequence[float], start: float, end: 
 
     def after(place: float) -> int:
         """Return the first point beyond a place, counted on once round."""
-        return (
-            bisect_right(gone, place, 0, n) if place < whole else n + bisect_right(gone, place - whole, 0, n)
-        )
+        rounds, rest = divmod(place, whole)
+        return int(rounds) * n + bisect_right(gone, rest, 0, n)
 
     inner = [points[i % n] for i in range(after(start + 1e-6), after(end - 1e-6))]
     return [at(start), *inner, at(end)]
