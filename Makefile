@@ -14,13 +14,13 @@ dev:  ## API on PORT and the screens with live reload beside it
 	@python3 tools/ready.py test
 	@.venv/bin/python tools/dev.py $(PORT)
 
-test:  ## install what is missing, run every check and test
+test:  ## install what is missing, run every check and test; QUICK=1: a tenth of it, in about a minute
 	@python3 tools/ready.py test
 	@.venv/bin/python tools/check.py
 
-hunt:  ## the property tests with new seeds; what they find becomes an example
+hunt:  ## the property tests with new seeds, 100,000 hostile requests; what they find becomes an example
 	@python3 tools/ready.py test
-	@HYPOTHESIS=hunt .venv/bin/python -m pytest tests/core tests/files tests/web -q
+	@HYPOTHESIS=hunt .venv/bin/python -m pytest tests/core tests/files tests/web -q -n 2
 
 mutate:  ## change the core in 200 places, one at a time; at least 90 % have to be noticed
 	@python3 tools/ready.py test

@@ -14,16 +14,26 @@ from hypothesis.internal.conjecture import providers
 
 from ambitus.web.app import make_app
 
-#: the same examples every time, and no clock; `make hunt` looks with new seeds, and longer
+#: the same examples every time, and no clock; `make hunt` looks with new seeds, and longer; `make test
+#: QUICK=1` takes a tenth of the examples
 settings.register_profile("same", derandomize=True, deadline=None)
 settings.register_profile("hunt", derandomize=False, deadline=None, print_blob=True)
 PROFILE = os.environ.get("HYPOTHESIS", "same")
-settings.load_profile(PROFILE)
-if PROFILE == "same":
+settings.load_profile("hunt" if PROFILE == "hunt" else "same")
+if PROFILE != "hunt":
     # Hypothesis tries the numbers that it finds in whatever modules happen to be loaded: which those are
     # depends on the tests that ran before in the same process, and with it every example
     _NONE = providers._local_constants
     providers._get_local_constants = lambda: _NONE  # type: ignore[assignment]
+
+#: how many of the examples of a property are tried: in a minute, in every test, in a hunt
+SHARE = {"quick": 0.1, "same": 0.5, "hunt": 4.0}
+
+
+def examples(whole: int) -> int:
+    """Return how many examples are tried where *whole* would be thorough."""
+    return max(5, round(whole * SHARE[PROFILE]))
+
 
 ROOT = Path(__file__).resolve().parent.parent
 DIST = ROOT / "frontend" / "dist"
@@ -50,11 +60,18 @@ class Server:
         """Where it listens."""
         return f"http://127.0.0.1:{self.port}"
 
+    @property
+    def said(self) -> Path:
+        """Where it writes what goes wrong."""
+        return self.data.with_name(f"{self.data.name}-said.txt")
+
     def start(self) -> "Server":
         """Start it and wait for the line that says where it is: it is printed once it listens."""
         command = [sys.executable, "-m", "ambitus.cli.main", self.command, "--data", str(self.data)]
         command += ["--dist", str(DIST), "--port", str(self.port or 18340 + os.getpid() % 1000)]
-        self.process = subprocess.Popen(command, stdout=subprocess.PIPE, text=True, cwd=ROOT)
+        self.data.mkdir(parents=True, exist_ok=True)
+        with self.said.open("a") as said:
+            self.process = subprocess.Popen(command, stdout=subprocess.PIPE, stderr=said, text=True, cwd=ROOT)
         assert self.process.stdout is not None
         line = self.process.stdout.readline()
         self.port = int(line.split("127.0.0.1:")[1].split()[0])

@@ -10,6 +10,10 @@ from ready import FRONTEND, ROOT, VENV, node
 BIN = VENV / "bin"
 
 
+#: what a quick run looks at
+QUICK = ("tests/core", "tests/files", "tests/web", "src/ambitus/core", "src/ambitus/files")
+
+
 def step(name: str, *command: str | Path, cwd: Path = ROOT, env: dict[str, str] | None = None) -> bool:
     """Run one check and say how it went; show its output where it failed."""
     done = subprocess.run([str(c) for c in command], cwd=cwd, env=env, text=True, capture_output=True)
@@ -67,7 +71,12 @@ def main() -> int:
         return 0 if good else 1
     beside = ["-n", str(min(os.cpu_count() or 1, 4))]
     more = os.environ.get("PYTEST", "").split()
-    tests = subprocess.run([BIN / "python", "-m", "pytest", *beside, *more], cwd=ROOT)
+    env = dict(os.environ)
+    if os.environ.get("QUICK"):
+        # a tenth of the examples, and no browser: for between two thoughts, not instead of the rest
+        env["HYPOTHESIS"] = "quick"
+        more += ["-m", "not browser and not slow", *QUICK]
+    tests = subprocess.run([BIN / "python", "-m", "pytest", *beside, *more], cwd=ROOT, env=env)
     return 0 if good and tests.returncode == 0 else 1
 
 

@@ -2,12 +2,16 @@
 
 import os
 import shutil
-from collections.abc import Callable, Iterator
+import sqlite3
+from collections.abc import Iterator
+from contextlib import closing
+from pathlib import Path
 from typing import Any
 
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, sync_playwright
 
+from ambitus.store.backup import back_up
 from conftest import DIST, Server
 
 ARGUMENTS = (
@@ -97,10 +101,28 @@ class Screen:
         return self.page.inner_text("#place").replace("\xa0", " ")
 
 
+@pytest.fixture(scope="session")
+def demo(tmp_path_factory: pytest.TempPathFactory) -> Iterator[tuple[Server, Path]]:
+    """One demo for all tests of this process, and a copy of its plans as they are laid out."""
+    folder = tmp_path_factory.mktemp("demo")
+    made, laid_out = Server(folder / "data", "demo").start(), folder / "laid-out.sqlite"
+    back_up(made.data / "demo.sqlite", laid_out)
+    yield made, laid_out
+    made.kill()
+
+
 @pytest.fixture
-def server(server_in: Callable[..., Server]) -> Server:
-    """The demo, in a folder of its own."""
-    return server_in("demo")
+def server(demo: tuple[Server, Path]) -> Server:
+    """The demo with its plans as they were laid out; running, whatever the test before did to it."""
+    made, laid_out = demo
+    source, target = (
+        closing(sqlite3.connect(path, timeout=15)) for path in (laid_out, made.data / "demo.sqlite")
+    )
+    with source as one, target as other:
+        one.backup(other)
+    if made.process is None:
+        made.start()
+    return made
 
 
 @pytest.fixture

@@ -1,12 +1,13 @@
 """Nothing is lost: other tabs, a killed server, a closed browser."""
 
 import json
+import math
 import sqlite3
 import urllib.request
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import BrowserContext
+from playwright.sync_api import BrowserContext, Route
 
 from browser.conftest import Screen
 from conftest import Server
@@ -292,3 +293,123 @@ def test_sizes_that_newer_rules_change_are_told_and_taken_over(screen: Screen, s
     page.reload()
     page.wait_for_selector("[data-piece]")
     assert page.locator("[data-redrawn]").count() == 0
+
+
+def test_a_save_whose_answer_was_lost_is_no_conflict_with_oneself(screen: Screen) -> None:
+    """It was kept, only nobody heard so; the next edit goes after it, and nothing is said to have moved."""
+    screen.open("March folder tote")
+    page = screen.page
+
+    def unheard(route: Route) -> None:
+        route.fetch()
+        route.abort()
+
+    page.route("**/spec", unheard)
+    screen.type("size.width", "36")
+    page.keyboard.press("Enter")
+    page.wait_for_selector("text=does not answer")
+    page.unroute("**/spec")
+    screen.type("size.width", "37")
+    page.keyboard.press("Enter")
+    screen.shows(OUTER, "width", "51")
+    screen.kept()
+    assert page.locator(".plan-moved").count() == 0
+    page.click("text=More")
+    page.click("text=Revisions")
+    page.wait_for_selector(".revisions li")
+    causes = page.locator(".revisions li").all_inner_texts()
+    assert len(causes) == 3
+    assert ("37" in causes[0], "36" in causes[1]) == (True, True)
+
+
+def test_a_request_that_fails_says_so_and_keeps_the_work(screen: Screen) -> None:
+    """A server that fails at one request has answered: it is not said to be away."""
+    screen.open("March folder tote")
+    page = screen.page
+    page.route("**/spec", lambda route: route.fulfill(status=500, body="<h1>broken</h1>"))
+    screen.type("size.width", "36")
+    page.keyboard.press("Enter")
+    page.wait_for_selector("text=The server failed at this request (500)")
+    said = screen.said()
+    assert "does not answer" not in said
+    assert screen.field("size.width").input_value() == "36"
+    page.unroute("**/spec")
+    page.click("text=Try again")
+    screen.kept()
+    assert page.locator("text=failed at this request").count() == 0
+    page.reload()
+    screen.shows(OUTER, "width", "50")
+
+
+def test_a_number_that_the_server_fails_at_stays_where_it_was_typed(screen: Screen) -> None:
+    """The field says what happened; typed again, it is drafted."""
+    screen.open("March folder tote")
+    page = screen.page
+    page.route("**/api/draft", lambda route: route.fulfill(status=500, json=FAILED, content_type=PROBLEM))
+    screen.type("size.width", "36")
+    page.wait_for_selector("text=Ambitus failed at this request (failure 12345678)")
+    assert screen.field("size.width").input_value() == "36"
+    assert screen.cut(OUTER, "width") == "48"
+    page.unroute("**/api/draft")
+    screen.type("size.width", "37")
+    screen.shows(OUTER, "width", "51")
+
+
+PROBLEM = "application/problem+json"
+_WHY = "Ambitus failed at this request (failure 12345678); nothing that was kept is lost."
+FAILED = {
+    "problems": [{"code": "failed", "field": "", "value": "12345678", "why": _WHY, "fix": "Try again."}],
+}
+
+
+def test_a_fine_outline_is_kept(screen: Screen) -> None:
+    """Its save is larger than a browser lets go on when the page is left, and is kept all the same."""
+    screen.shelf()
+    page = screen.page
+    points = (
+        (1150 + 100 * math.cos(9 * t)) * 0.8 * complex(math.cos(t), math.sin(t))
+        for t in (2 * math.pi * i / 3900 for i in range(3900))
+    )
+    outline = " ".join(f"{p.real:+.3f},{p.imag:+.3f}" for p in points)
+    spec = {"unit": "mm", "base": {"kind": "traced", "outline": outline}, "size": {"height": 200}}
+    body = json.dumps({"name": "Fine", "spec": spec}).encode()
+    address, headers = f"{screen.server.address}/api/plans", {"content-type": "application/json"}
+    with urllib.request.urlopen(urllib.request.Request(address, body, headers)) as got:
+        opened = json.load(got)
+    assert len(json.dumps(opened["spec"])) > 64_000
+    page.goto(f"{screen.server.address}/plan/{opened['plan']['id']}")
+    page.wait_for_selector("[data-piece]")
+    screen.type("size.height", "210")
+    page.keyboard.press("Enter")
+    screen.kept()
+    page.reload()
+    page.wait_for_selector("[data-piece]")
+    assert screen.field("size.height").input_value() == "210"
+
+
+def test_more_revisions_than_one_page(screen: Screen) -> None:
+    """The newest hundred, and the older ones when they are asked for."""
+    screen.open("March folder tote")
+    address = f"{screen.server.address}/api/plans/{screen.page.url.rsplit('/', 1)[1]}"
+    with urllib.request.urlopen(address) as got:
+        opened = json.load(got)
+    for number in range(1, 121):
+        body = {
+            "spec": opened["spec"],
+            "base_revision": number,
+            "edit_id": f"{number}",
+            "cause": f"Edit {number}",
+        }
+        headers = {"content-type": "application/json"}
+        request = urllib.request.Request(f"{address}/spec", json.dumps(body).encode(), headers, method="PUT")
+        urllib.request.urlopen(request).close()
+    page = screen.page
+    page.reload()
+    page.wait_for_selector("[data-piece]")
+    page.click("text=More")
+    page.click("text=Revisions")
+    page.wait_for_selector(".revisions li")
+    assert page.locator(".revisions li").count() == 100
+    page.click("text=21 older")
+    page.wait_for_function("document.querySelectorAll('.revisions li').length === 121")
+    assert page.locator("text=older").count() == 0

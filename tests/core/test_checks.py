@@ -10,6 +10,7 @@ from ambitus.core.checks.mechanism import all_rules
 from ambitus.core.lengths import View
 from ambitus.core.shown.present import finding
 from bags import drafted, tote
+from conftest import examples
 
 SLOT = "0,0 240,0 240,100 210,100 210,50 180,50 180,100 0,100"
 FOAM = {"kind": "kept_out", "material": "foam"}
@@ -316,7 +317,7 @@ def test_a_plain_tote_has_nothing_against_it() -> None:
     assert _fired(tote()) == set()
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=examples(60), deadline=None)
 @given(bags.totes())
 def test_a_cuttable_bag_never_trips_the_self_checks(spec: dict[str, Any]) -> None:
     """The two arithmetics agree, and every seam walks, on any bag that can be cut."""

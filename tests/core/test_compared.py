@@ -6,6 +6,7 @@ from hypothesis import given, settings
 
 from ambitus.core.shown.compare import compare, cut_of, redrawn
 from bags import drafted, tote, totes
+from conftest import examples
 
 
 def _plain(text: str) -> str:
@@ -54,7 +55,7 @@ def test_checks_that_came_and_went_are_told() -> None:
     assert stops["depth-under-corner"] == ("stop", "")
 
 
-@settings(max_examples=40)
+@settings(max_examples=examples(40))
 @given(totes(bands=True))
 def test_any_bag_is_the_same_as_itself_and_as_it_was_kept(spec: dict[str, Any]) -> None:
     """Nothing differs; and the cut sizes kept with a revision are those of its draft."""

@@ -16,6 +16,7 @@ from ambitus.core.lengths import View
 from ambitus.core.read.begin import begun_from
 from ambitus.core.shown.present import sentence
 from bags import BANDS, drafted, sizes_of, tote, totes
+from conftest import examples
 from core.proofs import eaten, past_the_edge, top_eats
 
 SEWN = ("outer", "lining")
@@ -108,14 +109,14 @@ def _proved(spec: dict[str, Any], *, rounded: bool) -> None:
             assert order.index(first) < order.index(then)
 
 
-@settings(max_examples=80, deadline=None)
+@settings(max_examples=examples(80), deadline=None)
 @given(totes(bands=True))
 def test_before_rounding_a_divided_bag_is_the_whole_one(spec: dict[str, Any]) -> None:
     """The same sizes, seams that walk, the same cloth and what the joins take."""
     _proved(spec, rounded=False)
 
 
-@settings(max_examples=80, deadline=None)
+@settings(max_examples=examples(80), deadline=None)
 @given(totes(bands=True))
 def test_on_the_grid_a_divided_bag_is_the_whole_one(spec: dict[str, Any]) -> None:
     """Dividing a panel moves no size of the bag."""

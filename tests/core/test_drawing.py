@@ -13,6 +13,7 @@ from ambitus.core.drawing.standing import project, ring_point
 from ambitus.core.geometry import area, bounds
 from ambitus.core.shown.present import picture
 from bags import drafted, tote, totes
+from conftest import examples
 
 
 def points(d: str) -> list[tuple[float, float]]:
@@ -57,7 +58,7 @@ def test_the_drop_is_drawn_as_long_as_it_is() -> None:
     assert y0 - y1 == pytest.approx(made.hangs[0].drop, abs=0.11)
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=examples(40), deadline=None)
 @given(totes())
 def test_everything_drawn_lies_in_the_box(spec: dict[str, Any]) -> None:
     """A picture's box holds all its shapes and dimension lines."""

@@ -14,6 +14,7 @@ from ambitus.core.drawing.standing import project
 from ambitus.core.grammar.top.drawstring.closing import closing_term
 from ambitus.core.shown.closing import closing_shown
 from bags import drafted, tote, totes
+from conftest import examples
 
 
 def _sack(**top: Any) -> Draft:
@@ -48,7 +49,7 @@ def test_the_open_step_is_the_standing_bag() -> None:
     assert frames(made)[0].shapes[0].d == path(mouth, closed=True)
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=examples(40), deadline=None)
 @given(totes(top="casing"))
 def test_closing_only_draws_in(spec: dict[str, Any]) -> None:
     """Step by step the mouth narrows, the tails grow by half of that, and less goes in."""

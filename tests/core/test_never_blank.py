@@ -13,6 +13,7 @@ from ambitus.core.shown.present import present
 from ambitus.core.shown.sheet import sheet
 from ambitus.core.spec.model import Spec
 from bags import drafted, sizes_of
+from conftest import examples
 
 #: as small and as large as fields go, and what lies between
 SIZES = [20, 25, 40, 100, 300, 1500]
@@ -44,7 +45,7 @@ def extreme(draw: st.DrawFn) -> dict[str, Any]:
     }
 
 
-@settings(max_examples=150, deadline=None)
+@settings(max_examples=examples(150), deadline=None)
 @given(extreme())
 def test_a_stop_never_blanks_the_bag(spec: dict[str, Any]) -> None:
     """Every answer comes, whatever the checks say."""

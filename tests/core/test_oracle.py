@@ -12,6 +12,7 @@ from ambitus.core.checks.mechanism import all_rules
 from ambitus.core.problems import SpecProblems
 from ambitus.library import shipped
 from bags import drafted
+from conftest import examples
 from core import oracle
 from core.test_checks import EDGES, SELF_CHECKS
 
@@ -61,7 +62,7 @@ def test_every_check_is_judged() -> None:
 
 
 @pytest.mark.parametrize("check", EDGES)
-@settings(max_examples=12)
+@settings(max_examples=examples(12))
 @given(st.data())
 def test_near_its_limit_a_check_is_right(check: str, data: st.DataObject) -> None:
     """Every finding on a bag near the limit is one that the oracle expects, and none is missing."""
@@ -76,7 +77,7 @@ def test_near_its_limit_a_check_is_right(check: str, data: st.DataObject) -> Non
     assert _disagree(spec) == []
 
 
-@settings(max_examples=80)
+@settings(max_examples=examples(80))
 @given(bags.totes(bands=True), st.data())
 def test_on_any_bag_the_checks_are_right(spec: dict[str, Any], data: st.DataObject) -> None:
     """Any bag of any cloth, some of its numbers pushed anywhere in their range."""

@@ -19,6 +19,7 @@ from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import lookup, with_straps
 from ambitus.library import shipped
 from bags import drafted
+from conftest import examples
 from core.test_checks import EDGES
 
 #: findings that no edit of the plan helps against, and why
@@ -101,7 +102,7 @@ def test_a_rule_without_an_edit_is_a_rule() -> None:
     assert all(NO_EDIT.values())
 
 
-@settings(max_examples=60)
+@settings(max_examples=examples(60))
 @given(bags.totes(bands=True), st.data())
 def test_a_remedy_of_any_bag_works(spec: dict[str, Any], data: st.DataObject) -> None:
     """Any bag, one of its numbers pushed out of its ordinary range: what is offered silences its finding."""

@@ -8,6 +8,7 @@ from hypothesis import given, settings
 from ambitus.core.lengths import Grid, View
 from ambitus.core.sums import GRID_LABEL, Source, Sum, Term, gathered, show_sum, to_grid
 from bags import drafted, tote, totes
+from conftest import examples
 
 
 def _terms(summed: Sum) -> list[tuple[str, float, str]]:
@@ -65,7 +66,7 @@ def test_the_grid_line_is_there_only_when_something_was_rounded() -> None:
     )
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=examples(60), deadline=None)
 @given(totes())
 def test_every_term_has_a_reason_and_a_source_and_rounding_is_small(spec: dict[str, Any]) -> None:
     """In any bag, every sum of every piece, and every reading of every mark."""

@@ -23,6 +23,7 @@ from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term, grid_term
 from ambitus.library import shipped
 from bags import drafted, totes
+from conftest import examples
 from core.proofs import outlines_match_sums, reads_back, seams_walk, straps_read_back
 
 
@@ -140,7 +141,7 @@ def test_it_is_drafted_walked_and_read_back() -> None:
     assert [f.rule.id for f in made.findings] == []
 
 
-@settings(max_examples=50, deadline=None)
+@settings(max_examples=examples(50), deadline=None)
 @given(totes(TOY, base="envelope"))
 def test_it_takes_part_in_the_round_trip(spec: dict[str, Any]) -> None:
     """Drawn by the same strategy as every other base, and held to the same proofs."""

@@ -12,6 +12,7 @@ from ambitus.core.grammar.base.separate.traced import HALF_MOON, traced
 from ambitus.core.outlines import OutlineProblem, around, inside, read_outline, settled, written
 from ambitus.core.problems import SpecProblems
 from bags import OUTLINES, drafted, lobed
+from conftest import examples
 
 #: a rectangle of 240 by 100 and a triangle of 3 : 4 : 5
 BOX = "0,0 240,0 240,100 0,100"
@@ -132,7 +133,7 @@ def _corners(draw: st.DrawFn) -> str:
     return " ".join(f"{x:.3f},{y:.3f}" for x, y in points)
 
 
-@settings(max_examples=60)
+@settings(max_examples=examples(60))
 @given(
     st.composite(_corners)(),
     st.sampled_from(["seam", "cut"]),

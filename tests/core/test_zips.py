@@ -19,6 +19,7 @@ from ambitus.core.spec.model import Spec
 from ambitus.core.volume import holds
 from ambitus.library import shipped
 from bags import drafted, totes
+from conftest import examples
 
 SIZES: dict[str, dict[str, float]] = {
     "seamed": {"width": 220, "height": 150},
@@ -47,7 +48,7 @@ def _size(piece: Piece) -> tuple[float, float]:
     return piece.size("length"), piece.size("width")
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=examples(60), deadline=None)
 @given(totes(top="zip"), st.floats(14, 60), st.booleans())
 def test_any_tape_reads_back_to_the_size_that_was_asked(
     spec: dict[str, Any], tape: float, counted: bool
@@ -62,7 +63,7 @@ def test_any_tape_reads_back_to_the_size_that_was_asked(
     assert made.form.mm(key) == pytest.approx(made.read.mm(key), abs=0.01)
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=examples(60), deadline=None)
 @given(totes(top="zip"))
 def test_the_tape_goes_with_its_panels_and_its_stops_with_its_rows(spec: dict[str, Any]) -> None:
     """A caught tape is as long as the panel is wide; tabs and opening fill the mouth; stops keep clear."""

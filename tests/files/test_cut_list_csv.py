@@ -17,6 +17,7 @@ from ambitus.files.incoming import cut_list_from
 from ambitus.web.drafting import drafted as drafted_spec
 from ambitus.web.drafting import spec_from_cuts
 from bags import drafted, tote, totes
+from conftest import examples
 
 BY_HAND = """base,boxed
 top,turned_through
@@ -33,7 +34,7 @@ strap,count,length,width,make,attach,gap,hold,past
 """
 
 
-@settings(max_examples=80, deadline=None)
+@settings(max_examples=examples(80), deadline=None)
 @given(totes(), st.sampled_from(["mm", "cm", "in"]))
 def test_what_goes_out_comes_in_again(spec: dict[str, Any], unit: Any) -> None:
     """Whatever the bag and the unit of the file: the same list, within what its figures can say."""
@@ -46,7 +47,7 @@ def test_what_goes_out_comes_in_again(spec: dict[str, Any], unit: Any) -> None:
     assert again.model_dump(exclude=loose) == made.cut_list.model_dump(exclude=loose)
 
 
-@settings(max_examples=80, deadline=None)
+@settings(max_examples=examples(80), deadline=None)
 @given(totes())
 def test_a_plan_begun_from_a_cut_list_cuts_the_same(spec: dict[str, Any]) -> None:
     """From the pieces to the bag, and from the bag to the same pieces."""

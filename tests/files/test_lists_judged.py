@@ -18,6 +18,7 @@ from ambitus.files.incoming import cut_list_from
 from ambitus.web.drafting import drafted as drafted_spec
 from ambitus.web.drafting import spec_from_cuts
 from bags import drafted, pushed, totes
+from conftest import examples
 
 LIST: dict[str, Any] = {
     "base": "boxed",
@@ -61,7 +62,7 @@ NOT_TOLD = {
 }
 
 
-@settings(max_examples=60)
+@settings(max_examples=examples(60))
 @given(totes(interfacing="none"), st.data())
 def test_a_draft_and_its_cut_list_are_judged_alike(spec: dict[str, Any], data: st.DataObject) -> None:
     """Any bag, its numbers pushed: the plan begun from its list has the same findings."""

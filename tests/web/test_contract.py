@@ -10,6 +10,7 @@ from hypothesis import HealthCheck, settings
 from schemathesis.checks import not_a_server_error
 
 from ambitus.web.app import make_app
+from conftest import examples
 
 _FOLDER = Path(tempfile.mkdtemp(prefix="ambitus-contract-"))
 _app = make_app(_FOLDER / "any.sqlite", _FOLDER)
@@ -28,7 +29,7 @@ schema = schemathesis.openapi.from_asgi("/api/openapi.json", own)
 
 @pytest.mark.filterwarnings("ignore")
 @schema.parametrize()
-@settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck))
+@settings(max_examples=examples(12), deadline=None, suppress_health_check=list(HealthCheck))
 def test_no_request_breaks_the_server(case: schemathesis.Case) -> None:
     """No described request, sound or not, ends in a server error."""
     case.call_and_validate(base_url="http://127.0.0.1", checks=(not_a_server_error,))

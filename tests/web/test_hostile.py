@@ -13,11 +13,12 @@ from fastapi.testclient import TestClient
 
 from ambitus.web.app import make_app
 from bags import tote
+from conftest import PROFILE
 from web.hostile import Asked, hostile
 
 #: the same requests every time; `make hunt` sends a hundred thousand others
-HUNT = os.environ.get("HYPOTHESIS") == "hunt"
-SENT = int(os.environ.get("HOSTILE", "100000")) if HUNT else 600
+HUNT = PROFILE == "hunt"
+SENT = int(os.environ.get("HOSTILE", "100000")) if HUNT else 480
 BATCHES = 4
 #: CPU seconds that one answer may take, on whatever machine this is: nothing here comes near it
 LONGEST = 2.0
