@@ -7,6 +7,7 @@ import sys
 import threading
 import urllib.request
 from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 from typing import Any
 
@@ -176,3 +177,23 @@ def test_setting_aside_is_kept_whole_or_not_at_all(tmp_path: Path) -> None:
         again = open_database(database)
         assert [r.number for r in Plans(again).revisions(plan.id)] == [1]
         again.close()
+
+
+def test_many_clients_at_once_lose_nothing(server_in: Callable[..., Server]) -> None:
+    """Thirty of them, each with a plan of its own, on more threads than there are connections kept."""
+    server = server_in("serve")
+    pid = server.process.pid if server.process else 0
+
+    def work(client: int) -> int:
+        plan = _send(server.address, "POST", "/plans", {"name": f"{client}", "spec": tote()})["plan"]["id"]
+        for number in range(1, 6):
+            body = {"spec": tote(width=300 + number), "base_revision": number, "edit_id": f"{number}"}
+            _send(server.address, "PUT", f"/plans/{plan}/spec", body)
+            assert len(_send(server.address, "GET", f"/plans/{plan}/revisions")) == number + 1
+        return int(_send(server.address, "GET", f"/plans/{plan}")["plan"]["head"])
+
+    with ThreadPoolExecutor(30) as many:
+        assert list(many.map(work, range(30))) == [6] * 30
+    assert server.process is not None
+    assert (server.process.pid, server.process.poll()) == (pid, None)
+    assert _send(server.address, "GET", "/plans")["total"] == 30

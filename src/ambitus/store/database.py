@@ -11,6 +11,7 @@ from typing import Any
 from sqlalchemy import Engine, create_engine, event
 from sqlalchemy.exc import DatabaseError, OperationalError
 from sqlalchemy.orm import Session, sessionmaker
+from sqlalchemy.pool import QueuePool
 
 from ambitus.store.known import Kind, kind_of, migrated
 
@@ -150,6 +151,9 @@ def open_database(path: Path) -> Database:
     _made(path)
     engine = create_engine(
         "sqlite://",
+        # without a name in its address it would be taken for one in memory, with a connection a thread
+        poolclass=QueuePool,
+        max_overflow=-1,
         creator=lambda: sqlite3.connect(uri(path, "rw"), uri=True, timeout=15, check_same_thread=False),
     )
 
