@@ -142,3 +142,60 @@ def test_steps_and_schema_are_printed(
     for name in ("spec", "cut-list"):
         assert main(["schema", name]) == 0
         assert json.loads(capsys.readouterr().out)["type"] == "object"
+
+
+@pytest.mark.parametrize(
+    ("raw", "said"),
+    [
+        (b"", "is empty"),
+        (b"\xef\xbb\xbf", "is empty"),
+        ('{"preset": "gr\u00fcn"}'.encode("latin-1"), "Latin-1"),
+        ('{"unit": "mm"}'.encode("utf-16"), "UTF-16"),
+        (b"\x00\xff\x01", "no text"),
+        (b'{"size": {"width": NaN}}', "size.width"),
+        (b'{"size": {"width": ' + b"9" * 5000 + b"}}", "size.width"),
+        (b'{"preset": "\\ud800"}', "preset"),
+        (b'{"\\udcff": 1}', "?"),
+        (b"[" * 100_000, "40 deep"),
+        (b'{"preset": "kite"}', "Use one of: tote"),
+        (b'{"unit": "inch"}', "'in'"),
+        (b'{"usual": {"measured": {"foot edge": -50}}}', "usual.measured.foot edge"),
+        (b'{"' + b"x" * 300_000 + b'": 1}', "not a field"),
+    ],
+)
+def test_whatever_a_file_holds_is_told_in_lines(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str], raw: bytes, said: str
+) -> None:
+    """In a file as in the API: exit code 3, what is wrong and what would be right, and no traceback."""
+    file = tmp_path / "plan.json"
+    file.write_bytes(raw)
+    for command in (["draft"], ["check", "--json"], ["steps"]):
+        assert main([*command, str(file)]) == 3
+        out, err = capsys.readouterr()
+        assert (out, "Traceback" in err, said in err) == ("", False, True), err[:300]
+        assert len(err) < 3000
+
+
+def test_a_file_with_a_byte_order_mark_is_read(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    """Some programs write one."""
+    (tmp_path / "plan.json").write_bytes(b"\xef\xbb\xbf" + json.dumps(tote()).encode())
+    assert main(["draft", str(tmp_path / "plan.json")]) == 0
+    assert "Reads back as" in capsys.readouterr().out
+
+
+def test_what_nobody_foresaw_is_one_line_on_the_command_line(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
+) -> None:
+    """With where to look, and a code of its own."""
+
+    def broken(*_: object) -> object:
+        raise RuntimeError("a wheel came off")
+
+    monkeypatch.setattr("ambitus.cli.on_files.spec_from", broken)
+    monkeypatch.delenv("AMBITUS_TRACE", raising=False)
+    (tmp_path / "plan.json").write_text("{}")
+    assert main(["draft", str(tmp_path / "plan.json")]) == 5
+    assert capsys.readouterr().err.count("\n") == 1
+    for path in (tmp_path / ("x" * 300), tmp_path):
+        assert main(["draft", str(path)]) == 4
+        assert capsys.readouterr().err.count("\n") == 1

@@ -23,13 +23,13 @@ def refuse_newer(what: str, data: Mapping[str, Any], known: int) -> None:
 
 def _field_problem(error: Any) -> Problem:
     field, kind = ".".join(str(part) for part in error["loc"]), error["type"]
-    value = repr(error.get("input"))[:60]
+    value, called = repr(error.get("input"))[:60], field if len(field) <= 80 else f"{field[:79]}…"
     if kind == "extra_forbidden":
-        return Problem("unknown-field", field, value, f"“{field}” is not a field here.", "Take it out.")
+        return Problem("unknown-field", field, value, f"“{called}” is not a field here.", "Take it out.")
     if kind == "missing":
-        return Problem("missing", field, "", f"“{field}” is missing.", "Give it.")
+        return Problem("missing", field, "", f"“{called}” is missing.", "Give it.")
     fix = error["msg"].removeprefix("Value error, ")
-    return Problem("not-valid", field, value, f"“{field}” is {value}.", f"{fix.removesuffix('.')}.")
+    return Problem("not-valid", field, value, f"“{called}” is {value}.", f"{fix.removesuffix('.')}.")
 
 
 Model = TypeVar("Model", bound=BaseModel)

@@ -59,6 +59,7 @@ def answer(status: int, *problems: Problem, **more: object) -> JSONResponse:
 def _from_validation(error: dict[str, Any]) -> Problem:
     place = [str(part) for part in error["loc"] if part not in ("body", "query", "path")]
     field, kind = ".".join(place), error["type"]
+    called = field if len(field) <= 80 else f"{field[:79]}…"
     value = "" if kind in ("missing", "json_invalid") else repr(error.get("input"))[:60]
     if kind == "json_invalid":
         return Problem(
@@ -69,11 +70,11 @@ def _from_validation(error: dict[str, Any]) -> Problem:
             "Send the whole file again.",
         )
     if kind == "extra_forbidden":
-        return Problem("unknown-field", field, value, f"“{field}” is not a field here.", "Take it out.")
+        return Problem("unknown-field", field, value, f"“{called}” is not a field here.", "Take it out.")
     if kind == "missing":
-        return Problem("missing", field, value, f"“{field}” is missing.", "Give it.")
+        return Problem("missing", field, value, f"“{called}” is missing.", "Give it.")
     said = error["msg"].removeprefix("Input ").removeprefix("Value error, ")
-    return Problem("not-valid", field, value, f"“{field[:80]}” is {value}.", f"It {said}.")
+    return Problem("not-valid", field, value, f"“{called}” is {value}.", f"It {said}.")
 
 
 class BadBody(HTTPException):

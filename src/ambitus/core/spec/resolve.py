@@ -293,7 +293,7 @@ def _unknown_fields(spec: Spec, bag: Bag, grammar: Grammar) -> list[Problem]:
                     "unknown-field",
                     path,
                     _shorten(value),
-                    f"“{path}” is not a field of this bag.",
+                    f"“{_shorten(path)}” is not a field of this bag.",
                     f"Take it out, or use one of: {near}.",
                 )
             )

@@ -67,7 +67,9 @@ def dxf_lines(text: str, scale: float | None, unreadable: list[str]) -> Iterator
 
     try:
         drawing = read(io.StringIO(text))
-        named = UNITS.get(int(drawing.header.get("$INSUNITS", 0)))
+        # where a file names no unit the reader takes one for granted
+        told = "$INSUNITS" in text
+        named = UNITS.get(int(drawing.header.get("$INSUNITS", 0))) if told else None
         entities = list(drawing.modelspace())
     # whatever a broken file makes the reader stumble over, it is the file that is broken
     except Exception as bad:
