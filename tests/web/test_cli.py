@@ -6,6 +6,7 @@ from pathlib import Path
 import pytest
 
 from ambitus.cli import main as cli
+from ambitus.cli import serving
 from ambitus.cli.demo_data import DEMO, lay_out
 from ambitus.core.spec.model import Spec
 from ambitus.store import Plans, open_database
@@ -32,7 +33,7 @@ def test_a_taken_port_gives_the_next_free_one() -> None:
         taken.bind(("127.0.0.1", 0))
         taken.listen()
         port = taken.getsockname()[1]
-        assert cli._free_port(port) > port
+        assert serving._free_port(port) > port
 
 
 def test_no_command_is_an_error_that_names_the_commands(capsys: pytest.CaptureFixture[str]) -> None:

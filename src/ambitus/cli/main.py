@@ -1,16 +1,10 @@
 """The ``ambitus`` command: serve and demo, and the core on files."""
 
 import argparse
-import socket
-import sys
 from collections.abc import Sequence
 from pathlib import Path
 
-import uvicorn
-
-from ambitus.cli.demo_data import lay_out
 from ambitus.cli.on_files import (
-    UNREADABLE,
     check_file,
     draft_file,
     fix_file,
@@ -21,11 +15,6 @@ from ambitus.cli.on_files import (
     steps_file,
 )
 from ambitus.files.drawings.outline import UNITS
-from ambitus.store import CannotKeep, CannotOpen
-from ambitus.store.backup import NotABackup, back_up, last_kept, put_back
-from ambitus.web.app import make_app
-
-_HOST = "127.0.0.1"
 
 
 def _port(text: str) -> int:
@@ -33,30 +22,6 @@ def _port(text: str) -> int:
     if not (text.isascii() and text.isdecimal() and len(text) < 6 and 0 < int(text) < 65536):
         raise argparse.ArgumentTypeError(f"“{text[:20]}” is no port: give a number from 1 to 65535")
     return int(text)
-
-
-def _free_port(wanted: int) -> int:
-    """Return *wanted*, or the next free port after it."""
-    last = min(wanted + 49, 65535)
-    for port in range(wanted, last + 1):
-        with socket.socket() as probe:
-            probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-            try:
-                probe.bind((_HOST, port))
-            except OSError:
-                continue
-            return port
-    raise SystemExit(f"No free port from {wanted} to {last}. Give another with --port.")
-
-
-class _Telling(uvicorn.Server):
-    """A server that says where it is once it really listens."""
-
-    async def startup(self, sockets: list[socket.socket] | None = None) -> None:
-        await super().startup(sockets)
-        if self.started:
-            address = f"http://{_HOST}:{self.config.port}"
-            print(f"Ambitus is at {address} — stop it with Ctrl+C.", flush=True)
 
 
 def _parser() -> argparse.ArgumentParser:
@@ -110,61 +75,6 @@ def _parser() -> argparse.ArgumentParser:
     return parser
 
 
-def _database(folder: Path, demo: bool) -> Path:
-    return folder / ("demo.sqlite" if demo else "ambitus.sqlite")
-
-
-def keep_safe(given: argparse.Namespace) -> int:
-    """Back up, or restore."""
-    database = _database(given.data, given.demo)
-    try:
-        if given.command == "backup":
-            print(f"{_plans(back_up(database, given.file))} copied to {given.file}.")
-            return 0
-        restored = put_back(last_kept(database) if given.undo else given.file, database)
-    except NotABackup as bad:
-        print(f"{bad} Give a file that `ambitus backup` has made.", file=sys.stderr)
-        return UNREADABLE
-    kept = f" What was there before is in {restored.kept}; `ambitus restore --undo` brings it back."
-    print(f"{_plans(restored.count)} back." + (kept if restored.kept else ""))
-    return 0
-
-
-def _plans(count: int) -> str:
-    return "1 plan is" if count == 1 else f"{count} plans are"
-
-
-def serve(given: argparse.Namespace) -> int:
-    """Serve the screens until it is stopped."""
-    demo = given.command == "demo"
-    port = _free_port(given.port)
-    try:
-        app = make_app(_database(given.data, demo), given.dist)
-        if demo:
-            lay_out(app.state.plans)
-    except (CannotOpen, CannotKeep) as bad:
-        print(f"{bad.why} {bad.fix}", file=sys.stderr)
-        return UNREADABLE
-    app.state.reader.warm()
-    config = uvicorn.Config(
-        app,
-        _HOST,
-        port,
-        log_level="warning",
-        access_log=False,
-        server_header=False,
-        timeout_graceful_shutdown=10,
-    )
-    try:
-        _Telling(config).run()
-    except KeyboardInterrupt:
-        print("Stopped.")
-    finally:
-        app.state.reader.close()
-        app.state.database.close()
-    return 0
-
-
 ON_FILES = {"draft": draft_file, "check": check_file, "steps": steps_file}
 
 
@@ -185,7 +95,12 @@ def main(arguments: Sequence[str] | None = None) -> int:
             return guarded(lambda: fix_file(given.file, given.unit, given.fix))
         return guarded(lambda: ON_FILES[given.command](given.file, given.unit, given.json))
     if given.command in ("backup", "restore"):
+        # each command loads only what it works with
+        from ambitus.cli.keeping import keep_safe
+
         return guarded(lambda: keep_safe(given))
+    from ambitus.cli.serving import serve
+
     return guarded(lambda: serve(given))
 
 

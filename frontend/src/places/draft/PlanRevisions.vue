@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { api, said, type Compared, type Revision, type Unit } from '../../api/client'
 import ShownLength from '../../length-field/ShownLength.vue'
 import TwoBags from './TwoBags.vue'
+import './revisions.css'
 
 const shown = defineModel<boolean>({ required: true })
 const props = defineProps<{ plan: string; head: number; unit: Unit }>()

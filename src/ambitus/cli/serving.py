@@ -1,0 +1,70 @@
+"""``serve`` and ``demo``: the screens, until they are stopped."""
+
+import argparse
+import socket
+import sys
+
+import uvicorn
+
+from ambitus.cli.demo_data import lay_out
+from ambitus.cli.keeping import database_in
+from ambitus.cli.on_files import UNREADABLE
+from ambitus.store import CannotKeep, CannotOpen
+from ambitus.web.app import make_app
+
+_HOST = "127.0.0.1"
+
+
+def _free_port(wanted: int) -> int:
+    """Return *wanted*, or the next free port after it."""
+    last = min(wanted + 49, 65535)
+    for port in range(wanted, last + 1):
+        with socket.socket() as probe:
+            probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+            try:
+                probe.bind((_HOST, port))
+            except OSError:
+                continue
+            return port
+    raise SystemExit(f"No free port from {wanted} to {last}. Give another with --port.")
+
+
+class _Telling(uvicorn.Server):
+    """A server that says where it is once it really listens."""
+
+    async def startup(self, sockets: list[socket.socket] | None = None) -> None:
+        await super().startup(sockets)
+        if self.started:
+            address = f"http://{_HOST}:{self.config.port}"
+            print(f"Ambitus is at {address} — stop it with Ctrl+C.", flush=True)
+
+
+def serve(given: argparse.Namespace) -> int:
+    """Serve the screens until it is stopped."""
+    demo = given.command == "demo"
+    port = _free_port(given.port)
+    try:
+        app = make_app(database_in(given.data, demo), given.dist)
+        if demo:
+            lay_out(app.state.plans)
+    except (CannotOpen, CannotKeep) as bad:
+        print(f"{bad.why} {bad.fix}", file=sys.stderr)
+        return UNREADABLE
+    app.state.reader.warm()
+    config = uvicorn.Config(
+        app,
+        _HOST,
+        port,
+        log_level="warning",
+        access_log=False,
+        server_header=False,
+        timeout_graceful_shutdown=10,
+    )
+    try:
+        _Telling(config).run()
+    except KeyboardInterrupt:
+        print("Stopped.")
+    finally:
+        app.state.reader.close()
+        app.state.database.close()
+    return 0
