@@ -141,7 +141,8 @@ def _bad(maker: random.Random, data: Any, places: list[tuple[Any, ...]]) -> Any:
     if which < 0.8:
         return maker.choice(tuple(_RAW))
     if which < 0.9:
-        return maker.choice(_OTHERS)
+        # a copy: what is put in may be changed in its turn
+        return json.loads(json.dumps(maker.choice(_OTHERS)))
     return json.loads(json.dumps(_at(data, maker.choice(places))))
 
 
