@@ -1,8 +1,8 @@
 """Who is worked for, and who waits: so many at once, so many behind them, and no more."""
 
 import asyncio
-from collections.abc import Iterator
-from contextlib import contextmanager
+from collections.abc import AsyncIterator, Callable
+from contextlib import asynccontextmanager
 from dataclasses import dataclass, field
 
 from ambitus.core.problems import Problem
@@ -16,20 +16,41 @@ class Lane:
 
     at_once: int
     behind: int
-    waiting: int = 0
+    #: how many stand in it, those that are worked on among them
+    length: int = 0
     places: asyncio.Semaphore = field(init=False)
 
     def __post_init__(self) -> None:
         self.places = asyncio.Semaphore(self.at_once)
 
-    @contextmanager
-    def in_line(self) -> Iterator[bool]:
-        """Stand in line; it yields whether there is room for one more."""
-        self.waiting += 1
+    @property
+    def full(self) -> bool:
+        """Whether one more would be one too many."""
+        return self.length >= self.at_once + self.behind
+
+    @asynccontextmanager
+    async def place(self) -> AsyncIterator[Callable[[], None]]:
+        """Stand in line until a place is free, and hold it until what is yielded is called, or to the end."""
+        held = False
+
+        def leave() -> None:
+            nonlocal held
+            if held:
+                held = False
+                self.places.release()
+                self.length -= 1
+
+        self.length += 1
         try:
-            yield self.waiting <= self.at_once + self.behind
+            await self.places.acquire()
+        except BaseException:
+            self.length -= 1
+            raise
+        held = True
+        try:
+            yield leave
         finally:
-            self.waiting -= 1
+            leave()
 
 
 def _lane_of(method: str, path: str) -> str | None:
@@ -58,26 +79,17 @@ class Lanes:
             await self._app(scope, receive, send)
             return
         lane = self._lanes[name]
-        with lane.in_line() as room:
-            if not room:
-                why = f"{lane.waiting - 1} requests are waiting already."
-                full = answer(503, Problem("busy", "", "", why, "Ask again in a moment."))
-                full.headers["retry-after"] = "1"
-                await full(scope, receive, send)
-                return
-            await lane.places.acquire()
-            held = True
+        if lane.full:
+            why = f"{lane.length} requests are waiting already."
+            busy = answer(503, Problem("busy", "", "", why, "Ask again in a moment."))
+            busy.headers["retry-after"] = "1"
+            await busy(scope, receive, send)
+            return
+        async with lane.place() as leave:
 
             async def leaving(message: Message) -> None:
                 # what is left is sending: whoever reads slowly holds up nobody
-                nonlocal held
-                if held:
-                    held = False
-                    lane.places.release()
+                leave()
                 await send(message)
 
-            try:
-                await self._app(scope, receive, leaving)
-            finally:
-                if held:
-                    lane.places.release()
+            await self._app(scope, receive, leaving)

@@ -1,0 +1,83 @@
+"""Standing in line: so many at once, so many behind, and nobody is held up by who only listens slowly."""
+
+import asyncio
+from contextlib import suppress
+from typing import Any
+
+from ambitus.web.lanes import Lanes
+
+
+def _asked(path: str, method: str = "POST") -> dict[str, Any]:
+    return {"type": "http", "method": method, "path": path, "headers": []}
+
+
+async def _nothing() -> dict[str, Any]:
+    return {"type": "http.request", "body": b"", "more_body": False}
+
+
+def test_so_many_at_once_and_so_many_behind() -> None:
+    """Two of a hundred drafts are worked on, sixty wait, the others are told; a save goes past them all."""
+
+    async def all_of_it() -> None:
+        working, most, go_on = 0, 0, asyncio.Event()
+        answers: list[int] = []
+
+        async def app(scope: Any, receive: Any, send: Any) -> None:
+            nonlocal working, most
+            if scope["path"].startswith("/api/draft"):
+                working += 1
+                most = max(most, working)
+                await go_on.wait()
+                working -= 1
+            await send({"type": "http.response.start", "status": 200, "headers": []})
+
+        async def send(message: Any) -> None:
+            if message["type"] == "http.response.start":
+                answers.append(message["status"])
+
+        lanes = Lanes(app)
+        drafts = [asyncio.create_task(lanes(_asked("/api/draft"), _nothing, send)) for _ in range(100)]
+        await asyncio.sleep(0)
+        await asyncio.sleep(0)
+        await lanes(_asked("/api/plans/a/spec", "PUT"), _nothing, send)
+        assert answers == [503] * 38 + [200]
+        go_on.set()
+        await asyncio.gather(*drafts)
+        assert (most, sorted(answers)) == (2, [200] * 63 + [503] * 38)
+
+    asyncio.run(all_of_it())
+
+
+def test_who_listens_slowly_or_goes_away_holds_no_place() -> None:
+    """Two hundred readers that take no answer, and as many that hang up: one more is worked for at once."""
+
+    async def all_of_it() -> None:
+        async def app(scope: Any, receive: Any, send: Any) -> None:
+            if scope["path"].endswith("broken"):
+                raise RuntimeError
+            await send({"type": "http.response.start", "status": 200, "headers": []})
+
+        async def never(_: Any) -> None:
+            await asyncio.Event().wait()
+
+        lanes = Lanes(app)
+        slow = []
+        for i in range(200):
+            slow.append(asyncio.create_task(lanes(_asked("/api/draft"), _nothing, never)))
+            await asyncio.sleep(0)
+            if i % 2:
+                slow[-1].cancel()
+                await asyncio.sleep(0)
+            with suppress(RuntimeError):
+                await lanes(_asked("/api/draft/broken"), _nothing, never)
+        got: list[int] = []
+
+        async def send(message: Any) -> None:
+            got.append(message["status"])
+
+        await asyncio.wait_for(lanes(_asked("/api/draft"), _nothing, send), 10)
+        assert got == [200]
+        for task in slow:
+            task.cancel()
+
+    asyncio.run(all_of_it())
