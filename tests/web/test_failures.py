@@ -6,6 +6,7 @@ import os
 import time
 from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
+from dataclasses import replace
 from typing import Any
 
 import pytest
@@ -15,9 +16,11 @@ from ambitus.core.draft import readers
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.problems import SpecProblems
 from ambitus.core.read.back import read_back
+from ambitus.core.spec.model import Spec
 from ambitus.files.cut_list_csv import cut_list_of_data
 from ambitus.files.incoming import spec_from
 from ambitus.files.plain import plain_json, text_of
+from ambitus.web.drafting import saved_from
 from ambitus.web.reader import Reader
 from bags import tote
 
@@ -172,6 +175,17 @@ def test_my_usual_is_judged_as_a_spec_is(client: TestClient) -> None:
     assert client.post("/api/plans", json={"preset": "tote"}).status_code == 201
     app.state.plans.keep("usual", {"unit": "ell"})
     assert client.get("/api/usual").status_code == 200
+
+
+def test_a_plan_that_was_kept_unreadable_says_so(client: TestClient) -> None:
+    """Half a letter that was kept once: the plan tells it by its field, and the shelf is whole."""
+    app: Any = client.app
+    kept = saved_from(Spec.model_validate(tote()))
+    broken = replace(kept, spec={**kept.spec, "silenced": {"thread": "half \ud800"}})
+    plan = app.state.plans.begin("Half", broken)
+    got = client.get(f"/api/plans/{plan.id}")
+    assert (got.status_code, got.json()["problems"][0]["field"]) == (422, "silenced.thread")
+    assert client.get("/api/plans").json()["total"] == 1
 
 
 @pytest.mark.parametrize("number", [str(2**63), "9" * 400, "0", "-1", "²"])

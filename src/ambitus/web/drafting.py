@@ -153,5 +153,5 @@ def redrawn_since(
 
 
 def spec_of(revision: Revision) -> Spec:
-    """Return the spec that a revision keeps."""
-    return Spec.model_validate(revision.spec)
+    """Return the spec that a revision keeps. Raises SpecProblems where an older Ambitus kept what is none."""
+    return valid(Spec, revision.spec)
