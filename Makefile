@@ -14,7 +14,7 @@ dev:  ## API on PORT and the screens with live reload beside it
 	@python3 tools/ready.py test
 	@.venv/bin/python tools/dev.py $(PORT)
 
-test:  ## install what is missing, run every check and test; QUICK=1: a tenth of it, in about a minute
+test:  ## install what is missing, run every check and test; QUICK=1: the core and files, in about a minute
 	@python3 tools/ready.py test
 	@.venv/bin/python tools/check.py
 
