@@ -27,6 +27,13 @@ def _send(address: str, method: str, path: str, body: Any = None) -> Any:
         return json.load(answer)
 
 
+def _next_save(server: Server, plan: str, acknowledged: int) -> int:
+    """Save another width on top of a revision; return the one that this is."""
+    body = {"spec": tote(width=300 + acknowledged), "base_revision": acknowledged}
+    body["edit_id"] = f"edit {acknowledged}"
+    return int(_send(server.address, "PUT", f"/plans/{plan}/spec", body)["head"])
+
+
 def test_a_kill_in_a_stream_of_saves_loses_nothing_acknowledged(server_in: Callable[..., Server]) -> None:
     """Killed after the 5th, 12th and 25th answer, while the next save is on its way."""
     server = server_in("serve")
@@ -38,10 +45,8 @@ def test_a_kill_in_a_stream_of_saves_loses_nothing_acknowledged(server_in: Calla
         def stream(until: int = acknowledged + stop_after, done: threading.Event = answered) -> None:
             nonlocal acknowledged
             while True:
-                body = {"spec": tote(width=300 + acknowledged), "base_revision": acknowledged}
                 try:
-                    body["edit_id"] = f"edit {acknowledged}"
-                    acknowledged = _send(server.address, "PUT", f"/plans/{plan}/spec", body)["head"]
+                    acknowledged = _next_save(server, plan, acknowledged)
                 except (OSError, ValueError):
                     done.set()
                     return
@@ -86,10 +91,8 @@ def test_a_term_in_a_stream_of_saves_loses_nothing_acknowledged(server_in: Calla
     def stream() -> None:
         nonlocal acknowledged
         while True:
-            body = {"spec": tote(width=300 + acknowledged), "base_revision": acknowledged}
             try:
-                body["edit_id"] = f"edit {acknowledged}"
-                acknowledged = _send(server.address, "PUT", f"/plans/{plan}/spec", body)["head"]
+                acknowledged = _next_save(server, plan, acknowledged)
             except (OSError, ValueError):
                 return
             if acknowledged > 6:

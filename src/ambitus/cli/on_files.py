@@ -13,7 +13,7 @@ from ambitus.core.draft import Draft, draft, readers
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.lengths import Unit, View
-from ambitus.core.problems import Problem, SpecProblems, first_of
+from ambitus.core.problems import Problem, SpecProblems, first_of, shortened
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
 from ambitus.core.remedy import remedies_of
@@ -252,8 +252,7 @@ def guarded(work: Callable[[], int]) -> int:
         return work()
     except SpecProblems as bad:
         for p in first_of(bad.problems):
-            where = p.field if len(p.field) <= 80 else f"{p.field[:79]}…"
-            print(f"{where or 'file'}: {p.why} {p.fix}", file=sys.stderr)
+            print(f"{shortened(p.field) or 'file'}: {p.why} {p.fix}", file=sys.stderr)
         return UNREADABLE
     except BrokenPipeError:
         # whoever read along has seen enough; nothing is left to be flushed to them

@@ -34,10 +34,15 @@ MOST_TOLD = 50
 _LONGEST = 400
 
 
-def _clipped(text: str) -> str:
-    # half a letter may have been given, and is not given back
+def shortened(text: str, most: int = 80) -> str:
+    """
+    Return *text* in *most* letters, and so that it can be shown: half a letter may have been given.
+
+    >>> shortened("size.width"), shortened("a" * 9, 4), shortened(chr(0xD800))
+    ('size.width', 'aaa…', '?')
+    """
     plain = text.encode(errors="replace").decode()
-    return plain if len(plain) <= _LONGEST else f"{plain[: _LONGEST - 1]}…"
+    return plain if len(plain) <= most else f"{plain[: most - 1]}…"
 
 
 def first_of(problems: tuple[Problem, ...]) -> tuple[Problem, ...]:
@@ -49,7 +54,8 @@ def first_of(problems: tuple[Problem, ...]) -> tuple[Problem, ...]:
     '3 more things are wrong.'
     """
     told = tuple(
-        Problem(*map(_clipped, (p.code, p.field, p.value, p.why, p.fix))) for p in problems[:MOST_TOLD]
+        Problem(*(shortened(text, _LONGEST) for text in (p.code, p.field, p.value, p.why, p.fix)))
+        for p in problems[:MOST_TOLD]
     )
     more = len(problems) - MOST_TOLD
     if more <= 0:

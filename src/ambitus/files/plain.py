@@ -4,7 +4,7 @@ import json
 from collections.abc import Iterator
 from typing import Any
 
-from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.problems import Problem, SpecProblems, shortened
 
 #: Lists within lists, objects within objects.
 DEEPEST = 40
@@ -26,12 +26,6 @@ def _real(written: str) -> float | _NoNumber:
     return number if abs(number) < 10.0**MOST_DIGITS else _NoNumber(written)
 
 
-def _shortened(text: str) -> str:
-    """Return *text* so short that it can be shown, and so that it can be shown at all."""
-    plain = text.encode(errors="replace").decode()
-    return plain if len(plain) <= _SHOWN else f"{plain[: _SHOWN - 1]}…"
-
-
 def whole_text(text: str) -> bool:
     """Return whether *text* can be written down: no half of a letter that came without its other half."""
     try:
@@ -42,8 +36,8 @@ def whole_text(text: str) -> bool:
 
 
 def _not_text(field: str, text: str) -> Problem:
-    why = f"“{_shortened(text)}” holds a sign that is no letter of any script."
-    return Problem("not-text", field, _shortened(text), why, "Type it again.")
+    why = f"“{shortened(text, _SHOWN)}” holds a sign that is no letter of any script."
+    return Problem("not-text", field, shortened(text, _SHOWN), why, "Type it again.")
 
 
 def _wrong(data: Any) -> Iterator[Problem]:
@@ -52,7 +46,7 @@ def _wrong(data: Any) -> Iterator[Problem]:
     while waiting:
         at, field, depth = waiting.pop()
         if depth > DEEPEST:
-            raise SpecProblems((_too_deep(_shortened(field)),))
+            raise SpecProblems((_too_deep(shortened(field, _SHOWN)),))
         if isinstance(at, dict):
             for key, value in at.items():
                 if not whole_text(key):
@@ -61,8 +55,8 @@ def _wrong(data: Any) -> Iterator[Problem]:
         elif isinstance(at, list):
             waiting += ((value, f"{field}.{i}".lstrip("."), depth + 1) for i, value in enumerate(at))
         elif isinstance(at, _NoNumber):
-            shown = _shortened(at)
-            why = f"“{_shortened(field)}” is {shown}, which is no number that a bag could have."
+            shown = shortened(at, _SHOWN)
+            why = f"“{shortened(field, _SHOWN)}” is {shown}, which is no number that a bag could have."
             fix = "Give a length in mm, or a count."
             yield Problem("not-a-number", field, shown, why, fix)
         elif isinstance(at, str) and not whole_text(at):

@@ -5,7 +5,7 @@ from typing import Any, TypeVar
 
 from pydantic import BaseModel, ValidationError
 
-from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.problems import Problem, SpecProblems, shortened
 
 
 def newer(what: str, version: int, known: int) -> Problem:
@@ -23,7 +23,7 @@ def refuse_newer(what: str, data: Mapping[str, Any], known: int) -> None:
 
 def _field_problem(error: Any) -> Problem:
     field, kind = ".".join(str(part) for part in error["loc"]), error["type"]
-    value, called = repr(error.get("input"))[:60], field if len(field) <= 80 else f"{field[:79]}…"
+    value, called = repr(error.get("input"))[:60], shortened(field)
     if kind == "extra_forbidden":
         return Problem("unknown-field", field, value, f"“{called}” is not a field here.", "Take it out.")
     if kind == "missing":

@@ -11,7 +11,7 @@ from fastapi.routing import APIRoute
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
-from ambitus.core.problems import Problem, SpecProblems, first_of
+from ambitus.core.problems import Problem, SpecProblems, first_of, shortened
 from ambitus.files.plain import plain_json, text_of
 from ambitus.store import CannotKeep, DatabaseGone, PlanAway, PlanMoved, PlanNotFound, RevisionNotFound
 
@@ -59,16 +59,7 @@ def answer(status: int, *problems: Problem, **more: object) -> JSONResponse:
 def _from_validation(error: dict[str, Any]) -> Problem:
     place = [str(part) for part in error["loc"] if part not in ("body", "query", "path")]
     field, kind = ".".join(place), error["type"]
-    called = field if len(field) <= 80 else f"{field[:79]}…"
-    value = "" if kind in ("missing", "json_invalid") else repr(error.get("input"))[:60]
-    if kind == "json_invalid":
-        return Problem(
-            "not-json",
-            "",
-            "",
-            "What was sent stops in the middle or is not JSON.",
-            "Send the whole file again.",
-        )
+    called, value = shortened(field), "" if kind == "missing" else repr(error.get("input"))[:60]
     if kind == "extra_forbidden":
         return Problem("unknown-field", field, value, f"“{called}” is not a field here.", "Take it out.")
     if kind == "missing":
@@ -121,7 +112,7 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(RequestValidationError)
     async def _validation(_: Request, error: RequestValidationError) -> JSONResponse:
         problems = [_from_validation(dict(e)) for e in error.errors()]
-        return answer(400 if problems[0].code == "not-json" else 422, *problems)
+        return answer(422, *problems)
 
     @app.exception_handler(PlanNotFound)
     async def _no_plan(_: Request, error: PlanNotFound) -> JSONResponse:

@@ -15,7 +15,7 @@ from ambitus.core.lengths import MM_PER, Grid, LengthProblem, Pair, Unit, View, 
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS, on_ruler, steps_for
 from ambitus.core.lengths.units import SPELLINGS
 from ambitus.core.outlines import OutlineProblem, read_outline, written
-from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.problems import Problem, SpecProblems, shortened
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolved import Facts, Preset, Resolved, Value
 
@@ -64,8 +64,7 @@ def leaves(spec: Spec) -> Iterator[tuple[str, Any]]:
 
 
 def _shorten(value: object) -> str:
-    text = value if isinstance(value, str) else repr(value)
-    return text if len(text) <= 40 else text[:39] + "…"
+    return shortened(value if isinstance(value, str) else repr(value), 40)
 
 
 def _limits(param: Param, view: View) -> tuple[str, str]:
