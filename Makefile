@@ -1,6 +1,6 @@
 # Two commands do everything: `make demo` and `make test`. The rest is for work on the product.
 PORT ?= 8340
-.PHONY: demo serve dev test hunt mutate lint types bench shots
+.PHONY: demo serve dev test same hunt mutate lint types bench shots
 
 demo:  ## install what is missing, build, start with the sample plans, print the address
 	@python3 tools/ready.py demo
@@ -21,6 +21,10 @@ test:  ## install what is missing, run every check and test; QUICK=1: the core a
 hunt:  ## the property tests with new seeds, 100,000 hostile requests; what they find becomes an example
 	@python3 tools/ready.py test
 	@HYPOTHESIS=hunt .venv/bin/python -m pytest tests/core tests/files tests/web -q -n 2
+
+same:  ## does all that a maker sees read as it did at BASE=commit? 2,000 bags; COUNT=200 for a first look
+	@python3 tools/ready.py test
+	@.venv/bin/python -W ignore tools/same.py $(BASE)
 
 mutate:  ## change the core in 200 places, one at a time; at least 90 % have to be noticed
 	@python3 tools/ready.py test

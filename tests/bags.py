@@ -10,12 +10,14 @@ from hypothesis import assume
 from hypothesis import strategies as st
 
 from ambitus.core.draft import Draft, draft
+from ambitus.core.fields import Choice, Length
 from ambitus.core.grammar.contract import Grammar, Param
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Grid
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve
+from ambitus.core.spec.resolved import Resolved
 from ambitus.library import shipped
 
 #: A grid so fine that nothing to speak of is rounded.
@@ -31,6 +33,31 @@ def drafted(given: dict[str, Any], grammar: Grammar = GRAMMAR, *, rounded: bool 
 def tote(width: float = 340, height: float = 280, depth: float = 120, **more: Any) -> dict[str, Any]:
     """Return a tote in mm as plain data."""
     return {"unit": "mm", "size": {"width": width, "height": height, "depth": depth}, **more}
+
+
+def mm_at(bag: Resolved, path: str) -> float:
+    """Return the length at *path*, named as a plan names it: proofs know no field of the core."""
+    return Length(path).of(bag)
+
+
+def choice_at(bag: Resolved, path: str) -> str:
+    """Return the choice at *path*."""
+    return Choice[str](path).of(bag)
+
+
+def chose_at(bag: Resolved, path: str, option: str) -> bool:
+    """Return whether the bag has the field at *path* and *option* is chosen there."""
+    return Choice[str](path).is_(bag, option)
+
+
+def source_at(bag: Resolved, path: str) -> str:
+    """Return where the value at *path* came from."""
+    return bag.values[path].source
+
+
+def why_at(bag: Resolved, path: str) -> str:
+    """Return the sentence that says where the value at *path* came from."""
+    return bag.values[path].why
 
 
 #: one size of each name, in mm, for a bag of any base

@@ -24,6 +24,7 @@ from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve, with_straps
 from ambitus.core.sums import ShownSum
 from ambitus.library import shipped
+from bags import mm_at
 
 HERE = Path(__file__).resolve().parent / "frozen"
 BAGS, TOLD = HERE / "bags.json", HERE / "told.txt"
@@ -77,7 +78,7 @@ def _choose(maker: random.Random, way: Spec, unit: str) -> Spec:
     bag = resolve(spec, GRAMMAR, FACTS)
     for path, param in bag.bag.params:
         if path.startswith("size."):
-            mm = bag.mm(path) * scale * maker.choice((0.8, 1, 1, 1.25))
+            mm = mm_at(bag, path) * scale * maker.choice((0.8, 1, 1, 1.25))
             spec = put(spec, path, max(param.low, round(mm / line) * line))
     for path, leave in CHOICES.items():
         bag = resolve(spec, GRAMMAR, FACTS)

@@ -10,6 +10,7 @@ from collections.abc import Callable, Iterator
 from typing import Any
 
 from ambitus.core.draft import Draft
+from bags import choice_at, mm_at, source_at
 from core import proofs
 
 #: judgements by the id of the check that they stand for
@@ -45,7 +46,7 @@ class Bag:
 
     def mm(self, path: str) -> float:
         """Return the length at a field."""
-        return self.bag.mm(path)
+        return mm_at(self.bag, path)
 
     def chose(self, path: str, *options: str) -> bool:
         """Return whether a choice is one of these."""
@@ -81,7 +82,7 @@ class Bag:
 
     @property
     def _material(self) -> Any:
-        return self.bag.facts.interfacings[self.bag.choice("interfacing.material")]
+        return self.bag.facts.interfacings[choice_at(self.bag, "interfacing.material")]
 
     @property
     def outside(self) -> tuple[Any, ...]:
@@ -339,7 +340,7 @@ def _(b: Bag) -> bool:
 
 @says("sliver-out-of-role")
 def _(b: Bag) -> bool:
-    own = b.has("top.sliver") and b.bag.source("top.sliver") == "chosen" and proofs.top_knife(b.draft) > 7
+    own = b.has("top.sliver") and source_at(b.bag, "top.sliver") == "chosen" and proofs.top_knife(b.draft) > 7
     every = b.bag.bag.seams.kind == "overlocked_first" or bool(b.kinds("overlocked_first"))
     return own or (every and b.mm("seams.sliver") > 7)
 
@@ -725,7 +726,7 @@ class Zip:
     """A zip, measured from the middle of the mouth."""
 
     def __init__(self, b: Bag) -> None:
-        self.facts = b.bag.facts.zips[b.bag.choice("top.zip")]
+        self.facts = b.bag.facts.zips[choice_at(b.bag, "top.zip")]
         self.narrowed = not b.chose("top.zip_ends", "caught")
         self.tab = b.mm("top.tab") if b.chose("top.narrow_by", "tab") else None
         mouth = b.opening

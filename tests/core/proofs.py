@@ -16,6 +16,7 @@ from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import area, bounds
 from ambitus.core.lengths import Grid
+from bags import choice_at, mm_at
 
 EXACT = 0.01
 #: tops that are turned through a gap in the lining
@@ -43,8 +44,8 @@ def eaten(draft: Draft, key: str, over: bool = True) -> float:
     bag, kind = draft.bag, _kind(draft, key)
     if kind == "raw" or (kind == "lapped" and over):
         return 0.0
-    sliver = bag.mm("seams.sliver") if kind == "overlocked_first" else 0.0
-    return bag.mm(f"allowances.{key}") + sliver
+    sliver = mm_at(bag, "seams.sliver") if kind == "overlocked_first" else 0.0
+    return mm_at(bag, f"allowances.{key}") + sliver
 
 
 def top_eats(draft: Draft) -> float:
@@ -60,8 +61,8 @@ def top_eats(draft: Draft) -> float:
         "bands": ("allowances.top",),
     }
     if draft.bag.bag.top.kind in _ZIPPED:
-        return draft.bag.mm("allowances.zip") - zip_shows(draft) / 2
-    return sum(draft.bag.mm(path) for path in terms[draft.bag.bag.top.kind]) + top_knife(draft)
+        return mm_at(draft.bag, "allowances.zip") - zip_shows(draft) / 2
+    return sum(mm_at(draft.bag, path) for path in terms[draft.bag.bag.top.kind]) + top_knife(draft)
 
 
 def top_knife(draft: Draft) -> float:
@@ -69,7 +70,7 @@ def top_knife(draft: Draft) -> float:
     kind, first = draft.bag.bag.top.kind, draft.bag.bag.seams.kind == "overlocked_first"
     cut = kind == "overlocked_hem" or (kind in ("double_hem", "casing") and first)
     cut |= kind == "casing" and _chose(draft, "top.hem_edge", "overlocked")
-    return draft.bag.mm("top.sliver") if cut else 0.0
+    return mm_at(draft.bag, "top.sliver") if cut else 0.0
 
 
 def past_the_edge(draft: Draft) -> float:
@@ -80,7 +81,7 @@ def past_the_edge(draft: Draft) -> float:
 
 def zip_shows(draft: Draft) -> float:
     """Return what shows of a zip: its tape less both its seams."""
-    return draft.bag.mm("top.tape") - 2 * draft.bag.mm("allowances.zip")
+    return mm_at(draft.bag, "top.tape") - 2 * mm_at(draft.bag, "allowances.zip")
 
 
 def _chose(draft: Draft, path: str, option: str) -> bool:
@@ -94,8 +95,8 @@ def _gapped(draft: Draft) -> bool:
 
 def _traced(draft: Draft, beyond: float = 0.0) -> tuple[float, float, float]:
     """Return length, breadth and way round of the seam line of a traced base, or of the line *beyond* it."""
-    points = [tuple(map(float, pair.split(","))) for pair in draft.bag.choice("base.outline").split()]
-    by = beyond - (eaten(draft, "ring") if draft.bag.choice("base.traced_as") == "cut" else 0.0)
+    points = [tuple(map(float, pair.split(","))) for pair in choice_at(draft.bag, "base.outline").split()]
+    by = beyond - (eaten(draft, "ring") if choice_at(draft.bag, "base.traced_as") == "cut" else 0.0)
     drawn = Polygon(points).buffer(by, join_style="mitre", mitre_limit=100.0)
     left, low, right, high = drawn.bounds
     return right - left, high - low, float(drawn.exterior.length)
@@ -111,8 +112,8 @@ def _shorter(draft: Draft, layer: str) -> float:
     ease = draft.bag.values.get("top.ease")
     shorter = layer == "lining" and ease is not None and ease.value == "shorter"
     # bands stand above the panels of every layer
-    band = draft.bag.mm("top.band") if "top.band" in draft.bag.values else 0.0
-    return band + (draft.bag.mm("top.ease_by") if shorter else 0.0)
+    band = mm_at(draft.bag, "top.band") if "top.band" in draft.bag.values else 0.0
+    return band + (mm_at(draft.bag, "top.ease_by") if shorter else 0.0)
 
 
 def _sewn(draft: Draft) -> list[Piece]:
@@ -123,7 +124,7 @@ def _asked(draft: Draft) -> dict[str, float]:
     """Return every size asked for by name; of a disc in hand the diameter that its seam leaves."""
     bag = draft.bag
     names = ("width", "height", "depth", "diameter", "length", "breadth")
-    asked = {key: bag.mm(f"size.{key}") for key in names if f"size.{key}" in bag.values}
+    asked = {key: mm_at(bag, f"size.{key}") for key in names if f"size.{key}" in bag.values}
     if _read_flat(draft):
         asked["width"] -= asked["depth"]
     if bag.bag.base.kind == "traced":
@@ -131,12 +132,12 @@ def _asked(draft: Draft) -> dict[str, float]:
     if _chose(draft, "top.zip_counts", "left_out"):
         # half of the zip lies beyond the cloth that was asked for
         asked["breadth" if bag.bag.base.kind in _BOX else "height"] += zip_shows(draft) / 2
-    means = bag.choice("top.height_means") if "top.height_means" in bag.values else "edge"
+    means = choice_at(bag, "top.height_means") if "top.height_means" in bag.values else "edge"
     if means != "edge":
         asked["height"] += _closing(draft, asked) + (_above_cord(draft) if means == "contents" else 0.0)
     given = bag.values.get("base.given")
     if given is not None and given.value == "plate":
-        asked["diameter"] = bag.mm("base.plate") - 2 * eaten(draft, "ring")
+        asked["diameter"] = mm_at(bag, "base.plate") - 2 * eaten(draft, "ring")
     return asked
 
 
@@ -144,32 +145,32 @@ def _closing(draft: Draft, asked: dict[str, float]) -> float:
     """Return what it takes to close over what goes in: the radius, half the depth, or half the diagonal."""
     bag = draft.bag
     if "diameter" in asked:
-        given = bag.choice("base.given") == "plate"
-        return (bag.mm("base.plate") - 2 * eaten(draft, "ring") if given else asked["diameter"]) / 2
+        given = choice_at(bag, "base.given") == "plate"
+        return (mm_at(bag, "base.plate") - 2 * eaten(draft, "ring") if given else asked["diameter"]) / 2
     long, broad = asked.get("length", asked.get("width", 0.0)), asked.get("breadth", asked.get("depth", 0.0))
     if bag.bag.base.kind == "traced":
-        points = [tuple(map(float, pair.split(","))) for pair in bag.choice("base.outline").split()]
+        points = [tuple(map(float, pair.split(","))) for pair in choice_at(bag, "base.outline").split()]
         left, low, right, high = Polygon(points).bounds
-        inside = 2 * eaten(draft, "ring") if bag.choice("base.traced_as") == "cut" else 0.0
+        inside = 2 * eaten(draft, "ring") if choice_at(bag, "base.traced_as") == "cut" else 0.0
         long, broad = right - left - inside, high - low - inside
-    return math.hypot(long, broad) / 2 if bag.choice("top.closing") == "firm" else min(long, broad) / 2
+    return math.hypot(long, broad) / 2 if choice_at(bag, "top.closing") == "firm" else min(long, broad) / 2
 
 
 def _above_cord(draft: Draft) -> float:
     if "top.band" in draft.bag.values:
-        return draft.bag.mm("top.band")
-    return draft.bag.mm("top.heading") + draft.bag.mm("top.channel")
+        return mm_at(draft.bag, "top.band")
+    return mm_at(draft.bag, "top.heading") + mm_at(draft.bag, "top.channel")
 
 
 def _radius(draft: Draft) -> float:
     """Return the corner radius at the seam line that was asked for, as far as there is room for it."""
     bag, asked = draft.bag, _asked(draft)
     if bag.bag.base.kind == "gusset":
-        r = bag.mm("base.radius")
-        if bag.choice("base.round_by") == "plate":
-            r = max(0.0, bag.mm("base.plate") / 2 - bag.mm("allowances.gusset"))
+        r = mm_at(bag, "base.radius")
+        if choice_at(bag, "base.round_by") == "plate":
+            r = max(0.0, mm_at(bag, "base.plate") / 2 - mm_at(bag, "allowances.gusset"))
         return min(r, asked["width"] / 2, asked["height"])
-    return bag.mm("base.radius") if "base.radius" in bag.values else 0.0
+    return mm_at(bag, "base.radius") if "base.radius" in bag.values else 0.0
 
 
 def _round(draft: Draft, asked: dict[str, float]) -> float:
@@ -256,19 +257,19 @@ def straps_read_back(draft: Draft) -> Iterator[str]:
         prefix = f"carry.{i}"
         # each make has its own number of widths side by side in the strip
         wide = {"four_fold": 4, "webbing": 1}.get(bag.bag.carry[i].make.kind, 2)
-        off = strap.width - bag.mm(f"{prefix}.width")
+        off = strap.width - mm_at(bag, f"{prefix}.width")
         if not -step / (2 * wide) - EXACT <= off <= step / wide + EXACT:
-            yield f"strap {strap.width} wide, asked {bag.mm(f'{prefix}.width')}"
-        if bag.choice(f"{prefix}.measure") == "length":
-            off = strap.visible - bag.mm(f"{prefix}.length")
+            yield f"strap {strap.width} wide, asked {mm_at(bag, f'{prefix}.width')}"
+        if choice_at(bag, f"{prefix}.measure") == "length":
+            off = strap.visible - mm_at(bag, f"{prefix}.length")
             if not -step / 2 - EXACT <= off <= step + EXACT:
                 yield f"strap visible {strap.visible}"
         else:
             # straight up from the ends to the hand, and once over it: rebuilt from the drop asked for
-            hold = 60.0 if bag.choice(f"{prefix}.held") == "hand" else 110.0
+            hold = 60.0 if choice_at(bag, f"{prefix}.held") == "hand" else 110.0
             hold = hold if bag.unit != "in" else {60.0: 63.5, 110.0: 114.3}[hold]
             gap = draft.cut_list.straps[i].gap
-            wanted = hold + 2 * math.hypot(bag.mm(f"{prefix}.drop"), (gap - hold) / 2)
+            wanted = hold + 2 * math.hypot(mm_at(bag, f"{prefix}.drop"), (gap - hold) / 2)
             if not -step / 2 - EXACT <= strap.visible - wanted <= step + EXACT:
                 yield f"strap visible {strap.visible}, wanted {wanted}"
 
@@ -286,7 +287,7 @@ def seams_walk(draft: Draft) -> Iterator[str]:
             yield f"{walked.seam.key} does not ease: {walked.lengths}"
         if eased and step < EXACT and walked.difference > 2 * EXACT:
             yield f"{walked.seam.key} differs before rounding: {walked.lengths}"
-    stepped = 4 * draft.bag.mm("base.step") if "base.step" in draft.bag.values else 0.0
+    stepped = 4 * mm_at(draft.bag, "base.step") if "base.step" in draft.bag.values else 0.0
     for walked in draft.walked:
         around = 2 * _opening(draft) + stepped
         # a zip joins front to back, each half of the mouth
@@ -402,7 +403,7 @@ def _parts(draft: Draft) -> dict[str, int]:
     kind = draft.bag.bag.base.kind
     if kind == "gusset":
         parts = {"whole": {"gusset": 1}, "halves": {"gusset": 2}, "three": {"gusset": 2, "gusset base": 1}}
-        return parts[draft.bag.choice("base.strip")]
+        return parts[choice_at(draft.bag, "base.strip")]
     if kind == "side_panels":
         return {"side": 2}
     return {"base": 1} if kind in _SEPARATE else {}
@@ -442,9 +443,9 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
         r = min(r, asked["height"] - shorter)
         path = 2 * (asked["height"] - shorter - r) + math.pi * r + asked["width"] - 2 * r
         long = path + 2 * top
-        if draft.bag.choice("base.strip") == "halves":
+        if choice_at(draft.bag, "base.strip") == "halves":
             long = path / 2 + top + eats("join")
-        if draft.bag.choice("base.strip") == "three":
+        if choice_at(draft.bag, "base.strip") == "three":
             long = asked["height"] - shorter - r + top + eats("join")
         if piece.part == "gusset base":
             long = asked["width"] - 2 * r + math.pi * r + 2 * eats("join")
@@ -454,7 +455,7 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
         if not piece.part:
             up = asked["height"] - shorter + asked["depth"] / 2 + sb + top
             return {"width": asked["width"] + 2 * s, "height": up}
-        step = draft.bag.mm("base.step")
+        step = mm_at(draft.bag, "base.step")
         return {"width": asked["depth"] + 2 * s, "height": asked["height"] - shorter - step + s + top}
     if kind in _SEPARATE:
         s, sc = eats("side"), eats("ring")
@@ -490,7 +491,7 @@ def _interfacing(draft: Draft) -> Iterator[str]:
     fused = [p for p in draft.pieces if p.layer == "interfacing"]
     if sum(p.count for p in fused) != sum(p.count for p in outers):
         yield "not every outer is interfaced"
-    inset = 2 * draft.bag.mm("interfacing.inset") if kind == "inset" else 0.0
+    inset = 2 * mm_at(draft.bag, "interfacing.inset") if kind == "inset" else 0.0
     for piece in fused:
         outer = next(
             p for p in outers if set(piece.faces) <= set(p.faces) or set(p.faces) <= set(piece.faces)
@@ -513,8 +514,8 @@ def straps_by_the_rule(draft: Draft) -> Iterator[str]:
     bag = draft.bag
     for i, item in enumerate(bag.bag.carry):
         prefix = f"carry.{i}"
-        wide = bag.mm(f"{prefix}.width")
-        turn = bag.mm(f"{prefix}.turn") if f"{prefix}.turn" in bag.values else 0.0
+        wide = mm_at(bag, f"{prefix}.width")
+        turn = mm_at(bag, f"{prefix}.turn") if f"{prefix}.turn" in bag.values else 0.0
         width = {
             "four_fold": 4 * wide,
             "edges_turned": 2 * (wide + turn),
@@ -522,7 +523,7 @@ def straps_by_the_rule(draft: Draft) -> Iterator[str]:
             "webbing": wide,
         }.get(item.make.kind)
         if item.make.kind == "tube":
-            width = 2 * wide + 2 * bag.mm("allowances.strap")
+            width = 2 * wide + 2 * mm_at(bag, "allowances.strap")
         tails = {
             "in_seam": ("allowances.top", f"{prefix}.past"),
             "tucked": (f"{prefix}.inside",),
@@ -530,7 +531,7 @@ def straps_by_the_rule(draft: Draft) -> Iterator[str]:
             "on_face": (f"{prefix}.from_top", f"{prefix}.box", f"{prefix}.end"),
         }[item.attach.kind]
         piece = next(p for p in draft.pieces if p.key == f"strap {prefix}")
-        length = draft.hangs[i].visible.mm + 2 * sum(bag.mm(path) for path in tails)
+        length = draft.hangs[i].visible.mm + 2 * sum(mm_at(bag, path) for path in tails)
         for key, mm in (("width", width), ("length", length)):
             if mm is None or abs(piece.size(key) - mm) > EXACT:
                 yield f"{piece.key} {key} {piece.size(key)}, rule {mm}"
@@ -544,9 +545,9 @@ def marks_lie_right(draft: Draft) -> Iterator[str]:
         yield f"{len(gaps)} turning gaps"
     for gap in gaps:
         length = math.dist(*gap.points)
-        if abs(length - bag.mm("top.gap")) > EXACT:
-            yield f"gap marked {length} long, asked {bag.mm('top.gap')}"
-        in_base = bag.choice("top.gap_in") == "base"
+        if abs(length - mm_at(bag, "top.gap")) > EXACT:
+            yield f"gap marked {length} long, asked {mm_at(bag, 'top.gap')}"
+        in_base = choice_at(bag, "top.gap_in") == "base"
         boxed = bag.bag.base.kind in _BOX
         straight = _asked(draft)[("length" if boxed else "width") if in_base else "height"]
         if not in_base and bag.bag.base.kind == "folded_in":
@@ -590,8 +591,8 @@ def _strap_marks(draft: Draft, outer: Piece) -> Iterator[str]:
                 own = 0.0 if outer.over else bag.grid.step / 2
                 if abs((one - low) - (high - other)) > EXACT + 2 * own:
                     yield "strap ends are not equally far from both sides"
-                if bag.choice(f"{hang.prefix}.place") == "side_seam":
-                    wanted = bag.mm(f"{hang.prefix}.from_side")
+                if choice_at(bag, f"{hang.prefix}.place") == "side_seam":
+                    wanted = mm_at(bag, f"{hang.prefix}.from_side")
                     if abs(one - low - wanted) > EXACT + own:
                         yield f"strap marked at {one - low} from the seam, wanted {wanted}"
                 elif abs((other - one) - draft.cut_list.straps[0].gap) > EXACT:
@@ -606,7 +607,9 @@ def _same(one: set[float], other: set[float]) -> bool:
 
 def _casing_lines(draft: Draft) -> list[float]:
     """Return creases, fold-to lines and rows of a casing, from the raw edge."""
-    first, heading, channel, edge = (draft.bag.mm(f"top.{k}") for k in ("turn", "heading", "channel", "edge"))
+    first, heading, channel, edge = (
+        mm_at(draft.bag, f"top.{k}") for k in ("turn", "heading", "channel", "edge")
+    )
     down = heading + channel + edge
     lower = first + 2 * down - edge
     creases = [first, 2 * first, first + down, first + 2 * down] if first else [down, 2 * down]
@@ -619,9 +622,12 @@ def hems_are_marked(draft: Draft) -> Iterator[str]:
     bag, kind = draft.bag, draft.bag.bag.top.kind
     knife = top_knife(draft)
     folds = {
-        "double_hem": lambda: [knife + bag.mm("top.turn"), knife + bag.mm("top.turn") + bag.mm("top.hem")],
-        "overlocked_hem": lambda: [bag.mm("top.hem") + knife],
-        "pressed_edges": lambda: [bag.mm("top.turn")],
+        "double_hem": lambda: [
+            knife + mm_at(bag, "top.turn"),
+            knife + mm_at(bag, "top.turn") + mm_at(bag, "top.hem"),
+        ],
+        "overlocked_hem": lambda: [mm_at(bag, "top.hem") + knife],
+        "pressed_edges": lambda: [mm_at(bag, "top.turn")],
         "casing": lambda: _casing_lines(draft),
     }.get(kind, list)()
     for piece in _sewn(draft):
@@ -679,7 +685,7 @@ def corners_are_marked(draft: Draft) -> Iterator[str]:
         left, right = min(x for x, _ in piece.stitch), max(x for x, _ in piece.stitch)
         if draft.bag.bag.base.kind == "boxed_after" and piece.layer == "lining" and not piece.folded:
             # sewn deeper, its seam lines lie further in, and its corner seam takes as much more
-            by = draft.bag.mm("top.ease_by") if _chose(draft, "top.ease", "deeper") else 0.0
+            by = mm_at(draft.bag, "top.ease_by") if _chose(draft, "top.ease", "deeper") else 0.0
             for mark in marks:
                 xs, ys = [x for x, _ in mark.points], [y for _, y in mark.points]
                 near = min(min(xs) - left, right - max(xs))
@@ -828,7 +834,9 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
             if key in draft.bag.sewn and _kind(draft, key) in _TRIMMED:
                 first, trim, last = f"{layer} {name} first row", f"{layer} {name} trim", f"{layer} {name}"
                 pairs.append((first, last))
-                if _kind(draft, key) == "felled" or draft.bag.mm("seams.trim") < draft.bag.mm("seams.first"):
+                if _kind(draft, key) == "felled" or mm_at(draft.bag, "seams.trim") < mm_at(
+                    draft.bag, "seams.first"
+                ):
                     pairs += [(first, trim), (trim, last)]
                     cut.add(trim)
             # a pinched corner has no edge until its tip is trimmed

@@ -15,7 +15,7 @@ from ambitus.core.grammar.top import facing
 from ambitus.core.lengths import View
 from ambitus.core.read.begin import begun_from
 from ambitus.core.shown.present import sentence
-from bags import BANDS, drafted, sizes_of, tote, totes
+from bags import BANDS, chose_at, drafted, mm_at, sizes_of, tote, totes
 from conftest import examples
 from core.proofs import eaten, past_the_edge, top_eats
 
@@ -47,13 +47,13 @@ def _out_of_reach(draft: Draft) -> bool:
 def _proved(spec: dict[str, Any], *, rounded: bool) -> None:
     """Assert that *spec* is the same bag as its like without bands, cut of more pieces."""
     made, plain = drafted(spec, rounded=rounded), drafted(_without_bands(spec), rounded=rounded)
-    bag, join = made.bag, made.bag.mm("allowances.join")
+    bag, join = made.bag, mm_at(made.bag, "allowances.join")
     assert [w.seam.key for w in made.walked if not w.agrees] == []
     assert {k: s.total for k, s in made.read.sizes.items()} == pytest.approx(
         {k: s.total for k, s in plain.read.sizes.items()}, abs=1e-4
     )
     assert [f for f in made.read.findings if f.level == "stop"] == []
-    doubled = 2 if bag.chose("cloth.doubled", "doubled") else 1
+    doubled = 2 if chose_at(bag, "cloth.doubled", "doubled") else 1
     for layer in {p.layer for p in plain.pieces if p.layer in SEWN}:
         layers = doubled if layer == "outer" else 1
         mine = [p for p in made.pieces if p.layer == layer]
@@ -87,16 +87,16 @@ def _proved(spec: dict[str, Any], *, rounded: bool) -> None:
             assert drawn == before
     if _out_of_reach(made):
         return
-    if bag.chose("cloth.bottom", "contrast"):
+    if chose_at(bag, "cloth.bottom", "contrast"):
         level, step = made.form.mm("bottom"), bag.grid.step
-        assert abs(level - bag.mm("cloth.bottom_height")) <= step + 1e-4
+        assert abs(level - mm_at(bag, "cloth.bottom_height")) <= step + 1e-4
         main = next(p for p in made.pieces if p.band == "upper" and not p.part)
         assert main.size("height") - past_the_edge(made) - join == pytest.approx(
             made.form.height - level, abs=1e-4
         )
-    if bag.chose("top.facing", "faced"):
+    if chose_at(bag, "top.facing", "faced"):
         facing = next(p for p in made.pieces if p.band == "facing" and not p.part)
-        off = facing.size("height") - top_eats(made) - join - bag.mm("top.facing_height")
+        off = facing.size("height") - top_eats(made) - join - mm_at(bag, "top.facing_height")
         assert abs(off) <= bag.grid.step + 1e-4
         assert (facing.looks, facing.material) == ("outer", bag.cloth("outer").label)
     order = [s.key for s in made.steps]

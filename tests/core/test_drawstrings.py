@@ -8,7 +8,7 @@ import pytest
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
 from ambitus.core.shown.closing import closing_shown
-from bags import drafted, sizes_of, tote
+from bags import drafted, mm_at, sizes_of, tote
 
 
 def _drawn(base: str = "boxed", kind: str = "casing", **top: Any) -> Draft:
@@ -108,13 +108,13 @@ def test_a_strip_is_cut_four_times_its_width_and_lies_as_wide_as_it_is() -> None
     """20 wide: cut 80, in a channel of 23 by default."""
     made = _drawn(cord="strip", cord_wide=20)
     assert made.piece("cord").size("width") == 80
-    assert made.bag.mm("top.channel") == 23
+    assert mm_at(made.bag, "top.channel") == 23
     assert made.piece("cord").material == "Canvas"
 
 
 def test_the_channel_follows_the_cord_up_to_the_grid() -> None:
     """6 thick lies 9.42 wide and needs 12.42: 13."""
-    assert _drawn().bag.mm("top.channel") == 13
+    assert mm_at(_drawn().bag, "top.channel") == 13
 
 
 @pytest.mark.parametrize(

@@ -7,7 +7,7 @@ import pytest
 
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
-from bags import drafted, tote
+from bags import drafted, mm_at, tote
 
 KNIFE = {"seams": {"kind": "overlocked_first", "sliver": 4}}
 
@@ -44,7 +44,7 @@ def test_a_hem_of_its_own_sliver_keeps_it() -> None:
 
     def sliver(**more: Any) -> float:
         top = {"kind": "overlocked_hem", **more.pop("top", {})}
-        return drafted(tote(top=top, carry=[], **more)).bag.mm("top.sliver")
+        return mm_at(drafted(tote(top=top, carry=[], **more)).bag, "top.sliver")
 
     assert sliver() == 0
     assert sliver(**KNIFE) == 4
@@ -195,9 +195,9 @@ def test_teeth_are_the_zips_own() -> None:
 def test_a_thin_cord_gets_a_channel_that_its_pin_passes() -> None:
     """A cord 2 thick lies 3.1 wide; the pin that threads it is 8, and 3 to run."""
     thin = {"kind": "casing", "cord_thick": 2}
-    assert drafted(tote(top=thin, carry=[])).bag.mm("top.channel") == 11
+    assert mm_at(drafted(tote(top=thin, carry=[])).bag, "top.channel") == 11
     thick = {"kind": "casing", "cord_thick": 10}
-    assert drafted(tote(top=thick, carry=[])).bag.mm("top.channel") == math.ceil(math.pi * 5 + 3)
+    assert mm_at(drafted(tote(top=thick, carry=[])).bag, "top.channel") == math.ceil(math.pi * 5 + 3)
     narrow = drafted(tote(top={**thin, "channel": 8}, carry=[]))
     says = next(s.say for s in narrow.steps if s.key == "thread cord")
     assert says.startswith("With a flat bodkin")

@@ -9,6 +9,7 @@ import pytest
 from ambitus.core import draft as draft_module
 from ambitus.core.curves import Arc, Bow
 from ambitus.core.cut import outline, pieces
+from ambitus.core.fields import Length
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.base import panels
 from ambitus.core.grammar.base.box_pouch import BOX_POUCH, BOX_POUCH_CUT
@@ -50,7 +51,7 @@ from ambitus.core.grammar.top.zip import ZIP
 from ambitus.core.grammar.top.zip_unlined import ZIP_UNLINED
 from ambitus.core.steps.model import StepsUnordered
 from ambitus.core.sums import Term
-from bags import OUTLINES, drafted, sizes_of, tote
+from bags import OUTLINES, drafted, mm_at, sizes_of, tote
 from core.proofs import failures
 
 Patch = pytest.MonkeyPatch
@@ -280,14 +281,14 @@ def flat_reading_ignored(patch: Patch) -> Grammar:
 def strap_tail_at_one_end(patch: Patch) -> Grammar:
     real = IN_SEAM.tail
     return GRAMMAR.with_variant(
-        replace(IN_SEAM, tail=lambda bag, p: tuple(replace(t, mm=t.mm / 2) for t in real(bag, p)))
+        replace(IN_SEAM, tail=lambda item: tuple(replace(t, mm=t.mm / 2) for t in real(item)))
     )
 
 
 def strap_folded_in_three(patch: Patch) -> Grammar:
     real = FOUR_FOLD.width
     return GRAMMAR.with_variant(
-        replace(FOUR_FOLD, width=lambda bag, p: tuple(replace(t, mm=t.mm * 3 / 4) for t in real(bag, p)))
+        replace(FOUR_FOLD, width=lambda item: tuple(replace(t, mm=t.mm * 3 / 4) for t in real(item)))
     )
 
 
@@ -305,8 +306,8 @@ def interfacing_in_the_base_seam(patch: Patch) -> Grammar:
 
 
 def strap_marked_from_the_seam(patch: Patch) -> Grammar:
-    def faulty(bag: Any, prefix: str, form: Form, piece: Any) -> tuple[Mark, ...]:
-        side, real = piece.edges[-1].finish, IN_SEAM.marks(bag, prefix, form, piece)
+    def faulty(item: Any, form: Form, piece: Any) -> tuple[Mark, ...]:
+        side, real = piece.edges[-1].finish, IN_SEAM.marks(item, form, piece)
         return tuple(replace(m, points=((m.points[0][0] - side, m.points[0][1]),)) for m in real)
 
     return GRAMMAR.with_variant(replace(IN_SEAM, marks=faulty))
@@ -314,7 +315,7 @@ def strap_marked_from_the_seam(patch: Patch) -> Grammar:
 
 def gap_over_the_corner(patch: Patch) -> Grammar:
     params = tuple(
-        replace(p, default=lambda bag: 451.0) if p.path == "gap" else p for p in TURNED_THROUGH.params
+        replace(p, default=lambda bag: 451.0) if p.path == "top.gap" else p for p in TURNED_THROUGH.params
     )
     return GRAMMAR.with_variant(replace(TURNED_THROUGH, params=params))
 
@@ -358,7 +359,7 @@ def _half_depth_goes_nowhere(patch: Patch) -> Grammar:
 
 def _pinch_drawn_from_the_raw_corner(patch: Patch) -> Grammar:
     def faulty(bag: Any, form: Form, piece: Any) -> tuple[Mark, ...]:
-        s, sb = bag.mm("allowances.side"), bag.mm("allowances.base")
+        s, sb = mm_at(bag, "allowances.side"), mm_at(bag, "allowances.base")
         return tuple(
             replace(m, points=tuple((x - s, y - sb) for x, y in m.points))
             for m in BOXED_PINCHED.marks(bag, form, piece)
@@ -400,8 +401,8 @@ def _shape(
 
 def _make(make: Any, factor: float) -> Callable[[Patch], Grammar]:
     def plant(patch: Patch) -> Grammar:
-        def faulty(bag: Any, prefix: str) -> Any:
-            first, *rest = make.width(bag, prefix)
+        def faulty(item: Any) -> Any:
+            first, *rest = make.width(item)
             return (replace(first, mm=first.mm * factor), *rest)
 
         return GRAMMAR.with_variant(replace(make, width=faulty))
@@ -508,7 +509,7 @@ def _half_a_fold(patch: Patch) -> Grammar:
 
 def _kept_on_one_grid(patch: Patch) -> Grammar:
     """Webbing rounded to the cutting grid, as if it were cut across."""
-    return GRAMMAR.with_variant(replace(WEBBING, width=lambda bag, p: _doubled(WEBBING.width(bag, p))))
+    return GRAMMAR.with_variant(replace(WEBBING, width=lambda item: _doubled(WEBBING.width(item))))
 
 
 def _doubled(terms: Any) -> Any:
@@ -538,14 +539,14 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "gap gate forgotten": gap_gate_forgotten,
     "straps never checked": straps_never_checked,
     "square after sewing measured from the raw edges": _form_corner(
-        BOXED_AFTER, lambda bag, mm: mm + bag.mm("allowances.side")
+        BOXED_AFTER, lambda bag, mm: mm + mm_at(bag, "allowances.side")
     ),
     "corner seam forgotten in the square": _form_corner(
-        BOXED_AFTER, lambda bag, mm: mm + bag.mm("allowances.corner")
+        BOXED_AFTER, lambda bag, mm: mm + mm_at(bag, "allowances.corner")
     ),
     "pinch of the whole depth": _form_corner(BOXED_PINCHED, lambda bag, mm: 2 * mm),
     "pinch measured from the fabric tip": _form_corner(
-        BOXED_PINCHED, lambda bag, mm: mm - bag.mm("allowances.base")
+        BOXED_PINCHED, lambda bag, mm: mm - mm_at(bag, "allowances.base")
     ),
     "half the depth forgotten on whole panels": _half_depth_goes_nowhere,
     "pinch drawn from the raw corner": _pinch_drawn_from_the_raw_corner,
@@ -610,7 +611,7 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "casing drawn nowhere": _no_marks(CASING),
     "cord threaded through no casing": _steps(CASING, "stitch casing"),
     "closing left out of the height": lambda patch: GRAMMAR.with_variant(
-        replace(CASING, height=lambda bag: (bag.term("Finished height", "size.height"),))
+        replace(CASING, height=lambda bag: (Length("size.height").term(bag, "Finished height"),))
     ),
     "top seam twice above a channel": lambda patch: GRAMMAR.with_variant(
         replace(STITCHED_CHANNEL, finish=lambda bag, layer: _doubled(STITCHED_CHANNEL.finish(bag, layer)))

@@ -10,7 +10,7 @@ from ambitus.core.spec.edit import Edit, PickedEdit, SteppedEdit, TypedEdit, app
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve
 from ambitus.library import shipped
-from bags import drafted, tote
+from bags import drafted, mm_at, source_at, tote
 
 
 def _edit(spec: dict[str, Any], edit: Edit, unit: Any = "mm") -> Spec:
@@ -27,9 +27,9 @@ def test_precedence_of_an_allowance() -> None:
     """Own override > my usual for the class > general; an override can be taken back."""
     usual = {"values": {"allowances.general": 8, "allowances.base": 9}}
     bag = drafted(tote(usual=usual, allowances={"corner": 7})).bag
-    got = {k: bag.mm(f"allowances.{k}") for k in ("side", "base", "corner", "top")}
+    got = {k: mm_at(bag, f"allowances.{k}") for k in ("side", "base", "corner", "top")}
     assert got == {"side": 8, "base": 9, "corner": 7, "top": 8}
-    assert (bag.source("allowances.corner"), bag.source("allowances.base")) == ("chosen", "default")
+    assert (source_at(bag, "allowances.corner"), source_at(bag, "allowances.base")) == ("chosen", "default")
     back = _edit(tote(allowances={"corner": 7}), TypedEdit(path="allowances.corner", text=" "))
     assert "corner" not in back.allowances
 
@@ -40,7 +40,7 @@ def test_a_measured_name_stands_for_its_length() -> None:
         tote(usual={"measured": {"foot edge": 7}}), TypedEdit(path="allowances.side", text="Foot edge")
     )
     bag = resolve(spec, GRAMMAR, shipped())
-    assert (bag.mm("allowances.side"), bag.source("allowances.side")) == (7.0, "measured")
+    assert (mm_at(bag, "allowances.side"), source_at(bag, "allowances.side")) == (7.0, "measured")
     with pytest.raises(SpecProblems):
         _edit(tote(usual={"measured": {"foot edge": 7}}), TypedEdit(path="size.width", text="foot edge"))
 
@@ -48,9 +48,9 @@ def test_a_measured_name_stands_for_its_length() -> None:
 def test_defaults_come_in_pairs() -> None:
     """A new tote in inches is its own bag, not the metric one converted."""
     metric, inch = drafted({"unit": "cm"}).bag, drafted({"unit": "in"}).bag
-    assert metric.mm("allowances.general") == 10
-    assert inch.mm("allowances.general") == 9.525
-    assert inch.mm("size.width") == 13.5 * 25.4
+    assert mm_at(metric, "allowances.general") == 10
+    assert mm_at(inch, "allowances.general") == 9.525
+    assert mm_at(inch, "size.width") == 13.5 * 25.4
     assert (metric.grid.step, inch.grid.step) == (1.0, 3.175)
 
 

@@ -15,7 +15,7 @@ from ambitus.core.spec.edit import PickedEdit, apply_edit
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve
 from ambitus.library import shipped
-from bags import tote
+from bags import mm_at, tote
 
 PHRASES = ["cloth", "base", "top", "interfacing", "strap.0", "seams", "grid"]
 
@@ -99,9 +99,9 @@ def test_cutting_again_on_the_other_unit_set_shows_before_and_after() -> None:
     inch = next(t for t in lives.tiles if t.key == "in")
     assert inch.changes
     made = _picked(inch)
-    assert made.bag.mm("size.width") == 340
+    assert mm_at(made.bag, "size.width") == 340
     assert made.bag.grid.step == 3.175
-    assert made.bag.mm("allowances.general") == 9.525
+    assert mm_at(made.bag, "allowances.general") == 9.525
 
 
 def test_what_does_not_go_together_comes_last_with_its_reason() -> None:

@@ -7,10 +7,13 @@ from typing import Any
 from hypothesis import given, settings
 from jsonschema import Draft202012Validator
 
+from ambitus.core.fields import Length
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Measure, Seam, SizeLine, Stretch
 from ambitus.core.grammar.contract import SHORTER, Base, Finishes, Param, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
+from ambitus.core.grammar.sizes import HEIGHT, WIDTH
 from ambitus.core.lengths import View, paired, snap
 from ambitus.core.read.cutlist import ReadLayer, Rows
 from ambitus.core.shown.page import grammar_page
@@ -22,7 +25,7 @@ from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term, grid_term
 from ambitus.library import shipped
-from bags import drafted, totes
+from bags import drafted, mm_at, source_at, totes, why_at
 from conftest import examples
 from core.proofs import outlines_match_sums, reads_back, seams_walk, straps_read_back
 
@@ -36,7 +39,7 @@ def _settled(bag: Resolved, terms: tuple[Term, ...], *around: float) -> tuple[fl
 def _form(bag: Resolved, finishes: Finishes) -> Form:
     """A flat envelope: two rectangles sewn on three sides."""
     eats = {key: sum(t.mm for t in terms) for key, terms in finishes.items()}
-    width, across = _settled(bag, (bag.term("Width", "size.width"),), eats["side"], eats["side"])
+    width, across = _settled(bag, (Length("size.width").term(bag, "Width"),), eats["side"], eats["side"])
     height, up = _settled(bag, (*bag.bag.top.height(bag), *finishes[SHORTER]), eats["base"], eats["top"])
     outline = (
         Edge("base", "base", (0.0, 0.0)),
@@ -55,13 +58,15 @@ def _form(bag: Resolved, finishes: Finishes) -> Form:
         return Seam(key, key.capitalize(), kind, chains)
 
     def told(key: str, asked: float, out: float) -> Dimension:
-        return Dimension(key, key.capitalize(), asked, out, bag.source(f"size.{key}"), bag.why(f"size.{key}"))
+        return Dimension(
+            key, key.capitalize(), asked, out, source_at(bag, f"size.{key}"), why_at(bag, f"size.{key}")
+        )
 
     ring = ((0.0, 0.0), (width, 0.0))
     return Form(
         dimensions={
-            "width": told("width", bag.mm("size.width"), width),
-            "height": told("height", bag.mm("size.height"), height),
+            "width": told("width", mm_at(bag, "size.width"), width),
+            "height": told("height", mm_at(bag, "size.height"), height),
             "flat_opening": Dimension("flat_opening", "Flat opening", width, width, "derived", "The width."),
         },
         faces=tuple(Face(name, "panel", outline, measures) for name in ("front", "back")),
@@ -110,15 +115,15 @@ ENVELOPE = Base(
     label="Flat as an envelope",
     help="Two rectangles.",
     params=(
-        Param("size.width", "Width", "length", paired(180), low=20, opens="outer/width"),
-        Param("size.height", "Height", "length", paired(100), low=20, opens="outer/height"),
+        Param(WIDTH, "Width", "length", paired(180), low=20, opens="outer/width"),
+        Param(HEIGHT, "Height", "length", paired(100), low=20, opens="outer/height"),
     ),
-    phrase=Phrase("base", "Base", "with a ", lambda bag, view, prefix: "flat base", choices=("base.kind",)),
+    phrase=Phrase("base", "Base", "with a ", lambda bag, view, prefix: "flat base", choices=(BASE_KIND,)),
     classes={"side": "Side seam", "base": "Base seam"},
     steps=_steps,
     form=_form,
     read=_read,
-    straight=lambda bag: {"base": bag.mm("size.width"), "side": bag.mm("size.height")},
+    straight=lambda bag: {"base": mm_at(bag, "size.width"), "side": mm_at(bag, "size.height")},
 )
 TOY = GRAMMAR.with_variant(ENVELOPE)
 GIVEN: dict[str, Any] = {

@@ -6,7 +6,7 @@ import pytest
 
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.versions import of_today
-from bags import drafted
+from bags import drafted, mm_at
 
 FOLD = {"heading": 20, "channel": 15, "edge": 3}
 
@@ -32,7 +32,7 @@ def test_the_first_turn_of_a_casing(older: dict[str, Any], turn: float) -> None:
     """Version 2 called it hem; what it is cut by stays the same."""
     spec = Spec.model_validate(of_today(older))
     made = drafted(spec.model_dump())
-    assert made.bag.mm("top.turn") == turn
+    assert mm_at(made.bag, "top.turn") == turn
     assert "hem" not in spec.top
 
 

@@ -18,7 +18,7 @@ from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
 from ambitus.core.volume import holds
 from ambitus.library import shipped
-from bags import drafted, totes
+from bags import choice_at, drafted, mm_at, totes
 from conftest import examples
 
 SIZES: dict[str, dict[str, float]] = {
@@ -56,7 +56,7 @@ def test_any_tape_reads_back_to_the_size_that_was_asked(
     """What the zip adds to one side of the seam it takes from the other, counted or not."""
     spec["top"] |= {"tape": tape, "zip_counts": "counted" if counted else "left_out"}
     made = drafted(spec, rounded=False)
-    shows = tape - 2 * made.bag.mm("allowances.zip")
+    shows = tape - 2 * mm_at(made.bag, "allowances.zip")
     key = "breadth" if spec["base"]["kind"].startswith("box_pouch") else "height"
     asked = made.form.dimensions[key].asked
     assert made.read.mm(key) == pytest.approx(asked + (0 if counted else shows / 2), abs=0.01)
@@ -299,7 +299,7 @@ def test_what_another_top_had_waits_while_the_bag_is_zipped() -> None:
     for kind in ("zip", "zip_unlined", "casing"):
         spec = pick(spec, "top.kind", kind, GRAMMAR)
         assert drafted(spec.model_dump()).bag.bag.top.kind == kind
-    assert drafted(spec.model_dump()).bag.choice("top.opening") == "slit"
+    assert choice_at(drafted(spec.model_dump()).bag, "top.opening") == "slit"
 
 
 def test_what_hangs_on_it_is_seen_and_told_where_it_is_chosen() -> None:

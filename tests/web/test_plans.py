@@ -8,7 +8,7 @@ from typing import Any
 from fastapi.testclient import TestClient
 
 from ambitus.store.tables import RevisionRow
-from bags import drafted, tote
+from bags import drafted, mm_at, tote
 
 
 def _begin(client: TestClient, **spec: Any) -> dict[str, Any]:
@@ -123,10 +123,10 @@ def test_my_usual_reaches_new_plans_and_never_saved_ones(client: TestClient) -> 
     assert (shown["general"], shown["foot_edge"], shown["usual"]["asked"]) == ("1/2", "9/32", True)
     new = client.post("/api/plans", json={"preset": "tote"}).json()
     bag = drafted(new["spec"]).bag
-    assert (bag.unit, bag.mm("allowances.side"), bag.mm("allowances.top")) == ("in", 12.7, 15.875)
+    assert (bag.unit, mm_at(bag, "allowances.side"), mm_at(bag, "allowances.top")) == ("in", 12.7, 15.875)
     assert new["spec"]["usual"]["measured"] == {"foot edge": 7.14375}
     again = client.get(f"/api/plans/{old['plan']['id']}").json()
-    assert drafted(again["spec"]).bag.mm("allowances.side") == 10
+    assert mm_at(drafted(again["spec"]).bag, "allowances.side") == 10
     wrong = client.put("/api/usual", json={"unit": "in", "general": "wide"})
     assert wrong.json()["problems"][0]["field"] == "usual.general"
 

@@ -11,6 +11,7 @@ from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.grammar.carry.strap import Hang, hang
 from ambitus.core.grammar.cloth.bottom import has_bottom, with_bottom
 from ambitus.core.grammar.contract import SHORTER, Bag, Finishes, Grammar, Layer
+from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.drawstring.closing import with_contents
 from ambitus.core.grammar.top.drawstring.cords import Cords
 from ambitus.core.grammar.top.facing import is_faced, with_facing
@@ -155,7 +156,7 @@ def _under_band(form: Form, band: float) -> Form:
     high = form.dimensions["height"]
     dimensions = {**form.dimensions, "height": replace(high, comes_out=snap(high.comes_out + band))}
     lines = tuple(
-        replace(line, b=(*line.b[:2], line.b[2] + band)) if line.path == "size.height" else line
+        replace(line, b=(*line.b[:2], line.b[2] + band)) if line.path == HEIGHT else line
         for line in form.lines
     )
     return replace(form, dimensions=dimensions, lines=lines, band=band)
@@ -177,7 +178,7 @@ def draft(bag: Resolved) -> Draft:
         whole[layer] = like or bag.bag.base.form(bag, finishes)
         forms[layer] = _with_bands(bag, layer, whole[layer], finishes)
     form = forms["outer"]
-    hangs = tuple(hang(bag, f"carry.{i}", item, form) for i, item in enumerate(bag.bag.carry))
+    hangs = tuple(hang(item, form) for item in bag.items)
     top = bag.bag.top
     seams = _layered(
         top.mouth_seam, top.shut, *((layer, made.seams, made.mouth) for layer, made in forms.items())

@@ -6,13 +6,16 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from itertools import product
 
+from ambitus.core.fields import Value
 from ambitus.core.form.model import Form
 from ambitus.core.geometry import area
+from ambitus.core.grammar.base.fields import GIVEN_BY, WIDTH_MEANS
 from ambitus.core.grammar.base.panels import DEEP_SHARE
+from ambitus.core.grammar.sizes import DEPTH, DIAMETER, HEIGHT, WIDTH
 from ambitus.core.grammar.top.drawstring.closing import by_contents, closing_term
 from ambitus.core.lengths import LengthProblem, Unit, parse_length, snap
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.spec.resolved import Resolved, Value
+from ambitus.core.spec.resolved import Resolved
 
 LITRE = 1e6
 CUBIC_INCH = 25.4**3
@@ -149,8 +152,8 @@ def contents_height(bag: Resolved, sizes: Mapping[str, float]) -> float:
     The height is read as this maker reads it: up to the edge, or of what goes in.
     """
     if bag.bag.top.above_cord is None or by_contents(bag):
-        return sizes["size.height"]
-    return sizes["size.height"] - above_contents(bag, sizes)
+        return sizes[HEIGHT]
+    return sizes[HEIGHT] - above_contents(bag, sizes)
 
 
 def above_contents(bag: Resolved, sizes: Mapping[str, float]) -> float:
@@ -165,17 +168,17 @@ def above_contents(bag: Resolved, sizes: Mapping[str, float]) -> float:
 
 def _held(bag: Resolved, sizes: dict[str, float]) -> float:
     high = max(0.0, contents_height(bag, sizes))
-    if "size.diameter" in sizes:
-        return math.pi * (sizes["size.diameter"] / 2) ** 2 * high
-    if "size.depth" in sizes:
-        return sizes["size.width"] * sizes["size.depth"] * high
-    return flat_volume(sizes["size.width"], high)
+    if DIAMETER in sizes:
+        return math.pi * (sizes[DIAMETER] / 2) ** 2 * high
+    if DEPTH in sizes:
+        return sizes[WIDTH] * sizes[DEPTH] * high
+    return flat_volume(sizes[WIDTH], high)
 
 
 def can_be_sized(bag: Resolved) -> bool:
     """Return whether sizes by volume are offered: of an open bag; round, boxed or flat, by its face."""
-    flat = bag.bag.top.shut or bag.chose("base.width_means", "flat") or bag.chose("base.given", "plate")
-    return not flat and ("size.diameter" in bag.values or "size.width" in bag.values)
+    flat = bag.bag.top.shut or WIDTH_MEANS.is_(bag, "flat") or GIVEN_BY.is_(bag, "plate")
+    return not flat and (DIAMETER in bag.values or WIDTH in bag.values)
 
 
 def ratio_of(bag: Resolved, form: Form) -> float:
@@ -187,36 +190,36 @@ def ratio_of(bag: Resolved, form: Form) -> float:
 
 def _exact(bag: Resolved, form: Form, volume: float, ratio: float) -> dict[str, float]:
     """Return the sizes of *volume*: a round one by its ratio, any other as wide for its depth as now."""
-    if "size.diameter" in bag.values:
+    if DIAMETER in bag.values:
         r, h = round_size(volume, ratio)
-        return {"size.diameter": 2 * r, "size.height": h}
+        return {DIAMETER: 2 * r, HEIGHT: h}
     wide = form.mm("width")
-    if "size.depth" in bag.values:
+    if DEPTH in bag.values:
         share = form.mm("depth") / wide
         # W · (share W) · (ratio W/2) = V
         w = (2 * volume / (share * ratio)) ** (1 / 3)
-        return {"size.width": w, "size.depth": share * w, "size.height": ratio * w / 2}
+        return {WIDTH: w, DEPTH: share * w, HEIGHT: ratio * w / 2}
     unit = flat_volume(1.0, ratio / 2)
     w = (volume / unit) ** (1 / 3)
-    return {"size.width": w, "size.height": ratio * w / 2}
+    return {WIDTH: w, HEIGHT: ratio * w / 2}
 
 
 def _as_read(bag: Resolved, sizes: dict[str, float]) -> dict[str, float]:
     """Return *sizes* whose height is that of what goes in, with the height that this maker gives instead."""
     if bag.bag.top.above_cord is None or by_contents(bag):
         return sizes
-    return {**sizes, "size.height": sizes["size.height"] + above_contents(bag, sizes)}
+    return {**sizes, HEIGHT: sizes[HEIGHT] + above_contents(bag, sizes)}
 
 
 def too_deep(sizes: Mapping[str, float]) -> bool:
     """Return whether a boxed bag of *sizes* would stand like a block: as a check says of it."""
-    return sizes.get("size.depth", 0.0) > DEEP_SHARE * sizes.get("size.width", math.inf) + 1e-9
+    return sizes.get(DEPTH, 0.0) > DEEP_SHARE * sizes.get(WIDTH, math.inf) + 1e-9
 
 
 def in_place_of_round(bag: Resolved, volume: float, ratio: float) -> Sized:
     """Return the boxed sack that stands in for a round one, on the cutting grid."""
     side, h = boxed_for_round(volume, ratio)
-    plain = _as_read(bag, {"size.width": side, "size.depth": side, "size.height": h})
+    plain = _as_read(bag, {WIDTH: side, DEPTH: side, HEIGHT: h})
     sizes = {key: bag.grid.fit(mm) for key, mm in plain.items()}
     return Sized(sizes, _held(bag, sizes))
 

@@ -5,6 +5,7 @@ from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
+from ambitus.core.fields import Length
 from ambitus.core.grammar.contract import Param
 from ambitus.core.lengths import Unit, View, paired, system_of
 from ambitus.core.lengths.grid import on_ruler
@@ -14,7 +15,7 @@ from ambitus.core.spec.model import GridSpec, Spec, UsualSpec
 from ambitus.core.spec.resolve import MEASURED, default_step, read_length, read_step
 from ambitus.library import shipped
 
-ALLOWANCE = Param("usual", "Allowance", "allowance", high=200.0)
+ALLOWANCE = Param(Length("usual"), "Allowance", "allowance", high=200.0)
 
 
 class UsualSet(BaseModel):

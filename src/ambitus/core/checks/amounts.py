@@ -3,11 +3,22 @@
 import math
 
 from ambitus.core.checks.mechanism import Change, Remedy
+from ambitus.core.fields import AnyField, Length
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.allowances import allowance_of
+from ambitus.core.grammar.carry.fields import (
+    DROP,
+    FROM_FACE,
+    FROM_SIDE,
+    MEASURED_BY,
+    PLACED_BY,
+    STRAP_GAP,
+    STRAP_LENGTH,
+)
 from ambitus.core.grammar.carry.strap import Hang, face_of
 from ambitus.core.lengths import snap
 from ambitus.core.lengths.grid import steps_for
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 
 
 def ruler(bag: Resolved) -> float:
@@ -35,36 +46,36 @@ def below(bag: Resolved, mm: float) -> float:
     return at_most(bag, mm - 1e-3)
 
 
-def to(path: str, value: float | str | None) -> Remedy:
+def to(path: AnyField, value: float | str | None) -> Remedy:
     """Return the remedy that puts one *value* at *path*."""
     return (Change(path, value),)
 
 
-def set_by(bag: Resolved, path: str) -> str:
+def set_by(bag: Resolved, path: Length) -> Length:
     """Return the field by which the value at *path* was set: its own, or the one that stands in for it."""
-    return bag.values[path].of or path
+    return Length(path.value(bag).of) or path
 
 
 def allowance(bag: Resolved, key: str, mm: float | None) -> tuple[Remedy, ...]:
     """Return the remedies that give the seams of a class another allowance: where the maker set it first."""
-    path = f"allowances.{key}"
+    path = allowance_of(key)
     return tuple(to(field, mm) for field in dict.fromkeys((set_by(bag, path), path)))
 
 
-def strap_field(bag: Resolved, prefix: str) -> str:
+def strap_field(item: Item) -> Length:
     """Return the field by which a strap's length was set: its drop, or its length."""
-    return f"{prefix}.{bag.choice(f'{prefix}.measure')}"
+    return (DROP if MEASURED_BY.of(item) == "drop" else STRAP_LENGTH).in_(item.at)
 
 
-def place_field(bag: Resolved, prefix: str) -> str:
+def place_field(item: Item) -> Length:
     """Return the field by which a strap was placed."""
-    names = {"side_seam": "from_side", "face_edge": "from_face", "gap": "gap"}
-    return f"{prefix}.{names[bag.choice(f'{prefix}.place')]}"
+    names = {"side_seam": FROM_SIDE, "face_edge": FROM_FACE, "gap": STRAP_GAP}
+    return names[PLACED_BY.of(item)].in_(item.at)
 
 
 def placed_at(bag: Resolved, form: Form, hang: Hang, offset: float) -> float:
     """Return what stands in the field of a strap's place where its centre is *offset* from the side seam."""
-    place = bag.choice(f"{hang.prefix}.place")
+    place = PLACED_BY.of(hang.item)
     if place == "gap":
         return snap(form.mm("flat_opening") - 2 * offset)
     if place == "face_edge":

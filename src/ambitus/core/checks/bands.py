@@ -5,8 +5,13 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
+from ambitus.core.fields import Length
+from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
+from ambitus.core.grammar.carry.fields import FROM_TOP
 from ambitus.core.grammar.cloth.bottom import LEAST, has_bottom
+from ambitus.core.grammar.cloth.fields import BOTTOM, BOTTOM_HEIGHT, CONTRAST_CLOTH
 from ambitus.core.grammar.top.facing import is_faced
+from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.words import within
@@ -22,7 +27,7 @@ def _room(draft: "Draft") -> tuple[float, float]:
 
 
 def _between(
-    bag: Resolved, path: str, asked: float, low: float, high: float, without: Remedy, or_else: str
+    bag: Resolved, path: Length, asked: float, low: float, high: float, without: Remedy, or_else: str
 ) -> Fired | None:
     """Return what is said of a height that has to lie between two others, or nothing where it does."""
     if low - 1e-9 <= asked <= high + 1e-9:
@@ -59,10 +64,10 @@ def _between(
 )
 def bottom_out_of_reach(draft: "Draft") -> Iterator[Fired]:
     if has_bottom(draft.bag):
-        path, (low, high) = "cloth.bottom_height", _room(draft)
-        same = to("cloth.bottom", "same")
+        path, (low, high) = BOTTOM_HEIGHT, _room(draft)
+        same = to(BOTTOM, "same")
         said = _between(
-            draft.bag, path, draft.bag.mm(path), low, high, same, "Cut the panels in one, without a bottom"
+            draft.bag, path, path.of(draft.bag), low, high, same, "Cut the panels in one, without a bottom"
         )
         yield from (said,) if said else ()
 
@@ -78,11 +83,11 @@ def bottom_out_of_reach(draft: "Draft") -> Iterator[Fired]:
 )
 def facing_out_of_reach(draft: "Draft") -> Iterator[Fired]:
     if is_faced(draft.bag):
-        path, (low, high) = "top.facing_height", _room(draft)
+        path, (low, high) = FACING_HEIGHT, _room(draft)
         least, most = snap(draft.form.height - high), snap(draft.form.height - low)
-        plain = to("top.facing", "lining")
+        plain = to(FACING, "lining")
         said = _between(
-            draft.bag, path, draft.bag.mm(path), least, most, plain, "Line the bag up to its edge"
+            draft.bag, path, path.of(draft.bag), least, most, plain, "Line the bag up to its edge"
         )
         yield from (said,) if said else ()
 
@@ -99,11 +104,11 @@ def strap_over_join(draft: "Draft") -> Iterator[Fired]:
     if not has_bottom(draft.bag):
         return
     bag = draft.bag
-    join, allowance = draft.form.height - draft.form.bottom, bag.mm("allowances.join")
+    join, allowance = draft.form.height - draft.form.bottom, JOIN_ALLOWANCE.of(bag)
     for hang in draft.hangs:
         upper = hang.down - hang.box
         if hang.down and upper < join + allowance - 1e-9 and hang.down > join - allowance + 1e-9:
-            path = f"{hang.prefix}.from_top"
+            path = FROM_TOP.in_(hang.prefix)
             higher, lower = at_most(bag, join - allowance - hang.box), at_least(bag, join + allowance)
             ways: tuple[Remedy, ...] = (to(path, higher), to(path, lower))
             fix = "Begin the box {higher} below the top edge, or {lower}, below the join."
@@ -136,12 +141,12 @@ def bottom_weaker(draft: "Draft") -> Iterator[Fired]:
         bottom, outer = bag.cloth("contrast"), bag.cloth("outer")
         if bottom.strength < outer.strength:
             words = {"bottom": bottom.label, "outer": within(outer.label)}
-            options = bag.bag.param_at["cloth.contrast"].options
+            options = bag.bag.param_at[CONTRAST_CLOTH].options
             strong = (o.key for o in options if bag.facts.cloths[o.key].strength >= outer.strength)
             yield fired(
-                "cloth.contrast",
+                CONTRAST_CLOTH,
                 "{bottom} under {outer}.",
                 "Choose a cloth for the bottom that is as strong as the outer.",
                 words,
-                remedies=tuple(to("cloth.contrast", key) for key in strong if key != outer.key)[:2],
+                remedies=tuple(to(CONTRAST_CLOTH, key) for key in strong if key != outer.key)[:2],
             )

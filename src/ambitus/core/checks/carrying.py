@@ -5,9 +5,24 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import at_least, at_most, place_field, placed_at, strap_field, to
 from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.fields import Length
+from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.base.panels import asked_height
+from ambitus.core.grammar.carry.fields import (
+    BOX,
+    END_TURNED,
+    FROM_TOP,
+    HELD,
+    INSIDE_TOP,
+    MAKE,
+    MEASURED_BY,
+    PAST,
+    STRAP_WIDTH,
+    TUCK,
+)
 from ambitus.core.grammar.carry.hang import visible_for_drop
 from ambitus.core.grammar.carry.strap import Hang
+from ambitus.core.grammar.top.fields import HEM
 from ambitus.core.lengths import Pair, paired, snap
 from ambitus.core.spec.resolved import Resolved
 
@@ -30,7 +45,7 @@ _HOW = {"hand": "in the hand", "shoulder": "on the shoulder"}
 
 def _longer(draft: "Draft", hang: Hang, drop: float) -> float:
     """Return the strap that hangs *drop* deep: in the field it was set by."""
-    if draft.bag.choice(f"{hang.prefix}.measure") == "drop":
+    if MEASURED_BY.of(hang.item) == "drop":
         return at_least(draft.bag, drop)
     return at_least(draft.bag, visible_for_drop(drop, hang.gap, hang.hold) + draft.bag.grid.step)
 
@@ -48,7 +63,7 @@ def strap_no_hand(draft: "Draft") -> Iterator[Fired]:
     for hang in draft.hangs:
         if hang.drop is not None:
             continue
-        held, path = bag.choice(f"{hang.prefix}.held"), strap_field(bag, hang.prefix)
+        held, path = HELD.of(hang.item), strap_field(hang.item)
         by_length = path.endswith("length")
         least = at_least(bag, hang.hold + abs(hang.gap - hang.hold))
         drop = LEAST_DROP[held].mm(bag.unit)
@@ -79,11 +94,11 @@ def strap_no_hand(draft: "Draft") -> Iterator[Fired]:
 def strap_short(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     for hang in draft.hangs:
-        held = bag.choice(f"{hang.prefix}.held")
+        held = HELD.of(hang.item)
         least = LEAST_DROP[held].mm(bag.unit)
         if hang.drop is None or hang.drop >= least - 0.5:
             continue
-        path = strap_field(bag, hang.prefix)
+        path = strap_field(hang.item)
         longer = _longer(draft, hang, least)
         yield fired(
             path,
@@ -92,7 +107,7 @@ def strap_short(draft: "Draft") -> Iterator[Fired]:
             if path.endswith("drop")
             else "Make it {longer} long, for a drop of {least}.",
             {"how": _HOW[held]},
-            remedies=(to(path, longer), *((to(f"{hang.prefix}.held", "hand"),) if held != "hand" else ())),
+            remedies=(to(path, longer), *((to(HELD.in_(hang.prefix), "hand"),) if held != "hand" else ())),
             drop=hang.drop,
             least=least,
             longer=longer,
@@ -111,7 +126,7 @@ def strap_out_of_role(draft: "Draft") -> Iterator[Fired]:
     most = MOST_DROP.mm(draft.bag.unit)
     for hang in draft.hangs:
         if hang.drop is not None and hang.drop > most + draft.bag.grid.step:
-            path = strap_field(draft.bag, hang.prefix)
+            path = strap_field(hang.item)
             shorter = most
             if path.endswith("length"):
                 shorter = at_most(draft.bag, visible_for_drop(most, hang.gap, hang.hold))
@@ -148,7 +163,7 @@ def strap_off_panel(draft: "Draft") -> Iterator[Fired]:
         near, far = _range(draft, hang)
         if near - 1e-9 <= hang.offset <= far + 1e-9:
             continue
-        path = place_field(bag, hang.prefix)
+        path = place_field(hang.item)
         ends = [placed_at(bag, draft.form, hang, offset) for offset in (near, far)]
         low, high = at_least(bag, max(0.0, min(ends))), at_most(bag, max(ends))
         narrower = at_most(bag, draft.form.mm("flat_opening") / 2)
@@ -162,7 +177,7 @@ def strap_off_panel(draft: "Draft") -> Iterator[Fired]:
             if hang.gap >= 0
             else "Ends {width} wide, whose centres cross by {gap}, on a top edge {top} long.",
             "Choose between {low} and {high} there." if fits else "Make the strap {narrower} wide or less.",
-            remedies=(to(path, wanted),) if fits else (to(f"{hang.prefix}.width", narrower),),
+            remedies=(to(path, wanted),) if fits else (to(STRAP_WIDTH.in_(hang.prefix), narrower),),
             width=hang.finished_width,
             gap=abs(hang.gap),
             top=draft.form.mm("flat_opening"),
@@ -205,7 +220,7 @@ def strap_on_fold(draft: "Draft") -> Iterator[Fired]:
         half = hang.finished_width / 2
         if abs(hang.offset - corner) >= half - 1e-9:
             continue
-        path = place_field(bag, hang.prefix)
+        path = place_field(hang.item)
         plain = placed_at(bag, draft.form, hang, corner + half)
         inside = at_most(bag, plain) if path.endswith("gap") else at_least(bag, plain)
         say, fix = _ON_FOLD[path.rsplit(".", 1)[1]]
@@ -233,14 +248,14 @@ def strap_on_fold(draft: "Draft") -> Iterator[Fired]:
 def strap_too_narrow(draft: "Draft") -> Iterator[Fired]:
     least = NARROWEST_FOLDED.mm(draft.bag.unit)
     for hang in draft.hangs:
-        path = f"{hang.prefix}.width"
-        if hang.item.make.kind == "four_fold" and draft.bag.mm(path) < least - 1e-9:
+        path = STRAP_WIDTH.in_(hang.prefix)
+        if hang.item.make.kind == "four_fold" and path.of(draft.bag) < least - 1e-9:
             yield fired(
                 path,
                 "{width} finished, cut {cut}.",
                 "Make it {least} or wider.",
                 remedies=(to(path, least),),
-                width=draft.bag.mm(path),
+                width=path.of(draft.bag),
                 cut=hang.width.total,
                 least=least,
             )
@@ -257,14 +272,14 @@ def strap_too_narrow(draft: "Draft") -> Iterator[Fired]:
 def strap_tuck_over_hem(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     for hang in draft.hangs:
-        path = f"{hang.prefix}.tuck"
-        if path in bag.values and "top.hem" in bag.values and bag.mm(path) > bag.mm("top.hem") + 1e-9:
-            tuck, hem = bag.mm(path), bag.mm("top.hem")
+        path = TUCK.in_(hang.prefix)
+        if path in bag.values and HEM in bag.values and path.of(bag) > HEM.of(bag) + 1e-9:
+            tuck, hem = path.of(bag), HEM.of(bag)
             yield fired(
                 path,
                 "{tuck} tucked into a hem of {hem}.",
                 "Tuck in {hem} or less, or make the hem {tuck}.",
-                remedies=(to(path, at_most(bag, hem)), to("top.hem", at_least(bag, tuck))),
+                remedies=(to(path, at_most(bag, hem)), to(HEM, at_least(bag, tuck))),
                 tuck=tuck,
                 hem=hem,
             )
@@ -286,7 +301,7 @@ def strap_tail_short(draft: "Draft") -> Iterator[Fired]:
             continue
         path, beyond = found
         if beyond < least - 1e-9:
-            now = bag.mm(path)
+            now = path.of(bag)
             more = at_least(bag, now + least - beyond)
             yield fired(
                 path,
@@ -299,18 +314,18 @@ def strap_tail_short(draft: "Draft") -> Iterator[Fired]:
             )
 
 
-def _caught(bag: Resolved, hang: Hang) -> tuple[str, float] | None:
+def _caught(bag: Resolved, hang: Hang) -> tuple[Length, float] | None:
     """Return the field of a strap's end, and what of it lies beyond the last row that catches it."""
     kind = hang.item.attach.kind
-    if kind == "in_seam" and "allowances.top" in bag.values:
-        return f"{hang.prefix}.past", snap(bag.mm(f"{hang.prefix}.past") + bag.mm("allowances.top"))
+    if kind == "in_seam" and TOP_ALLOWANCE in bag.values:
+        return PAST.in_(hang.prefix), snap(PAST.of(hang.item) + TOP_ALLOWANCE.of(bag))
     if kind == "tucked":
         rows = bag.bag.top.rows(bag)
-        return f"{hang.prefix}.inside", snap(bag.mm(f"{hang.prefix}.inside") - max(rows, default=0.0))
+        return INSIDE_TOP.in_(hang.prefix), snap(INSIDE_TOP.of(hang.item) - max(rows, default=0.0))
     if kind == "on_hem":
-        return f"{hang.prefix}.tuck", bag.mm(f"{hang.prefix}.tuck")
+        return TUCK.in_(hang.prefix), TUCK.of(hang.item)
     if kind == "on_face":
-        return f"{hang.prefix}.end", bag.mm(f"{hang.prefix}.end")
+        return END_TURNED.in_(hang.prefix), END_TURNED.of(hang.item)
     return None
 
 
@@ -338,14 +353,14 @@ def strap_into_corner(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     height, _, corner = _down_to(draft)
     for hang in draft.hangs:
-        path = f"{hang.prefix}.from_top"
+        path = FROM_TOP.in_(hang.prefix)
         if not hang.down or not corner:
             continue
         aside = hang.offset - hang.finished_width / 2
         if hang.down <= height + 1e-9 or aside >= corner - 1e-9:
             continue
         up = at_most(bag, height - hang.box)
-        place = place_field(bag, hang.prefix)
+        place = place_field(hang.item)
         plain = placed_at(bag, draft.form, hang, corner + hang.finished_width / 2)
         inwards = at_most(bag, plain) if place.endswith("gap") else at_least(bag, plain)
         words = {"gap": "make the gap", "side": "place it", "face": "place it"}
@@ -381,14 +396,14 @@ def strap_past_base(draft: "Draft") -> Iterator[Fired]:
     for hang in draft.hangs:
         if not hang.down or hang.down <= panel + 1e-9:
             continue
-        path, up = f"{hang.prefix}.from_top", at_most(bag, panel - hang.box)
+        path, up = FROM_TOP.in_(hang.prefix), at_most(bag, panel - hang.box)
         lower = at_most(bag, panel - (hang.down - hang.box))
         fits = panel >= hang.box
         yield fired(
-            path if fits else f"{hang.prefix}.box",
+            path if fits else BOX.in_(hang.prefix),
             "The box ends {reach} below the top edge of a panel {panel} high.",
             "Begin it {up} below the top edge or higher." if fits else "Make the box {lower} high or less.",
-            remedies=(to(path, up),) if fits else (to(f"{hang.prefix}.box", lower),),
+            remedies=(to(path, up),) if fits else (to(BOX.in_(hang.prefix), lower),),
             reach=hang.down,
             panel=snap(panel),
             up=up,
@@ -407,13 +422,13 @@ def strap_past_base(draft: "Draft") -> Iterator[Fired]:
 def strap_tube_too_narrow(draft: "Draft") -> Iterator[Fired]:
     least = NARROWEST_TUBE.mm(draft.bag.unit)
     for hang in draft.hangs:
-        path = f"{hang.prefix}.width"
-        if hang.item.make.kind == "tube" and draft.bag.mm(path) < least - 1e-9:
+        path = STRAP_WIDTH.in_(hang.prefix)
+        if hang.item.make.kind == "tube" and path.of(draft.bag) < least - 1e-9:
             yield fired(
                 path,
                 "A tube {width} wide.",
                 "Make it {least} or wider, or turn the edges in instead.",
-                remedies=(to(path, least), to(f"{hang.prefix}.make", "edges_turned")),
-                width=draft.bag.mm(path),
+                remedies=(to(path, least), to(MAKE.in_(hang.prefix), "edges_turned")),
+                width=path.of(draft.bag),
                 least=least,
             )

@@ -7,10 +7,26 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.grammar.cloth.fields import LINING_CLOTH, OUTER_CLOTH
+from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
+from ambitus.core.grammar.kinds import INTERFACING_KIND
+from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.casing.measures import is_overlocked, turn_down
 from ambitus.core.grammar.top.drawstring.channel import EASE, channel_of, cord_flat, least_channel
 from ambitus.core.grammar.top.drawstring.closing import by_contents, to_edge
 from ambitus.core.grammar.top.drawstring.cords import cord_melts
+from ambitus.core.grammar.top.drawstring.fields import (
+    BAND,
+    CHANNEL,
+    CORD,
+    CORD_CUT,
+    CORD_END,
+    CORD_THICK,
+    CORD_WIDE,
+    HEIGHT_MEANS,
+    TAIL,
+)
+from ambitus.core.grammar.top.fields import CHANNEL_EDGE, HEADING, HEM_EDGE, TURN
 from ambitus.core.lengths import Pair, paired, snap
 from ambitus.core.words import within
 
@@ -23,10 +39,10 @@ LEAST_TAIL = paired(50)
 LEAST_CONTENTS = 20.0
 #: Default (ours): what a channel, a heading and a tail are at the most where they are meant: 60, 100, 500 mm.
 ROLES = {
-    "top.channel": ("channel", paired(60)),
-    "top.band": ("band", paired(60)),
-    "top.heading": ("heading", paired(100)),
-    "top.tail": ("tail", Pair(500, Fraction(20))),
+    CHANNEL: ("channel", paired(60)),
+    BAND: ("band", paired(60)),
+    HEADING: ("heading", paired(100)),
+    TAIL: ("tail", Pair(500, Fraction(20))),
 }
 
 
@@ -45,8 +61,8 @@ def channel_narrow(draft: "Draft") -> Iterator[Fired]:
     (path, channel), least = channel_of(bag), least_channel(bag)
     if channel < least - 1e-6:
         wide, room = at_least(bag, least), channel - EASE.mm(bag.unit)
-        around = bag.chose("top.cord", "round")
-        cord = "top.cord_thick" if around else "top.cord_wide"
+        around = CORD.is_(bag, "round")
+        cord = CORD_THICK if around else CORD_WIDE
         thinner = at_most(bag, room * 2 / math.pi if around else room)
         yield fired(
             path,
@@ -77,14 +93,14 @@ def drawn_up_out_of_role(draft: "Draft") -> Iterator[Fired]:
     for path, (name, pair) in ROLES.items():
         most = pair.mm(bag.unit)
         # a channel that follows its cord is as wide as that needs
-        if path in bag.values and bag.mm(path) > max(most, at_least(bag, least_channel(bag))) + 1e-9:
+        if path in bag.values and path.of(bag) > max(most, at_least(bag, least_channel(bag))) + 1e-9:
             yield fired(
                 path,
                 "A {name} of {given}.",
                 "Check the number and its unit; {most} or less is usual.",
                 {"name": name},
                 remedies=(to(path, most), to(path, None)),
-                given=bag.mm(path),
+                given=path.of(bag),
                 most=most,
             )
 
@@ -101,20 +117,20 @@ def raw_edge_in_channel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if bag.bag.top.kind != "casing" or is_overlocked(bag):
         return
-    turn, edge, channel = bag.mm("top.turn"), bag.mm("top.edge"), bag.mm("top.channel")
+    turn, edge, channel = TURN.of(bag), CHANNEL_EDGE.of(bag), CHANNEL.of(bag)
     if edge + 1e-9 < turn < edge + channel - 1e-9:
         short, over = at_most(bag, edge), at_least(bag, edge + channel)
         room = over <= turn_down(bag) + 1e-9
         yield fired(
-            "top.turn",
+            TURN,
             "A first turn of {turn} ends {inside} above the lower row.",
             "Overlock the edge first, or turn {short} or less, or {over} or more."
             if room
             else "Overlock the edge first, or turn {short} or less.",
             remedies=(
-                to("top.hem_edge", "overlocked"),
-                *((to("top.turn", over),) if room else ()),
-                to("top.turn", short),
+                to(HEM_EDGE, "overlocked"),
+                *((to(TURN, over),) if room else ()),
+                to(TURN, short),
             ),
             turn=turn,
             inside=turn - edge,
@@ -133,14 +149,14 @@ def raw_edge_in_channel(draft: "Draft") -> Iterator[Fired]:
 )
 def turn_over_casing(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if bag.bag.top.kind == "casing" and bag.mm("top.turn") > turn_down(bag) + 1e-9:
-        turn, down = bag.mm("top.turn"), turn_down(bag)
+    if bag.bag.top.kind == "casing" and TURN.of(bag) > turn_down(bag) + 1e-9:
+        turn, down = TURN.of(bag), turn_down(bag)
         least = at_most(bag, down)
         yield fired(
-            "top.turn",
+            TURN,
             "A first turn of {turn} in a casing of {down}.",
             "Turn {least} or less.",
-            remedies=(to("top.turn", least), to("top.turn", at_most(bag, bag.mm("top.edge")))),
+            remedies=(to(TURN, least), to(TURN, at_most(bag, CHANNEL_EDGE.of(bag)))),
             turn=turn,
             down=down,
             least=least,
@@ -160,13 +176,13 @@ def tail_short(draft: "Draft") -> Iterator[Fired]:
         return
     bag, found, least = draft.bag, _in_hand(draft), LEAST_TAIL.mm(draft.bag.unit)
     if found is None:
-        if bag.mm("top.tail") < least - 1e-9:
+        if TAIL.of(bag) < least - 1e-9:
             yield fired(
-                "top.tail",
+                TAIL,
                 "A tail of {tail} at each end.",
                 "Leave {least}.",
-                remedies=(to("top.tail", least),),
-                tail=bag.mm("top.tail"),
+                remedies=(to(TAIL, least),),
+                tail=TAIL.of(bag),
                 least=least,
             )
         return
@@ -175,10 +191,10 @@ def tail_short(draft: "Draft") -> Iterator[Fired]:
     if -1e-6 <= tail < least - 1e-9:
         longer = at_least(bag, path + 2 * least)
         yield fired(
-            "top.cord_cut",
+            CORD_CUT,
             "A cord of {hand} leaves {tail} at each end.",
             "Take one of {longer}, for tails of {least}.",
-            remedies=(to("top.cord_cut", longer), to("top.cord_cut", None)),
+            remedies=(to(CORD_CUT, longer), to(CORD_CUT, None)),
             hand=hand,
             tail=snap(max(0.0, tail)),
             longer=longer,
@@ -200,18 +216,18 @@ def closes_over_nothing(draft: "Draft") -> Iterator[Fired]:
     bag, over = draft.bag, draft.form.mm("contents")
     if over < LEAST_CONTENTS - 1e-6:
         say = "The mouth closes over {over}." if over > 0 else "The mouth cannot be drawn closed."
-        given = bag.mm("size.height")
+        given = HEIGHT.of(bag)
         higher = at_least(bag, given + LEAST_CONTENTS - over)
         yield fired(
-            "size.height",
+            HEIGHT,
             say,
             "Make it {higher} high instead of {given}."
             if by_contents(bag)
             else "Make it {higher} high instead of {given}, or give the height of what goes in.",
             remedies=(
-                to("size.height", higher),
-                to("size.height", higher + at_least(bag, bag.grid.step)),
-                to("top.height_means", "contents"),
+                to(HEIGHT, higher),
+                to(HEIGHT, higher + at_least(bag, bag.grid.step)),
+                to(HEIGHT_MEANS, "contents"),
             ),
             over=over,
             higher=higher,
@@ -231,10 +247,10 @@ def hole_left(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if draft.cords is not None and to_edge(bag) and bag.bag.top.above_cord:
         yield fired(
-            "size.height",
+            HEIGHT,
             "About {hole} across.",
             "Count the closing to the cord to shut it, or lay a flap over what goes in.",
-            remedies=(to("top.height_means", "contents"),),
+            remedies=(to(HEIGHT_MEANS, "contents"),),
             hole=2 * bag.bag.top.above_cord(bag).mm,
         )
 
@@ -253,10 +269,10 @@ def cord_short(draft: "Draft") -> Iterator[Fired]:
         hand, path, wanted = found
         buy = at_least(draft.bag, wanted)
         yield fired(
-            "top.cord_cut",
+            CORD_CUT,
             "{hand} of cord for a channel of {path}: {missing} are missing.",
             "Take a cord of {buy}.",
-            remedies=(to("top.cord_cut", buy), to("top.cord_cut", None)),
+            remedies=(to(CORD_CUT, buy), to(CORD_CUT, None)),
             hand=hand,
             path=path,
             missing=snap(path - hand),
@@ -276,7 +292,7 @@ def cord_in_hand(draft: "Draft") -> Iterator[Fired]:
     found = _in_hand(draft)
     if found is not None and found[0] >= found[1] - 1e-6:
         yield fired(
-            "top.cord_cut",
+            CORD_CUT,
             "Leaves {tail} at each end of the open mouth.",
             "{wanted} would leave the tail you chose.",
             tail=snap(max(0.0, (found[0] - found[1]) / 2)),
@@ -294,20 +310,20 @@ def cord_in_hand(draft: "Draft") -> Iterator[Fired]:
 )
 def seal_does_not_melt(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if draft.cords is None or not bag.chose("top.cord_end", "sealed") or cord_melts(bag):
+    if draft.cords is None or not CORD_END.is_(bag, "sealed") or cord_melts(bag):
         return
     what = {
         "strip": f"A strip of {within(bag.cloth('outer').label)}",
         "elastic": "Elastic",
         "ribbon": "A ribbon of cotton",
-    }.get(bag.choice("top.cord"), "A cord of cotton")
+    }.get(CORD.of(bag), "A cord of cotton")
     ways = ("knot", "sealant")
     yield fired(
-        "top.cord_end",
+        CORD_END,
         "{what} does not melt.",
         "Knot its ends, or seal them with liquid.",
         {"what": what},
-        remedies=tuple(to("top.cord_end", way) for way in ways),
+        remedies=tuple(to(CORD_END, way) for way in ways),
     )
 
 
@@ -324,26 +340,27 @@ def stiff_drawn_up(draft: "Draft") -> Iterator[Fired]:
     if draft.cords is None:
         return
     if bag.bag.interfacing.cuts and not bag.bag.interfacing.part:
-        facts = bag.facts.interfacings[bag.choice("interfacing.material")]
+        facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
         if facts.stiff:
             yield fired(
-                "interfacing.material",
+                INTERFACING_MATERIAL,
                 "{what} reaches up to the mouth.",
                 "Leave it out, or take a light one.",
                 {"what": facts.label},
-                remedies=(to("interfacing.kind", "none"), to("interfacing.material", "fusible_light")),
+                remedies=(to(INTERFACING_KIND, "none"), to(INTERFACING_MATERIAL, "fusible_light")),
             )
     for layer in bag.bag.top.layers:
         cloth = bag.cloth(layer)
         if cloth.stiff:
             options = bag.bag.param_at[f"cloth.{layer}"].options
             soft = (o.key for o in options if _gathers(draft, o.key, cloth.strength))
+            field = LINING_CLOTH if layer == "lining" else OUTER_CLOTH
             yield fired(
-                f"cloth.{layer}",
+                field,
                 "{cloth} does not gather.",
                 "Choose a cloth that gathers.",
                 {"cloth": cloth.label},
-                remedies=tuple(to(f"cloth.{layer}", key) for key in soft)[:2],
+                remedies=tuple(to(field, key) for key in soft)[:2],
             )
 
 
@@ -354,7 +371,7 @@ def _gathers(draft: "Draft", key: str, strength: int) -> bool:
 
 def _in_hand(draft: "Draft") -> tuple[float, float, float] | None:
     """Return the cord in hand, the way round the channel, and the length worked out."""
-    value = draft.bag.values.get("top.cord_cut")
+    value = CORD_CUT.found(draft.bag)
     if draft.cords is None or value is None or value.value is None:
         return None
-    return draft.bag.mm("top.cord_cut"), draft.cords.path.mm, draft.cords.length.total
+    return CORD_CUT.of(draft.bag), draft.cords.path.mm, draft.cords.length.total

@@ -6,8 +6,16 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import allowance, at_least, at_most, set_by, to
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
 from ambitus.core.form.model import Piece
+from ambitus.core.grammar.allowances import allowance_of
+from ambitus.core.grammar.base.fields import CUT_AS, STRIP_OF, TUBE_PANELS
+from ambitus.core.grammar.carry.fields import MAKE, STRAP_WIDTH
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.cloth.bottom import cloths_outside
+from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, LINING_CLOTH, OUTER_CLOTH, PRINT
+from ambitus.core.grammar.interfacing.fields import INSET_BY, INTERFACING_MATERIAL
+from ambitus.core.grammar.kinds import BASE_KIND, INTERFACING_KIND, SEAMS_KIND
+from ambitus.core.grammar.sizes import LENGTH, WIDTH
+from ambitus.core.grammar.top.fields import EASE_BY, LINING_EASE
 from ambitus.core.lengths import paired, snap
 from ambitus.core.words import within
 
@@ -38,7 +46,7 @@ def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
     for layer in (*cloths_outside(bag), *bag.bag.top.layers[1:]):
         cloth = bag.cloth(layer)
         for key, name in bag.classes.items() if cloth.fray >= 2 else ():
-            mm, kind, field = bag.mm(f"allowances.{key}"), bag.bag.seam(key), set_by(bag, f"allowances.{key}")
+            mm, kind, field = allowance_of(key).of(bag), bag.bag.seam(key), set_by(bag, allowance_of(key))
             # a zip holds its edge by itself, and its row is topstitched
             safe = key == "zip" or kind.finished or not kind.takes_allowance
             if safe or mm >= LEAST_ON_FRAYING - 1e-9 or field in told:
@@ -53,7 +61,7 @@ def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
                 {"cloth": cloth.label, "name": within(name)},
                 remedies=(
                     *allowance(bag, key, least),
-                    *((to("seams.kind", "zigzagged"), to("seams.kind", "overlocked_first")) if own else ()),
+                    *((to(SEAMS_KIND, "zigzagged"), to(SEAMS_KIND, "overlocked_first")) if own else ()),
                 ),
                 allowance=mm,
                 least=least,
@@ -73,17 +81,17 @@ def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
     # what is kept out of the seams reaches no farther in than the grid's rounding
     if not bag.bag.interfacing.cuts or bag.bag.interfacing.kind == "kept_out":
         return
-    facts = bag.facts.interfacings[bag.choice("interfacing.material")]
+    facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
     piece = next((p for p in draft.pieces if p.layer == "interfacing"), None)
     if facts.bulky and piece is not None:
         deepest = max(e.finish for e in piece.edges)
         if deepest > 1.0:
             yield fired(
-                "interfacing.kind",
+                INTERFACING_KIND,
                 "{what} reaches {deepest} into the seams.",
                 "Keep it out of the seams.",
                 {"what": facts.label},
-                remedies=(to("interfacing.kind", "kept_out"),),
+                remedies=(to(INTERFACING_KIND, "kept_out"),),
                 deepest=deepest,
             )
 
@@ -100,16 +108,16 @@ def inset_wide(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if bag.bag.interfacing.kind != "inset":
         return
-    inset = bag.mm("interfacing.inset")
-    least = min(bag.mm(f"allowances.{key}") for key in bag.classes if key != "strap")
+    inset = INSET_BY.of(bag)
+    least = min(allowance_of(key).of(bag) for key in bag.classes if key != "strap")
     if inset > least + 6 + 1e-9:
         line = at_most(bag, least)
-        kept_out = to("interfacing.kind", "kept_out")
+        kept_out = to(INTERFACING_KIND, "kept_out")
         yield fired(
-            "interfacing.inset",
+            INSET_BY,
             "Inset {inset} from the raw edge stops {short} inside the seam.",
             "Use {line} to end at the seam line." if line > 0 else "Keep it out of the seams instead.",
-            remedies=(*((to("interfacing.inset", line),) if line > 0 else ()), kept_out),
+            remedies=(*((to(INSET_BY, line),) if line > 0 else ()), kept_out),
             inset=inset,
             short=snap(inset - least),
             line=line,
@@ -119,18 +127,18 @@ def inset_wide(draft: "Draft") -> Iterator[Fired]:
 def _stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
     """Return the thickness of cloth under the needle at a strap's end, and whether a core lies in it."""
     bag, make = draft.bag, hang.item.make
-    outers, linings, straps = hang.item.attach.crossed(bag, hang.prefix)
+    outers, linings, straps = hang.item.attach.crossed(hang.item)
     cloth = bag.cloth("outer").thickness
     strap = make.layers * (cloth if make.thickness is None else make.thickness)
     stack = cloth * outers * draft.cut_list.layers + strap * straps
-    if linings and "cloth.lining" in bag.values:
+    if linings and LINING_CLOTH in bag.values:
         stack += bag.cloth("lining").thickness * linings
     if not bag.bag.interfacing.cuts:
         return stack, False
-    felt = bag.facts.interfacings[bag.choice("interfacing.material")].thickness
-    cored = bool(make.core_width(bag, hang.prefix)) and not bag.bag.interfacing.part
+    felt = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)].thickness
+    cored = bool(make.core_width(hang.item)) and not bag.bag.interfacing.part
     # the core is folded once, and stops short of an end that is turned under
-    reach = sum(t.mm for t in (*hang.tails, *hang.item.attach.core_short(bag, hang.prefix)))
+    reach = sum(t.mm for t in (*hang.tails, *hang.item.attach.core_short(hang.item)))
     cored = cored and reach > 1e-9
     panels = (p for p in draft.pieces if p.layer == "interfacing")
     top = next((e for p in panels for e in p.edges if e.seam == "top"), None)
@@ -155,13 +163,13 @@ def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
             continue
         last = ", or leave the core out of the ends." if cored else "."
         yield fired(
-            f"{hang.prefix}.width",
+            STRAP_WIDTH.in_(hang.prefix),
             "About {stack} of cloth under the needle.",
             "Use a walking foot and a strong needle, hammer the fold flat, or take webbing" + last,
             remedies=(
-                *((to("interfacing.material", "fusible_light"),) if cored else ()),
-                to(f"{hang.prefix}.make", "edges_turned"),
-                to(f"{hang.prefix}.make", "webbing"),
+                *((to(INTERFACING_MATERIAL, "fusible_light"),) if cored else ()),
+                to(MAKE.in_(hang.prefix), "edges_turned"),
+                to(MAKE.in_(hang.prefix), "webbing"),
             ),
             stack=stack,
         )
@@ -182,18 +190,18 @@ def weak_for_load(draft: "Draft") -> Iterator[Fired]:
     if not draft.hangs or not ((cloth.strength <= 1 and single) or cloth.pile):
         return
     how = "gives" if cloth.ease > 0.01 else "loses its pile" if cloth.pile else "tears"
-    options = bag.bag.param_at["cloth.outer"].options
+    options = bag.bag.param_at[OUTER_CLOTH].options
     strong = (o.key for o in options if _carries(draft, o.key))
     yield fired(
-        "cloth.outer",
+        OUTER_CLOTH,
         "{cloth} {how} at the strap ends.",
         "Choose a stronger cloth."
         if cloth.pile
         else "Choose a stronger cloth, or work two layers of it as one.",
         {"cloth": cloth.label, "how": how},
         remedies=(
-            *((to("cloth.doubled", "doubled"),) if not cloth.pile else ()),
-            *(to("cloth.outer", key) for key in strong),
+            *((to(DOUBLED_CLOTH, "doubled"),) if not cloth.pile else ()),
+            *(to(OUTER_CLOTH, key) for key in strong),
         )[:3],
     )
 
@@ -243,16 +251,16 @@ def _where_to_join(
     """Return the field that helps where a piece is *over* mm too wide for its cloth, what to do, edits."""
     bag = draft.bag
     if piece.part.startswith("gusset"):
-        ways = tuple(to("base.strip", way) for way in ("halves", "three"))
-        return "base.strip", "Cut it along the cloth, or in two joined under the base.", {}, ways
+        ways = tuple(to(STRIP_OF, way) for way in ("halves", "three"))
+        return STRIP_OF, "Cut it along the cloth, or in two joined under the base.", {}, ways
     if piece.part == "base":
         return f"cloth.{piece.looks}", "Take a wider cloth, or a smaller base.", {}, ()
-    if "base.panels" in bag.values and bag.choice("base.panels") == "one":
-        return "base.panels", "Make the tube of two panels.", {}, (to("base.panels", "two"),)
-    path = "size.width" if "size.width" in bag.values else "size.length"
+    if TUBE_PANELS in bag.values and TUBE_PANELS.of(bag) == "one":
+        return TUBE_PANELS, "Make the tube of two panels.", {}, (to(TUBE_PANELS, "two"),)
+    path = WIDTH if WIDTH in bag.values else LENGTH
     if path not in bag.values:
-        return "base.panels", "Turn the grain, or join the panel.", {}, ()
-    most = at_most(bag, bag.mm(path) - over)
+        return TUBE_PANELS, "Turn the grain, or join the panel.", {}, ()
+    most = at_most(bag, path.of(bag) - over)
     fix = "Without a join it may be {most}; or turn the grain, or join the panel."
     less = (to(path, most), to(path, at_most(bag, most - bag.grid.step)))
     return path, fix, {"most": most}, less if most > 0 else ()
@@ -270,15 +278,15 @@ def fused_without_heat(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if not bag.bag.interfacing.cuts:
         return
-    facts = bag.facts.interfacings[bag.choice("interfacing.material")]
+    facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
     cold = [cloth for cloth in map(bag.cloth, cloths_outside(bag)) if cloth.iron.startswith("none")]
     if facts.fused and cold:
         yield fired(
-            "interfacing.material",
+            INTERFACING_MATERIAL,
             "{what} on {cloth}.",
             "Take a sew-in interfacing, or leave it out.",
             {"what": facts.label, "cloth": " and ".join(within(cloth.label) for cloth in cold)},
-            remedies=(to("interfacing.kind", "none"), to("interfacing.material", "foam")),
+            remedies=(to(INTERFACING_KIND, "none"), to(INTERFACING_MATERIAL, "foam")),
         )
 
 
@@ -294,10 +302,10 @@ def interfacing_shows(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if bag.bag.interfacing.cuts and "lining" not in bag.bag.top.layers:
         yield fired(
-            "interfacing.kind",
+            INTERFACING_KIND,
             "The bag is unlined.",
             "Leave the interfacing out, or line the bag.",
-            remedies=(to("interfacing.kind", "none"),),
+            remedies=(to(INTERFACING_KIND, "none"),),
         )
 
 
@@ -311,9 +319,9 @@ def interfacing_shows(draft: "Draft") -> Iterator[Fired]:
 )
 def print_upside_down(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if bag.choice("cloth.print") == "one_way" and any(p.folded for p in draft.pieces if p.layer == "outer"):
-        cut_as = "base.cut_as" in bag.values
-        way = to("base.cut_as", "panels") if cut_as else to("base.kind", "seamed")
+    if PRINT.of(bag) == "one_way" and any(p.folded for p in draft.pieces if p.layer == "outer"):
+        cut_as = CUT_AS in bag.values
+        way = to(CUT_AS, "panels") if cut_as else to(BASE_KIND, "seamed")
         yield fired(
             way[0].path,
             "The outer is one piece, folded at the base.",
@@ -332,17 +340,17 @@ def print_upside_down(draft: "Draft") -> Iterator[Fired]:
 )
 def lining_ease_out_of_role(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    way = bag.values.get("top.ease")
+    way = LINING_EASE.found(bag)
     if way is None or way.value == "none":
         return
-    by = bag.mm("top.ease_by")
+    by = EASE_BY.of(bag)
     if by > MOST_EASE + 1e-9:
         least, most = paired(3).mm(bag.unit), paired(6).mm(bag.unit)
         yield fired(
-            "top.ease_by",
+            EASE_BY,
             "Smaller by {by}.",
             "Take between {least} and {most}.",
-            remedies=(to("top.ease_by", most), to("top.ease", "none")),
+            remedies=(to(EASE_BY, most), to(LINING_EASE, "none")),
             by=by,
             least=at_least(bag, least),
             most=most,

@@ -4,6 +4,8 @@ from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Literal
 
+from ambitus.core.fields import AnyField
+
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
 
@@ -15,7 +17,7 @@ _ORDER: Mapping[str, int] = {"stop": 0, "warn": 1, "note": 2}
 class Change:
     """One value put into a spec: mm, a choice, or None, so that the default holds again."""
 
-    path: str
+    path: AnyField
     value: float | str | None
 
 

@@ -5,9 +5,17 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import allowance, at_least, at_most, set_by, to
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
+from ambitus.core.fields import Length
+from ambitus.core.grammar.allowances import allowance_of, kind_of
+from ambitus.core.grammar.base.fields import PINCH_TRIM
+from ambitus.core.grammar.cloth.fields import OUTER_CLOTH
 from ambitus.core.grammar.fitting import visible
+from ambitus.core.grammar.kinds import SEAMS_KIND, TOP_KIND
 from ambitus.core.grammar.seams.edges import stands_beyond
 from ambitus.core.grammar.seams.enclosed import COVER, LEAST_FELLED, first_and_second
+from ambitus.core.grammar.seams.fields import FIRST_ROW, SEAM_TRIM, SECOND_ROW, SLIVER
+from ambitus.core.grammar.sizes import DEPTH
+from ambitus.core.grammar.top.fields import TOP_SLIVER
 from ambitus.core.grammar.top.zip.tape import as_one
 from ambitus.core.lengths import paired, snap
 from ambitus.core.words import within
@@ -29,7 +37,7 @@ def _sewn(draft: "Draft", *kinds: str) -> Iterator[tuple[str, str]]:
 
 def _kind_of(draft: "Draft", key: str, kind: str) -> Remedy:
     """Return the remedy that sews a class of seam as *kind*: where the maker chose its kind."""
-    return to(f"seams.{key}" if key in draft.bag.bag.seams_by_class else "seams.kind", kind)
+    return to(kind_of(key) if key in draft.bag.bag.seams_by_class else SEAMS_KIND, kind)
 
 
 @check(
@@ -44,8 +52,8 @@ def seam_too_narrow(draft: "Draft") -> Iterator[Fired]:
     bag, least = draft.bag, LEAST_SEAM.mm(draft.bag.unit)
     told: set[str] = set()
     for key, name in bag.classes.items():
-        kind, field = bag.bag.seam(key), set_by(bag, f"allowances.{key}")
-        mm = bag.mm(f"allowances.{key}")
+        kind, field = bag.bag.seam(key), set_by(bag, allowance_of(key))
+        mm = allowance_of(key).of(bag)
         if not kind.takes_allowance or mm >= least - 1e-9 or field in told:
             continue
         told.add(field)
@@ -60,13 +68,13 @@ def seam_too_narrow(draft: "Draft") -> Iterator[Fired]:
             least=least,
             usual=usual,
         )
-    row = bag.mm("seams.first") if any(_sewn(draft, "french", "french_stitched")) else least
+    row = FIRST_ROW.of(bag) if any(_sewn(draft, "french", "french_stitched")) else least
     if row < least - 1e-9:
         yield fired(
-            "seams.first",
+            FIRST_ROW,
             "The first row of a French seam: {row}.",
             "Give it {least} or more.",
-            remedies=(to("seams.first", least), to("seams.first", None)),
+            remedies=(to(FIRST_ROW, least), to(FIRST_ROW, None)),
             row=row,
             least=least,
         )
@@ -84,17 +92,17 @@ def french_second_narrow(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     told: set[str] = set()
     for key, name in _sewn(draft, "french", "french_stitched"):
-        path = f"allowances.{key}"
-        own = path in bag.values and bag.source(path) == "chosen"
-        first, trim = bag.mm("seams.first"), bag.mm("seams.trim")
-        second = first_and_second(bag, key, bag.mm(path))[1] if path in bag.values else bag.mm("seams.second")
-        where = path if own else "seams.second"
+        path = allowance_of(key)
+        own = path in bag.values and path.source(bag) == "chosen"
+        first, trim = FIRST_ROW.of(bag), SEAM_TRIM.of(bag)
+        second = first_and_second(bag, key, path.of(bag))[1] if path in bag.values else SECOND_ROW.of(bag)
+        where = path if own else SECOND_ROW
         if second >= trim + COVER - 1e-9 or where in told:
             continue
         told.add(where)
         least, whole = at_least(bag, trim + COVER), at_least(bag, first + trim + COVER)
         closer = at_most(bag, second - COVER)
-        wider = to(path, whole) if own else to("seams.second", least)
+        wider = to(path, whole) if own else to(SECOND_ROW, least)
         fix = "Give the seam {whole} or more in all" if own else "Make the second row {least} or more"
         trims = closer >= 1 - 1e-9
         yield fired(
@@ -102,7 +110,7 @@ def french_second_narrow(draft: "Draft") -> Iterator[Fired]:
             "{name}: a second row of {second} over a first row trimmed to {trim}.",
             fix + (", or trim the first to {closer}." if trims else "."),
             {"name": name},
-            remedies=(wider, *((to("seams.trim", closer),) if trims else ())),
+            remedies=(wider, *((to(SEAM_TRIM, closer),) if trims else ())),
             second=max(0.0, second),
             trim=trim,
             least=least,
@@ -123,14 +131,14 @@ def french_trim_over_first(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if not any(_sewn(draft, "french", "french_stitched")):
         return
-    first, trim = bag.mm("seams.first"), bag.mm("seams.trim")
+    first, trim = FIRST_ROW.of(bag), SEAM_TRIM.of(bag)
     if trim > first + 1e-9:
         most = at_most(bag, first)
         yield fired(
-            "seams.trim",
+            SEAM_TRIM,
             "A first row of {first}, trimmed to {trim}.",
             "Trim it to {most} or less.",
-            remedies=(to("seams.trim", None), to("seams.trim", most)),
+            remedies=(to(SEAM_TRIM, None), to(SEAM_TRIM, most)),
             first=first,
             trim=trim,
             most=most,
@@ -148,11 +156,11 @@ def french_trim_over_first(draft: "Draft") -> Iterator[Fired]:
 def felled_too_narrow(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     for key, name in _sewn(draft, "felled"):
-        mm = bag.mm(f"allowances.{key}")
+        mm = allowance_of(key).of(bag)
         if mm < LEAST_FELLED - 1e-9:
             least = paired(12).mm(bag.unit)
             yield fired(
-                f"allowances.{key}",
+                allowance_of(key),
                 "{name}: {allowance}.",
                 "Give it {least} or more, or choose another kind of seam.",
                 {"name": name},
@@ -176,27 +184,27 @@ def pinch_past_row(draft: "Draft") -> Iterator[Fired]:
         return
     half = snap(draft.form.mm("depth") / 2)
     if bag.bag.seam("corner").kind == "french":
-        second = bag.mm("seams.second")
+        second = SECOND_ROW.of(bag)
         if half <= second + 1e-9:
             least = at_least(bag, 2 * second + 2 * LEAST_SEAM.mm(bag.unit))
             yield fired(
-                "size.depth",
+                DEPTH,
                 "Half the depth is {half}; the first row of the corner lies {second} nearer to the point.",
                 "Make the depth {least} or more, or sew the corners plain.",
-                remedies=(to("size.depth", least), to("seams.corner", "plain")),
+                remedies=(to(DEPTH, least), to(kind_of("corner"), "plain")),
                 half=half,
                 second=second,
                 least=least,
             )
         return
-    trim, stands = bag.mm("base.trim"), stands_beyond(bag, "side")
+    trim, stands = PINCH_TRIM.of(bag), stands_beyond(bag, "side")
     if trim > half + stands + 1e-9:
         most = at_most(bag, half)
         yield fired(
-            "base.trim",
+            PINCH_TRIM,
             "{trim} to be left outside a row with {out} of cloth beyond it.",
             "Leave {most} or less.",
-            remedies=(to("base.trim", None), to("base.trim", most)),
+            remedies=(to(PINCH_TRIM, None), to(PINCH_TRIM, most)),
             trim=trim,
             out=snap(half + stands),
             most=most,
@@ -219,11 +227,11 @@ def raw_edge_frays(draft: "Draft") -> Iterator[Fired]:
     words = {"cloth": cloth.label}
     if bag.bag.top.kind == "raw_edge":
         yield fired(
-            "top.kind",
+            TOP_KIND,
             "{cloth} frays.",
             "Hem the top edge, or choose a cloth that does not fray.",
             words,
-            remedies=(to("top.kind", "double_hem"), to("top.kind", "overlocked_hem")),
+            remedies=(to(TOP_KIND, "double_hem"), to(TOP_KIND, "overlocked_hem")),
         )
     raw = [key for key, _ in _sewn(draft, "raw", "lapped")]
     if raw:
@@ -234,7 +242,7 @@ def raw_edge_frays(draft: "Draft") -> Iterator[Fired]:
             "{cloth} frays ({names}).",
             "Overcast the seams, or choose a cloth that does not fray.",
             {**words, "names": ", ".join(within(bag.sewn[key]) for key in raw)},
-            remedies=(tuple(kinds.values()), to("cloth.outer", "felt")),
+            remedies=(tuple(kinds.values()), to(OUTER_CLOTH, "felt")),
         )
 
 
@@ -252,9 +260,9 @@ def plain_seams_unlined(draft: "Draft") -> Iterator[Fired]:
     if as_one(bag) and plain and bag.cloth("outer").fray:
         # a kind that cannot sew every seam leaves the others plain
         kinds = {change.path: change for key in plain for change in _kind_of(draft, key, "zigzagged")}
-        own = {f"seams.{key}": to(f"seams.{key}", "zigzagged")[0] for key in plain}
+        own = {kind_of(key): to(kind_of(key), "zigzagged")[0] for key in plain}
         yield fired(
-            "seams.kind",
+            SEAMS_KIND,
             "{names} left plain.",
             "Overcast them, or sew French seams.",
             {"names": ", ".join(bag.sewn[key] for key in plain).capitalize()},
@@ -276,7 +284,7 @@ def enclosed_under_lining(draft: "Draft") -> Iterator[Fired]:
     if not as_one(bag) and closed:
         kinds = {change.path: change for key in closed for change in _kind_of(draft, key, "plain")}
         yield fired(
-            "seams.kind",
+            SEAMS_KIND,
             "The bag is lined.",
             "Plain seams lie flatter here.",
             remedies=(tuple(kinds.values()),),
@@ -293,26 +301,26 @@ def enclosed_under_lining(draft: "Draft") -> Iterator[Fired]:
 )
 def sliver_out_of_role(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    for path in ("seams.sliver", "top.sliver"):
-        if path in bag.values and bag.mm(path) > MOST_SLIVER + 1e-9 and _counts(draft, path):
+    for path in (SLIVER, TOP_SLIVER):
+        if path in bag.values and path.of(bag) > MOST_SLIVER + 1e-9 and _counts(draft, path):
             most = paired(6).mm(bag.unit)
             yield fired(
                 path,
                 "{sliver} off every edge.",
                 "Check the number; 0 to {most} is usual.",
                 remedies=(to(path, most), to(path, None)),
-                sliver=bag.mm(path),
+                sliver=path.of(bag),
                 most=most,
             )
 
 
-def _counts(draft: "Draft", path: str) -> bool:
+def _counts(draft: "Draft", path: Length) -> bool:
     """
     Return whether a sliver was given at *path*, and is cut: a hem's own follows from that of the seams, and
     an edge that no knife meets has none.
     """
     bag = draft.bag
     kinds = {bag.bag.seams.kind, *(bag.bag.seam(key).kind for key in bag.sewn)}
-    if path == "seams.sliver":
+    if path == SLIVER:
         return "overlocked_first" in kinds
-    return bag.source(path) == "chosen" and visible(path, bag.bag.param_at[path], bag)
+    return path.source(bag) == "chosen" and visible(path, bag.bag.param_at[path], bag)

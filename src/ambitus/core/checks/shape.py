@@ -7,16 +7,47 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import above, allowance, at_least, at_most, below, set_by, to
 from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.curves import flattened
+from ambitus.core.fields import AnyField, Count, Kind, Length
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import unit_vector
+from ambitus.core.grammar.allowances import (
+    CORNER_ALLOWANCE,
+    GUSSET_ALLOWANCE,
+    RING_ALLOWANCE,
+    SIDE_ALLOWANCE,
+    allowance_of,
+    kind_of,
+)
 from ambitus.core.grammar.base.disc import LEAST_DISC, disc_left
+from ambitus.core.grammar.base.fields import (
+    CUT_AS,
+    CUT_BASE,
+    CUT_TUBE,
+    GIVEN_BY,
+    INSERT,
+    INSERT_LESS,
+    OUTLINE,
+    PLATE,
+    RADIUS,
+    ROUND_BY,
+    STEP,
+    TRACED_AS,
+    TUBE_PANELS,
+    WIDTH_MEANS,
+)
 from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
 from ambitus.core.grammar.base.insert import NARROWEST
 from ambitus.core.grammar.base.panels import DEEP_SHARE, asked_height, read_flat
 from ambitus.core.grammar.base.separate.cut import ease_of, is_traced, panels_of, traced_in
 from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
+from ambitus.core.grammar.carry.fields import ATTACH, MAKE, PAIRS
+from ambitus.core.grammar.cloth.fields import BOTTOM, BOTTOM_HEIGHT
 from ambitus.core.grammar.fitting import misfits
+from ambitus.core.grammar.kinds import BASE_KIND, GRID_STEP, INTERFACING_KIND, SEAMS_KIND, TOP_KIND
 from ambitus.core.grammar.seams.edges import eaten
+from ambitus.core.grammar.sizes import BREADTH, DEPTH, HEIGHT, LENGTH, WIDTH
+from ambitus.core.grammar.top.drawstring.fields import CORDS, LOOPS, OPENING
+from ambitus.core.grammar.top.fields import LINING_EASE
 from ambitus.core.grammar.top.zip.tape import is_box
 from ambitus.core.lengths import paired, snap
 from ambitus.core.outlines import is_simple
@@ -39,20 +70,20 @@ def _depth(draft: "Draft") -> float | None:
 
 #: what to try where parts do not go together, the likeliest first: (path, value)
 _TRIED = (
-    ("top.loops", "none"),
-    ("top.cords", "two"),
-    ("top.opening", "eyelets"),
-    ("top.ease", "none"),
-    ("base.panels", "two"),
-    ("base.cut_as", "panels"),
-    ("cloth.bottom", "same"),
-    ("seams.kind", "plain"),
-    ("interfacing.kind", "none"),
-    ("carry.pairs", "0"),
-    ("base.kind", "boxed"),
-    ("base.kind", "seamed"),
-    ("top.kind", "turned_through"),
-    ("top.kind", "zip"),
+    (LOOPS, "none"),
+    (CORDS, "two"),
+    (OPENING, "eyelets"),
+    (LINING_EASE, "none"),
+    (TUBE_PANELS, "two"),
+    (CUT_AS, "panels"),
+    (BOTTOM, "same"),
+    (SEAMS_KIND, "plain"),
+    (INTERFACING_KIND, "none"),
+    (PAIRS, "0"),
+    (BASE_KIND, "boxed"),
+    (BASE_KIND, "seamed"),
+    (TOP_KIND, "turned_through"),
+    (TOP_KIND, "zip"),
 )
 
 
@@ -67,18 +98,17 @@ _TRIED = (
 def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     for prefix, variant, reason in misfits(bag):
-        slot = variant.slot if prefix.startswith("carry") else "kind"
+        of_strap = ATTACH if variant.slot == "attach" else MAKE
+        where: AnyField = of_strap.in_(prefix) if prefix.startswith("carry") else Kind(f"{prefix}.kind")
         words = {"what": variant.label, "reason": reason}
-        ways: list[Remedy] = [
-            to(p, v) for p, v in _TRIED if p in bag.values or p.endswith((".kind", ".pairs"))
-        ]
+        ways: list[Remedy] = [to(p, v) for p, v in _TRIED if p in bag.values or isinstance(p, Kind | Count)]
         if prefix == "seams":
             classes = (key for key, kind in bag.bag.seams_by_class.items() if kind is variant)
-            ways[:0] = [to(f"seams.{key}", None) for key in classes]
+            ways[:0] = [to(kind_of(key), None) for key in classes]
         if prefix.startswith("carry"):
-            ways[:0] = [to(f"{prefix}.{slot}", None), to(f"{prefix}.{slot}", "on_face")]
+            ways[:0] = [to(where, None), to(where, "on_face")]
         yield fired(
-            f"{prefix}.{slot}",
+            where,
             "{what}: {reason}.",
             "Choose another for one of the two.",
             words,
@@ -101,17 +131,17 @@ def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
         return
     corner = eaten(bag, "corner")
     if depth < 2 * corner - 1e-9:
-        which = "height" if is_box(bag) else "depth"
+        which = HEIGHT if is_box(bag) else DEPTH
         least = at_least(bag, 2 * corner)
-        most = at_most(bag, depth / 2 - (corner - bag.mm("allowances.corner")))
+        most = at_most(bag, depth / 2 - (corner - CORNER_ALLOWANCE.of(bag)))
         yield fired(
-            f"size.{which}",
+            which,
             "A {which} of {depth} is less than the two corner seams of {corner} eat.",
             "Make it {least} or more, or the corner seam {most} or less."
             if most >= 3
             else "Make it {least} or more.",
-            {"which": which},
-            remedies=(to(f"size.{which}", least), *(allowance(bag, "corner", most) if most >= 3 else ())),
+            {"which": which.leaf},
+            remedies=(to(which, least), *(allowance(bag, "corner", most) if most >= 3 else ())),
             depth=depth,
             corner=corner,
             least=least,
@@ -135,13 +165,13 @@ def no_face_left(draft: "Draft") -> Iterator[Fired]:
     depth = made["depth"].asked
     wider = at_least(bag, depth + depth / DEEP_SHARE)
     yield fired(
-        "size.depth",
+        DEPTH,
         "A flat width of {flat} leaves no face beside a depth of {depth}.",
         "Say that the width means the face, or make the flat width {wider}.",
         remedies=(
-            to("base.width_means", "face"),
-            to("size.width", wider),
-            to("size.width", above(bag, depth)),
+            to(WIDTH_MEANS, "face"),
+            to(WIDTH, wider),
+            to(WIDTH, above(bag, depth)),
         ),
         flat=made["flat_opening"].asked,
         depth=depth,
@@ -169,10 +199,10 @@ def depth_over_width(draft: "Draft") -> Iterator[Fired]:
         wide = depth + depth / DEEP_SHARE if read_flat(bag) else depth / DEEP_SHARE
         most, wider = at_most(bag, share), at_least(bag, wide)
         yield fired(
-            "size.depth",
+            DEPTH,
             "{depth} deep on a face {width} wide.",
             "Keep the depth to {most}, make the width {wider}, or stiffen the base and the sides.",
-            remedies=(to("size.depth", most), to("size.width", wider)),
+            remedies=(to(DEPTH, most), to(WIDTH, wider)),
             depth=depth,
             width=width,
             most=most,
@@ -193,15 +223,15 @@ def folded_in_too_low(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if bag.bag.base.kind != "folded_in":
         return
-    height, half = asked_height(bag), bag.mm("size.depth") / 2
+    height, half = asked_height(bag), DEPTH.of(bag) / 2
     if height <= half + 1e-9:
-        higher = above(bag, bag.mm("size.height") + half - height)
+        higher = above(bag, HEIGHT.of(bag) + half - height)
         shallower = below(bag, 2 * height)
         yield fired(
-            "size.height",
+            HEIGHT,
             "{half} folds up inside a bag {height} high.",
             "Make it {higher} high, or {shallower} deep." if shallower > 0 else "Make it {higher} high.",
-            remedies=(to("size.height", higher), to("size.depth", shallower)),
+            remedies=(to(HEIGHT, higher), to(DEPTH, shallower)),
             half=half,
             height=height,
             higher=higher,
@@ -224,28 +254,28 @@ def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     if is_box(bag):
         up += made["breadth"].asked
     told: set[str] = set()
-    if bag.chose("base.given", "plate") and disc_left(bag) < LEAST_DISC - 1e-9:
-        disc, usual = bag.mm("base.plate"), paired(10).mm(bag.unit)
-        knife = eaten(bag, "ring") - bag.mm("allowances.ring")
+    if GIVEN_BY.is_(bag, "plate") and disc_left(bag) < LEAST_DISC - 1e-9:
+        disc, usual = PLATE.of(bag), paired(10).mm(bag.unit)
+        knife = eaten(bag, "ring") - RING_ALLOWANCE.of(bag)
         most = at_most(bag, (disc - LEAST_DISC) / 2 - knife)
         larger = at_least(bag, LEAST_DISC + 2 * (usual + knife))
         yield fired(
-            set_by(bag, "allowances.ring"),
+            set_by(bag, RING_ALLOWANCE),
             "Base seam: {allowance} all round leaves nothing of a disc of {disc}.",
             "Use {most} or less." if most >= 3 else "Take a disc of {larger} or more.",
             remedies=(
                 *(allowance(bag, "ring", usual) if usual <= most else ()),
                 *(allowance(bag, "ring", most) if most >= 3 else ()),
-                (*allowance(bag, "ring", usual)[0], *to("base.plate", larger)),
+                (*allowance(bag, "ring", usual)[0], *to(PLATE, larger)),
             ),
-            allowance=bag.mm("allowances.ring"),
+            allowance=RING_ALLOWANCE.of(bag),
             disc=disc,
             most=most,
             larger=larger,
         )
     for key, name in bag.classes.items():
         room = across if key in ("side", "end") else up if key in ("top", "base", "zip") else None
-        mm, field = bag.mm(f"allowances.{key}"), set_by(bag, f"allowances.{key}")
+        mm, field = allowance_of(key).of(bag), set_by(bag, allowance_of(key))
         if room is not None and mm > room / 2 + 1e-9 and field not in told:
             told.add(field)
             most, usual = at_most(bag, room / 2), paired(10).mm(bag.unit)
@@ -276,7 +306,7 @@ def allowance_out_of_role(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     told: set[str] = set()
     for key, name in bag.classes.items():
-        mm, field = bag.mm(f"allowances.{key}"), set_by(bag, f"allowances.{key}")
+        mm, field = allowance_of(key).of(bag), set_by(bag, allowance_of(key))
         if mm > WIDEST_ALLOWANCE + 1e-9 and field not in told:
             told.add(field)
             most = paired(25).mm(bag.unit)
@@ -291,9 +321,9 @@ def allowance_out_of_role(draft: "Draft") -> Iterator[Fired]:
             )
 
 
-def _size_field(draft: "Draft", key: str) -> str:
+def _size_field(key: str) -> Length:
     """Return the field that the finished size called *key* is asked for by."""
-    return {"bottom": "cloth.bottom_height", "contents": "size.height"}.get(key, f"size.{key}")
+    return {"bottom": BOTTOM_HEIGHT, "contents": HEIGHT}.get(key, Length(f"size.{key}"))
 
 
 @check(
@@ -310,9 +340,9 @@ def grid_moved_size(draft: "Draft") -> Iterator[Fired]:
         moved = made.comes_out - made.asked
         if made.key == "flat_opening" or abs(moved) <= bag.grid.step / 2 + 1e-6:
             continue
-        path = _size_field(draft, made.key)
+        path = _size_field(made.key)
         worked_out = made.source == "derived" or path not in bag.values
-        finer = to("grid.step", at_least(bag, 0.5))
+        finer = to(GRID_STEP, at_least(bag, 0.5))
         yield fired(
             path,
             "{name}: {asked} asked, {comes_out} comes out.",
@@ -341,16 +371,16 @@ def tube_base_ease(draft: "Draft") -> Iterator[Fired]:
         if not walked.seam.ease or walked.agrees:
             continue
         tube, base = walked.lengths
-        edges = 2 if bag.choice("base.panels") == "two" else 1
+        edges = 2 if TUBE_PANELS.of(bag) == "two" else 1
         fix = "Sew the side seams deeper by {each} at every edge, or cut the base larger."
         if tube < base:
             fix = "Cut each panel {each} wider at both edges; a base that is cut may hang over."
         yield fired(
-            "base.panels",
+            TUBE_PANELS,
             "{name}: the tube {tube}, the base {base}.",
             fix,
             {"name": walked.seam.label},
-            remedies=(to("base.panels", "one"), to("grid.step", at_least(bag, 0.5))),
+            remedies=(to(TUBE_PANELS, "one"), to(GRID_STEP, at_least(bag, 0.5))),
             tube=tube,
             base=base,
             each=abs(tube - base) / 2 / (edges if len(walked.seam.chains[0]) > 1 else 1),
@@ -394,23 +424,23 @@ def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
     sewn = (p for p in draft.pieces if p.part == "base" and p.layer in bag.bag.top.layers)
     crossed = next((p for p in sewn if _swallowed(p) or not is_simple(flattened(p.cut, p.bends))), None)
     least = paired(3).mm(bag.unit)
-    half = at_least(bag, bag.mm("allowances.ring") / 2)
+    half = at_least(bag, RING_ALLOWANCE.of(bag) / 2)
     narrower = tuple(r for mm in (half, least) for r in allowance(bag, "ring", mm))
     if crossed is not None:
         yield fired(
-            "base.outline",
+            OUTLINE,
             "With a seam of {seam} the line of the {piece} crosses itself.",
             "Round the outline out to more than {seam} wherever it turns in, or take a narrower seam.",
             {"piece": within(crossed.name)},
             remedies=narrower,
             seam=seam,
         )
-    elif bag.chose("base.traced_as", "cut") and seam and not traced_in(bag):
+    elif TRACED_AS.is_(bag, "cut") and seam and not traced_in(bag):
         yield fired(
-            "base.outline",
+            OUTLINE,
             "A seam of {seam} does not fit inside this cut line.",
             "Take it as the seam line, or take a narrower seam.",
-            remedies=(to("base.traced_as", "seam"), *narrower),
+            remedies=(to(TRACED_AS, "seam"), *narrower),
             seam=seam,
         )
 
@@ -435,14 +465,14 @@ def _swallowed(piece: Piece) -> bool:
 )
 def insert_left_out(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if bag.chose("base.insert", "stiff") and not draft.form.insert:
+    if INSERT.is_(bag, "stiff") and not draft.form.insert:
         least = paired(1).mm(bag.unit)
         yield fired(
-            "base.insert_less",
+            INSERT_LESS,
             "{less} smaller at every edge leaves no insert of {narrowest} or more.",
             "Make it {least} smaller, or leave it out.",
-            remedies=(to("base.insert_less", least), to("base.insert", "none")),
-            less=bag.mm("base.insert_less"),
+            remedies=(to(INSERT_LESS, least), to(INSERT, "none")),
+            less=INSERT_LESS.of(bag),
             narrowest=NARROWEST.mm(bag.unit),
             least=least,
         )
@@ -464,11 +494,11 @@ def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
     tube, base, cut, panels = found
     if min(tube, base) <= 0:
         say = "As cut, the {part} leaves nothing inside its seams."
-        part = "base" if base <= 0 else "tube"
-        again = to(f"base.cut_{part}", None)
-        both = (*again, *(to("base.cut_tube" if base <= 0 else "base.cut_base", None)))
+        part, cut_as = ("base", CUT_BASE) if base <= 0 else ("tube", CUT_TUBE)
+        again = to(cut_as, None)
+        both = (*again, *(to(CUT_TUBE if base <= 0 else CUT_BASE, None)))
         fix = "Measure it again, from raw edge to raw edge."
-        yield fired(f"base.cut_{part}", say, fix, {"part": part}, remedies=(again, both))
+        yield fired(cut_as, say, fix, {"part": part}, remedies=(again, both))
         return
     if abs(tube - base) <= ease_of(bag) * min(tube, base) + 1e-9:
         return
@@ -477,19 +507,17 @@ def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
     # a base that is too large hangs over evenly and is trimmed when it is sewn in
     over = (base - tube) / base * (cut - 2 * eaten(bag, "ring")) / 2
     if tube > base:
-        path, deeper = "allowances.side", at_most(bag, bag.mm("allowances.side") + each)
+        path, deeper = SIDE_ALLOWANCE, at_most(bag, SIDE_ALLOWANCE.of(bag) + each)
         fix = "Sew the side seams deeper by {each} at every edge, {edges} of the tube’s edges in all."
     else:
-        path, deeper = "allowances.ring", at_most(bag, bag.mm("allowances.ring") + over)
+        path, deeper = RING_ALLOWANCE, at_most(bag, RING_ALLOWANCE.of(bag) + over)
         fix = "Let the base hang over by {over} all round, and trim it when it is sewn in."
     # only what is cut already stays as it is when the plan's seams grow
-    given = bag.values["base.cut_tube" if tube > base else "base.cut_base"].value is not None
-    cut_both = tuple(
-        Change(f"base.{name}", None) for name in ("cut_base", "cut_tube") if _is_cut(draft, name)
-    )
+    given = bag.values[CUT_TUBE if tube > base else CUT_BASE].value is not None
+    cut_both = tuple(Change(field, None) for field in (CUT_BASE, CUT_TUBE) if field.or_none(bag) is not None)
     cleared = (*((change,) for change in cut_both), *((cut_both,) if len(cut_both) > 1 else ()))
     yield fired(
-        "base.cut_base",
+        CUT_BASE,
         say,
         fix,
         {"edges": str(2 * panels)},
@@ -499,11 +527,6 @@ def as_cut_does_not_ease(draft: "Draft") -> Iterator[Fired]:
         each=each,
         over=over,
     )
-
-
-def _is_cut(draft: "Draft", name: str) -> bool:
-    value = draft.bag.values.get(f"base.{name}")
-    return value is not None and value.value is not None
 
 
 @check(
@@ -523,21 +546,22 @@ def as_cut_eases(draft: "Draft") -> Iterator[Fired]:
     tube, base, _, _ = found
     say = "As cut, the tube is {tube} round at its seam and the base {base}."
     fix = "Ease {by} in, evenly between the marks."
-    yield fired("base.cut_base", say, fix, tube=tube, base=base, by=abs(tube - base))
+    yield fired(CUT_BASE, say, fix, tube=tube, base=base, by=abs(tube - base))
 
 
 def _as_cut(draft: "Draft") -> tuple[float, float, float, int] | None:
     """Return tube and base at their seam as they were really cut, the base's cut size, and the panels."""
     bag = draft.bag
-    if not _is_cut(draft, "cut_base") and not _is_cut(draft, "cut_tube"):
+    cut_base, cut_tube = CUT_BASE.or_none(bag), CUT_TUBE.or_none(bag)
+    if cut_base is None and cut_tube is None:
         return None
     panels, ring = panels_of(bag), eaten(bag, "ring")
     base_piece = next(p for p in draft.pieces if p.part == "base")
-    cut = bag.mm("base.cut_base") if _is_cut(draft, "cut_base") else base_piece.size("width")
+    cut = cut_base if cut_base is not None else base_piece.size("width")
     # of a lapped seam front and back give up unlike amounts, and are cut unlike
     fronts = [p for p in draft.pieces if p.layer == "outer" and not p.part and not p.cut_off]
     fronts = fronts or [draft.piece("outer")]
-    wide = [bag.mm("base.cut_tube") if _is_cut(draft, "cut_tube") else p.size("width") for p in fronts]
+    wide = [cut_tube if cut_tube is not None else p.size("width") for p in fronts]
     around = math.fsum(
         (mm - 2 * eaten(bag, "side", p.over)) * panels / len(fronts)
         for mm, p in zip(wide, fronts, strict=True)
@@ -560,16 +584,16 @@ def corner_radius_over_panel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     plate = False
     if bag.bag.base.kind == "gusset":
-        wanted, room = corner_radius(bag).mm, most_radius(bag.mm("size.width"), asked_height(bag))
-        plate = bag.choice("base.round_by") == "plate"
+        wanted, room = corner_radius(bag).mm, most_radius(WIDTH.of(bag), asked_height(bag))
+        plate = ROUND_BY.of(bag) == "plate"
     elif bag.bag.base.kind == "rounded_rectangle":
-        wanted = bag.mm("base.radius")
-        room = min(bag.mm("size.length"), bag.mm("size.breadth")) / 2
+        wanted = RADIUS.of(bag)
+        room = min(LENGTH.of(bag), BREADTH.of(bag)) / 2
     else:
         return
     if wanted > room + 1e-9:
-        most = at_most(bag, 2 * (room + bag.mm("allowances.gusset")) if plate else room)
-        where = "base.plate" if plate else "base.radius"
+        most = at_most(bag, 2 * (room + GUSSET_ALLOWANCE.of(bag)) if plate else room)
+        where = PLATE if plate else RADIUS
         yield fired(
             where,
             "A radius of {wanted}; there is room for {room}.",
@@ -592,16 +616,16 @@ def corner_radius_over_panel(draft: "Draft") -> Iterator[Fired]:
 )
 def step_over_height(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if "base.step" not in bag.values:
+    if STEP not in bag.values:
         return
-    step, height = bag.mm("base.step"), asked_height(bag)
+    step, height = STEP.of(bag), asked_height(bag)
     if step >= height - 1e-9:
         most = at_most(bag, height / 2)
         yield fired(
-            "base.step",
+            STEP,
             "A step of {step} on {height}.",
             "Make it less than {height}.",
-            remedies=(to("base.step", most), to("base.step", None)),
+            remedies=(to(STEP, most), to(STEP, None)),
             step=step,
             height=height,
         )
@@ -623,11 +647,11 @@ def snips_too_deep(draft: "Draft") -> Iterator[Fired]:
         or not bag.bag.seam("ring").takes_allowance
     ):
         return
-    mm = bag.mm("allowances.ring")
+    mm = RING_ALLOWANCE.of(bag)
     if mm <= SNIPPED_OVER.mm(bag.unit) + 1e-9:
         more = paired(10).mm(bag.unit)
         yield fired(
-            set_by(bag, "allowances.ring"),
+            set_by(bag, RING_ALLOWANCE),
             "A base seam of {allowance}.",
             "Take {more}, or leave the tube unsnipped.",
             remedies=allowance(bag, "ring", more),

@@ -6,7 +6,11 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import at_least, at_most, below, to
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
+from ambitus.core.grammar.base.fields import GIVEN_BY
 from ambitus.core.grammar.base.panels import asked_height
+from ambitus.core.grammar.kinds import BASE_KIND, TOP_KIND
+from ambitus.core.grammar.sizes import DIAMETER, LENGTH, WIDTH
+from ambitus.core.grammar.top.fields import GAP, GAP_IN, HEM, TURN, TURNED
 from ambitus.core.grammar.top.turned_through.gap import LEAST_GAP, is_bulky, longest_gap, straight_seam
 from ambitus.core.lengths import paired
 
@@ -27,21 +31,21 @@ def least_to_turn(draft: "Draft") -> float:
 
 
 def _gap(draft: "Draft") -> tuple[float, float] | None:
-    if "top.gap" not in draft.bag.values or draft.bag.chose("top.turned", "zip"):
+    if GAP not in draft.bag.values or TURNED.is_(draft.bag, "zip"):
         return None
-    return draft.bag.mm("top.gap"), straight_seam(draft.bag)
+    return GAP.of(draft.bag), straight_seam(draft.bag)
 
 
 def _other_seam(draft: "Draft", gap: float) -> tuple[tuple[Remedy, ...], str]:
     """Return the remedy that puts the gap into the other seam, if that has room, and its words."""
     bag = draft.bag
-    here = bag.choice("top.gap_in")
+    here = GAP_IN.of(bag)
     room = {key: longest_gap(mm) for key, mm in bag.bag.base.straight(bag).items() if key != here}
     other = next((key for key, mm in room.items() if mm >= gap - 1e-6), None)
     if other is None:
         return (), ""
     name = {"base": "the base seam", "side": "a side seam"}.get(other, "the other seam")
-    return (to("top.gap_in", other),), f", or put it in {name}"
+    return (to(GAP_IN, other),), f", or put it in {name}"
 
 
 @check(
@@ -62,15 +66,15 @@ def gap_over_seam(draft: "Draft") -> Iterator[Fired]:
     fits = most >= 1
     larger = ": make the bag larger, or press both edges under instead"
     fix = f"Make it {{most}} or less{words}." if fits else f"There is no room for a gap{words or larger}."
-    pressed = (to("top.kind", "pressed_edges"),) if bag.bag.top.kind == "turned_through" else ()
+    pressed = (to(TOP_KIND, "pressed_edges"),) if bag.bag.top.kind == "turned_through" else ()
     yield fired(
-        "top.gap",
+        GAP,
         "A gap of {gap} in {straight} of straight seam.",
         fix,
         remedies=(
             *elsewhere,
-            *((to("top.gap", most),) if fits else ()),
-            to("top.turned", "zip"),
+            *((to(GAP, most),) if fits else ()),
+            to(TURNED, "zip"),
             *pressed,
         ),
         gap=gap,
@@ -96,14 +100,14 @@ def gap_too_small(draft: "Draft") -> Iterator[Fired]:
         gap, straight = found
         fits = longest_gap(straight) >= least - 1e-6
         elsewhere, words = _other_seam(draft, least)
-        both = tuple((*way, *to("top.gap", least)) for way in elsewhere)
+        both = tuple((*way, *to(GAP, least)) for way in elsewhere)
         fix = f"Leave {{least}} or more{words}." if fits else f"Its seam has room for {{most}}{words}."
         yield fired(
-            "top.gap",
+            GAP,
             "{gap} to turn {what} through.",
             fix,
             {"what": "fleece or foam" if is_bulky(bag) else "the bag"},
-            remedies=(*((to("top.gap", least),) if fits else ()), *both, to("top.turned", "zip")),
+            remedies=(*((to(GAP, least),) if fits else ()), *both, to(TURNED, "zip")),
             gap=gap,
             least=least,
             most=at_most(bag, longest_gap(straight)),
@@ -123,19 +127,19 @@ def mouth_under_free_arm(draft: "Draft") -> Iterator[Fired]:
     if bag.bag.top.shut or around >= FREE_ARM - 1e-9:
         return
     more = FREE_ARM - around
-    path = next((p for p in ("size.diameter", "size.width", "size.length") if p in bag.values), "")
-    if not path or bag.chose("base.given", "plate"):
+    path = next((p for p in (DIAMETER, WIDTH, LENGTH) if p in bag.values), None)
+    if path is None or GIVEN_BY.is_(bag, "plate"):
         yield fired(
-            "base.kind",
+            BASE_KIND,
             "The mouth is {around} round, a free arm about {arm}.",
             "Topstitch the mouth by hand.",
             around=around,
             arm=FREE_ARM,
         )
         return
-    grows = math.pi if path == "size.diameter" else 2.0
+    grows = math.pi if path == DIAMETER else 2.0
     # an oval goes round by less than twice what it is longer
-    wider = [at_least(bag, bag.mm(path) + more / grows * share) for share in (1.0, 1.3)]
+    wider = [at_least(bag, path.of(bag) + more / grows * share) for share in (1.0, 1.3)]
     yield fired(
         path,
         "The mouth is {around} round, a free arm about {arm}.",
@@ -144,7 +148,7 @@ def mouth_under_free_arm(draft: "Draft") -> Iterator[Fired]:
         around=around,
         arm=FREE_ARM,
         wider=wider[0],
-        given=bag.mm(path),
+        given=path.of(bag),
     )
 
 
@@ -158,26 +162,26 @@ def mouth_under_free_arm(draft: "Draft") -> Iterator[Fired]:
 )
 def hem_out_of_role(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    hem = bag.mm("top.hem") if "top.hem" in bag.values else None
-    turn = bag.mm("top.turn") if "top.turn" in bag.values and bag.bag.top.kind != "casing" else None
+    hem = HEM.of(bag) if HEM in bag.values else None
+    turn = TURN.of(bag) if TURN in bag.values and bag.bag.top.kind != "casing" else None
     if turn is not None and turn > WIDEST_TURN + 1e-9:
         most = paired(25).mm(bag.unit)
         yield fired(
-            "top.turn",
+            TURN,
             "A turn of {turn}.",
             "Check the number; {most} or less is usual.",
-            remedies=(to("top.turn", None), to("top.turn", most)),
+            remedies=(to(TURN, None), to(TURN, most)),
             turn=turn,
             most=most,
         )
     elif turn is not None and hem is not None and turn > hem + 1e-9:
         most = at_most(bag, hem)
-        turned = (*to("top.turn", hem), *to("top.hem", turn))
+        turned = (*to(TURN, hem), *to(HEM, turn))
         yield fired(
-            "top.turn",
+            TURN,
             "A first turn of {turn} does not fit inside a hem of {hem}.",
             "Make the turn {most} or less, or turn the two about.",
-            remedies=(turned, to("top.turn", most)),
+            remedies=(turned, to(TURN, most)),
             turn=turn,
             hem=hem,
             most=most,
@@ -185,10 +189,10 @@ def hem_out_of_role(draft: "Draft") -> Iterator[Fired]:
     if hem is not None and hem > WIDEST_HEM + 1e-9:
         most = paired(75).mm(bag.unit)
         yield fired(
-            "top.hem",
+            HEM,
             "A hem of {hem}.",
             "Check the number; {most} or less is usual.",
-            remedies=(to("top.hem", None), to("top.hem", most)),
+            remedies=(to(HEM, None), to(HEM, most)),
             hem=hem,
             most=most,
         )
@@ -204,10 +208,10 @@ def hem_out_of_role(draft: "Draft") -> Iterator[Fired]:
 )
 def top_over_height(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    path = "top.hem" if "top.hem" in bag.values else "top.turn"
+    path = HEM if HEM in bag.values else TURN
     if path not in bag.values:
         return
-    deep, height = bag.mm(path), asked_height(bag)
+    deep, height = path.of(bag), asked_height(bag)
     if deep >= height - 1e-9:
         most = below(bag, height)
         yield fired(

@@ -6,6 +6,24 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import allowance, at_least, at_most, to
 from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.checks.top import least_to_turn
+from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
+from ambitus.core.grammar.sizes import BREADTH, LENGTH
+from ambitus.core.grammar.top.fields import TURNED
+from ambitus.core.grammar.top.zip.fields import (
+    NARROW_BY,
+    TAB,
+    TAPE,
+    TEETH_AT_SEAMS,
+    WRIST,
+    WRIST_ROUND,
+    WRIST_SHOWS,
+    ZIP_COUNTS,
+    ZIP_ENDS,
+    ZIP_IN_HAND,
+    ZIP_KIND,
+    ZIP_OPENING,
+    ZIP_USED,
+)
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, next_sold, tab_shows
 from ambitus.core.grammar.top.zip.small import FULLNESS
 from ambitus.core.grammar.top.zip.tape import FOOT, as_one, is_box, is_narrowed, left_out, most_seam
@@ -35,10 +53,10 @@ def _opening(draft: "Draft", mm: float) -> tuple[Remedy, ...]:
     bag = draft.bag
     if not is_narrowed(bag):
         return ()
-    if bag.chose("top.narrow_by", "opening"):
-        return (to("top.zip_opening", mm),)
+    if NARROW_BY.is_(bag, "opening"):
+        return (to(ZIP_OPENING, mm),)
     tab = at_most(bag, (draft.form.mm("flat_opening") - mm) / 2)
-    return (to("top.tab", tab),) if tab > 0 else ()
+    return (to(TAB, tab),) if tab > 0 else ()
 
 
 @check(
@@ -52,16 +70,16 @@ def _opening(draft: "Draft", mm: float) -> tuple[Remedy, ...]:
 def zip_seam_over_teeth(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
         bag = draft.bag
-        seam, most = bag.mm("allowances.zip"), most_seam(bag)
+        seam, most = ZIP_ALLOWANCE.of(bag), most_seam(bag)
         if seam > most + 1e-6:
             narrow, wide = at_most(bag, most), at_least(bag, 2 * seam + made.teeth + FOOT.mm(bag.unit))
             yield fired(
-                "allowances.zip",
+                ZIP_ALLOWANCE,
                 "A seam of {seam} on a tape of {tape}.",
                 "Sew it at {narrow} or less, or take a tape {wide} wide."
                 if narrow > 0
                 else "Take a tape {wide} wide.",
-                remedies=(*(allowance(bag, "zip", narrow) if narrow > 0 else ()), to("top.tape", wide)),
+                remedies=(*(allowance(bag, "zip", narrow) if narrow > 0 else ()), to(TAPE, wide)),
                 seam=seam,
                 tape=made.tape.mm,
                 narrow=narrow,
@@ -82,9 +100,9 @@ def zip_too_short(draft: "Draft") -> Iterator[Fired]:
         if not made.short or made.stock is None:
             continue
         bag = draft.bag
-        hand, whole = bag.values["top.zip_in_hand"].value is not None, bag.chose("top.zip_used", "whole")
-        last: tuple[Remedy, ...] = (to("top.zip_in_hand", None),) if hand else ()
-        metre, say = to("top.zip_used", "metre"), "{stock} from stop to stop; {short} is missing."
+        hand, whole = ZIP_IN_HAND.value(bag).value is not None, ZIP_USED.is_(bag, "whole")
+        last: tuple[Remedy, ...] = (to(ZIP_IN_HAND, None),) if hand else ()
+        metre, say = to(ZIP_USED, "metre"), "{stock} from stop to stop; {short} is missing."
         if whole:
             yield _whole_too_short(draft, made, made.stock, (*last, metre), say)
             continue
@@ -93,13 +111,13 @@ def zip_too_short(draft: "Draft") -> Iterator[Fired]:
         fix = (
             "Take one at least {short} longer: buy {buy}." if buy else "Take it by the metre, with a slider."
         )
-        ways: tuple[Remedy, ...] = (to("top.zip_in_hand", buy),) if buy and hand else ()
+        ways: tuple[Remedy, ...] = (to(ZIP_IN_HAND, buy),) if buy and hand else ()
         if not is_narrowed(bag):
             fix += " Or narrow the opening by tabs."
-            ends = (Change("top.zip_ends", "folded"), Change("top.narrow_by", "opening"))
-            ways += ((*ends, Change("top.zip_opening", at_most(bag, made.stock / 2))),)
+            ends = (Change(ZIP_ENDS, "folded"), Change(NARROW_BY, "opening"))
+            ways += ((*ends, Change(ZIP_OPENING, at_most(bag, made.stock / 2))),)
         yield fired(
-            "top.zip_in_hand",
+            ZIP_IN_HAND,
             say,
             fix,
             remedies=(*ways, *last, metre),
@@ -113,15 +131,15 @@ def _whole_too_short(draft: "Draft", made: Zip, stock: float, last: tuple[Remedy
     """Return what is said of a whole zip that is too short: which would go in, or where this one does."""
     bag = draft.bag
     shortest, longest = at_least(bag, stock + 2 * made.short), at_most(bag, 2 * (made.row - made.clear))
-    find = to("top.zip_in_hand", shortest)
+    find = to(ZIP_IN_HAND, shortest)
     if not is_narrowed(bag):
         return fired(
-            "top.zip_in_hand",
+            ZIP_IN_HAND,
             say,
             "Take one of {shortest} to {longest} from stop to stop, or one by the metre."
             if shortest <= longest
             else "Take one by the metre, or cut a longer one.",
-            remedies=(*((find,) if shortest <= longest else ()), *last, to("top.zip_used", "cut")),
+            remedies=(*((find,) if shortest <= longest else ()), *last, to(ZIP_USED, "cut")),
             stock=stock,
             short=made.short,
             shortest=shortest,
@@ -129,7 +147,7 @@ def _whole_too_short(draft: "Draft", made: Zip, stock: float, last: tuple[Remedy
         )
     least, most = made.opening_for(bag)
     return fired(
-        "top.zip_opening" if bag.chose("top.narrow_by", "opening") else "top.tab",
+        ZIP_OPENING if NARROW_BY.is_(bag, "opening") else TAB,
         say,
         "It fills an opening of {least} to {most}; or take one of {shortest} to {longest}."
         if shortest <= longest
@@ -162,17 +180,17 @@ def stop_on_row(draft: "Draft") -> Iterator[Fired]:
         if not made.on_rows or made.short:
             continue
         bag, clear = draft.bag, CLEAR.mm(draft.bag.unit)
-        hand = bag.values["top.zip_in_hand"].value is not None
+        hand = ZIP_IN_HAND.value(bag).value is not None
         ways: list[Remedy] = []
         if is_narrowed(bag):
             ways += _opening(draft, at_least(bag, 2 * made.half_open + 2 * clear))
             ways += _opening(draft, at_most(bag, 2 * made.half_open - 2 * clear))
         longer = at_least(bag, (made.stock or 0.0) + 2 * clear)
         if hand:
-            ways += [to("top.zip_in_hand", longer), to("top.zip_in_hand", None)]
-        ways.append(to("top.zip_used", "metre"))
+            ways += [to(ZIP_IN_HAND, longer), to(ZIP_IN_HAND, None)]
+        ways.append(to(ZIP_USED, "metre"))
         yield fired(
-            "top.zip_in_hand",
+            ZIP_IN_HAND,
             "A stop lies {off} from the row.",
             "Keep {clear}: take one {more} longer, or move the row by another width of tab."
             if is_narrowed(bag)
@@ -194,17 +212,17 @@ def stop_on_row(draft: "Draft") -> Iterator[Fired]:
 )
 def teeth_crossed(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
-        left = draft.bag.chose("top.teeth_at_seams", "left")
+        left = TEETH_AT_SEAMS.is_(draft.bag, "left")
         if not made.facts.stitched and made.crossed and left:
             yield fired(
-                "top.teeth_at_seams",
+                TEETH_AT_SEAMS,
                 "{zip}, crossed at {ends}.",
                 "Take the teeth out there, use one whole, or choose a coil.",
                 {"zip": made.facts.label, "ends": "both ends" if made.crossed == 2 else "one end"},
                 remedies=(
-                    to("top.teeth_at_seams", "out"),
-                    to("top.zip", "coil"),
-                    to("top.zip_used", "whole"),
+                    to(TEETH_AT_SEAMS, "out"),
+                    to(ZIP_KIND, "coil"),
+                    to(ZIP_USED, "whole"),
                 ),
             )
 
@@ -219,15 +237,15 @@ def teeth_crossed(draft: "Draft") -> Iterator[Fired]:
 )
 def zip_longer_than_sold(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
-        if draft.bag.chose("top.zip_used", "cut") and made.stock is not None:
+        if ZIP_USED.is_(draft.bag, "cut") and made.stock is not None:
             needed = snap(sum(t.mm for t in made.buy.terms[:2]))
-            hand = draft.bag.values["top.zip_in_hand"].value is not None
+            hand = ZIP_IN_HAND.value(draft.bag).value is not None
             if not hand and needed > made.stock + 1e-6:
                 yield fired(
-                    "top.zip_used",
+                    ZIP_USED,
                     "{needed} needed, {most} sold.",
                     "Take it by the metre, with a slider.",
-                    remedies=(to("top.zip_used", "metre"),),
+                    remedies=(to(ZIP_USED, "metre"),),
                     needed=needed,
                     most=made.stock,
                 )
@@ -249,14 +267,14 @@ def tabs_fill_mouth(draft: "Draft") -> Iterator[Fired]:
         mouth, tab = draft.form.mm("flat_opening"), tab_shows(bag, draft.form).mm
         opening = snap(2 * made.half_open)
         if opening < LEAST_OPENING - 1e-9 or tab < LEAST_TAB - 1e-9:
-            by_tab = bag.chose("top.narrow_by", "tab")
+            by_tab = NARROW_BY.is_(bag, "tab")
             low, high = LEAST_OPENING, mouth - 2 * LEAST_TAB
             if by_tab:
                 low, high = LEAST_TAB, (mouth - LEAST_OPENING) / 2
             low, high = at_least(bag, low), at_most(bag, high)
-            path = "top.tab" if by_tab else "top.zip_opening"
-            nearest = high if (bag.mm(path) > high) else low
-            caught = to("top.zip_ends", "caught")
+            path = TAB if by_tab else ZIP_OPENING
+            nearest = high if (path.of(bag) > high) else low
+            caught = to(ZIP_ENDS, "caught")
             yield fired(
                 path,
                 "An opening of {opening} in a mouth of {mouth}.",
@@ -281,18 +299,18 @@ def turned_through_small_zip(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
         bag, least = draft.bag, at_least(draft.bag, least_to_turn(draft))
         if as_one(bag) and made.opens.total < least_to_turn(draft) - 1e-9:
-            lined = "top.turned" in bag.values
+            lined = TURNED in bag.values
             wider = at_least(bag, 2 * made.half_open + least - made.opens.total)
             yield fired(
-                "top.zip_ends",
+                ZIP_ENDS,
                 "It opens {opens}.",
                 "Make it {least} or more, or leave a gap in the lining."
                 if lined
                 else "Make it {least} or more.",
                 remedies=(
-                    *((to("top.turned", "gap"),) if lined else ()),
+                    *((to(TURNED, "gap"),) if lined else ()),
                     *_opening(draft, wider),
-                    *((to("top.zip_ends", "caught"),) if is_narrowed(bag) else ()),
+                    *((to(ZIP_ENDS, "caught"),) if is_narrowed(bag) else ()),
                 ),
                 opens=max(0.0, made.opens.total),
                 least=least,
@@ -313,7 +331,7 @@ def hand_does_not_go_in(draft: "Draft") -> Iterator[Fired]:
         if made.opens.total < HAND - 1e-9:
             wider = at_least(bag, 2 * made.half_open + HAND - made.opens.total)
             yield fired(
-                "top.zip_ends",
+                ZIP_ENDS,
                 "It opens {opens}.",
                 "Fine for small things; {hand} lets a hand in.",
                 remedies=_opening(draft, wider),
@@ -337,11 +355,11 @@ def zip_not_counted(draft: "Draft") -> Iterator[Fired]:
             key = "breadth" if is_box(draft.bag) else "height"
             made = draft.form.dimensions[key]
             yield fired(
-                "top.zip_counts",
+                ZIP_COUNTS,
                 "{name} {asked} asked; with the zip it comes out {out}, {more} more.",
                 "Count the zip, or take it as it is.",
                 {"name": made.label},
-                remedies=(to("top.zip_counts", "counted"),),
+                remedies=(to(ZIP_COUNTS, "counted"),),
                 asked=made.asked,
                 out=made.comes_out,
                 more=more,
@@ -362,13 +380,13 @@ def broad_for_its_length(draft: "Draft") -> Iterator[Fired]:
         return
     long, broad = made["length"].asked, made["breadth"].asked
     if broad > BROAD_SHARE * long + 1e-9:
-        turned = (Change("size.length", broad), Change("size.breadth", long))
+        turned = (Change(LENGTH, broad), Change(BREADTH, long))
         most = at_most(bag, BROAD_SHARE * long)
         yield fired(
-            "size.breadth",
+            BREADTH,
             "{breadth} broad, {length} long.",
             "Lay the zip along the longer side." if broad > long else "Keep the breadth to {most}.",
-            remedies=(*((turned,) if broad > long else ()), to("size.breadth", most)),
+            remedies=(*((turned,) if broad > long else ()), to(BREADTH, most)),
             breadth=broad,
             length=long,
             most=most,
@@ -385,14 +403,17 @@ def broad_for_its_length(draft: "Draft") -> Iterator[Fired]:
 )
 def wrist_loop_small(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    for path, share, kind in (("top.wrist_shows", 2.0, "cloth"), ("top.wrist_round", FULLNESS, "elastic")):
-        if bag.chose("top.wrist", kind) and share * bag.mm(path) < HAND_ROUND - 1e-9:
+    for path, share, made in (
+        (WRIST_SHOWS, 2.0, WRIST.is_(bag, "cloth")),
+        (WRIST_ROUND, FULLNESS, WRIST.is_(bag, "elastic")),
+    ):
+        if made and share * path.of(bag) < HAND_ROUND - 1e-9:
             least = at_least(bag, HAND_ROUND / share)
             yield fired(
                 path,
                 "{round} round at most.",
                 "Make it {least} or more.",
                 remedies=(to(path, least),),
-                round=snap(share * bag.mm(path)),
+                round=snap(share * path.of(bag)),
                 least=least,
             )

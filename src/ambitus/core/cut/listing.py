@@ -5,7 +5,10 @@ from typing import Any
 
 from ambitus.core.curves import flattened
 from ambitus.core.form.model import Form, Piece
+from ambitus.core.grammar.allowances import allowance_of
+from ambitus.core.grammar.base.fields import OUTLINE
 from ambitus.core.grammar.carry.strap import Hang
+from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.top.lining import deeper_by
@@ -48,7 +51,7 @@ def _row(piece: Piece, form: Form, lapped: bool, traced: bool, corner: float | N
 
 def _strap(bag: Resolved, hang: Hang) -> StrapRow:
     told: dict[str, Any] = {
-        name: bag.mm(f"{hang.prefix}.{name}") for name in (*hang.item.make.told, *hang.item.attach.told)
+        field.leaf: field.of(hang.item) for field in (*hang.item.make.told, *hang.item.attach.told)
     }
     return StrapRow.model_construct(
         count=2,
@@ -74,11 +77,13 @@ def cut_list_of(
     told = dict(bag.bag.top.told)
     for kind in kinds.values():
         told |= kind.told
-    allowances = {key: bag.mm(f"allowances.{key}") for key in sewn}
+    allowances = {key: allowance_of(key).of(bag) for key in sewn}
     params = bag.bag.param_at
     told = {name: path for name, path in told.items() if visible(path, params[path], bag)}
-    allowances |= {name: bag.mm(path) for name, path in told.items()}
-    choices = {path: bag.choice(path) for path in bag.bag.top.chosen if visible(path, params[path], bag)}
+    allowances |= {name: path.of(bag) for name, path in told.items()}
+    choices: dict[str, str] = {
+        path: path.of(bag) for path in bag.bag.top.chosen if visible(path, params[path], bag)
+    }
     corners = {str(layer): bag.bag.base.corner(bag, form, layer) for layer in bag.bag.top.layers}
     return CutList.model_construct(
         version=2,
@@ -89,11 +94,11 @@ def cut_list_of(
         choices=choices,
         lining_shorter=snap(form.height - forms["lining"].height) if "lining" in forms else 0.0,
         lining_deeper=deeper_by(bag, "lining"),
-        layers=2 if bag.chose("cloth.doubled", "doubled") else 1,
+        layers=2 if DOUBLED_CLOTH.is_(bag, "doubled") else 1,
         ease=max((s.ease for f in forms.values() for s in f.seams), default=0.0) or 0.01,
         rows=[
             *(
-                _row(p, form, lapped, "base.outline" in bag.values, corners.get(p.layer, form.corner))
+                _row(p, form, lapped, OUTLINE in bag.values, corners.get(p.layer, form.corner))
                 for p in pieces
                 if "height" in p.sums
             ),

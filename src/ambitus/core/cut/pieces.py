@@ -10,7 +10,9 @@ from ambitus.core.geometry import bounds
 from ambitus.core.grammar.base.insert import clearance
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.cloth.bottom import base_of_bottom
+from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, PRINT
 from ambitus.core.grammar.contract import SHORTER, Finishes, Layer
+from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.drawstring.channel import channel_of
 from ambitus.core.grammar.top.drawstring.cords import Cords
@@ -44,7 +46,7 @@ def _interfacing_finishes(bag: Resolved, layer: Layer, over: bool = True) -> Fin
 
 def _material(bag: Resolved, layer: Layer, band: Band = "") -> str:
     if layer in ("interfacing", "strap core"):
-        return bag.facts.interfacings[bag.choice("interfacing.material")].label
+        return bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)].label
     if band == "bottom":
         return bag.cloth("contrast").label
     return bag.cloth("lining" if layer == "lining" and band != "facing" else "outer").label
@@ -60,7 +62,7 @@ def _on_fold(face: Face) -> Literal["x", "y"] | None:
 def _upright(bag: Resolved, layer: Layer, face: Face) -> bool:
     """Return whether the print of *face* has to stand up; what lies under the bag has no way up."""
     ours = (layer == "outer" and face.band != "bottom") or face.band == "facing"
-    return ours and bag.chose("cloth.print", "one_way") and face.part != "base"
+    return ours and PRINT.is_(bag, "one_way") and face.part != "base"
 
 
 def _panels(
@@ -101,7 +103,7 @@ def _panels(
                 letter="",
                 name=name,
                 layer=layer,
-                count=len(faces) * (2 if layer == "outer" and bag.chose("cloth.doubled", "doubled") else 1),
+                count=len(faces) * (2 if layer == "outer" and DOUBLED_CLOTH.is_(bag, "doubled") else 1),
                 material=_material(bag, layer, "bottom" if under else first.band),
                 of="contrast" if under else "",
                 faces=tuple(f.name for f in faces),
@@ -159,7 +161,7 @@ def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
     if not hang.item.make.cut_across:
         strap = replace(strap, material=hang.item.make.label)
     left, right = strap.cut[0][0], strap.cut[1][0]
-    folds = hang.item.make.creases(bag, hang.prefix, hang.width.total)
+    folds = hang.item.make.creases(hang.item, hang.width.total)
     why = "From the edge that lies below."
     readings = tuple(
         (
@@ -174,10 +176,10 @@ def _straps(bag: Resolved, hang: Hang) -> list[Piece]:
         for i, y in enumerate(folds)
     )
     out = [replace(strap, marks=creases)]
-    core_across = hang.item.make.core_width(bag, hang.prefix)
+    core_across = hang.item.make.core_width(hang.item)
     if bag.bag.interfacing.cuts and not bag.bag.interfacing.part and core_across:
         # lines the strap's own rounding has already paid for are not rounded again
-        short = hang.item.attach.core_short(bag, hang.prefix)
+        short = hang.item.attach.core_short(hang.item)
         follows = Term("Strap, as cut", hang.length.total, "The core follows its strap.")
         shortened = [Term(t.label, 2 * t.mm, t.why, t.source, 2) for t in short]
         core_length = to_grid("How long to cut it", (follows, *shortened), bag.grid)
@@ -343,6 +345,6 @@ def cut_pieces(
             marks += () if piece.cut_off else bag.bag.base.marks(bag, form, piece)
             marks += bag.bag.top.marks(bag, form, piece)
             for hang in hangs:
-                marks += hang.item.attach.marks(bag, hang.prefix, form, piece)
+                marks += hang.item.attach.marks(hang.item, form, piece)
         out.append(replace(piece, letter=letter(at), marks=tuple(marks)))
     return tuple(out)

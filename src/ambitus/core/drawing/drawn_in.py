@@ -8,6 +8,7 @@ from ambitus.core.drawing.paths import path
 from ambitus.core.drawing.standing import Point3, Shape, project, walls_between
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.top.drawstring.closing import closing_term
+from ambitus.core.grammar.top.drawstring.fields import CLOSING
 
 #: How many steps there are from open to closed.
 FRAMES = 12
@@ -76,7 +77,7 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
         return ()
     closing = closing_term(draft.bag).mm
     above, contents = _above(draft), _leans_from(draft)
-    soft = not form.smooth and not draft.bag.chose("top.closing", "firm")
+    soft = not form.smooth and not CLOSING.is_(draft.bag, "firm")
     inside = "lining" if "lining" in draft.bag.bag.top.layers else "outer"
     open_round = _round(list(form.mouth_ring))
     out = []

@@ -9,6 +9,7 @@ from typing import Literal
 from ambitus.core.drawing.paths import number, path
 from ambitus.core.form.model import Form, SizeLine
 from ambitus.core.geometry import Point, area, bounds, unit_vector
+from ambitus.core.grammar.carry.fields import DROP, STRAP_LENGTH
 from ambitus.core.grammar.carry.strap import Hang
 
 #: What one millimetre of depth becomes, to the right and up.
@@ -319,7 +320,7 @@ def _with_dimensions(
             way, middle = _ticked((x, edge), (x, high), gap * 0.44), (edge + high) / 2
             lines.append(
                 DimensionLine(
-                    f"{hang.prefix}.drop", "drop", "strap_drop", way, x + gap * 0.5, middle, "start"
+                    DROP.in_(hang.prefix), "drop", "strap_drop", way, x + gap * 0.5, middle, "start"
                 )
             )
         else:
@@ -328,7 +329,7 @@ def _with_dimensions(
             say = "strap, visible"
             lines.append(
                 DimensionLine(
-                    f"{hang.prefix}.length", say, "strap_visible", leader, x + gap * 0.5, high, "start"
+                    STRAP_LENGTH.in_(hang.prefix), say, "strap_visible", leader, x + gap * 0.5, high, "start"
                 )
             )
     box = (out - gap * 2, y0 - gap * 0.4, (right - out) + gap * 4, (y1 - y0) + gap * 2)

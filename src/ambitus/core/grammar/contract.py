@@ -5,6 +5,9 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import TYPE_CHECKING, Any, Literal
 
+from ambitus.core.fields import AnyField, Choice, Length
+from ambitus.core.grammar.allowances import allowance_of
+from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.lengths import Pair, View
 from ambitus.core.sums import Term
 
@@ -13,7 +16,7 @@ if TYPE_CHECKING:
     from ambitus.core.grammar.top.drawstring.cords import Cords
     from ambitus.core.grammar.top.zip.made import Zip
     from ambitus.core.read.cutlist import Reader
-    from ambitus.core.spec.resolved import Resolved
+    from ambitus.core.spec.resolved import Item, Resolved
     from ambitus.core.steps.model import Step
 
 Slot = Literal["base", "top", "interfacing", "make", "attach", "seams", "cloth"]
@@ -39,15 +42,15 @@ class Option:
 @dataclass(frozen=True, slots=True)
 class Param:
     """
-    A field of a variant.
+    What a variant asks for: one of its fields, with the words, default and range that it has there.
 
-    ``path`` is relative to the variant's slot unless it starts with a slot of its own
-    (``size.width``). Lengths have a default (a Pair, or a rule from what is resolved so far) and a
-    range in mm; choices have options; an outline is written as points. An optional length may be left
-    out. ``shown_when`` and ``shown_unless`` hide a field that a choice makes pointless; it keeps its value.
+    A field of a list (``carry.drop``) is asked for every item of it. Lengths have a default (a Pair, or a
+    rule from what is resolved so far) and a range in mm; choices have options; an outline is written as
+    points. An optional length may be left out. ``shown_when`` and ``shown_unless`` hide a field that a
+    choice makes pointless; it keeps its value.
     """
 
-    path: str
+    path: AnyField
     label: str
     kind: Literal["length", "choice", "allowance", "outline"]
     default: "Pair | str | Callable[[Resolved], float | str] | None" = None
@@ -55,8 +58,8 @@ class Param:
     high: float = 3000.0
     options: tuple[Option, ...] = ()
     optional: bool = False
-    shown_when: tuple[str, str] | None = None
-    shown_unless: tuple[str, str] | None = None
+    shown_when: tuple[Choice[Any], str] | None = None
+    shown_unless: tuple[Choice[Any], str] | None = None
     #: the same by a rule, where it hangs on another part of the bag
     shown_if: "Callable[[Resolved], bool] | None" = None
     #: whether one of its options is offered in this bag; what is chosen always is
@@ -75,15 +78,15 @@ class Phrase:
     A variant's words in the making sentence.
 
     ``before`` is plain text, ``says`` the button's words. Its tiles offer ``choices`` (field paths);
-    ``fields`` are the lengths shown beneath them. Paths are relative like a Param's.
+    ``fields`` are the lengths shown beneath them.
     """
 
     key: str
     label: str
     before: str
     says: "Callable[[Resolved, View, str], str]"
-    choices: tuple[str, ...] = ()
-    fields: tuple[str, ...] = ()
+    choices: tuple[AnyField, ...] = ()
+    fields: tuple[AnyField, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -122,7 +125,7 @@ def none_unused(_: "Resolved") -> frozenset[str]:
     return frozenset()
 
 
-def no_terms(_: "Resolved", __: str) -> tuple[Term, ...]:
+def no_terms(_: "Item") -> tuple[Term, ...]:
     """A strap without a core, or an end that takes nothing from its core."""
     return ()
 
@@ -134,7 +137,7 @@ def topstitched(_: "Resolved") -> tuple[float, ...]:
 
 def plain_height(bag: "Resolved") -> tuple[Term, ...]:
     """The finished height as it was asked for, up to the top edge."""
-    return (bag.term("Finished height", "size.height"),)
+    return (HEIGHT.term(bag, "Finished height"),)
 
 
 def no_cords(_: "Resolved", __: "Form") -> "Cords | None":
@@ -162,7 +165,7 @@ def corner_of_form(_: "Resolved", form: "Form", __: Layer) -> float | None:
     return form.corner
 
 
-def no_creases(_: "Resolved", __: str, ___: float) -> tuple[float, ...]:
+def no_creases(_: "Item", __: float) -> tuple[float, ...]:
     """The creases of a strap that is not folded."""
     return ()
 
@@ -219,7 +222,7 @@ class Base(Variant):
     #: marks that the base asks for on a sewn panel
     marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]" = no_marks
     #: defaults that follow from this base, before those of the preset: field (``carry.from_side``) -> rule
-    usual: "Mapping[str, Callable[[Resolved], float]]" = field(default_factory=dict)
+    usual: "Mapping[AnyField, Callable[[Resolved], float]]" = field(default_factory=dict)
     #: what is measured at a corner that is boxed after sewing, of one layer
     corner: "Callable[[Resolved, Form, Layer], float | None]" = corner_of_form
     #: straight stretch of seam that a turning gap could use, by seam class, from the size asked for
@@ -261,9 +264,9 @@ class Top(Variant):
     mouth_seam: str = "top"
     shut: bool = False
     #: what a cut list tells of it besides the allowances of its classes: name there -> field
-    told: Mapping[str, str] = field(default_factory=dict)
+    told: Mapping[str, Length] = field(default_factory=dict)
     #: choices that its small pieces follow from, which a cut list tells by their field
-    chosen: tuple[str, ...] = ()
+    chosen: tuple[Choice[Any], ...] = ()
     #: allowance on a panel's top edge, from a cut list's allowances
     read: Callable[[Mapping[str, float]], float]
 
@@ -321,7 +324,7 @@ class SeamKind(Variant):
     #: what the seams' pressing says
     press: str
     #: what a cut list tells of it besides its allowance: name there -> field
-    told: Mapping[str, str] = field(default_factory=dict)
+    told: Mapping[str, Length] = field(default_factory=dict)
     #: what it eats of an edge: (allowance of the class, the fields told, over)
     read: Callable[[float, Mapping[str, float], bool], float]
 
@@ -336,15 +339,15 @@ class Make(Variant):
     """
 
     slot: Slot = "make"
-    width: "Callable[[Resolved, str], tuple[Term, ...]]"
-    core_width: "Callable[[Resolved, str], tuple[Term, ...]]" = no_terms
-    creases: "Callable[[Resolved, str, float], tuple[float, ...]]" = no_creases
+    width: "Callable[[Item], tuple[Term, ...]]"
+    core_width: "Callable[[Item], tuple[Term, ...]]" = no_terms
+    creases: "Callable[[Item, float], tuple[float, ...]]" = no_creases
     cut_across: bool = True
     layers: int
     #: thickness of one layer where it is not the outer cloth, in mm
     thickness: float | None = None
-    told: tuple[str, ...] = ()
-    finished: "Callable[[Resolved, str, float], float]"
+    told: tuple[Length, ...] = ()
+    finished: "Callable[[Item, float], float]"
     read_width: Callable[[float, Mapping[str, float], Mapping[str, float]], float]
 
 
@@ -353,7 +356,7 @@ class Attach(Variant):
     """
     How a strap is attached: the cloth beyond its visible end, and the marks it makes on a face.
 
-    ``tops`` are the kinds of top edge it goes with, or none for all. ``crossed(resolved, prefix)`` is how
+    ``tops`` are the kinds of top edge it goes with, or none for all. ``crossed(item)`` is how
     many layers of outer, of lining and of strap lie under the needle at its end.
     """
 
@@ -361,11 +364,11 @@ class Attach(Variant):
     #: in the making sentence
     says: str
     tops: tuple[str, ...] = ()
-    tail: "Callable[[Resolved, str], tuple[Term, ...]]"
-    core_short: "Callable[[Resolved, str], tuple[Term, ...]]" = no_terms
-    marks: "Callable[[Resolved, str, Form, Piece], tuple[Mark, ...]]"
-    crossed: "Callable[[Resolved, str], tuple[int, int, int]]"
-    told: tuple[str, ...] = ()
+    tail: "Callable[[Item], tuple[Term, ...]]"
+    core_short: "Callable[[Item], tuple[Term, ...]]" = no_terms
+    marks: "Callable[[Item, Form, Piece], tuple[Mark, ...]]"
+    crossed: "Callable[[Item], tuple[int, int, int]]"
+    told: tuple[Length, ...] = ()
     read_tail: Callable[[Mapping[str, float], Mapping[str, float]], float]
 
     def fits(self, top: str) -> bool:
@@ -375,7 +378,7 @@ class Attach(Variant):
 
 @dataclass(frozen=True, kw_only=True)
 class Strap:
-    """One item of the carry list: a make and an attachment."""
+    """The kinds of one item of the carry list: a make and an attachment."""
 
     make: Make
     attach: Attach
@@ -424,9 +427,7 @@ class Bag:
     def params(self) -> tuple[tuple[str, Param], ...]:
         """Every field that the variants declare, with its full path; variants may share one."""
         return tuple(
-            {
-                full_path(prefix, p.path): p for prefix, variant in self.every_variant for p in variant.params
-            }.items()
+            {p.path.in_(prefix): p for prefix, variant in self.every_variant for p in variant.params}.items()
         )
 
     @cached_property
@@ -434,19 +435,18 @@ class Bag:
         """Every field by its full path."""
         return dict(self.params)
 
-    def _follows(self, path: str, param: Param) -> bool:
-        root, *_, leaf = path.split(".")
-        return callable(param.default) or f"{root}.{leaf}" in self.base.usual
+    def _follows(self, param: Param) -> bool:
+        return callable(param.default) or param.path in self.base.usual
 
     @cached_property
     def params_at_once(self) -> tuple[tuple[str, Param], ...]:
         """The fields whose default follows from no other field."""
-        return tuple(item for item in self.params if not self._follows(*item))
+        return tuple(item for item in self.params if not self._follows(item[1]))
 
     @cached_property
     def params_that_follow(self) -> tuple[tuple[str, Param], ...]:
         """The fields whose default is worked out from other fields."""
-        found = (item for item in self.params if self._follows(*item))
+        found = (item for item in self.params if self._follows(item[1]))
         return tuple(sorted(found, key=lambda item: not item[1].early))
 
     @cached_property
@@ -455,8 +455,8 @@ class Bag:
         own = {key: pair for _, v in self.with_prefix for key, pair in v.own_allowances.items()}
         return tuple(
             (
-                f"allowances.{key}",
-                Param(f"allowances.{key}", name, "allowance", own.get(key), optional=True, high=200.0),
+                allowance_of(key),
+                Param(allowance_of(key), name, "allowance", own.get(key), optional=True, high=200.0),
             )
             for key, name in self.classes.items()
         )
@@ -481,19 +481,7 @@ class Bag:
         return {**self.base.classes, **self.base.also_sewn}
 
 
-#: how many pairs of straps a bag has, as a maker picks it: no field, but the length of a list
-PAIRS = "carry.pairs"
 SLOT_ROOTS = ("size", "base", "top", "cloth", "interfacing", "carry", "seams", "allowances")
-
-
-def full_path(prefix: str, path: str) -> str:
-    """
-    Return *path* under *prefix*, unless it names a slot itself.
-
-    >>> full_path("base", "width_means"), full_path("base", "size.width")
-    ('base.width_means', 'size.width')
-    """
-    return path if path.split(".", 1)[0] in SLOT_ROOTS and "." in path else f"{prefix}.{path}"
 
 
 @dataclass(frozen=True, slots=True)
@@ -551,8 +539,8 @@ class Grammar:
             for slot, variants in self.slots.items():
                 prefixes = carried if slot in ("make", "attach") else [slot]
                 for variant in variants.values():
-                    paths |= {full_path(prefix, p.path) for prefix in prefixes for p in variant.params}
-                    paths |= {f"allowances.{key}" for key in variant.classes}
+                    paths |= {p.path.in_(prefix) for prefix in prefixes for p in variant.params}
+                    paths |= {allowance_of(key) for key in variant.classes}
             found = self._paths[straps] = frozenset(paths)
         return found
 

@@ -19,16 +19,16 @@ def misfits(bag: Resolved) -> Iterator[tuple[str, Variant, str]]:
 
 def visible(path: str, param: Param, bag: Resolved) -> bool:
     """Return whether a field says something in this bag: what its neighbours make pointless is hidden."""
-    root, _, leaf = path.rpartition(".")
-    if root == "allowances" and leaf in bag.bag.classes:
+    at, _, leaf = path.rpartition(".")
+    if at == "allowances" and leaf in bag.bag.classes:
         return leaf in bag.classes and bag.bag.seam(leaf).takes_allowance
     if param.shown_if and not param.shown_if(bag):
         return False
     for rule, wanted in ((param.shown_when, True), (param.shown_unless, False)):
         if not rule:
             continue
-        turns_on = f"{root}.{rule[0]}"
-        if (bag.choice(turns_on) == rule[1]) is not wanted:
+        turns_on = rule[0].in_(at)
+        if turns_on.is_(bag, rule[1]) is not wanted:
             return False
         # what a hidden choice would show is hidden with it
         other = bag.bag.param_at.get(turns_on)

@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from typing import Any
 
-from ambitus.core.grammar.contract import SLOT_ROOTS, Grammar, Param, Variant, full_path
+from ambitus.core.grammar.contract import SLOT_ROOTS, Grammar, Param, Variant
 from ambitus.core.spec.model import SPEC_VERSION
 from ambitus.core.spec.resolved import Facts
 
@@ -49,7 +49,7 @@ def spec_schema(grammar: Grammar, facts: Facts) -> dict[str, Any]:
         home.update(_slot(slot if carried else "kind", variants.values()))
         for variant in variants.values():
             for param in variant.params:
-                root, _, leaf = full_path("carry" if carried else slot, param.path).rpartition(".")
+                root, _, leaf = param.path.rpartition(".")
                 (strap if root == "carry" else slots[root])[leaf] = _field(param)
             for key, name in getattr(variant, "classes", {}).items():
                 slots["allowances"][key] = _field(Param(key, name, "allowance", high=200.0))

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
+from ambitus.core.grammar.sizes import DEPTH, DIAMETER, HEIGHT, WIDTH
 from ambitus.core.lengths import Unit, View, system_of
 from ambitus.core.shown.models import TileEdit
 from ambitus.core.volume import (
@@ -55,7 +56,7 @@ def volume_text(cubic_mm: float) -> str:
     return f"{text} litres ({inches:.0f} cu in)"
 
 
-_NAMES = {"size.diameter": "across", "size.width": "wide", "size.depth": "deep", "size.height": "high"}
+_NAMES: dict[str, str] = {DIAMETER: "across", WIDTH: "wide", DEPTH: "deep", HEIGHT: "high"}
 
 
 def volumes(made: Draft, unit: Unit, asked: str = "", ratio: str = "") -> Volumes:
@@ -83,7 +84,7 @@ def volumes(made: Draft, unit: Unit, asked: str = "", ratio: str = "") -> Volume
     found = sized(bag, made.form, wanted, shape, 12.7 if bag.unit == "in" else 10.0)
     choices = [choice(one) for one in found]
     square = None
-    if "size.depth" in bag.values:
+    if DEPTH in bag.values:
         note = (
             f"Goes as far round as a round sack: {volume_text(wanted)} bulged round, less standing square. "
             "As deep as it is wide: for a sack that is drawn up, not for one that stands."

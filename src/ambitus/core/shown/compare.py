@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.flat import FlatPiece, flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing
+from ambitus.core.grammar.allowances import kind_of
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.present import grid_label, picture, size_line
@@ -69,12 +70,12 @@ def _told(made: Draft, other: Draft, view: View) -> dict[str, tuple[str, str]]:
         out[f"{prefix}.{leaf}"] = (label, variant.label)
     for key, kind in bag.bag.seams_by_class.items():
         if key in bag.sewn:
-            out[f"seams.{key}"] = (bag.sewn[key], kind.label)
+            out[kind_of(key)] = (bag.sewn[key], kind.label)
     for path, param in all_params(bag.bag):
         value = bag.values[path].value
         if value is None or not visible(path, param, bag):
             continue
-        if bag.source(path) != "chosen" and path not in other.bag.values:
+        if bag.values[path].source != "chosen" and path not in other.bag.values:
             continue
         if isinstance(value, str):
             text = next((o.label for o in param.options if o.key == value), value)

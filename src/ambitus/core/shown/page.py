@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from ambitus.core.grammar.contract import Attach, Grammar, Param, Variant, full_path
+from ambitus.core.grammar.contract import Attach, Grammar, Param, Variant
 from ambitus.core.lengths import Pair, View
 
 _TITLES = {
@@ -61,7 +61,7 @@ def _variant(slot: str, variant: Variant, pictures: list[str]) -> Iterator[str]:
         yield f"Goes with: {', '.join(f'`{t}`' for t in variant.tops)}."
         yield ""
     prefix = "carry.0" if slot in ("make", "attach") else slot
-    rows = [(full_path(prefix, p.path), p) for p in variant.params]
+    rows = [(p.path.in_(prefix), p) for p in variant.params]
     if rows:
         yield "| field | | default | may be |"
         yield "|---|---|---|---|"

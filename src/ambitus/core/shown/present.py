@@ -10,7 +10,8 @@ from ambitus.core.drawing.drawn_in import FRAMES, over_open_mouth
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
-from ambitus.core.grammar.contract import PAIRS, Phrase, full_path
+from ambitus.core.grammar.carry.fields import MEASURED_BY, PAIRS
+from ambitus.core.grammar.contract import Phrase
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.top.drawstring.closing import by_contents
 from ambitus.core.grammar.top.facing import is_faced
@@ -59,7 +60,7 @@ def found_under(bag: Resolved) -> dict[str, str]:
     for prefix, phrase in phrases(bag):
         key = f"{phrase.key}.{prefix.rsplit('.', 1)[1]}" if prefix.startswith("carry") else phrase.key
         for path in (*phrase.choices, *phrase.fields):
-            out.setdefault(full_path(prefix, path), key)
+            out.setdefault(path.in_(prefix), key)
     return out
 
 
@@ -144,7 +145,7 @@ def sizes(draft: Draft, view: View) -> tuple[DimensionShown, ...]:
             )
         )
         if hang.drop is not None and hang.asked_drop is not None:
-            chosen: Source = "chosen" if draft.bag.choice(f"{hang.prefix}.measure") == "drop" else "derived"
+            chosen: Source = "chosen" if MEASURED_BY.of(hang.item) == "drop" else "derived"
             asked = hang.asked_drop if chosen == "chosen" else hang.drop
             out.append(_strap_size("strap_drop", "Drop", asked, hang.drop, chosen, draft, view))
     return tuple(out)
@@ -278,7 +279,7 @@ def grid_label(step: float, unit: Unit) -> str:
 
 def picture(draft: Draft) -> Standing:
     """Return the standing view, its numbers tied to the fields that they change."""
-    by_drop = {h.prefix for h in draft.hangs if draft.bag.choice(f"{h.prefix}.measure") == "drop"}
+    by_drop = {h.prefix for h in draft.hangs if MEASURED_BY.of(h.item) == "drop"}
     faced = is_faced(draft.bag)
     inside = "lining" if "lining" in draft.bag.bag.top.layers and not faced else "outer"
     return standing(draft.form, draft.hangs, by_drop, inside, draft.bag.bag.top.rows(draft.bag))

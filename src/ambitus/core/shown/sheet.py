@@ -1,6 +1,7 @@
 """The cut sheet: what is taken to the table."""
 
 from ambitus.core.draft import Draft
+from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.models import DimensionShown, Sheet, StepShown
 from ambitus.core.shown.present import (
@@ -72,11 +73,11 @@ def sheet(draft: Draft, unit: Unit) -> Sheet:
             DimensionShown(
                 key,
                 name,
-                view.worked(bag.mm(f"allowances.{key}")),
-                view.worked(bag.mm(f"allowances.{key}")),
-                bag.mm(f"allowances.{key}"),
-                bag.source(f"allowances.{key}"),
-                bag.why(f"allowances.{key}"),
+                view.worked(allowance_of(key).of(bag)),
+                view.worked(allowance_of(key).of(bag)),
+                allowance_of(key).of(bag),
+                allowance_of(key).source(bag),
+                allowance_of(key).why(bag),
             )
             for key, name in bag.classes.items()
         ),

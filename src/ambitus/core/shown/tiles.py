@@ -6,8 +6,9 @@ from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft, draft
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.geometry import area
+from ambitus.core.grammar.carry.fields import PAIRS
+from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTER_CLOTH
 from ambitus.core.grammar.contract import (
-    PAIRS,
     Attach,
     Bag,
     Grammar,
@@ -15,9 +16,9 @@ from ambitus.core.grammar.contract import (
     Param,
     Section,
     Variant,
-    full_path,
 )
 from ambitus.core.grammar.fitting import visible
+from ambitus.core.grammar.top.zip.fields import CLOSES_AT, GRAB, PULL, WRIST, ZIP_ENDS
 from ambitus.core.lengths import Unit, View
 from ambitus.core.lengths.grid import steps_for
 from ambitus.core.outlines import around
@@ -40,14 +41,14 @@ _SHOWS: dict[str, tuple[str, TileShows]] = {
 }
 #: choices that tell of another piece than their phrase does: its layer, and what it is
 _TELLS = {
-    "top.zip_ends": ("zip", ""),
-    "top.closes_at": ("zip", ""),
-    "top.grab": ("tab", "hold"),
-    "top.wrist": ("tab", "wrist"),
-    "top.pull": ("tab", "pull"),
+    ZIP_ENDS: ("zip", ""),
+    CLOSES_AT: ("zip", ""),
+    GRAB: ("tab", "hold"),
+    WRIST: ("tab", "wrist"),
+    PULL: ("tab", "pull"),
 }
 #: choices that are seen on the standing bag, though the rest of their phrase is told in words
-_STANDING = frozenset({"top.zip_ends", "top.closes_at"})
+_STANDING = frozenset({ZIP_ENDS, CLOSES_AT})
 
 
 #: the check that parts of a bag do not go together
@@ -221,9 +222,9 @@ def _pairs(asking: _Asking) -> TileGroup:
 
 def _choices(asking: _Asking, path: str, param: Param, layer: str, shows: TileShows) -> TileGroup:
     """Return the tiles of a choice that is no kind."""
-    bag, chosen = asking.now.bag, asking.now.bag.choice(path)
+    bag, chosen = asking.now.bag, str(asking.now.bag.values[path].value)
     options = param.options
-    if path in ("cloth.outer", "cloth.lining", "cloth.contrast"):
+    if path in (OUTER_CLOTH, LINING_CLOTH, CONTRAST_CLOTH):
         cloths = bag.facts.cloths
         options = tuple(replace(o, help=_cloth_help(cloths[o.key], asking.view)) for o in options)
     if param.offered:
@@ -265,7 +266,7 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
         if phrase.key != key or (number and prefix != f"carry.{number}"):
             continue
         layer, shows = _SHOWS.get(key, ("outer", "words"))
-        paths = [full_path(prefix, choice) for choice in phrase.choices]
+        paths = [choice.in_(prefix) for choice in phrase.choices]
         labels = {"make": "Made", "attach": "Attached"} | {k: f"{n} alone" for k, n in bag.sewn.items()}
         groups: list[TileGroup | None] = []
         outline = None
@@ -281,7 +282,7 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
             elif visible(path, params[path], bag):
                 seen: TileShows = "standing" if path in _STANDING else shows
                 groups.append(_choices(asking, path, params[path], layer, seen))
-        fields = tuple(p for p in (full_path(prefix, f) for f in phrase.fields) if p in params)
+        fields = tuple(p for p in (f.in_(prefix) for f in phrase.fields) if p in params)
         shown = tuple(g for g in groups if g and len(g.tiles) > 1)
         by_volume = key == "base" and can_be_sized(bag)
         return Tiles(phrase_key, phrase.label, shown, fields, outline, by_volume)

@@ -5,7 +5,10 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from ambitus.core.checks.mechanism import all_rules
-from ambitus.core.grammar.contract import PAIRS, Grammar, Param
+from ambitus.core.fields import Length
+from ambitus.core.grammar.carry.fields import ATTACH, FROM_FACE, FROM_SIDE, PAIRS
+from ambitus.core.grammar.contract import Grammar, Param
+from ambitus.core.grammar.kinds import BASE_KIND, TOP_KIND
 from ambitus.core.lengths import Unit, View
 from ambitus.core.outlines import LONGEST_OUTLINE
 from ambitus.core.problems import Problem, SpecProblems
@@ -100,17 +103,18 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
     out = put(spec, path, value)
     if path == "unit":
         return put(out, "grid.step", default_step(out.unit))
-    if path == "base.kind":
+    if path == BASE_KIND:
         bases = grammar.slots["base"]
         kinds = [str(kind) for kind in (spec.base.get("kind"), value)]
-        if any("carry.from_side" in bases[kind].usual for kind in kinds if kind in bases):
+        if any(FROM_SIDE in bases[kind].usual for kind in kinds if kind in bases):
             for i in range(len(out.carry or ())):
-                out = put(put(out, f"carry.{i}.from_side", None), f"carry.{i}.from_face", None)
-    if path == "top.kind":
+                at = f"carry.{i}"
+                out = put(put(out, FROM_SIDE.in_(at), None), FROM_FACE.in_(at), None)
+    if path == TOP_KIND:
         for i, item in enumerate(out.carry or ()):
             attach = grammar.slots["attach"].get(item.get("attach", ""))
             if attach is not None and not attach.fits(value):
-                out = put(out, f"carry.{i}.attach", None)
+                out = put(out, ATTACH.in_(f"carry.{i}"), None)
     return out
 
 
@@ -165,6 +169,6 @@ def apply_edit(spec: Spec, edit: Edit, unit: Unit, grammar: Grammar, facts: Fact
         named = edit.text.strip().lower() in {k.lower() for k in spec.usual.measured}
         return put(spec, edit.path, edit.text.strip() if named and param.kind == "allowance" else mm)
     resolved = resolve(spec, grammar, facts)
-    at = resolved.mm(edit.path) if resolved.values[edit.path].value is not None else 0.0
+    at = Length(edit.path).or_none(resolved) or 0.0
     mm = min(max(resolved.grid.next(at, edit.steps), param.low), param.high)
     return put(spec, edit.path, mm)

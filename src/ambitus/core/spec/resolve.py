@@ -10,18 +10,22 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from typing import Any
 
+from ambitus.core.fields import Length, Value
+from ambitus.core.grammar.allowances import GENERAL, kind_of
+from ambitus.core.grammar.carry.fields import ATTACH, MAKE
 from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Grammar, Param
+from ambitus.core.grammar.kinds import BASE_KIND, CLOTH_KIND, INTERFACING_KIND, SEAMS_KIND, TOP_KIND
 from ambitus.core.lengths import MM_PER, Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS, on_ruler, steps_for
 from ambitus.core.lengths.units import SPELLINGS
 from ambitus.core.outlines import OutlineProblem, read_outline, written
 from ambitus.core.problems import Problem, SpecProblems, shortened
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolved import Facts, Preset, Resolved, Value
+from ambitus.core.spec.resolved import Facts, Preset, Resolved
 
 _YOU = "You chose this."
 #: What a maker may have measured of a machine: a foot edge.
-MEASURED = Param("usual.measured", "Foot edge", "length", low=0.5, high=100.0)
+MEASURED = Param(Length("usual.measured"), "Foot edge", "length", low=0.5, high=100.0)
 
 
 def default_step(unit: Unit) -> float:
@@ -180,8 +184,7 @@ class _Resolving:
                 self.problems.extend(bad.problems)
             else:
                 return Value(mm, "default", "Your usual.")
-        root, *_, leaf = path.split(".")
-        rule = so_far.bag.base.usual.get(f"{root}.{leaf}")
+        rule = so_far.bag.base.usual.get(param.path)
         if rule is not None:
             return Value(rule(so_far), "default", "As usual on this base.")
         default = self.preset.get(path, param.default)
@@ -257,21 +260,21 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
         )
         return usual
 
-    top = pick("top.kind", kinds["top"])
+    top = pick(TOP_KIND, kinds["top"])
     usual = {**kinds, **grammar.slots["top"][top].brings}
     carry = tuple(
-        (pick(f"carry.{i}.make", usual["make"]), pick(f"carry.{i}.attach", usual["attach"]))
-        for i in range(len(spec.carry or ()))
+        (pick(MAKE.in_(at), usual["make"]), pick(ATTACH.in_(at), usual["attach"]))
+        for at in (f"carry.{i}" for i in range(len(spec.carry or ())))
     )
-    seams = pick("seams.kind", usual["seams"])
+    seams = pick(SEAMS_KIND, usual["seams"])
     by_class = tuple(
-        (key, pick(f"seams.{key}", seams)) for key in grammar.sewable if lookup(spec, f"seams.{key}")
+        (key, pick(kind_of(key), seams)) for key in grammar.sewable if lookup(spec, kind_of(key))
     )
     bag = grammar.bag(
-        cloth=pick("cloth.kind", usual["cloth"]),
-        base=pick("base.kind", usual["base"]),
+        cloth=pick(CLOTH_KIND, usual["cloth"]),
+        base=pick(BASE_KIND, usual["base"]),
         top=top,
-        interfacing=pick("interfacing.kind", usual["interfacing"]),
+        interfacing=pick(INTERFACING_KIND, usual["interfacing"]),
         carry=carry,
         seams=seams,
         by_class=by_class,
@@ -361,7 +364,7 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
     # defaults that follow from other fields come last, when those and the allowances are known
     for path, param in bag.params_at_once:
         values[path] = work.field(path, param, so_far)
-    general = values["allowances.general"]
+    general = values[GENERAL]
     for path, param in bag.overrides:
         values[path] = _allowance(work.field(path, param, so_far), path, param, general, so_far)
     for path, param in bag.params_that_follow:

@@ -4,27 +4,11 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import TYPE_CHECKING, Any
 
+from ambitus.core.fields import Choice, Value
 from ambitus.core.lengths import Grid, Pair, Unit
-from ambitus.core.sums import Source, Term
 
 if TYPE_CHECKING:
-    from ambitus.core.grammar.contract import Bag
-
-FieldValue = float | str | None
-
-
-@dataclass(frozen=True, slots=True)
-class Value:
-    """
-    A field's value (mm, a choice, or None where an override is left out), its source and why.
-
-    ``of`` is the path of the field that it was taken from, where another stands in for it.
-    """
-
-    value: FieldValue
-    source: Source
-    why: str
-    of: str = ""
+    from ambitus.core.grammar.contract import Attach, Bag, Make
 
 
 @dataclass(frozen=True, slots=True)
@@ -136,36 +120,15 @@ class Resolved:
     #: checks not to be heard on this plan: id -> the maker's reason
     silenced: Mapping[str, str] = field(default_factory=dict)
 
-    def mm(self, path: str) -> float:
-        """Return the length at *path*. A missing or non-length field is a fault in the caller."""
-        value = self.values[path].value
-        if not isinstance(value, float):
-            raise TypeError(f"{path} is {value!r}, not a length")
-        return value
+    @property
+    def items(self) -> "tuple[Item, ...]":
+        """The items of its carry list."""
+        return tuple(Item(self, f"carry.{n}") for n in range(len(self.bag.carry)))
 
-    def choice(self, path: str) -> str:
-        """Return the choice at *path*."""
-        value = self.values[path].value
-        if not isinstance(value, str):
-            raise TypeError(f"{path} is {value!r}, not a choice")
-        return value
-
-    def chose(self, path: str, option: str) -> bool:
-        """Return whether this bag has the field at *path* and *option* is taken there."""
-        found = self.values.get(path)
-        return found is not None and found.value == option
-
-    def term(self, label: str, path: str) -> Term:
-        """Return the length at *path* as a term called *label*."""
-        return Term(label, self.mm(path), self.why(path), self.source(path))
-
-    def source(self, path: str) -> Source:
-        """Return where the value at *path* came from."""
-        return self.values[path].source
-
-    def why(self, path: str) -> str:
-        """Return the one sentence that says where the value at *path* came from."""
-        return self.values[path].why
+    @property
+    def at(self) -> str:
+        """Where the bag itself stands: nowhere in a list."""
+        return ""
 
     @property
     def classes(self) -> dict[str, str]:
@@ -185,4 +148,32 @@ class Resolved:
 
     def cloth(self, layer: str) -> ClothFacts:
         """Return the facts of the cloth of *layer* (``outer`` or ``lining``)."""
-        return self.facts.cloths[self.choice(f"cloth.{layer}")]
+        return self.facts.cloths[Choice[str](f"cloth.{layer}").of(self)]
+
+
+@dataclass(frozen=True, slots=True)
+class Item:
+    """One item of the carry list of a resolved bag; its fields are asked of it: ``DROP.of(item)``."""
+
+    bag: Resolved
+    at: str
+
+    @property
+    def values(self) -> Mapping[str, Value]:
+        """Every value of its bag, by whole path."""
+        return self.bag.values
+
+    @property
+    def number(self) -> int:
+        """Its place in the list, from nothing."""
+        return int(self.at.rpartition(".")[2])
+
+    @property
+    def make(self) -> "Make":
+        """How it is made."""
+        return self.bag.bag.carry[self.number].make
+
+    @property
+    def attach(self) -> "Attach":
+        """How it is attached."""
+        return self.bag.bag.carry[self.number].attach

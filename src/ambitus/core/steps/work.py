@@ -4,9 +4,12 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.fields import INSERT_LESS
 from ambitus.core.grammar.cloth.bottom import cloths_outside, has_bottom
+from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
 from ambitus.core.grammar.cloth.steps import PANELS
 from ambitus.core.grammar.fitting import misfits
+from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step, in_order
@@ -42,7 +45,7 @@ LAST_WORD = (
 
 def _common(bag: Resolved) -> Iterator[Step]:
     outer = bag.cloth("outer")
-    made_up = has_bottom(bag) or bag.chose("cloth.doubled", "doubled")
+    made_up = has_bottom(bag) or DOUBLED_CLOTH.is_(bag, "doubled")
     laid = ("outer pieces laid",) if made_up else PANELS
     melts = ("melting",) if "none" in outer.iron else ()
     yield Step(
@@ -81,7 +84,7 @@ def _common(bag: Resolved) -> Iterator[Step]:
         gives=("pieces marked",),
     )
     if bag.bag.interfacing.cuts:
-        facts = bag.facts.interfacings[bag.choice("interfacing.material")]
+        facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
         how = "Fuse" if facts.fused else "Baste"
         say = "Centred on the wrong side of each outer panel, before anything is joined."
         yield Step(
@@ -96,7 +99,7 @@ def _common(bag: Resolved) -> Iterator[Step]:
             else "Long stitch, inside the allowance.",
             cautions=("hot iron",) if facts.fused else (),
         )
-        cored = any(s.make.core_width(bag, f"carry.{i}") for i, s in enumerate(bag.bag.carry))
+        cored = any(item.make.core_width(item) for item in bag.items)
         if cored and not bag.bag.interfacing.part:
             yield Step(
                 "core straps",
@@ -135,7 +138,7 @@ def _lay_insert(bag: Resolved) -> Step:
         720,
         needs=("measured",),
         gives=("insert laid",),
-        lengths=(("Smaller all round", bag.mm("base.insert_less")),),
+        lengths=(("Smaller all round", INSERT_LESS.of(bag)),),
         cautions=("blade",),
     )
 

@@ -1,5 +1,6 @@
 """A disc that is cut already, and what its seam leaves of it."""
 
+from ambitus.core.grammar.base.fields import PLATE
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -10,7 +11,7 @@ LEAST_DISC = 10.0
 
 def disc_left(bag: Resolved) -> float:
     """Return the diameter of the finished base that a disc in hand makes: less its seam on both sides."""
-    return snap(bag.mm("base.plate") - 2 * eaten(bag, "ring"))
+    return snap(PLATE.of(bag) - 2 * eaten(bag, "ring"))
 
 
 def disc_drafted(bag: Resolved) -> float:

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from ambitus.core.curves import flattened, offset_bent
 from ambitus.core.form.model import Edge, Face, Measure
 from ambitus.core.geometry import unit_vector
+from ambitus.core.grammar.base.fields import INSERT, INSERT_LESS
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.lengths import paired
 from ambitus.core.outlines import is_simple
@@ -14,7 +15,7 @@ from ambitus.core.sums import Term
 
 INSERT_PARAMS = (
     Param(
-        "insert",
+        INSERT,
         "Base insert",
         "choice",
         "none",
@@ -24,13 +25,13 @@ INSERT_PARAMS = (
         ),
     ),
     Param(
-        "insert_less",
+        INSERT_LESS,
         "Insert smaller by",
         "length",
         paired(3),
         low=0.5,
         high=50,
-        shown_when=("insert", "stiff"),
+        shown_when=(INSERT, "stiff"),
         help="At every edge, so that it goes in.",
     ),
 )
@@ -42,8 +43,8 @@ NARROWEST = paired(10)
 
 def clearance(bag: Resolved) -> tuple[Term, ...]:
     """Return what the insert is smaller by at every edge, as the finish of its edges."""
-    path = "base.insert_less"
-    return (Term("Clearance", -bag.mm(path), bag.why(path), bag.source(path)),)
+    path = INSERT_LESS
+    return (Term("Clearance", -path.of(bag), path.why(bag), path.source(bag)),)
 
 
 def insert_face(
@@ -61,9 +62,9 @@ def insert_face(
     *ends* name its left, right, lower and upper edge; *along* and *over* are its finished sizes. *whole* is
     whether it is of any shape, measured by its whole extent.
     """
-    if not bag.chose("base.insert", "stiff"):
+    if not INSERT.is_(bag, "stiff"):
         return ()
-    less = [-bag.mm("base.insert_less")]
+    less = [-INSERT_LESS.of(bag)]
     if min(along.mm, over.mm) + 2 * less[0] < NARROWEST.mm(bag.unit) - 1e-9:
         return ()
     if whole:

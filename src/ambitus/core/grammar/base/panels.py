@@ -4,10 +4,13 @@ settles, their outlines, their seams, their views."""
 from collections.abc import Mapping
 from functools import cache
 
+from ambitus.core.fields import Length
 from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Measure, Seam, SizeLine, Stretch
 from ambitus.core.geometry import Point
+from ambitus.core.grammar.base.fields import CUT_AS, WIDTH_MEANS
 from ambitus.core.grammar.base.insert import insert_of
 from ambitus.core.grammar.contract import SHORTER, Finishes, Option, Param
+from ambitus.core.grammar.sizes import DEPTH, HEIGHT, WIDTH
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term, grid_term, twice
@@ -17,17 +20,17 @@ Terms = tuple[Term, ...]
 #: Depth over this share of the width stands like a block and folds badly.
 DEEP_SHARE = 0.8
 
-WIDTH = Param("size.width", "Width", "length", paired(100), low=20, high=3000, opens="outer/width")
-HEIGHT = Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height")
+WIDTH_PARAM = Param(WIDTH, "Width", "length", paired(100), low=20, high=3000, opens="outer/width")
+HEIGHT_PARAM = Param(HEIGHT, "Height", "length", paired(100), low=20, high=3000, opens="outer/height")
 
 
 def depth_param(opens: str) -> Param:
     """Return the depth of a bag; *opens* is the sum that it is seen in."""
-    return Param("size.depth", "Depth", "length", paired(50), low=5, high=1500, opens=opens)
+    return Param(DEPTH, "Depth", "length", paired(50), low=5, high=1500, opens=opens)
 
 
-CUT_AS = Param(
-    "cut_as",
+CUT_AS_PARAM = Param(
+    CUT_AS,
     "Cut as",
     "choice",
     "panels",
@@ -46,7 +49,7 @@ def quarter(bag: Resolved, mm: float) -> float:
 
 def is_folded(bag: Resolved) -> bool:
     """Return whether front and back are one piece, folded at the base."""
-    return bag.bag.base.kind == "folded" or bag.chose("base.cut_as", "folded")
+    return bag.bag.base.kind == "folded" or CUT_AS.is_(bag, "folded")
 
 
 def no_base_seam(bag: Resolved) -> frozenset[str]:
@@ -61,9 +64,9 @@ def eats(finishes: Finishes, seam: str) -> float:
 
 def depth_term(bag: Resolved, label: str, mm: float, why: str, share: float = 1.0) -> Term:
     """Return a term that is the depth, or a share of it, saying so where the grid moved it."""
-    asked = bag.mm("size.depth") * share
+    asked = DEPTH.of(bag) * share
     if abs(asked - mm) < 1e-6:
-        return Term(label, mm, why, bag.source("size.depth") if share == 1 else "derived")
+        return Term(label, mm, why, DEPTH.source(bag) if share == 1 else "derived")
     return Term(f"{label}, as the cut-out on the grid gives it", mm, why, "derived")
 
 
@@ -91,11 +94,11 @@ def settled_height(bag: Resolved, finishes: Finishes, under: float) -> tuple[flo
 
 def panel_width(bag: Resolved, depth: float, side: float) -> tuple[float, Terms]:
     """Return the flat width of a panel between its side seams, and its terms; *depth* is 0 for a flat bag."""
-    asked = bag.mm("size.width")
+    asked = WIDTH.of(bag)
     flat_reading = read_flat(bag)
     plain = asked if flat_reading else asked + depth
     width, moved = settled(bag, plain, 2 * side)
-    terms: Terms = (bag.term("Flat width" if flat_reading else "Finished width", "size.width"),)
+    terms: Terms = (WIDTH.term(bag, "Flat width" if flat_reading else "Finished width"),)
     if depth and not flat_reading:
         under = "Half of it folds under from each side to make the depth."
         terms += (depth_term(bag, "Depth", depth, under),)
@@ -104,7 +107,7 @@ def panel_width(bag: Resolved, depth: float, side: float) -> tuple[float, Terms]
 
 def read_flat(bag: Resolved) -> bool:
     """Return whether the width asked for is that of the flat bag, face and depth together."""
-    return bag.chose("base.width_means", "flat")
+    return WIDTH_MEANS.is_(bag, "flat")
 
 
 def panel_height(bag: Resolved, half: float, finishes: Finishes) -> tuple[float, Terms]:
@@ -259,18 +262,18 @@ def ring(width: float, depth: float) -> tuple[Point, ...]:
 
 def told(bag: Resolved, key: str, label: str, comes_out: float) -> Dimension:
     """Return a size that was asked for under its own name."""
-    path = f"size.{key}"
-    asked = asked_height(bag) if key == "height" else bag.mm(path)
-    return Dimension(key, label, asked, comes_out, bag.source(path), bag.why(path))
+    path = Length(f"size.{key}")
+    asked = asked_height(bag) if key == "height" else path.of(bag)
+    return Dimension(key, label, asked, comes_out, path.source(bag), path.why(bag))
 
 
 def boxed_dimensions(bag: Resolved, width: float, height: float, depth: float) -> dict[str, Dimension]:
     """Return the sizes of a boxed bag by name, as asked and as they come out."""
-    given, asked_depth = bag.mm("size.width"), bag.mm("size.depth")
+    given, asked_depth = WIDTH.of(bag), DEPTH.of(bag)
     flat = read_flat(bag)
     face_asked, flat_asked = (given - asked_depth, given) if flat else (given, given + asked_depth)
     derived = "The flat bag, less the depth." if flat else "The face and the depth together."
-    chosen = bag.source("size.width"), bag.why("size.width")
+    chosen = WIDTH.source(bag), WIDTH.why(bag)
     return {
         "width": Dimension(
             "width", "Width of the face", face_asked, width, *(("derived", derived) if flat else chosen)
@@ -292,9 +295,9 @@ def boxed_lines(
 ) -> tuple[SizeLine, ...]:
     """Return where the three sizes of a boxed bag are drawn; *wide* says what is written on the first."""
     return (
-        SizeLine("size.width", *wide, (0, 0, 0), (width, 0, 0)),
-        SizeLine("size.height", "high", "height", (0, 0, 0), (0, 0, height)),
-        SizeLine("size.depth", "deep", "depth", (width, 0, 0), (width, depth, 0)),
+        SizeLine(WIDTH, *wide, (0, 0, 0), (width, 0, 0)),
+        SizeLine(HEIGHT, "high", "height", (0, 0, 0), (0, 0, height)),
+        SizeLine(DEPTH, "deep", "depth", (width, 0, 0), (width, depth, 0)),
     )
 
 
@@ -311,7 +314,7 @@ def flat_form(bag: Resolved, finishes: Finishes) -> Form:
             "flat_opening": Dimension(
                 "flat_opening",
                 "Flat opening",
-                bag.mm("size.width"),
+                WIDTH.of(bag),
                 width,
                 "derived",
                 "A flat bag opens as wide as it is.",
@@ -326,8 +329,8 @@ def flat_form(bag: Resolved, finishes: Finishes) -> Form:
         standing_seams=(),
         front_starts=0.0,
         lines=(
-            SizeLine("size.width", "wide", "width", (0, 0, 0), (width, 0, 0)),
-            SizeLine("size.height", "high", "height", (0, 0, 0), (0, 0, height)),
+            SizeLine(WIDTH, "wide", "width", (0, 0, 0), (width, 0, 0)),
+            SizeLine(HEIGHT, "high", "height", (0, 0, 0), (0, 0, height)),
         ),
     )
 
@@ -365,8 +368,8 @@ def deep_form(
 
 def straight(bag: Resolved) -> Mapping[str, float]:
     """Return the straight seam a turning gap could use: the base between corners, or a side."""
-    face = bag.mm("size.width")
+    face = WIDTH.of(bag)
     if read_flat(bag):
-        face -= bag.mm("size.depth")
+        face -= DEPTH.of(bag)
     sides = {"side": asked_height(bag)}
     return sides if is_folded(bag) else {"base": face, **sides}

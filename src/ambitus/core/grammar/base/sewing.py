@@ -3,8 +3,10 @@
 from collections.abc import Iterator
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.top.fields import GAP_IN, TURNED
 from ambitus.core.grammar.top.lining import says_taper, sewn_deeper
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -27,14 +29,14 @@ _FROM_WRONG = "From the wrong side."
 
 def sewn_layers(bag: Resolved) -> Iterator[tuple[Layer, int]]:
     """Yield the layers that are sewn up by themselves, with the rank their steps begin at."""
-    as_one = bag.chose("top.turned", "zip")
+    as_one = TURNED.is_(bag, "zip")
     for layer, rank in _RANKS.items():
         if layer in bag.bag.top.layers and not (layer == "lining" and as_one):
             yield layer, rank
 
 
 def _gap(bag: Resolved, layer: Layer, seam: str, part: str) -> str:
-    where = bag.values.get("top.gap_in")
+    where = GAP_IN.found(bag)
     if where is None or layer != "lining":
         return ""
     # of a gusset it lies in the seam of the front, whichever edge of the panel it is in
@@ -74,9 +76,9 @@ def sew(
     if part:
         words, name = f"{words}, {part},", f"{name} {part}"
     deeper = sewn_deeper(bag, layer, seam) if deeper is None else deeper
-    kind, path = bag.bag.seam(seam), f"allowances.{seam}"
+    kind, path = bag.bag.seam(seam), allowance_of(seam)
     own = kind.own(bag)[0] if kind.own else 0.0
-    allowance = (bag.mm(path) if path in bag.values else own) + deeper
+    allowance = (path.of(bag) if path in bag.values else own) + deeper
     taper = says_taper(bag, seam) if deeper and seam in ("side", "gusset", "end") else ""
     rows = kind.rows(bag, seam, allowance)
     out, ready = [], needs

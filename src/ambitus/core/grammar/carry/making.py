@@ -1,9 +1,29 @@
 """What every make of strap shares: its phrase, and the two steps from cut strip to strap."""
 
-from ambitus.core.grammar.carry.strap import attached
-from ambitus.core.grammar.contract import PAIRS, Phrase
+from ambitus.core.grammar.carry.fields import (
+    ATTACH,
+    BOX,
+    DROP,
+    END_TURNED,
+    FROM_FACE,
+    FROM_SIDE,
+    FROM_TOP,
+    HELD,
+    INSIDE_TOP,
+    MAKE,
+    MEASURED_BY,
+    PAIRS,
+    PAST,
+    PLACED_BY,
+    STRAP_GAP,
+    STRAP_LENGTH,
+    STRAP_TURN,
+    STRAP_WIDTH,
+    TUCK,
+)
+from ambitus.core.grammar.contract import Phrase
 from ambitus.core.lengths import amount
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
@@ -14,49 +34,42 @@ def phrase(words: str) -> Phrase:
         key="strap",
         label="Straps",
         before=", two straps ",
-        says=lambda bag, view, prefix: f"{words}, {attached(bag, prefix)}",
-        choices=(PAIRS, "make", "attach", "measure", "held", "place"),
+        says=lambda bag, view, prefix: f"{words}, {Item(bag, prefix).attach.says}",
+        choices=(PAIRS, MAKE, ATTACH, MEASURED_BY, HELD, PLACED_BY),
         fields=(
-            "width",
-            "drop",
-            "length",
-            "from_side",
-            "from_face",
-            "gap",
-            "turn",
-            "past",
-            "tuck",
-            "inside",
-            "from_top",
-            "box",
-            "end",
+            STRAP_WIDTH,
+            DROP,
+            STRAP_LENGTH,
+            FROM_SIDE,
+            FROM_FACE,
+            STRAP_GAP,
+            STRAP_TURN,
+            PAST,
+            TUCK,
+            INSIDE_TOP,
+            FROM_TOP,
+            BOX,
+            END_TURNED,
         ),
     )
 
 
-def width_term(bag: Resolved, prefix: str, times: int, why: str) -> Term:
+def width_term(item: Item, times: int, why: str) -> Term:
     """Return the finished width, *times* over."""
-    path = f"{prefix}.width"
-    return Term("Strap width", times * bag.mm(path), f"{why} {bag.why(path)}", bag.source(path), times=times)
+    return STRAP_WIDTH.term(item, "Strap width", times, f"{why} {STRAP_WIDTH.why(item)}")
 
 
-def twice_as_wide(bag: Resolved, prefix: str) -> tuple[Term, ...]:
+def twice_as_wide(item: Item) -> tuple[Term, ...]:
     """Return the width of a core that lies centred on the strip, double in the finished strap."""
-    return (
-        width_term(bag, prefix, 2, "Centred on the strip, so that it lies double in the finished strap."),
-    )
+    return (width_term(item, 2, "Centred on the strip, so that it lies double in the finished strap."),)
 
 
-def making_steps(
-    bag: Resolved, prefix: str, fold: tuple[str, str], stitch: tuple[str, str]
-) -> tuple[Step, ...]:
+def making_steps(item: Item, fold: tuple[str, str], stitch: tuple[str, str]) -> tuple[Step, ...]:
     """Return the steps from strip to strap: (title, say) of the folding and of the stitching."""
-    at, path = prefix.rsplit(".", 1)[1], f"{prefix}.width"
+    at, bag = item.number, item.bag
     core = (
         ("strap cores fused",)
-        if bag.bag.interfacing.cuts
-        and not bag.bag.interfacing.part
-        and bag.bag.carry[int(at)].make.core_width(bag, prefix)
+        if bag.bag.interfacing.cuts and not bag.bag.interfacing.part and item.make.core_width(item)
         else ()
     )
     return (
@@ -68,7 +81,7 @@ def making_steps(
             needs=("pieces cut", *core),
             gives=(f"carry {at} folded",),
             settings=f"Iron: {bag.cloth('outer').iron}.",
-            reads=(("Folded strap, across", bag.mm(path)),),
+            reads=(("Folded strap, across", STRAP_WIDTH.of(item)),),
             cautions=("hot iron", "steam"),
         ),
         Step(

@@ -1,17 +1,17 @@
 """Where straps go on a piece: their centres on every top edge, read from its raw sides."""
 
 from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.carry.fields import PLACED_BY, STRAP_GAP
 from ambitus.core.grammar.carry.strap import placed_terms
 from ambitus.core.lengths import snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Sum, Term
 
 
-def _between(bag: Resolved, prefix: str, panel: float, placed: Sum, seam: float) -> Sum:
+def _between(item: Item, panel: float, placed: Sum, seam: float) -> Sum:
     """Return the way from centre to centre; *seam* is what of the place lies outside a half of a tube."""
-    if bag.choice(f"{prefix}.place") == "gap":
-        path = f"{prefix}.gap"
-        return Sum("Between the two centres", (bag.term("Gap", path),))
+    if PLACED_BY.of(item) == "gap":
+        return Sum("Between the two centres", (STRAP_GAP.term(item, "Gap"),))
     # the other strap end mirrors this one, so the middle of the panel stays the middle
     both = Term("Both strap places", snap(-2 * (placed.total - seam)), "From either side.", times=2)
     whole = Term("Half of the tube" if seam else "Panel", panel, "At the top edge." if seam else "As cut.")
@@ -19,7 +19,7 @@ def _between(bag: Resolved, prefix: str, panel: float, placed: Sum, seam: float)
 
 
 def centre_marks(
-    bag: Resolved, prefix: str, form: Form, piece: Piece, down: tuple[tuple[str, Sum], ...] = ()
+    item: Item, form: Form, piece: Piece, down: tuple[tuple[str, Sum], ...] = ()
 ) -> tuple[Mark, ...]:
     """
     Return the two strap centres on each top edge of an outer piece; *down* are more readings of theirs.
@@ -31,15 +31,15 @@ def centre_marks(
     out: list[Mark] = []
     side = next(e for e in piece.edges if e.name.startswith(("side", "end")))
     source = side.terms[0].source if side.terms else "derived"
-    name = bag.bag.classes.get(side.seam, "Side seam")
+    name = item.bag.bag.classes.get(side.seam, "Side seam")
     allowance = Term(name, side.finish, "From the raw edge to the seam.", source)
-    placed = Sum("From the raw side edge to the strap's centre", placed_terms(bag, prefix, form, allowance))
+    placed = Sum("From the raw side edge to the strap's centre", placed_terms(item, form, allowance))
     inside = placed.total - side.finish
     tube = piece.tube
     for n, ((lx, ly), (rx, ry)) in enumerate(piece.tops()):
         way = 1.0 if lx < rx else -1.0
         panel = snap(abs(rx - lx) + (0.0 if tube else 2 * side.finish))
-        apart = _between(bag, prefix, panel, placed, side.finish if tube else 0.0)
+        apart = _between(item, panel, placed, side.finish if tube else 0.0)
         told = (("from the left", placed), ("apart", apart), *down) if not n else ()
         other = (("from the right", placed),) if n == (1 if tube else 0) else ()
         out.append(Mark("strap", "Strap centre", ((lx + way * inside, ly),), "top left", told))

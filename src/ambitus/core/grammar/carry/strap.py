@@ -3,27 +3,47 @@
 from dataclasses import dataclass
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry.fields import (
+    BOX,
+    DROP,
+    FROM_FACE,
+    FROM_SIDE,
+    FROM_TOP,
+    HELD,
+    MEASURED_BY,
+    PLACED_BY,
+    STRAP_GAP,
+    STRAP_LENGTH,
+    STRAP_WIDTH,
+)
 from ambitus.core.grammar.carry.hang import visible_for_drop
 from ambitus.core.grammar.carry.read import drop_for_visible
-from ambitus.core.grammar.contract import Option, Param, Strap
+from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.lengths import paired, snap
 from ambitus.core.lengths.pairs import Pair
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term, gathered, to_grid
 
 
-def hold_of(bag: Resolved, prefix: str) -> float:
+def hold_of(item: Item) -> float:
     """Return the flat width of the hand or shoulder that carries the strap."""
-    return paired(60 if bag.choice(f"{prefix}.held") == "hand" else 110).mm(bag.unit)
+    return paired(60 if HELD.of(item) == "hand" else 110).mm(item.bag.unit)
 
 
 STRAP_PARAMS = (
     Param(
-        "width", "Strap width", "length", paired(25), low=3, high=300, help="Finished.", opens="strap/width"
+        STRAP_WIDTH,
+        "Strap width",
+        "length",
+        paired(25),
+        low=3,
+        high=300,
+        help="Finished.",
+        opens="strap/width",
     ),
     Param(
-        "measure",
+        MEASURED_BY,
         "Strap measured by",
         "choice",
         "drop",
@@ -33,27 +53,27 @@ STRAP_PARAMS = (
         ),
     ),
     Param(
-        "drop",
+        DROP,
         "Drop",
         "length",
         Pair(260, paired(25).inch * 10),
         low=1,
         high=1500,
-        shown_when=("measure", "drop"),
+        shown_when=(MEASURED_BY, "drop"),
         opens="strap/length",
     ),
     Param(
-        "length",
+        STRAP_LENGTH,
         "Visible length",
         "length",
         Pair(600, paired(60).inch * 10 - 1),
         low=10,
         high=3000,
-        shown_when=("measure", "length"),
+        shown_when=(MEASURED_BY, "length"),
         opens="strap/length",
     ),
     Param(
-        "held",
+        HELD,
         "Carried",
         "choice",
         "hand",
@@ -63,7 +83,7 @@ STRAP_PARAMS = (
         ),
     ),
     Param(
-        "place",
+        PLACED_BY,
         "Strap placed",
         "choice",
         "side_seam",
@@ -74,25 +94,31 @@ STRAP_PARAMS = (
         ),
     ),
     Param(
-        "from_side",
+        FROM_SIDE,
         "From the side seam",
         "length",
         paired(100),
         low=0,
         high=1500,
-        shown_when=("place", "side_seam"),
+        shown_when=(PLACED_BY, "side_seam"),
     ),
     Param(
-        "from_face",
+        FROM_FACE,
         "From the edge of the face",
         "length",
         paired(75),
         low=0,
         high=1500,
-        shown_when=("place", "face_edge"),
+        shown_when=(PLACED_BY, "face_edge"),
     ),
     Param(
-        "gap", "Gap between the ends", "length", paired(110), low=1, high=2500, shown_when=("place", "gap")
+        STRAP_GAP,
+        "Gap between the ends",
+        "length",
+        paired(110),
+        low=1,
+        high=2500,
+        shown_when=(PLACED_BY, "gap"),
     ),
 )
 
@@ -101,8 +127,7 @@ STRAP_PARAMS = (
 class Hang:
     """A strap worked out: everything about it that does not depend on its make."""
 
-    prefix: str
-    item: Strap
+    item: Item
     hold: float
     gap: float
     #: distance from the side seam to the strap's centre along the finished top
@@ -121,28 +146,32 @@ class Hang:
     down: float
     box: float
 
+    @property
+    def prefix(self) -> str:
+        """Where it stands in the list: ``carry.0``."""
+        return self.item.at
+
 
 def face_of(form: Form) -> float:
     """Return the width of the face that stands; a bag without corners has half of its round."""
     return form.mm("width" if "width" in form.dimensions else "flat_opening")
 
 
-def gap_of(bag: Resolved, prefix: str, form: Form) -> float:
+def gap_of(item: Item, form: Form) -> float:
     """Return the distance between the centres of the strap's ends along the finished top."""
-    place = bag.choice(f"{prefix}.place")
+    place = PLACED_BY.of(item)
     if place == "gap":
-        return bag.mm(f"{prefix}.gap")
+        return STRAP_GAP.of(item)
     if place == "face_edge":
-        return face_of(form) - 2 * bag.mm(f"{prefix}.from_face")
-    return form.mm("flat_opening") - 2 * (form.panel_at + bag.mm(f"{prefix}.from_side"))
+        return face_of(form) - 2 * FROM_FACE.of(item)
+    return form.mm("flat_opening") - 2 * (form.panel_at + FROM_SIDE.of(item))
 
 
-def visible_term(bag: Resolved, prefix: str, gap: float, hold: float) -> Term:
+def visible_term(item: Item, gap: float, hold: float) -> Term:
     """Return the visible length, chosen as such or worked out from the drop."""
-    if bag.choice(f"{prefix}.measure") == "length":
-        path = f"{prefix}.length"
-        return bag.term("Visible length", path)
-    drop = bag.mm(f"{prefix}.drop")
+    if MEASURED_BY.of(item) == "length":
+        return STRAP_LENGTH.term(item, "Visible length")
+    drop = DROP.of(item)
     return Term(
         "Visible length for the drop",
         snap(visible_for_drop(drop, gap, hold)),
@@ -152,26 +181,25 @@ def visible_term(bag: Resolved, prefix: str, gap: float, hold: float) -> Term:
     )
 
 
-def hang(bag: Resolved, prefix: str, item: Strap, form: Form) -> Hang:
+def hang(item: Item, form: Form) -> Hang:
     """
-    Return the strap at *prefix* worked out on *form*, its cut sizes on the grid.
+    Return one strap worked out on *form*, its cut sizes on the grid.
 
     The finished width and drop are read off the rounded cut sizes, so they are what will be made.
     """
-    hold, gap = hold_of(bag, prefix), gap_of(bag, prefix, form)
-    visible = visible_term(bag, prefix, gap, hold)
-    tails = item.attach.tail(bag, prefix)
-    length = to_grid("How long to cut it", gathered((visible, *tails, *tails)), bag.grid)
-    across = item.make.width(bag, prefix)
+    hold, gap = hold_of(item), gap_of(item, form)
+    visible = visible_term(item, gap, hold)
+    tails = item.attach.tail(item)
+    length = to_grid("How long to cut it", gathered((visible, *tails, *tails)), item.bag.grid)
+    across = item.make.width(item)
     if item.make.cut_across:
-        width = to_grid("How wide to cut it", across, bag.grid)
+        width = to_grid("How wide to cut it", across, item.bag.grid)
     else:
         width = Sum("How wide to buy it", across)
     shown = snap(length.total - 2 * sum(t.mm for t in tails))
-    by_drop = bag.choice(f"{prefix}.measure") == "drop"
-    on_face = [path for name in ("from_top", "box") if (path := f"{prefix}.{name}") in bag.values]
+    by_drop = MEASURED_BY.of(item) == "drop"
+    down, box = (field.or_none(item) or 0.0 for field in (FROM_TOP, BOX))
     return Hang(
-        prefix=prefix,
         item=item,
         hold=hold,
         gap=snap(gap),
@@ -180,23 +208,21 @@ def hang(bag: Resolved, prefix: str, item: Strap, form: Form) -> Hang:
         tails=tails,
         length=length,
         width=width,
-        finished_width=snap(item.make.finished(bag, prefix, width.total)),
+        finished_width=snap(item.make.finished(item, width.total)),
         finished_visible=shown,
         drop=drop_for_visible(shown, gap, hold),
-        asked_drop=bag.mm(f"{prefix}.drop") if by_drop else drop_for_visible(visible.mm, gap, hold),
-        down=sum(map(bag.mm, on_face)),
-        box=bag.mm(on_face[1]) if on_face else 0.0,
+        asked_drop=DROP.of(item) if by_drop else drop_for_visible(visible.mm, gap, hold),
+        down=down + box,
+        box=box,
     )
 
 
-def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Term, ...]:
+def placed_terms(item: Item, form: Form, side: Term) -> tuple[Term, ...]:
     """Return the way from a panel's raw side edge to the strap's centre, as a maker would add it up."""
-    place = bag.choice(f"{prefix}.place")
+    place = PLACED_BY.of(item)
     if place == "side_seam":
-        path = f"{prefix}.from_side"
-        return (side, bag.term("From the side seam", path))
+        return (side, FROM_SIDE.term(item, "From the side seam"))
     if place == "face_edge":
-        path = f"{prefix}.from_face"
         half = Term(
             "Half the depth",
             snap((form.mm("flat_opening") - face_of(form)) / 2 - form.panel_at),
@@ -206,26 +232,23 @@ def placed_terms(bag: Resolved, prefix: str, form: Form, side: Term) -> tuple[Te
         return (
             side,
             *halves,
-            bag.term("From the edge of the face", path),
+            FROM_FACE.term(item, "From the edge of the face"),
         )
     to_middle = snap(form.mm("flat_opening") / 2 - form.panel_at)
     half_top = Term("Half the flat opening", to_middle, "To the middle of the panel.")
-    path = f"{prefix}.gap"
     return (
         side,
         half_top,
         Term(
-            "Half the gap", -snap(bag.mm(path) / 2), "Back from the middle to the strap's centre.", "derived"
+            "Half the gap",
+            -snap(STRAP_GAP.of(item) / 2),
+            "Back from the middle to the strap's centre.",
+            "derived",
         ),
     )
 
 
-def attached(bag: Resolved, prefix: str) -> str:
-    """Return in words how the strap at *prefix* is attached."""
-    return bag.bag.carry[int(prefix.rsplit(".", 1)[1])].attach.says
-
-
-def straps_even(at: str, rank: int, *, needs: tuple[str, ...], gives: str = "") -> Step:
+def straps_even(at: int, rank: int, *, needs: tuple[str, ...], gives: str = "") -> Step:
     """Return the gate before straps are sewn for good."""
     return Step(
         f"strap {at} even",

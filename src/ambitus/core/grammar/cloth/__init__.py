@@ -1,6 +1,15 @@
 """The cloths a bag is cut from, as choices; their facts come with the library."""
 
 from ambitus.core.grammar.cloth.bottom import BOTTOM_PARAMS, has_bottom
+from ambitus.core.grammar.cloth.fields import (
+    BOTTOM,
+    BOTTOM_HEIGHT,
+    CONTRAST_CLOTH,
+    DOUBLED_CLOTH,
+    LINING_CLOTH,
+    OUTER_CLOTH,
+    PRINT,
+)
 from ambitus.core.grammar.cloth.steps import steps
 from ambitus.core.grammar.contract import Option, Param, Phrase, Variant
 from ambitus.core.lengths import View
@@ -38,7 +47,7 @@ DOUBLED = (
 
 def _says(bag: Resolved, view: View, prefix: str) -> str:
     cloth = within(bag.cloth("outer").label)
-    if bag.chose("cloth.doubled", "doubled"):
+    if DOUBLED_CLOTH.is_(bag, "doubled"):
         cloth = f"doubled {cloth}"
     return f"{cloth} and {within(bag.cloth('contrast').label)}" if has_bottom(bag) else cloth
 
@@ -48,19 +57,19 @@ WOVEN = Variant(
     kind="woven",
     label="Woven cloth",
     params=(
-        Param("outer", "Outer cloth", "choice", "canvas", options=CLOTHS),
-        Param("lining", "Lining cloth", "choice", "quilting_cotton", options=CLOTHS),
-        Param("print", "Print of the outer", "choice", "plain", options=PRINTS),
+        Param(OUTER_CLOTH, "Outer cloth", "choice", "canvas", options=CLOTHS),
+        Param(LINING_CLOTH, "Lining cloth", "choice", "quilting_cotton", options=CLOTHS),
+        Param(PRINT, "Print of the outer", "choice", "plain", options=PRINTS),
         *BOTTOM_PARAMS,
         Param(
-            "contrast",
+            CONTRAST_CLOTH,
             "Cloth of the bottom",
             "choice",
             "denim",
             options=CLOTHS,
-            shown_when=("bottom", "contrast"),
+            shown_when=(BOTTOM, "contrast"),
         ),
-        Param("doubled", "Outer panels", "choice", "single", options=DOUBLED),
+        Param(DOUBLED_CLOTH, "Outer panels", "choice", "single", options=DOUBLED),
     ),
     phrase=Phrase(
         "cloth",
@@ -68,14 +77,14 @@ WOVEN = Variant(
         "A ",
         _says,
         choices=(
-            "cloth.outer",
-            "cloth.bottom",
-            "cloth.contrast",
-            "cloth.doubled",
-            "cloth.print",
-            "cloth.lining",
+            OUTER_CLOTH,
+            BOTTOM,
+            CONTRAST_CLOTH,
+            DOUBLED_CLOTH,
+            PRINT,
+            LINING_CLOTH,
         ),
-        fields=("cloth.bottom_height",),
+        fields=(BOTTOM_HEIGHT,),
     ),
     classes={"join": "Join"},
     unused=lambda bag: frozenset() if has_bottom(bag) else frozenset({"join"}),

@@ -5,7 +5,10 @@ from dataclasses import replace
 
 from ambitus.core.form.dividing import Division, divided, top_runs, upright
 from ambitus.core.form.model import Dimension, Face, Form, Measure, SizeLine
+from ambitus.core.grammar.base.fields import STEP
+from ambitus.core.grammar.cloth.fields import BASE_CLOTH, BOTTOM, BOTTOM_HEIGHT
 from ambitus.core.grammar.contract import SHORTER, Finishes, Option, Param
+from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import GRID_LABEL, Term, grid_term
@@ -15,7 +18,7 @@ LEAST = 10.0
 
 BOTTOM_PARAMS = (
     Param(
-        "bottom",
+        BOTTOM,
         "Bottom",
         "choice",
         "same",
@@ -25,14 +28,14 @@ BOTTOM_PARAMS = (
         ),
     ),
     Param(
-        "bottom_height",
+        BOTTOM_HEIGHT,
         "Bottom, visible height",
         "length",
         paired(75),
         low=5,
         high=1500,
         opens="outer/height",
-        shown_when=("bottom", "contrast"),
+        shown_when=(BOTTOM, "contrast"),
         help="From the edge the bag stands on to the join.",
     ),
 )
@@ -40,7 +43,7 @@ BOTTOM_PARAMS = (
 
 #: of a base that is a piece of its own: whether it goes with the bottom above it
 BASE_OF = Param(
-    "cloth.base_of",
+    BASE_CLOTH,
     "Base piece",
     "choice",
     "bottom",
@@ -48,18 +51,18 @@ BASE_OF = Param(
         Option("bottom", "Of the bottom’s cloth", "It goes on under the bag."),
         Option("outer", "Of the outer’s cloth", "Only the walls show the other cloth."),
     ),
-    shown_when=("bottom", "contrast"),
+    shown_when=(BOTTOM, "contrast"),
 )
 
 
 def base_of_bottom(bag: Resolved) -> bool:
     """Return whether a base that is a piece of its own is cut of the cloth of the bottom."""
-    return has_bottom(bag) and bag.chose("cloth.base_of", "bottom")
+    return has_bottom(bag) and BASE_CLOTH.is_(bag, "bottom")
 
 
 def has_bottom(bag: Resolved) -> bool:
     """Return whether the bag has a bottom of another cloth."""
-    return bag.chose("cloth.bottom", "contrast")
+    return BOTTOM.is_(bag, "contrast")
 
 
 def cloths_outside(bag: Resolved) -> tuple[str, ...]:
@@ -88,7 +91,7 @@ def top_of(form: Form, face: Face) -> float:
 def step_terms(bag: Resolved, mm: float) -> tuple[Term, ...]:
     """Return what a band is lower by, *mm* where sides end below the front; nothing elsewhere."""
     step = snap(mm)
-    return (Term("Step", -step, bag.why("base.step"), bag.source("base.step")),) if step > 0 else ()
+    return (Term("Step", -step, STEP.why(bag), STEP.source(bag)),) if step > 0 else ()
 
 
 def on_grid(bag: Resolved, form: Form, held: float, brought: Callable[[float], float]) -> float:
@@ -111,7 +114,7 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     The bottom's cut height is brought to the grid: what shows of it, what lies under the bag, and both its
     seams. The rest of the height is the upper part's.
     """
-    asked, path = bag.mm("cloth.bottom_height"), "cloth.bottom_height"
+    asked, path = BOTTOM_HEIGHT.of(bag), BOTTOM_HEIGHT
     held = level_of(bag, form, asked)
     main = next(f for f in form.faces if top_runs(f.edges) and not f.part)
     measure = upright(main)
@@ -119,7 +122,7 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     under = snap(sum(t.mm for t in measure.terms) / (2 if measure.folds else 1) - form.height)
     beyond = under + _foot(main, measure, finishes) + join
     level = on_grid(bag, form, held, lambda level: bag.grid.fit(level + beyond) - beyond)
-    shows = bag.term("Visible height of the bottom", path)
+    shows = path.term(bag, "Visible height of the bottom")
     high = (*bag.bag.top.height(bag), *finishes[SHORTER])
 
     def upper(below: float) -> tuple[Term, ...]:
@@ -142,8 +145,8 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
 
     how = Division("upper", "bottom", upper, rest, bag.grid.holds(2 * join))
     made = divided(form, lambda face: snap(top_of(form, face) - level), how)
-    told = Dimension("bottom", "Bottom, visible height", asked, level, bag.source(path), bag.why(path))
+    told = Dimension("bottom", "Bottom, visible height", asked, level, path.source(bag), path.why(bag))
     dimensions = {**form.dimensions, "bottom": told}
-    tall = next(line for line in form.lines if line.path == "size.height")
+    tall = next(line for line in form.lines if line.path == HEIGHT)
     line = SizeLine(path, "bottom", "bottom", tall.a, (*tall.b[:2], level))
     return replace(made, dimensions=dimensions, bottom=level, lines=(*form.lines, line))

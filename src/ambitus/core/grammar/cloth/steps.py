@@ -1,7 +1,9 @@
 """Working two layers as one, and joining a bottom of another cloth, before anything else is sewn."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import has_bottom
+from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
@@ -11,7 +13,7 @@ PANELS = ("outer panels laid", "outer panels ready", "outer top known")
 
 def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     """Return what is done to the outer's pieces until its panels are whole."""
-    doubled, bottom = bag.chose("cloth.doubled", "doubled"), has_bottom(bag)
+    doubled, bottom = DOUBLED_CLOTH.is_(bag, "doubled"), has_bottom(bag)
     out = []
     if doubled:
         out.append(
@@ -26,7 +28,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             )
         )
     if bottom:
-        join = bag.mm("allowances.join")
+        join = JOIN_ALLOWANCE.of(bag)
         out += [
             Step(
                 "join bottom",

@@ -1,6 +1,8 @@
 """Interfacing: none, full size, kept out of the seams, or inset by an amount."""
 
 from ambitus.core.grammar.contract import Interfacing, Option, Param, Phrase
+from ambitus.core.grammar.interfacing.fields import INSET_BY, INTERFACING_MATERIAL
+from ambitus.core.grammar.kinds import INTERFACING_KIND
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
@@ -20,7 +22,7 @@ def _usual(bag: Resolved) -> str:
 
 
 MATERIAL = Param(
-    "material",
+    INTERFACING_MATERIAL,
     "Interfacing",
     "choice",
     _usual,
@@ -37,8 +39,8 @@ def _phrase(words: str) -> Phrase:
         label="Interfacing",
         before=", interfacing ",
         says=lambda bag, view, prefix: words,
-        choices=("interfacing.kind", "interfacing.material"),
-        fields=("interfacing.inset",),
+        choices=(INTERFACING_KIND, INTERFACING_MATERIAL),
+        fields=(INSET_BY,),
     )
 
 
@@ -56,8 +58,8 @@ def _full(bag: Resolved, outer: tuple[Term, ...]) -> tuple[Term, ...]:
 
 
 def _inset(bag: Resolved, outer: tuple[Term, ...]) -> tuple[Term, ...]:
-    path = "interfacing.inset"
-    return (*outer, Term("Inset", -bag.mm(path), bag.why(path), bag.source(path)))
+    path = INSET_BY
+    return (*outer, Term("Inset", -path.of(bag), path.why(bag), path.source(bag)))
 
 
 NONE = Interfacing(
@@ -69,7 +71,7 @@ NONE = Interfacing(
         "Interfacing",
         ", interfacing ",
         lambda bag, view, prefix: "left out",
-        ("interfacing.kind",),
+        (INTERFACING_KIND,),
     ),
     cuts=False,
     finish=_none,
@@ -96,7 +98,7 @@ INSET = Interfacing(
     help="Smaller than the outer by an amount of your own, all round.",
     params=(
         MATERIAL,
-        Param("inset", "Inset from the raw edge", "length", paired(3), low=0.5, high=100),
+        Param(INSET_BY, "Inset from the raw edge", "length", paired(3), low=0.5, high=100),
     ),
     phrase=_phrase("inset"),
     finish=_inset,

@@ -2,14 +2,26 @@
 
 from collections.abc import Callable
 
+from ambitus.core.grammar.allowances import (
+    BASE_ALLOWANCE,
+    CORNER_ALLOWANCE,
+    GENERAL,
+    SIDE_ALLOWANCE,
+    STRAP_ALLOWANCE,
+    TOP_ALLOWANCE,
+    allowance_of,
+    kind_of,
+)
 from ambitus.core.grammar.contract import Param, Phrase, Row
+from ambitus.core.grammar.kinds import SEAMS_KIND
+from ambitus.core.grammar.seams.fields import FIRST_ROW, SEAM_TRIM, SECOND_ROW, SLIVER
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
 from ambitus.core.words import within
 
-GENERAL = Param(
-    "allowances.general",
+GENERAL_PARAM = Param(
+    GENERAL,
     "General allowance",
     "allowance",
     paired(10),
@@ -25,18 +37,18 @@ def phrase(says: Callable[[Resolved, View], str]) -> Phrase:
         "Seams and allowances",
         ", ",
         lambda bag, view, prefix: says(bag, view) + _others(bag),
-        choices=("seams.kind", "seams.side", "seams.base", "seams.corner"),
+        choices=(SEAMS_KIND, kind_of("side"), kind_of("base"), kind_of("corner")),
         fields=(
-            "allowances.general",
-            "seams.first",
-            "seams.second",
-            "seams.trim",
-            "seams.sliver",
-            "allowances.side",
-            "allowances.base",
-            "allowances.corner",
-            "allowances.top",
-            "allowances.strap",
+            GENERAL,
+            FIRST_ROW,
+            SECOND_ROW,
+            SEAM_TRIM,
+            SLIVER,
+            SIDE_ALLOWANCE,
+            BASE_ALLOWANCE,
+            CORNER_ALLOWANCE,
+            TOP_ALLOWANCE,
+            STRAP_ALLOWANCE,
         ),
     )
 
@@ -55,8 +67,8 @@ def _others(bag: Resolved) -> str:
 
 def allowance(bag: Resolved, key: str, name: str, sign: int = 1) -> Term:
     """Return the allowance of class *key* as a term."""
-    path = f"allowances.{key}"
-    return Term(name, sign * bag.mm(path), bag.why(path), bag.source(path))
+    path = allowance_of(key)
+    return Term(name, sign * path.of(bag), path.why(bag), path.source(bag))
 
 
 def whole_allowance(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, ...]:

@@ -1,5 +1,7 @@
 """What an edge gives up: the one place that asks a seam's kind, and the knife, for their terms."""
 
+from ambitus.core.grammar.allowances import allowance_of
+from ambitus.core.grammar.seams.fields import SLIVER
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
@@ -26,9 +28,9 @@ def stands_beyond(bag: Resolved, key: str, deeper: float = 0.0) -> float:
     By then the knife has taken its sliver, a French seam its first row, and a felled one what was trimmed.
     *deeper* is how much wider than planned it is sewn.
     """
-    path = f"allowances.{key}"
+    path = allowance_of(key)
     kind = bag.bag.seam(key)
-    mm = bag.mm(path) if path in bag.values else kind.own(bag)[0] if kind.own else 0.0
+    mm = path.of(bag) if path in bag.values else kind.own(bag)[0] if kind.own else 0.0
     return snap(kind.stands(bag, key, mm + deeper))
 
 
@@ -39,4 +41,4 @@ def overlocked_first(bag: Resolved) -> bool:
 
 def knife_sliver(bag: Resolved) -> float:
     """Return the sliver that the knife takes of a seam's edge in this bag: nothing where none is."""
-    return bag.mm("seams.sliver") if "seams.sliver" in bag.values else 0.0
+    return SLIVER.of(bag) if SLIVER in bag.values else 0.0

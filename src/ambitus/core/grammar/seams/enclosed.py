@@ -1,8 +1,10 @@
 """Seams that hide their raw edges: French, French stitched down, flat-felled."""
 
+from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.contract import Param, Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
-from ambitus.core.grammar.seams.common import GENERAL, phrase, whole_allowance
+from ambitus.core.grammar.seams.common import GENERAL_PARAM, phrase, whole_allowance
+from ambitus.core.grammar.seams.fields import FIRST_ROW, SEAM_TRIM, SECOND_ROW
 from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
@@ -15,13 +17,13 @@ LEAST_FELLED = 12.0
 
 def _trim(bag: Resolved) -> float:
     """Return what the first row is trimmed to: 3 mm | 1/8 in, or the row itself where it is narrower."""
-    return min(bag.mm("seams.first"), paired(3).mm(bag.unit))
+    return min(FIRST_ROW.of(bag), paired(3).mm(bag.unit))
 
 
 FRENCH_PARAMS = (
-    GENERAL,
+    GENERAL_PARAM,
     Param(
-        "first",
+        FIRST_ROW,
         "First row",
         "length",
         paired(6),
@@ -29,9 +31,9 @@ FRENCH_PARAMS = (
         high=60,
         help="Wrong sides together.",
     ),
-    Param("second", "Second row", "length", paired(10), low=2, high=60, help="Right sides together."),
+    Param(SECOND_ROW, "Second row", "length", paired(10), low=2, high=60, help="Right sides together."),
     Param(
-        "trim",
+        SEAM_TRIM,
         "First row trimmed to",
         "length",
         _trim,
@@ -42,12 +44,12 @@ FRENCH_PARAMS = (
 )
 
 #: what a cut list tells of a French seam besides its allowances: its two rows
-FRENCH_TOLD = {"first": "seams.first", "second": "seams.second", "trim": "seams.trim"}
+FRENCH_TOLD = {"first": FIRST_ROW, "second": SECOND_ROW, "trim": SEAM_TRIM}
 
 
 def first_and_second(bag: Resolved, key: str, mm: float) -> tuple[float, float]:
     """Return the two rows of a French seam that takes *mm* in all: what is not the first is the second."""
-    first = bag.mm("seams.first")
+    first = FIRST_ROW.of(bag)
     return first, snap(mm - first)
 
 
@@ -62,27 +64,27 @@ def _half_stands(bag: Resolved, key: str, mm: float) -> float:
 
 
 def _rows_eat(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, ...]:
-    path = f"allowances.{key}"
-    first, second = first_and_second(bag, key, bag.mm(path))
-    own = bag.source(path) == "chosen"
+    path = allowance_of(key)
+    first, second = first_and_second(bag, key, path.of(bag))
+    own = path.source(bag) == "chosen"
     return (
-        Term(f"{name}, first row", first, bag.why("seams.first"), bag.source("seams.first")),
+        Term(f"{name}, first row", first, FIRST_ROW.why(bag), FIRST_ROW.source(bag)),
         Term(
             f"{name}, second row",
             second,
-            bag.why(path) if own else bag.why("seams.second"),
-            bag.source(path) if own else bag.source("seams.second"),
+            path.why(bag) if own else SECOND_ROW.why(bag),
+            path.source(bag) if own else SECOND_ROW.source(bag),
         ),
     )
 
 
 def _both(bag: Resolved) -> tuple[float, str]:
-    return bag.mm("seams.first") + bag.mm("seams.second"), "Both rows of the French seam."
+    return FIRST_ROW.of(bag) + SECOND_ROW.of(bag), "Both rows of the French seam."
 
 
 def _french_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     first, second = first_and_second(bag, key, mm)
-    trim = bag.mm("seams.trim")
+    trim = SEAM_TRIM.of(bag)
     trimming = Row(
         "trim",
         "Trim the first row of the {seam}",
@@ -116,7 +118,7 @@ def _stitched_down_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 
 def _french_words(bag: Resolved, view: View) -> str:
-    return f"French seams of {view.chosen(bag.mm('seams.first'))} + {view.with_unit(bag.mm('seams.second'))}"
+    return f"French seams of {view.chosen(FIRST_ROW.of(bag))} + {view.with_unit(SECOND_ROW.of(bag))}"
 
 
 FRENCH = SeamKind(
@@ -177,7 +179,7 @@ FELLED = SeamKind(
     section=sections.FELLED,
     label="Flat-felled",
     help="One edge wraps the other and is stitched flat: strong, with two rows to be seen.",
-    params=(GENERAL,),
+    params=(GENERAL_PARAM,),
     phrase=phrase(lambda bag, view: "flat-felled seams"),
     sews=frozenset({"side", "base"}),
     finished=True,

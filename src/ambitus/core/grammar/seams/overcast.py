@@ -2,15 +2,25 @@
 
 from fractions import Fraction
 
+from ambitus.core.fields import Length
+from ambitus.core.grammar.allowances import GENERAL
 from ambitus.core.grammar.contract import Param, Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
-from ambitus.core.grammar.seams.common import GENERAL, allowance, phrase, stitched, whole_allowance, whole_row
+from ambitus.core.grammar.seams.common import (
+    GENERAL_PARAM,
+    allowance,
+    phrase,
+    stitched,
+    whole_allowance,
+    whole_row,
+)
+from ambitus.core.grammar.seams.fields import SLIVER
 from ambitus.core.lengths import Pair
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
 
-SLIVER = Param(
-    "sliver",
+SLIVER_PARAM = Param(
+    SLIVER,
     "Sliver the knife takes",
     "length",
     Pair(0, Fraction(0)),
@@ -21,18 +31,18 @@ SLIVER = Param(
 )
 
 
-def sliver_term(bag: Resolved, name: str, path: str) -> tuple[Term, ...]:
+def sliver_term(bag: Resolved, name: str, path: Length) -> tuple[Term, ...]:
     """Return the sliver at *path* that the knife takes off one edge, or nothing."""
-    mm = bag.mm(path)
-    return (Term(f"{name}, the knife’s sliver", mm, bag.why(path), bag.source(path)),) if mm else ()
+    mm = path.of(bag)
+    return (Term(f"{name}, the knife’s sliver", mm, path.why(bag), path.source(bag)),) if mm else ()
 
 
 def _and_sliver(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, ...]:
-    return (allowance(bag, key, name), *sliver_term(bag, name, "seams.sliver"))
+    return (allowance(bag, key, name), *sliver_term(bag, name, SLIVER))
 
 
 def _overlock_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
-    sliver = bag.mm("seams.sliver")
+    sliver = SLIVER.of(bag)
     say = "Piece by piece, right side up, before anything is joined. Then measure: the knife takes cloth off."
     lengths = (("The knife takes", sliver),) if sliver else ()
     first = Row(
@@ -46,16 +56,14 @@ OVERLOCKED_FIRST = SeamKind(
     section=sections.OVERLOCKED_FIRST,
     label="Overlocked first",
     help="Every edge is overlocked, then seamed and pressed open: flat, and neat inside.",
-    params=(GENERAL, SLIVER),
-    phrase=phrase(
-        lambda bag, view: f"seams of {view.with_unit(bag.mm('allowances.general'))} overlocked first"
-    ),
+    params=(GENERAL_PARAM, SLIVER_PARAM),
+    phrase=phrase(lambda bag, view: f"seams of {view.with_unit(GENERAL.of(bag))} overlocked first"),
     finished=True,
     eats=_and_sliver,
     stands=whole_row,
     rows=_overlock_rows,
     press="open",
-    told={"sliver": "seams.sliver"},
+    told={"sliver": SLIVER},
     read=reading.allowance_and_sliver,
 )
 
@@ -80,10 +88,8 @@ ZIGZAGGED = SeamKind(
     section=sections.ZIGZAGGED,
     label="Overcast together",
     help="Sewn, then both edges zigzagged or overlocked as one and pressed to one side: quick and strong.",
-    params=(GENERAL,),
-    phrase=phrase(
-        lambda bag, view: f"seams of {view.with_unit(bag.mm('allowances.general'))} overcast together"
-    ),
+    params=(GENERAL_PARAM,),
+    phrase=phrase(lambda bag, view: f"seams of {view.with_unit(GENERAL.of(bag))} overcast together"),
     finished=True,
     eats=whole_allowance,
     stands=whole_row,

@@ -1,10 +1,12 @@
 """Seams of one step: plain, lapped, and raw edges that only meet."""
 
+from ambitus.core.grammar.allowances import GENERAL
+from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.contract import Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
 from ambitus.core.grammar.seams.common import (
-    GENERAL,
+    GENERAL_PARAM,
     allowance,
     nothing_stands,
     phrase,
@@ -21,8 +23,8 @@ PLAIN = SeamKind(
     section=sections.PLAIN,
     label="Plain",
     help="One row of stitching; each edge gives its allowance. Pressed open, the raw edges show inside.",
-    params=(GENERAL,),
-    phrase=phrase(lambda bag, view: f"plain seams of {view.with_unit(bag.mm('allowances.general'))}"),
+    params=(GENERAL_PARAM,),
+    phrase=phrase(lambda bag, view: f"plain seams of {view.with_unit(GENERAL.of(bag))}"),
     finished=False,
     eats=whole_allowance,
     stands=whole_row,
@@ -44,7 +46,7 @@ def _lapped_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 
 def _two_panels(bag: Resolved) -> str:
-    if is_folded(bag) or bag.chose("base.panels", "one"):
+    if is_folded(bag) or TUBE_PANELS.is_(bag, "one"):
         return "its two edges are cut differently, which one piece cannot be"
     if bag.bag.base.kind == "side_panels":
         return "one edge lies on the other, and a side panel is sewn to both front and back"
@@ -56,7 +58,7 @@ LAPPED = SeamKind(
     section=sections.LAPPED,
     label="Lapped",
     help="One raw edge lies on the other: for coated cloth that does not fray. Corners stay plain.",
-    params=(GENERAL,),
+    params=(GENERAL_PARAM,),
     phrase=phrase(lambda bag, view: "lapped seams"),
     sews=frozenset({"side", "base"}),
     needs=_two_panels,
@@ -81,7 +83,7 @@ RAW = SeamKind(
     section=sections.RAW,
     label="Raw edges that meet",
     help="Edge to edge under a wide zigzag or a tape; eats nothing. Only for cloth that does not fray.",
-    params=(GENERAL,),
+    params=(GENERAL_PARAM,),
     phrase=phrase(lambda bag, view: "raw edges that meet"),
     finished=False,
     eats=lambda bag, key, name, over: (),

@@ -4,8 +4,10 @@ from collections.abc import Callable
 
 from ambitus.core.form.dividing import Division, divided
 from ambitus.core.form.model import Face, Form, Measure
+from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, step_terms, top_of
 from ambitus.core.grammar.contract import Finishes, Option, Param
+from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -13,7 +15,7 @@ from ambitus.core.sums import Term, grid_term
 
 FACING_PARAMS = (
     Param(
-        "facing",
+        FACING,
         "Inside of the top edge",
         "choice",
         "lining",
@@ -23,14 +25,14 @@ FACING_PARAMS = (
         ),
     ),
     Param(
-        "facing_height",
+        FACING_HEIGHT,
         "Facing, visible height",
         "length",
         paired(50),
         low=5,
         high=1000,
         opens="lining/height",
-        shown_when=("facing", "faced"),
+        shown_when=(FACING, "faced"),
         help="From the finished top edge to the join with the lining.",
     ),
 )
@@ -38,7 +40,7 @@ FACING_PARAMS = (
 
 def is_faced(bag: Resolved) -> bool:
     """Return whether the lining begins below a facing."""
-    return bag.chose("top.facing", "faced")
+    return FACING.is_(bag, "faced")
 
 
 def says_lined(how: str) -> Callable[[Resolved], str]:
@@ -58,12 +60,12 @@ def with_facing(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     The facing's cut height is brought to the grid: what shows of it, the top edge and the join. It is as
     high everywhere, or where the sides end lower its join is level.
     """
-    path = "top.facing_height"
+    path = FACING_HEIGHT
     top, join = (sum(t.mm for t in finishes[key]) for key in ("top", "join"))
-    held = form.height - level_of(bag, form, form.height - bag.mm(path))
+    held = form.height - level_of(bag, form, form.height - path.of(bag))
     beyond = form.height + top + join
     level = on_grid(bag, form, form.height - held, lambda level: beyond - bag.grid.fit(beyond - level))
-    shows = bag.term("Visible height of the facing", path)
+    shows = path.term(bag, "Visible height of the facing")
     moved = held_terms(snap(held - shows.mm))
 
     def facing(below: float) -> tuple[Term, ...]:
@@ -95,8 +97,8 @@ def facing_steps(bag: Resolved) -> tuple[Step, ...]:
             needs=("lining pieces laid",),
             gives=("lining panels ready",),
             settings=f"Straight stitch 2.5, {bag.cloth('lining').needle}. Iron: {bag.cloth('lining').iron}.",
-            lengths=(("Allowance", bag.mm("allowances.join")),),
-            reads=(("From the finished top to the join", bag.mm("top.facing_height")),),
+            lengths=(("Allowance", JOIN_ALLOWANCE.of(bag)),),
+            reads=(("From the finished top to the join", FACING_HEIGHT.of(bag)),),
             cautions=("hot iron",),
         ),
     )

@@ -2,14 +2,18 @@
 
 from collections.abc import Callable
 
+from ambitus.core.fields import AnyField
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.contract import Phrase
+from ambitus.core.grammar.kinds import TOP_KIND
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 
 
 def top_phrase(
-    words: str | Callable[[Resolved], str], choices: tuple[str, ...] = (), fields: tuple[str, ...] = ()
+    words: str | Callable[[Resolved], str],
+    choices: tuple[AnyField, ...] = (),
+    fields: tuple[AnyField, ...] = (),
 ) -> Phrase:
     """Return the phrase of a top edge in *words*; *choices* are those besides its kind."""
     return Phrase(
@@ -17,7 +21,7 @@ def top_phrase(
         label="Top and lining",
         before=", ",
         says=lambda bag, view, prefix: words if isinstance(words, str) else words(bag),
-        choices=("top.kind", *choices),
+        choices=(TOP_KIND, *choices),
         fields=fields,
     )
 

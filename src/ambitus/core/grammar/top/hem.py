@@ -7,13 +7,14 @@ from ambitus.core.geometry import Point, outward
 from ambitus.core.grammar.contract import Param, Slot
 from ambitus.core.grammar.seams.edges import knife_sliver, overlocked_first
 from ambitus.core.grammar.seams.overcast import sliver_term
+from ambitus.core.grammar.top.fields import TOP_SLIVER
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term
 
-SLIVER = Param(
-    "sliver",
+SLIVER_PARAM = Param(
+    TOP_SLIVER,
     "Sliver the knife takes of the top edge",
     "length",
     knife_sliver,
@@ -27,7 +28,7 @@ SLIVER = Param(
 
 def knife_terms(bag: Resolved, name: str) -> tuple[Term, ...]:
     """Return what the knife takes of a top edge that is overlocked, as terms; *name* is what it is of."""
-    return sliver_term(bag, name, "top.sliver")
+    return sliver_term(bag, name, TOP_SLIVER)
 
 
 #: What an unlined bag's other parts do, where nothing else was chosen.

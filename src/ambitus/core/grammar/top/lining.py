@@ -1,13 +1,17 @@
 """How a lining is made a little smaller than its outer, so that it hangs without a fold."""
 
+from typing import Literal
+
+from ambitus.core.grammar.base.fields import CUT_AS
 from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.top.fields import EASE_BY, LINING_EASE
 from ambitus.core.lengths import amount, paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
 
 EASE_PARAMS = (
     Param(
-        "ease",
+        LINING_EASE,
         "Lining",
         "choice",
         "none",
@@ -22,20 +26,20 @@ EASE_PARAMS = (
         ),
     ),
     Param(
-        "ease_by",
+        EASE_BY,
         "Lining smaller by",
         "length",
         paired(3),
         low=0.5,
         high=25,
         help="Its height where it is cut shorter; each seam where it is sewn deeper.",
-        shown_unless=("ease", "none"),
+        shown_unless=(LINING_EASE, "none"),
     ),
 )
 
 
-def _ease(bag: Resolved, way: str) -> float:
-    return bag.mm("top.ease_by") if bag.chose("top.ease", way) else 0.0
+def _ease(bag: Resolved, way: Literal["shorter", "deeper"]) -> float:
+    return EASE_BY.of(bag) if LINING_EASE.is_(bag, way) else 0.0
 
 
 def shorter_terms(bag: Resolved, layer: str) -> tuple[Term, ...]:
@@ -43,8 +47,8 @@ def shorter_terms(bag: Resolved, layer: str) -> tuple[Term, ...]:
     mm = _ease(bag, "shorter") if layer == "lining" else 0.0
     if not mm:
         return ()
-    why = f"Hangs clear of the base. {bag.why('top.ease_by')}"
-    return (Term("Shorter lining", -mm, why, bag.source("top.ease_by")),)
+    why = f"Hangs clear of the base. {EASE_BY.why(bag)}"
+    return (Term("Shorter lining", -mm, why, EASE_BY.source(bag)),)
 
 
 #: Default (ours): over how much of a seam a lining that is sewn deeper comes back to the plain allowance.
@@ -61,9 +65,7 @@ def keeps_base(bag: Resolved) -> bool:
     Return whether a lining that is sewn deeper keeps its base as it is: a fold cannot be sewn deeper, nor can
     what runs round to a zip; and corner edges of a base that stays must not differ.
     """
-    return (
-        bag.chose("base.cut_as", "folded") or bag.bag.base.kind == "folded" or "end" in bag.bag.base.classes
-    )
+    return CUT_AS.is_(bag, "folded") or bag.bag.base.kind == "folded" or "end" in bag.bag.base.classes
 
 
 def corner_deeper(bag: Resolved, layer: str) -> float:

@@ -8,6 +8,9 @@ from ambitus.core.grammar.base.box_pouch.read import read, read_cut_out
 from ambitus.core.grammar.base.box_pouch.steps import cut_out_steps, steps
 from ambitus.core.grammar.cloth.bottom import has_bottom
 from ambitus.core.grammar.contract import Base, Param, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
+from ambitus.core.grammar.top.fields import LINING_EASE
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 
@@ -17,13 +20,13 @@ def _needs(bag: Resolved) -> str:
         return "it is closed by a zip along its top"
     if has_bottom(bag):
         return "its panels run under it, so that a bottom has no place of its own"
-    if bag.chose("top.ease", "shorter"):
+    if LINING_EASE.is_(bag, "shorter"):
         return "its lining is cut like the outer: shorter, it would be less broad"
     return "straps need an edge to hang from" if bag.bag.carry else ""
 
 
 def _straight(bag: Resolved) -> Mapping[str, float]:
-    return {"base": bag.mm("size.length")}
+    return {"base": LENGTH.of(bag)}
 
 
 BOX_POUCH = Base(
@@ -31,22 +34,22 @@ BOX_POUCH = Base(
     label="Box pouch, corners pinched",
     help="Sewn flat with the zip over the base seam, then stitched across four corners.",
     params=(
-        Param("size.length", "Length", "length", paired(180), low=20, high=1500, opens="outer/width"),
-        Param("size.breadth", "Breadth", "length", paired(75), low=10, high=1500, opens="outer/height"),
-        Param("size.height", "Height", "length", paired(60), low=5, high=1500, opens="outer/height"),
+        Param(LENGTH, "Length", "length", paired(180), low=20, high=1500, opens="outer/width"),
+        Param(BREADTH, "Breadth", "length", paired(75), low=10, high=1500, opens="outer/height"),
+        Param(HEIGHT, "Height", "length", paired(60), low=5, high=1500, opens="outer/height"),
     ),
     phrase=Phrase(
         key="base",
         label="Base",
         before="",
         says=lambda bag, view, prefix: "boxed at four corners",
-        choices=("base.kind",),
+        choices=(BASE_KIND,),
     ),
     classes={"end": "End seam", "base": "Base seam"},
     divides=False,
     carries=False,
     needs=_needs,
-    usual={"size.height": lambda bag: paired(60).mm(bag.unit)},
+    usual={HEIGHT: lambda bag: paired(60).mm(bag.unit)},
     steps=steps,
     form=form,
     read=read,

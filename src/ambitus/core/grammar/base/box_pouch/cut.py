@@ -21,6 +21,7 @@ from ambitus.core.grammar.base.boxed.cut import settle_depth
 from ambitus.core.grammar.base.boxed_pinched.cut import tip
 from ambitus.core.grammar.base.panels import eats, ring, settled, told
 from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
 from ambitus.core.grammar.top.zip.tape import left_out
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -87,22 +88,22 @@ def _panel(
     bag: Resolved, finishes: Finishes, high: float, notched: bool
 ) -> tuple[tuple[Face, ...], float, float]:
     """Return the panels of a box *high* mm high, and the length and breadth that they make."""
-    wide, across = settled(bag, bag.mm("size.length") + high, 2 * eats(finishes, "end"))
-    asked = bag.mm("size.height")
+    wide, across = settled(bag, LENGTH.of(bag) + high, 2 * eats(finishes, "end"))
+    asked = HEIGHT.of(bag)
     as_cut = "Height" if abs(asked - high) < 1e-6 else "Height, as the cut-out on the grid gives it"
     why = "Half of it folds down at each end."
-    source = bag.source("size.height") if as_cut == "Height" else "derived"
-    round_ends = (bag.term("Length", "size.length"), Term(as_cut, high, why, source), *across)
+    source = HEIGHT.source(bag) if as_cut == "Height" else "derived"
+    round_ends = (LENGTH.term(bag, "Length"), Term(as_cut, high, why, source), *across)
     more = left_out(bag)
     extra = (
         (Term("Half of the zip that shows, not counted", more, "The pouch comes out broader by it."),)
         if more
         else ()
     )
-    plain = bag.mm("size.breadth") + more + high
+    plain = BREADTH.of(bag) + more + high
     tall, moved = settled(bag, plain, eats(finishes, "base") + eats(finishes, "top"))
     up = (
-        bag.term("Breadth", "size.breadth"),
+        BREADTH.term(bag, "Breadth"),
         Term(
             as_cut,
             high,
@@ -160,7 +161,7 @@ def _form(bag: Resolved, finishes: Finishes, high: float, notched: bool) -> Form
             "flat_opening": Dimension(
                 "flat_opening",
                 "Flat opening",
-                bag.mm("size.length") + bag.mm("size.height"),
+                LENGTH.of(bag) + HEIGHT.of(bag),
                 snap(long + high),
                 "derived",
                 "The zip runs along the top and half-way down both ends.",
@@ -175,9 +176,9 @@ def _form(bag: Resolved, finishes: Finishes, high: float, notched: bool) -> Form
         standing_seams=(),
         front_starts=0.0,
         lines=(
-            SizeLine("size.length", "long", "length", (0, 0, 0), (long, 0, 0)),
-            SizeLine("size.height", "high", "height", (0, 0, 0), (0, 0, high)),
-            SizeLine("size.breadth", "broad", "breadth", (long, 0, 0), (long, broad, 0)),
+            SizeLine(LENGTH, "long", "length", (0, 0, 0), (long, 0, 0)),
+            SizeLine(HEIGHT, "high", "height", (0, 0, 0), (0, 0, high)),
+            SizeLine(BREADTH, "broad", "breadth", (long, 0, 0), (long, broad, 0)),
         ),
         corner=None if notched else snap(high / 2),
     )
@@ -185,14 +186,12 @@ def _form(bag: Resolved, finishes: Finishes, high: float, notched: bool) -> Form
 
 def form(bag: Resolved, finishes: Finishes) -> Form:
     """Return the form of a box pouch whose corners are stitched across once its ends are sewn."""
-    return _form(bag, finishes, bag.mm("size.height"), notched=False)
+    return _form(bag, finishes, HEIGHT.of(bag), notched=False)
 
 
 def cut_out_form(bag: Resolved, finishes: Finishes) -> Form:
     """Return the form of a box pouch whose corners are cut out first; their core lands on the grid."""
-    return _form(
-        bag, finishes, settle_depth(bag.mm("size.height"), eats(finishes, "corner"), bag), notched=True
-    )
+    return _form(bag, finishes, settle_depth(HEIGHT.of(bag), eats(finishes, "corner"), bag), notched=True)
 
 
 def side_fold(bag: Resolved, form: Form) -> Sum:

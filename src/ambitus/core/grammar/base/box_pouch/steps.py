@@ -4,6 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.sewing import sew, sewn_layers, stitch_of
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.top.lining import deeper_by
+from ambitus.core.grammar.top.zip.fields import ZIP_KIND
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -46,7 +47,7 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
             gives=(f"{layer} box pressed",),
             settings=f"Iron: {bag.cloth(layer).iron}.",
             reads=(("Across, from side fold to side fold", form.mm("breadth") + form.mm("height")),),
-            cautions=("hot iron", *(("coil",) if zip_too and bag.chose("top.zip", "coil") else ())),
+            cautions=("hot iron", *(("coil",) if zip_too and ZIP_KIND.is_(bag, "coil") else ())),
         ),
         Step(
             key=f"{layer} box centred",

@@ -3,11 +3,12 @@
 from ambitus.core.grammar.base.boxed.cut import form
 from ambitus.core.grammar.base.boxed.read import read
 from ambitus.core.grammar.base.boxed.steps import steps
+from ambitus.core.grammar.base.fields import CUT_AS, INSERT, INSERT_LESS, WIDTH_MEANS
 from ambitus.core.grammar.base.insert import INSERT_PARAMS
 from ambitus.core.grammar.base.panels import (
-    CUT_AS,
-    HEIGHT,
-    WIDTH,
+    CUT_AS_PARAM,
+    HEIGHT_PARAM,
+    WIDTH_PARAM,
     depth_param,
     is_folded,
     no_base_seam,
@@ -15,15 +16,16 @@ from ambitus.core.grammar.base.panels import (
     straight,
 )
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.lengths import View
 from ambitus.core.spec.resolved import Resolved
 
 DEEP_PARAMS = (
-    WIDTH,
-    HEIGHT,
+    WIDTH_PARAM,
+    HEIGHT_PARAM,
     depth_param("outer/across"),
     Param(
-        "width_means",
+        WIDTH_MEANS,
         "What the width means",
         "choice",
         "face",
@@ -36,7 +38,7 @@ DEEP_PARAMS = (
             ),
         ),
     ),
-    CUT_AS,
+    CUT_AS_PARAM,
     *INSERT_PARAMS,
 )
 
@@ -60,8 +62,8 @@ BOXED = Base(
         label="Base",
         before="with a ",
         says=_says,
-        choices=("base.kind", "base.cut_as", "base.width_means", "base.insert"),
-        fields=("base.insert_less",),
+        choices=(BASE_KIND, CUT_AS, WIDTH_MEANS, INSERT),
+        fields=(INSERT_LESS,),
     ),
     classes={"side": "Side seam", "base": "Base seam", "corner": "Corner seam"},
     unused=no_base_seam,

@@ -8,6 +8,7 @@ equal and unequal allowances, and for a fold, beyond which there is no allowance
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.panels import deep_form, eats
 from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 
@@ -29,5 +30,5 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     The cut-out's core is rounded first, then the panel is drafted from the depth that it gives:
     width and height land within half a step of what was asked, the depth within one.
     """
-    depth = settle_depth(bag.mm("size.depth"), eats(finishes, "corner"), bag)
+    depth = settle_depth(DEPTH.of(bag), eats(finishes, "corner"), bag)
     return deep_form(bag, finishes, depth, notched=True)

@@ -5,6 +5,8 @@ from ambitus.core.geometry import Point
 from ambitus.core.grammar.base.panels import deep_form, eats
 from ambitus.core.grammar.contract import Finishes, Layer
 from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.sizes import DEPTH
+from ambitus.core.grammar.top.fields import EASE_BY
 from ambitus.core.grammar.top.lining import corner_deeper
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -13,7 +15,7 @@ from ambitus.core.sums import Sum, Term
 
 def form(bag: Resolved, finishes: Finishes) -> Form:
     """Return the form; no cut-out has to lie on the grid, so the depth is what was asked."""
-    depth = bag.mm("size.depth")
+    depth = DEPTH.of(bag)
     return deep_form(bag, finishes, depth, corner=snap(depth / 2 - eats(finishes, "corner")))
 
 
@@ -27,7 +29,7 @@ def square(bag: Resolved, form: Form, layer: Layer = "outer") -> Sum:
 def _deeper(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
     by = corner_deeper(bag, layer)
     why = "Its corner seam is sewn as much deeper as its sides and base, so that the depth stays."
-    return (Term("Lining sewn deeper", -by, why, bag.source("top.ease_by")),) if by else ()
+    return (Term("Lining sewn deeper", -by, why, EASE_BY.source(bag)),) if by else ()
 
 
 def corner(bag: Resolved, form: Form, layer: Layer) -> float | None:

@@ -4,8 +4,10 @@ from ambitus.core.grammar.base.boxed import BOXED, base_says
 from ambitus.core.grammar.base.boxed_pinched.cut import form, marks
 from ambitus.core.grammar.base.boxed_pinched.read import read
 from ambitus.core.grammar.base.boxed_pinched.steps import steps
+from ambitus.core.grammar.base.fields import CUT_AS, INSERT, INSERT_LESS, PINCH, PINCH_TRIM, WIDTH_MEANS
 from ambitus.core.grammar.base.panels import no_base_seam, straight
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.lengths import paired
 
 BOXED_PINCHED = Base(
@@ -15,7 +17,7 @@ BOXED_PINCHED = Base(
     params=(
         *BOXED.params,
         Param(
-            "pinch",
+            PINCH,
             "Corner measured",
             "choice",
             "point",
@@ -24,15 +26,15 @@ BOXED_PINCHED = Base(
                 Option("line", "By the line", "Where the line across the corner is as long as the depth."),
             ),
         ),
-        Param("trim", "Left outside the corner seam", "length", paired(6), low=2, high=40),
+        Param(PINCH_TRIM, "Left outside the corner seam", "length", paired(6), low=2, high=40),
     ),
     phrase=Phrase(
         key="base",
         label="Base",
         before="with a ",
         says=lambda bag, view, prefix: base_says("pinched base", bag),
-        choices=("base.kind", "base.cut_as", "base.pinch", "base.width_means", "base.insert"),
-        fields=("base.trim", "base.insert_less"),
+        choices=(BASE_KIND, CUT_AS, PINCH, WIDTH_MEANS, INSERT),
+        fields=(PINCH_TRIM, INSERT_LESS),
     ),
     classes={"side": "Side seam", "base": "Base seam"},
     also_sewn={"corner": "Corner seam"},

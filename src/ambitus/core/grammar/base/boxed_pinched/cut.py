@@ -4,6 +4,8 @@ from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.base.panels import deep_form
 from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.seams.edges import stands_beyond
+from ambitus.core.grammar.seams.fields import SECOND_ROW
+from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.grammar.top.lining import sewn_deeper
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -12,7 +14,7 @@ from ambitus.core.sums import Sum, Term
 
 def form(bag: Resolved, finishes: Finishes) -> Form:
     """Return the form; its corner is the pinch, from the stitched point."""
-    depth = bag.mm("size.depth")
+    depth = DEPTH.of(bag)
     return deep_form(bag, finishes, depth, corner=snap(depth / 2))
 
 
@@ -51,9 +53,9 @@ def first_row(bag: Resolved, half: Term) -> Sum | None:
     """Return where a French corner is stitched first: the second row's width nearer to the point."""
     if bag.bag.seam("corner").kind != "french":
         return None
-    path = "seams.second"
+    path = SECOND_ROW
     second = Term(
-        "Second row", -bag.mm(path), "The second row lies this far inside the first.", bag.source(path)
+        "Second row", -path.of(bag), "The second row lies this far inside the first.", path.source(bag)
     )
     return Sum("First row, from the stitched point", (half, second))
 

@@ -2,6 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.boxed_pinched.cut import first_row
+from ambitus.core.grammar.base.fields import PINCH, PINCH_TRIM
 from ambitus.core.grammar.base.sewing import nested, sew_corners, sewn_layers, sides_and_base, stitch_of
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.spec.resolved import Resolved
@@ -41,7 +42,7 @@ def _stitched_and_trimmed(bag: Resolved, form: Form, layer: Layer, rank: int) ->
         Step(
             key=f"{layer} corners",
             title=f"Sew across both corners of the {layer}",
-            say=f"{_SAY[bag.choice('base.pinch')]} Slow over the seams.",
+            say=f"{_SAY[PINCH.of(bag)]} Slow over the seams.",
             rank=rank,
             needs=(f"{layer} corners matched",),
             gives=(f"{layer} corners stitched",),
@@ -56,7 +57,7 @@ def _stitched_and_trimmed(bag: Resolved, form: Form, layer: Layer, rank: int) ->
             needs=(f"{layer} corners stitched",),
             gives=(trimmed,),
             kind="no return",
-            lengths=(("Left outside the seam", bag.mm("base.trim")),),
+            lengths=(("Left outside the seam", PINCH_TRIM.of(bag)),),
             reads=(("Along each corner seam", form.mm("depth")),),
         ),
     ]

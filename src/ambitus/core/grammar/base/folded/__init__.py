@@ -5,6 +5,7 @@ from ambitus.core.grammar.base.panels import flat_form, straight
 from ambitus.core.grammar.base.seamed import SEAMED
 from ambitus.core.grammar.base.seamed.steps import steps
 from ambitus.core.grammar.contract import Base, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
 
 FOLDED = Base(
     kind="folded",
@@ -16,7 +17,7 @@ FOLDED = Base(
         label="Base",
         before="with a ",
         says=lambda bag, view, prefix: "folded base",
-        choices=("base.kind",),
+        choices=(BASE_KIND,),
     ),
     classes={"side": "Side seam"},
     steps=steps,

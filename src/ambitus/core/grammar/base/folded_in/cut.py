@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.base.panels import deep_form
 from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
@@ -10,7 +11,7 @@ from ambitus.core.sums import Sum, Term
 
 def form(bag: Resolved, finishes: Finishes) -> Form:
     """Return the form; its corner is the fold's distance from the middle of the base."""
-    depth = bag.mm("size.depth")
+    depth = DEPTH.of(bag)
     return deep_form(bag, finishes, depth, corner=snap(depth / 2))
 
 

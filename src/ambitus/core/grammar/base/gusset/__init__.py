@@ -2,13 +2,18 @@
 
 from dataclasses import replace
 
+from ambitus.core.grammar.base.fields import INSERT, INSERT_LESS, PLATE, RADIUS, ROUND_BY, STRIP_OF
 from ambitus.core.grammar.base.gusset.cut import corner_radius, form, marks, most_radius
 from ambitus.core.grammar.base.gusset.read import read
 from ambitus.core.grammar.base.gusset.steps import steps
 from ambitus.core.grammar.base.insert import INSERT_PARAMS
-from ambitus.core.grammar.base.panels import HEIGHT, WIDTH, asked_height, depth_param, quarter
+from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_height, depth_param, quarter
+from ambitus.core.grammar.carry.fields import FROM_SIDE
 from ambitus.core.grammar.cloth.bottom import BASE_OF
+from ambitus.core.grammar.cloth.fields import BASE_CLOTH
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.grammar.sizes import WIDTH
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
 
@@ -16,17 +21,17 @@ __all__ = ["GUSSET", "most_radius"]
 
 
 def _says(bag: Resolved, view: View, prefix: str) -> str:
-    square = bag.choice("base.round_by") == "radius" and not bag.mm("base.radius")
+    square = ROUND_BY.of(bag) == "radius" and not RADIUS.of(bag)
     return "gusset and square corners" if square else "gusset round the base"
 
 
 def _unused(bag: Resolved) -> frozenset[str]:
-    return frozenset({"join"}) if bag.choice("base.strip") == "whole" else frozenset()
+    return frozenset({"join"}) if STRIP_OF.of(bag) == "whole" else frozenset()
 
 
 def _straight(bag: Resolved) -> dict[str, float]:
     r = corner_radius(bag).mm
-    base, side = bag.mm("size.width") - 2 * r, asked_height(bag) - r
+    base, side = WIDTH.of(bag) - 2 * r, asked_height(bag) - r
     return {"base": max(0.0, base), "side": max(0.0, side)}
 
 
@@ -35,11 +40,11 @@ GUSSET = Base(
     label="Gusset strip",
     help="One strip runs down a side, under and up the other, between front and back.",
     params=(
-        WIDTH,
-        HEIGHT,
+        WIDTH_PARAM,
+        HEIGHT_PARAM,
         depth_param("outer/width"),
         Param(
-            "round_by",
+            ROUND_BY,
             "Lower corners",
             "choice",
             "radius",
@@ -49,19 +54,17 @@ GUSSET = Base(
             ),
         ),
         Param(
-            "radius",
+            RADIUS,
             "Corner radius",
             "length",
             paired(40),
             low=0,
             high=1000,
-            shown_when=("round_by", "radius"),
+            shown_when=(ROUND_BY, "radius"),
         ),
+        Param(PLATE, "Plate across", "length", paired(100), low=1, high=2000, shown_when=(ROUND_BY, "plate")),
         Param(
-            "plate", "Plate across", "length", paired(100), low=1, high=2000, shown_when=("round_by", "plate")
-        ),
-        Param(
-            "strip",
+            STRIP_OF,
             "Strip cut",
             "choice",
             "whole",
@@ -71,7 +74,7 @@ GUSSET = Base(
                 Option("three", "In three, joined where the corners begin", "Sides and base by themselves."),
             ),
         ),
-        replace(BASE_OF, shown_if=lambda bag: bag.chose("base.strip", "three")),
+        replace(BASE_OF, shown_if=lambda bag: STRIP_OF.is_(bag, "three")),
         *INSERT_PARAMS,
     ),
     phrase=Phrase(
@@ -79,8 +82,8 @@ GUSSET = Base(
         label="Base",
         before="with a ",
         says=_says,
-        choices=("base.kind", "base.round_by", "base.strip", "cloth.base_of", "base.insert"),
-        fields=("base.radius", "base.plate", "base.insert_less"),
+        choices=(BASE_KIND, ROUND_BY, STRIP_OF, BASE_CLOTH, INSERT),
+        fields=(RADIUS, PLATE, INSERT_LESS),
     ),
     classes={"gusset": "Gusset seam", "join": "Join"},
     unused=_unused,
@@ -88,6 +91,6 @@ GUSSET = Base(
     form=form,
     read=read,
     marks=marks,
-    usual={"carry.from_side": lambda bag: quarter(bag, bag.mm("size.width"))},
+    usual={FROM_SIDE: lambda bag: quarter(bag, WIDTH.of(bag))},
     straight=_straight,
 )

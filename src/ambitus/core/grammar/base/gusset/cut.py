@@ -9,6 +9,8 @@ import math
 from ambitus.core.curves import Arc
 from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece, Seam, Stretch
 from ambitus.core.geometry import Point
+from ambitus.core.grammar.allowances import GUSSET_ALLOWANCE
+from ambitus.core.grammar.base.fields import PLATE, RADIUS, ROUND_BY, STRIP_OF
 from ambitus.core.grammar.base.insert import insert_of
 from ambitus.core.grammar.base.panels import (
     boxed_dimensions,
@@ -22,6 +24,7 @@ from ambitus.core.grammar.base.panels import (
 )
 from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import Grid, amount, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, grid_term
@@ -29,11 +32,11 @@ from ambitus.core.sums import Sum, Term, grid_term
 
 def corner_radius(bag: Resolved) -> Term:
     """Return the radius of the lower corners at the seam line: chosen, or from a plate less the seam."""
-    if bag.choice("base.round_by") == "plate":
-        plate, seam = bag.mm("base.plate"), bag.mm("allowances.gusset")
+    if ROUND_BY.of(bag) == "plate":
+        plate, seam = PLATE.of(bag), GUSSET_ALLOWANCE.of(bag)
         why = "The plate gives the line of the finished raw edge; the seam lies inside it."
         return Term("Corner radius", max(0.0, snap(plate / 2 - seam)), why, "derived")
-    return bag.term("Corner radius", "base.radius")
+    return RADIUS.term(bag, "Corner radius")
 
 
 #: What stays straight between two arcs, in mm, so that every edge has a direction.
@@ -110,7 +113,7 @@ def _strip(
     bag: Resolved, path: tuple[Term, ...], deep: float, across: tuple[Term, ...], top: float
 ) -> tuple[Face, ...]:
     """Return the faces of the strip from the left top edge round to the right one."""
-    kind, sides = bag.choice("base.strip"), ("gusset left", "gusset right")
+    kind, sides = STRIP_OF.of(bag), ("gusset left", "gusset right")
     if kind == "whole":
         ends = (("top left", "top"), ("top right", "top"))
         return _band(bag, ("gusset",), "gusset", path, ends, (top, top), deep, across)
@@ -134,8 +137,8 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     width, across = panel_width(bag, 0.0, seam)
     height, rise, moved = settled_height(bag, finishes, seam)
     up = (*rise, *moved)
-    deep, by = settled(bag, bag.mm("size.depth"), 2 * seam)
-    deep_terms = (bag.term("Finished depth", "size.depth"), *by)
+    deep, by = settled(bag, DEPTH.of(bag), 2 * seam)
+    deep_terms = (DEPTH.term(bag, "Finished depth"), *by)
     r = max(0.0, min(corner_radius(bag).mm, most_radius(width, height) - _STRAIGHT))
     outline = _outline(width, height, r)
     measures = (
@@ -230,13 +233,13 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the strip's middle and the places where it is clipped to turn the corners."""
     if piece.part == "gusset base":
         return _under_marks(bag, form, piece)
-    if piece.part != "gusset" or bag.choice("base.strip") == "three":
+    if piece.part != "gusset" or STRIP_OF.of(bag) == "three":
         return ()
     r, height = form.rounded, form.height
     seam, top = piece.edges[0].finish, piece.edges[1].finish
     left, low, right, high = piece.box
     raw = Term("Top edge", top, "From the raw end to the finished top.")
-    halves = bag.choice("base.strip") == "halves"
+    halves = STRIP_OF.of(bag) == "halves"
     above = next(
         (_height(f) for f in form.faces if f.part == piece.part and f.band in ("upper", "facing")), 0.0
     )

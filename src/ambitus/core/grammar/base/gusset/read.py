@@ -3,6 +3,7 @@
 import math
 from collections.abc import Mapping
 
+from ambitus.core.grammar.base.fields import RADIUS, STRIP_OF
 from ambitus.core.read.cutlist import Finding, ReadLayer, Rows
 from ambitus.core.sums import Sum, Term
 
@@ -45,5 +46,5 @@ def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
         numbers = (("strip", band), ("way round", path))
         findings.append(Finding("gusset-length", "stop" if short else "warn", why, fix, numbers))
     sizes = {"width": width, "height": height, "depth": depth, "flat_opening": opening}
-    more: dict[str, float | str] = {"base.radius": r, "base.strip": kind}
+    more: dict[str, float | str] = {RADIUS: r, STRIP_OF: kind}
     return ReadLayer(sizes, tuple(findings), more)

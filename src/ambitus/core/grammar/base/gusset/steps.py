@@ -1,6 +1,7 @@
 """The strip sewn to the front, then to the back, from the middle of the base outwards."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.fields import STRIP_OF
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, snap
@@ -13,7 +14,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     out: list[Step] = []
     for layer, rank in sewn_layers(bag):
         ready = (f"{layer} panels ready",)
-        if bag.choice("base.strip") != "whole":
+        if STRIP_OF.of(bag) != "whole":
             out += sew(bag, layer, "join", rank, needs=ready, gives=f"{layer} strip joined")
             ready = (f"{layer} strip joined",)
         out.append(

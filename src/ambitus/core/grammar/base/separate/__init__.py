@@ -2,6 +2,18 @@
 
 from functools import partial
 
+from ambitus.core.fields import AnyField
+from ambitus.core.grammar.base.fields import (
+    CUT_BASE,
+    CUT_TUBE,
+    GIVEN_BY,
+    INSERT,
+    OUTLINE,
+    PLATE,
+    RADIUS,
+    TRACED_AS,
+    TUBE_PANELS,
+)
 from ambitus.core.grammar.base.insert import INSERT_PARAMS
 from ambitus.core.grammar.base.panels import asked_height, quarter
 from ambitus.core.grammar.base.separate import read, shapes
@@ -15,13 +27,17 @@ from ambitus.core.grammar.base.separate.cut import (
 )
 from ambitus.core.grammar.base.separate.steps import steps
 from ambitus.core.grammar.base.separate.traced import HALF_MOON
+from ambitus.core.grammar.carry.fields import FROM_SIDE
 from ambitus.core.grammar.cloth.bottom import BASE_OF
+from ambitus.core.grammar.cloth.fields import BASE_CLOTH
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.grammar.sizes import BREADTH, DIAMETER, HEIGHT, LENGTH
 from ambitus.core.lengths import paired
 from ambitus.core.read.cutlist import Reader
 
 PANELS = Param(
-    "panels",
+    TUBE_PANELS,
     "Tube of",
     "choice",
     "one",
@@ -32,7 +48,7 @@ PANELS = Param(
 )
 AS_CUT = (
     Param(
-        "cut_base",
+        CUT_BASE,
         "Base, as it was really cut",
         "length",
         optional=True,
@@ -41,7 +57,7 @@ AS_CUT = (
         help="Across its longer way. You are told what to do about the difference.",
     ),
     Param(
-        "cut_tube",
+        CUT_TUBE,
         "Panel of the tube, as it was really cut",
         "length",
         optional=True,
@@ -50,14 +66,14 @@ AS_CUT = (
         help="Across one panel.",
     ),
 )
-HEIGHT = Param("size.height", "Height", "length", paired(100), low=20, high=3000, opens="outer/height")
-LENGTH = Param(
-    "size.length", "Length of the base", "length", paired(180), low=20, high=2000, opens="outer/width"
+HEIGHT_PARAM = Param(HEIGHT, "Height", "length", paired(100), low=20, high=3000, opens="outer/height")
+LENGTH_PARAM = Param(
+    LENGTH, "Length of the base", "length", paired(180), low=20, high=2000, opens="outer/width"
 )
-BREADTH = Param(
-    "size.breadth", "Breadth of the base", "length", paired(100), low=20, high=2000, opens="outer/width"
+BREADTH_PARAM = Param(
+    BREADTH, "Breadth of the base", "length", paired(100), low=20, high=2000, opens="outer/width"
 )
-DIAMETER = Param("size.diameter", "Diameter", "length", paired(180), low=20, high=2000, opens="outer/width")
+DIAMETER_PARAM = Param(DIAMETER, "Diameter", "length", paired(180), low=20, high=2000, opens="outer/width")
 
 
 def _base(
@@ -69,34 +85,34 @@ def _base(
     reads: Reader,
     sizes: tuple[Param, ...],
     more: tuple[Param, ...] = (),
-    choices: tuple[str, ...] = (),
+    choices: tuple[AnyField, ...] = (),
 ) -> Base:
     return Base(
         kind=kind,
         label=label,
         help=help,
-        params=(*sizes, HEIGHT, PANELS, *more, BASE_OF, *INSERT_PARAMS, *AS_CUT),
+        params=(*sizes, HEIGHT_PARAM, PANELS, *more, BASE_OF, *INSERT_PARAMS, *AS_CUT),
         phrase=Phrase(
             key="base",
             label="Base",
             before="with a ",
             says=lambda bag, view, prefix: (
-                words + (", of two panels" if bag.choice("base.panels") == "two" else "")
+                words + (", of two panels" if TUBE_PANELS.of(bag) == "two" else "")
             ),
             choices=(
-                "base.kind",
-                *(f"base.{c}" for c in choices),
-                "base.panels",
-                "cloth.base_of",
-                "base.insert",
+                BASE_KIND,
+                *choices,
+                TUBE_PANELS,
+                BASE_CLOTH,
+                INSERT,
             ),
-            fields=tuple(f"base.{p.path}" for p in (*more, *INSERT_PARAMS, *AS_CUT) if p.kind == "length"),
+            fields=tuple(p.path for p in (*more, *INSERT_PARAMS, *AS_CUT) if p.kind == "length"),
         ),
         classes={"side": "Side seam", "ring": "Base seam"},
         steps=steps,
         form=partial(form_of, shape),
         marks=partial(marks_of, shape),
-        usual={"carry.from_side": lambda bag: quarter(bag, asked_round(shape, bag) / 2)},
+        usual={FROM_SIDE: lambda bag: quarter(bag, asked_round(shape, bag) / 2)},
         read=reads,
         straight=lambda bag: {"side": asked_height(bag)},
     )
@@ -109,10 +125,10 @@ CIRCLE = _base(
     "round base",
     by_size(shapes.circle),
     read.reader(read.circle_round, one_size=True),
-    (DIAMETER,),
+    (DIAMETER_PARAM,),
     (
         Param(
-            "given",
+            GIVEN_BY,
             "Sized by",
             "choice",
             "size",
@@ -122,10 +138,10 @@ CIRCLE = _base(
             ),
         ),
         Param(
-            "plate", "Disc, as cut", "length", paired(180), low=10, high=2000, shown_when=("given", "plate")
+            PLATE, "Disc, as cut", "length", paired(180), low=10, high=2000, shown_when=(GIVEN_BY, "plate")
         ),
     ),
-    ("given",),
+    (GIVEN_BY,),
 )
 STADIUM = _base(
     "stadium",
@@ -134,7 +150,7 @@ STADIUM = _base(
     "base with round ends",
     by_size(shapes.stadium),
     read.reader(read.stadium_round),
-    (LENGTH, BREADTH),
+    (LENGTH_PARAM, BREADTH_PARAM),
 )
 ELLIPSE = _base(
     "ellipse",
@@ -143,7 +159,7 @@ ELLIPSE = _base(
     "oval base",
     by_size(shapes.ellipse),
     read.reader(read.ellipse_round),
-    (LENGTH, BREADTH),
+    (LENGTH_PARAM, BREADTH_PARAM),
 )
 ROUNDED = _base(
     "rounded_rectangle",
@@ -152,8 +168,8 @@ ROUNDED = _base(
     "rectangular base with rounded corners",
     by_size(shapes.rounded),
     read.reader(read.rounded_round),
-    (LENGTH, BREADTH),
-    (Param("radius", "Corner radius", "length", paired(25), low=1, high=1000),),
+    (LENGTH_PARAM, BREADTH_PARAM),
+    (Param(RADIUS, "Corner radius", "length", paired(25), low=1, high=1000),),
 )
 RECTANGLE = _base(
     "rectangle",
@@ -162,7 +178,7 @@ RECTANGLE = _base(
     "rectangular base",
     by_size(shapes.rectangle),
     read.reader(read.rectangle_round),
-    (LENGTH, BREADTH),
+    (LENGTH_PARAM, BREADTH_PARAM),
 )
 TRACED = _base(
     "traced",
@@ -174,7 +190,7 @@ TRACED = _base(
     (),
     (
         Param(
-            "outline",
+            OUTLINE,
             "Outline",
             "outline",
             HALF_MOON,
@@ -182,7 +198,7 @@ TRACED = _base(
             why="A half moon, until you import your own.",
         ),
         Param(
-            "traced_as",
+            TRACED_AS,
             "The outline is",
             "choice",
             "seam",
@@ -192,6 +208,6 @@ TRACED = _base(
             ),
         ),
     ),
-    ("outline", "traced_as"),
+    (OUTLINE, TRACED_AS),
 )
 SEPARATE = (CIRCLE, STADIUM, ELLIPSE, ROUNDED, RECTANGLE, TRACED)

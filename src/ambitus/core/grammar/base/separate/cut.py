@@ -7,6 +7,7 @@ from dataclasses import replace
 from ambitus.core.curves import flattened, offset_bent
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
 from ambitus.core.grammar.base.disc import disc_drafted
+from ambitus.core.grammar.base.fields import GIVEN_BY, OUTLINE, RADIUS, TRACED_AS, TUBE_PANELS
 from ambitus.core.grammar.base.insert import insert_face
 from ambitus.core.grammar.base.panels import eats, mouth, seams, settled, settled_height, stretch, told
 from ambitus.core.grammar.base.separate.shapes import BySize, Outline
@@ -14,6 +15,7 @@ from ambitus.core.grammar.base.separate.traced import traced
 from ambitus.core.grammar.cloth.bottom import base_of_bottom
 from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.seams.edges import eaten
+from ambitus.core.grammar.sizes import BREADTH, DIAMETER, HEIGHT, LENGTH
 from ambitus.core.lengths import Grid, snap
 from ambitus.core.lengths.grid import steps_for
 from ambitus.core.outlines import around as way_round
@@ -32,14 +34,14 @@ def by_size(outline: BySize) -> Shape:
 
 def traced_in(bag: Resolved) -> float:
     """Return how far inside the traced line the seam runs: by its allowance, if that has room."""
-    by = eaten(bag, "ring") if bag.chose("base.traced_as", "cut") else 0.0
-    return by if traced(bag.choice("base.outline"), by) else 0.0
+    by = eaten(bag, "ring") if TRACED_AS.is_(bag, "cut") else 0.0
+    return by if traced(OUTLINE.of(bag), by) else 0.0
 
 
 def traced_shape(bag: Resolved, length: float, breadth: float) -> Outline:
     """Return the outline that was traced, at its own size."""
     grows = eaten(bag, "ring")
-    found = traced(bag.choice("base.outline"), traced_in(bag), grows)
+    found = traced(OUTLINE.of(bag), traced_in(bag), grows)
     if found is None:
         raise ValueError("an outline that was read has points")
     return found
@@ -47,7 +49,7 @@ def traced_shape(bag: Resolved, length: float, breadth: float) -> Outline:
 
 def is_traced(bag: Resolved) -> bool:
     """Return whether the base was traced, and comes at a size of its own."""
-    return "base.outline" in bag.values
+    return OUTLINE in bag.values
 
 
 def ease_of(bag: Resolved) -> float:
@@ -58,17 +60,17 @@ def ease_of(bag: Resolved) -> float:
 
 def panels_of(bag: Resolved) -> int:
     """Return of how many panels the tube is."""
-    return 2 if bag.choice("base.panels") == "two" else 1
+    return 2 if TUBE_PANELS.of(bag) == "two" else 1
 
 
 def given_base(bag: Resolved) -> tuple[Term, Term]:
     """Return the length and the breadth of the finished base: chosen, or from a disc that is cut already."""
-    if bag.chose("base.given", "plate"):
+    if GIVEN_BY.is_(bag, "plate"):
         why = "The disc in hand, less its seam on both sides."
         across = Term("Disc in hand, at its seam line", disc_drafted(bag), why, "derived")
         return across, across
-    if "size.diameter" in bag.values:
-        across = bag.term("Finished diameter", "size.diameter")
+    if DIAMETER in bag.values:
+        across = DIAMETER.term(bag, "Finished diameter")
         return across, across
     if is_traced(bag):
         made = traced_shape(bag, 0.0, 0.0)
@@ -77,21 +79,21 @@ def given_base(bag: Resolved) -> tuple[Term, Term]:
         return Term("Length of the outline", snap(long), why, "measured"), Term(
             "Breadth of the outline", snap(broad), why, "measured"
         )
-    return bag.term("Finished length", "size.length"), bag.term("Finished breadth", "size.breadth")
+    return LENGTH.term(bag, "Finished length"), BREADTH.term(bag, "Finished breadth")
 
 
 def base_radius(bag: Resolved) -> float:
     """Return the corner radius of the base at the seam line, where it has one."""
-    return bag.mm("base.radius") if "base.radius" in bag.values else 0.0
+    return RADIUS.of(bag) if RADIUS in bag.values else 0.0
 
 
 def asked_round(shape: Shape, bag: Resolved) -> float:
     """Return the way round the base as it was asked for, before anything is settled, seams among it."""
-    if "size.diameter" in bag.values:
-        return sum(shape(bag, bag.mm("size.diameter"), bag.mm("size.diameter")).lengths)
+    if DIAMETER in bag.values:
+        return sum(shape(bag, DIAMETER.of(bag), DIAMETER.of(bag)).lengths)
     if is_traced(bag):
-        return way_round(read_outline(bag.choice("base.outline")))
-    return sum(shape(bag, bag.mm("size.length"), bag.mm("size.breadth")).lengths)
+        return way_round(read_outline(OUTLINE.of(bag)))
+    return sum(shape(bag, LENGTH.of(bag), BREADTH.of(bag)).lengths)
 
 
 def tube_panel(bag: Resolved, around: float, panels: int, seam: float) -> tuple[float, bool]:
@@ -200,20 +202,18 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
 
 
 def _why_round(bag: Resolved) -> str:
-    return (
-        "π × the diameter." if "size.diameter" in bag.values else "Its straights and its curves, end to end."
-    )
+    return "π × the diameter." if DIAMETER in bag.values else "Its straights and its curves, end to end."
 
 
 def _called(bag: Resolved, broad: bool = False) -> str:
-    if "size.diameter" in bag.values:
+    if DIAMETER in bag.values:
         return "How wide to cut it"
     return "How broad to cut it" if broad else "How long to cut it"
 
 
 def _told(bag: Resolved, finishes: Finishes) -> dict[str, float]:
-    if "base.radius" in bag.values:
-        return {"radius": snap(bag.mm("base.radius") + eats(finishes, "ring"))}
+    if RADIUS in bag.values:
+        return {"radius": snap(RADIUS.of(bag) + eats(finishes, "ring"))}
     return {}
 
 
@@ -223,8 +223,8 @@ def _dimensions(
     """Return the sizes by name; half of the way round is the flat opening."""
     flat = Dimension("flat_opening", "Flat opening", asked, opening, "derived", "Half of the way round.")
     high = told(bag, "height", "Height", height)
-    if "size.diameter" in bag.values:
-        if bag.choice("base.given") == "plate":
+    if DIAMETER in bag.values:
+        if GIVEN_BY.of(bag) == "plate":
             across = Dimension("diameter", "Diameter", length, length, "derived", "From the disc in hand.")
         else:
             across = told(bag, "diameter", "Diameter", length)
@@ -246,19 +246,17 @@ def _dimensions(
 
 
 def _lines(bag: Resolved, length: float, breadth: float, height: float) -> tuple[SizeLine, ...]:
-    high = SizeLine("size.height", "high", "height", (0, breadth / 2, 0), (0, breadth / 2, height))
-    if "size.diameter" in bag.values:
-        across = SizeLine(
-            "size.diameter", "across", "diameter", (0, breadth / 2, 0), (length, breadth / 2, 0)
-        )
+    high = SizeLine(HEIGHT, "high", "height", (0, breadth / 2, 0), (0, breadth / 2, height))
+    if DIAMETER in bag.values:
+        across = SizeLine(DIAMETER, "across", "diameter", (0, breadth / 2, 0), (length, breadth / 2, 0))
         return (across, high)
     if is_traced(bag):
         # its length and breadth cannot be typed
         return (high,)
     return (
-        SizeLine("size.length", "long", "length", (0, breadth / 2, 0), (length, breadth / 2, 0)),
+        SizeLine(LENGTH, "long", "length", (0, breadth / 2, 0), (length, breadth / 2, 0)),
         high,
-        SizeLine("size.breadth", "broad", "breadth", (length, 0, 0), (length, breadth, 0)),
+        SizeLine(BREADTH, "broad", "breadth", (length, 0, 0), (length, breadth, 0)),
     )
 
 

@@ -4,6 +4,7 @@ import math
 from collections.abc import Callable, Mapping
 
 from ambitus.core.geometry import Point
+from ambitus.core.grammar.base.fields import OUTLINE, RADIUS, TRACED_AS, TUBE_PANELS
 from ambitus.core.outlines import OutlineProblem, around, extent, inside, read_outline
 from ambitus.core.read.cutlist import Finding, Reader, ReadLayer, Rows
 from ambitus.core.sums import Sum, Term
@@ -54,7 +55,7 @@ def reader(way_round: Round, one_size: bool = False) -> Reader:
         broad = Sum("Breadth of the base", (Term("Base, as cut", base.height, "As cut."), both))
         radius = max(0.0, (base.radius or 0.0) - allowances["ring"])
         needed = way_round(long.total, broad.total, radius)
-        more: dict[str, float | str] = {} if base.radius is None else {"base.radius": radius}
+        more: dict[str, float | str] = {} if base.radius is None else {RADIUS: radius}
         sizes = {"diameter": long} if one_size else {"length": long, "breadth": broad}
         return _made(rows, allowances, top, needed, sizes, more)
 
@@ -89,7 +90,7 @@ def read_traced(rows: Rows, allowances: Mapping[str, float], top: float) -> Read
         tips = Term("Tips of the corners", inner - cut + 2 * ring, "Sharp corners reach further out.")
         terms = (Term("Base, as cut", cut, "As cut."), seam)
         sizes[key] = Sum(name, terms if abs(tips.mm) < 0.005 else (*terms, tips))
-    more: dict[str, float | str] = {"base.outline": base.outline, "base.traced_as": "cut"}
+    more: dict[str, float | str] = {OUTLINE: base.outline, TRACED_AS: "cut"}
     return _made(rows, allowances, top, needed, sizes, more)
 
 
@@ -138,5 +139,5 @@ def _made(
             fix = "Cut the tube wider, or the base smaller; a base that is cut can hang over and be trimmed."
         numbers = (("tube", around.total), ("base", needed), ("each edge", each))
         findings = (Finding("tube-base-mismatch", "stop", why, fix, numbers),)
-    tubes = {"base.panels": "two" if panels == 2 else "one"}
+    tubes: dict[str, float | str] = {TUBE_PANELS: "two" if panels == 2 else "one"}
     return ReadLayer({**sizes, "height": height, "flat_opening": opening}, findings, {**tubes, **more})

@@ -1,6 +1,7 @@
 """The tube closed first; then the base set into it, quarter on quarter."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.allowances import RING_ALLOWANCE
 from ambitus.core.grammar.base.separate.cut import panels_of, ring_deeper
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.grammar.top.lining import deeper_by
@@ -33,7 +34,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             press_seams(bag, layer, rank + 3, needs=(f"{layer} sides sewn",), gives=f"{layer} tube pressed")
         )
         ready = f"{layer} tube pressed"
-        if bag.mm("allowances.ring") > SNIPPED_OVER.mm(bag.unit) + 1e-9:
+        if RING_ALLOWANCE.of(bag) > SNIPPED_OVER.mm(bag.unit) + 1e-9:
             out.append(
                 Step(
                     key=f"{layer} snip tube",

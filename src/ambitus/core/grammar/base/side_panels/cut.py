@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece, Seam
+from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.base.insert import insert_of
 from ambitus.core.grammar.base.panels import (
     boxed_dimensions,
@@ -14,6 +15,7 @@ from ambitus.core.grammar.base.panels import (
     stretch,
 )
 from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import amount, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term, grid_term
@@ -21,7 +23,7 @@ from ambitus.core.sums import Sum, Term, grid_term
 
 def settle_depth(bag: Resolved, seam: float) -> float:
     """Return the depth on the grid: half of it, which runs under the front, is what is brought there."""
-    return snap(2 * bag.grid.fit(bag.mm("size.depth") / 2 + seam) - 2 * seam)
+    return snap(2 * bag.grid.fit(DEPTH.of(bag) / 2 + seam) - 2 * seam)
 
 
 def _main(width: float, height: float, half: float, step: float) -> tuple[Edge, ...]:
@@ -43,8 +45,8 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     width, across = panel_width(bag, 0.0, seam)
     height, up, moved = settled_height(bag, finishes, half + eats(finishes, "base"))
     under = Term("Half the depth", half, "The panel runs under to the middle of the base.", "derived")
-    step = min(bag.mm("base.step"), height)
-    lower = (Term("Step", -step, bag.why("base.step"), bag.source("base.step")),) if step else ()
+    step = min(STEP.of(bag), height)
+    lower = (Term("Step", -step, STEP.why(bag), STEP.source(bag)),) if step else ()
     outline = _main(width, height, half, step)
     measures = (
         Measure("width", "How wide to cut it", "x", "side left", "side right", across),
@@ -58,7 +60,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
             beside="left",
         ),
     )
-    deep_terms = (bag.term("Finished depth", "size.depth"), *grid_term(snap(deep - bag.mm("size.depth"))))
+    deep_terms = (DEPTH.term(bag, "Finished depth"), *grid_term(snap(deep - DEPTH.of(bag))))
     rise = snap(height - step)
     side = (
         Edge("bottom", "side", (0.0, 0.0)),

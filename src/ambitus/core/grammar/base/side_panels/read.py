@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 
+from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.read.cutlist import Finding, ReadLayer, Rows
 from ambitus.core.sums import Sum, Term
 
@@ -39,4 +40,4 @@ def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
         "depth": depth,
         "flat_opening": Sum("Flat opening", (*width.terms, *depth.terms)),
     }
-    return ReadLayer(sizes, tuple(findings), {"base.step": max(0.0, step)})
+    return ReadLayer(sizes, tuple(findings), {STEP: max(0.0, step)})

@@ -4,27 +4,27 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.clean_edge.read import read_width
 from ambitus.core.grammar.carry.edges_turned import EDGE_TURN, turn_term
+from ambitus.core.grammar.carry.fields import STRAP_TURN
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS
 from ambitus.core.grammar.contract import Make
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
 
-def _width(bag: Resolved, prefix: str) -> tuple[Term, ...]:
-    return (width_term(bag, prefix, 2, "Front and back of the strap."), turn_term(bag, prefix, 1))
+def _width(item: Item) -> tuple[Term, ...]:
+    return (width_term(item, 2, "Front and back of the strap."), turn_term(item, 1))
 
 
-def _creases(bag: Resolved, prefix: str, cut: float) -> tuple[float, ...]:
-    turn = bag.mm(f"{prefix}.turn")
+def _creases(item: Item, cut: float) -> tuple[float, ...]:
+    turn = STRAP_TURN.of(item)
     return (turn, turn + (cut - turn) / 2)
 
 
 def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     return making_steps(
-        bag,
-        prefix,
+        Item(bag, prefix),
         (
             "Turn one edge in and press the straps",
             "The raw edge to the wrong side; then in half, the clean edge level with the turned one.",
@@ -44,8 +44,8 @@ CLEAN_EDGE = Make(
     core_width=twice_as_wide,
     creases=_creases,
     layers=3,
-    told=("turn",),
-    finished=lambda bag, prefix, cut: (cut - bag.mm(f"{prefix}.turn")) / 2,
+    told=(STRAP_TURN,),
+    finished=lambda item, cut: (cut - STRAP_TURN.of(item)) / 2,
     read_width=read_width,
     steps=_steps,
 )

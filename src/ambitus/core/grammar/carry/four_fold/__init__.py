@@ -6,23 +6,22 @@ from ambitus.core.grammar.carry.four_fold.read import read_width
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS
 from ambitus.core.grammar.contract import Make
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
 
-def _width(bag: Resolved, prefix: str) -> tuple[Term, ...]:
-    return (width_term(bag, prefix, 4, "Folded in four, no allowance is added."),)
+def _width(item: Item) -> tuple[Term, ...]:
+    return (width_term(item, 4, "Folded in four, no allowance is added."),)
 
 
-def _creases(bag: Resolved, prefix: str, cut: float) -> tuple[float, ...]:
+def _creases(item: Item, cut: float) -> tuple[float, ...]:
     return (cut / 4, cut / 2, 3 * cut / 4)
 
 
 def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     return making_steps(
-        bag,
-        prefix,
+        Item(bag, prefix),
         (
             "Fold and press the straps",
             "Long edges to the middle, press; then in half along the middle, press.",
@@ -45,7 +44,7 @@ FOUR_FOLD = Make(
     core_width=twice_as_wide,
     creases=_creases,
     layers=4,
-    finished=lambda bag, prefix, cut: cut / 4,
+    finished=lambda item, cut: cut / 4,
     read_width=read_width,
     steps=_steps,
 )

@@ -1,6 +1,7 @@
 """Strap ends caught in the top seam, between outer and lining."""
 
 from ambitus.core.grammar.carry import sections
+from ambitus.core.grammar.carry.fields import PAST
 from ambitus.core.grammar.carry.in_seam.cut import core_short, tail
 from ambitus.core.grammar.carry.in_seam.read import read_tail
 from ambitus.core.grammar.carry.in_seam.steps import steps
@@ -17,7 +18,7 @@ IN_SEAM = Attach(
     help="The ends go down between outer and lining, past the raw edge, and the top seam holds them.",
     params=(
         Param(
-            "past",
+            PAST,
             "Strap end past the raw edge",
             "length",
             paired(25),
@@ -30,8 +31,8 @@ IN_SEAM = Attach(
     tail=tail,
     core_short=core_short,
     marks=centre_marks,
-    crossed=lambda bag, prefix: (1, 1, 1),
-    told=("past",),
+    crossed=lambda item: (1, 1, 1),
+    told=(PAST,),
     read_tail=read_tail,
     steps=steps,
 )

@@ -1,14 +1,16 @@
 """Catching the straps in the top seam."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry.fields import PAST
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 
 
 def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     """Return the basting of the straps and the look before the seam is sewn."""
-    at = prefix.rsplit(".", 1)[1]
+    item = Item(bag, prefix)
+    at = item.number
     return (
         Step(
             f"strap {at} baste",
@@ -19,8 +21,8 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             needs=(f"carry {at} made", "outer body sewn"),
             gives=(f"carry {at} basted",),
             settings="Straight stitch 4, inside the allowance.",
-            lengths=(("Ends past the raw edge", bag.mm(f"{prefix}.past")),),
-            reads=(("Between the two centres", gap_of(bag, prefix, form)),),
+            lengths=(("Ends past the raw edge", PAST.of(item)),),
+            reads=(("Between the two centres", gap_of(item, form)),),
         ),
         straps_even(at, 550, needs=(f"carry {at} basted",), gives=f"carry {at} caught"),
     )

@@ -1,14 +1,16 @@
 """Straps sewn flat on the outer, before it is joined to anything."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry.fields import BOX, END_TURNED, FROM_TOP
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 
 
 def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     """Return the placing, the look, and the sewing of the straps while the panels lie flat."""
-    at = prefix.rsplit(".", 1)[1]
+    item = Item(bag, prefix)
+    at = item.number
     return (
         Step(
             f"strap {at} place",
@@ -18,10 +20,10 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             needs=(f"carry {at} made", "outer panels laid", "outer top known"),
             gives=(f"carry {at} placed",),
             lengths=(
-                ("Turned under", bag.mm(f"{prefix}.end")),
-                ("Finished top edge to the box", bag.mm(f"{prefix}.from_top")),
+                ("Turned under", END_TURNED.of(item)),
+                ("Finished top edge to the box", FROM_TOP.of(item)),
             ),
-            reads=(("Between the two centres", gap_of(bag, prefix, form)),),
+            reads=(("Between the two centres", gap_of(item, form)),),
             cautions=("pins",),
         ),
         straps_even(at, 385, needs=(f"carry {at} placed",)),
@@ -33,7 +35,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             needs=(f"carry {at} even",),
             gives=(f"carry {at} caught", "outer panels ready"),
             settings=f"Straight stitch 3, {bag.cloth('outer').needle}.",
-            lengths=(("Box", bag.mm(f"{prefix}.box")),),
+            lengths=(("Box", BOX.of(item)),),
             cautions=("needle over bulk",),
         ),
     )

@@ -1,14 +1,16 @@
 """Straps under the hem, folded up over it, and stitched down."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry.fields import TUCK
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 
 
 def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     """Return the steps: one before the hem is stitched, the rest after it."""
-    at = prefix.rsplit(".", 1)[1]
+    item = Item(bag, prefix)
+    at = item.number
     return (
         Step(
             f"strap {at} under hem",
@@ -17,8 +19,8 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             340,
             needs=(f"carry {at} made", "hem pressed"),
             gives=(f"carry {at} under the hem",),
-            lengths=(("Tucked up inside", bag.mm(f"{prefix}.tuck")),),
-            reads=(("Between the two centres", gap_of(bag, prefix, form)),),
+            lengths=(("Tucked up inside", TUCK.of(item)),),
+            reads=(("Between the two centres", gap_of(item, form)),),
             cautions=("pins",),
         ),
         straps_even(at, 370, needs=("outer top known", f"carry {at} under the hem")),

@@ -1,29 +1,29 @@
 """A strap sewn as a tube, right sides together, and turned right side out."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.allowances import STRAP_ALLOWANCE
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS
 from ambitus.core.grammar.carry.tube.read import read_width
 from ambitus.core.grammar.contract import Make
 from ambitus.core.grammar.seams.common import allowance
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
 
-def _width(bag: Resolved, prefix: str) -> tuple[Term, ...]:
-    seam = allowance(bag, "strap", "Strap seam")
+def _width(item: Item) -> tuple[Term, ...]:
+    seam = allowance(item.bag, "strap", "Strap seam")
     return (
-        width_term(bag, prefix, 2, "Front and back of the strap."),
+        width_term(item, 2, "Front and back of the strap."),
         Term(seam.label, 2 * seam.mm, seam.why, seam.source, times=2),
     )
 
 
 def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     return making_steps(
-        bag,
-        prefix,
+        Item(bag, prefix),
         (
             "Sew the straps into tubes and turn them",
             "Right sides together along the long edge; turn with a pin or a cord sewn to one end, "
@@ -44,7 +44,7 @@ TUBE = Make(
     width=_width,
     core_width=twice_as_wide,
     layers=2,
-    finished=lambda bag, prefix, cut: cut / 2 - bag.mm("allowances.strap"),
+    finished=lambda item, cut: cut / 2 - STRAP_ALLOWANCE.of(item),
     read_width=read_width,
     steps=_steps,
 )

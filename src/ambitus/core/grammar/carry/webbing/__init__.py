@@ -6,7 +6,7 @@ from ambitus.core.grammar.carry.making import phrase, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS
 from ambitus.core.grammar.carry.webbing.read import read_width
 from ambitus.core.grammar.contract import Make
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
@@ -14,12 +14,12 @@ from ambitus.core.sums import Term
 THICKNESS = 1.6
 
 
-def _width(bag: Resolved, prefix: str) -> tuple[Term, ...]:
-    return (width_term(bag, prefix, 1, "Webbing is bought as wide as it is used."),)
+def _width(item: Item) -> tuple[Term, ...]:
+    return (width_term(item, 1, "Webbing is bought as wide as it is used."),)
 
 
 def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
-    at = prefix.rsplit(".", 1)[1]
+    at = Item(bag, prefix).number
     return (
         Step(
             f"strap {at} ends",
@@ -45,7 +45,7 @@ WEBBING = Make(
     cut_across=False,
     layers=1,
     thickness=THICKNESS,
-    finished=lambda bag, prefix, cut: cut,
+    finished=lambda item, cut: cut,
     read_width=read_width,
     steps=_steps,
 )

@@ -10,7 +10,25 @@ from ambitus.core.grammar.top.bands.steps import steps
 from ambitus.core.grammar.top.drawstring.channel import CORD_PARAMS, usual_channel
 from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
 from ambitus.core.grammar.top.drawstring.cords import CORDS_CHOSEN, CORDS_PARAMS, CORDS_TOLD, once_round
+from ambitus.core.grammar.top.drawstring.fields import (
+    BAND,
+    BAND_MADE,
+    CLOSING,
+    CORD,
+    CORD_CUT,
+    CORD_END,
+    CORD_FIBRE,
+    CORD_THICK,
+    CORD_WIDE,
+    CORDS,
+    HEIGHT_MEANS,
+    LOOP,
+    LOOP_WIDE,
+    LOOPS,
+    TAIL,
+)
 from ambitus.core.grammar.top.drawstring.loops import loop_strips
+from ambitus.core.grammar.top.fields import EASE_BY, GAP, GAP_IN, LINING_EASE
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
@@ -18,7 +36,7 @@ from ambitus.core.spec.resolved import Resolved
 
 
 def _says(bag: Resolved) -> str:
-    cords = "two cords" if bag.chose("top.cords", "two") else "a cord"
+    cords = "two cords" if CORDS.is_(bag, "two") else "a cord"
     return f"lined, drawn up by {cords} in bands at its top"
 
 
@@ -31,7 +49,7 @@ BANDS = replace(
     params=(
         *CORD_PARAMS,
         Param(
-            "band",
+            BAND,
             "Band, high",
             "length",
             usual_channel,
@@ -42,7 +60,7 @@ BANDS = replace(
             why="As wide as the cord lies, or the pin that threads it, and room to run.",
         ),
         Param(
-            "band_made",
+            BAND_MADE,
             "Bands made of",
             "choice",
             "two",
@@ -57,33 +75,33 @@ BANDS = replace(
         ),
         *CORDS_PARAMS,
         *CLOSING_PARAMS,
-        *(p for p in TURNED_THROUGH.params if p.path.startswith("gap")),
+        *(p for p in TURNED_THROUGH.params if p.path in (GAP_IN, GAP)),
         *EASE_PARAMS,
     ),
     phrase=top_phrase(
         _says,
         choices=(
-            "top.band_made",
-            "top.cord",
-            "top.cord_fibre",
-            "top.cords",
-            "top.loops",
-            "top.height_means",
-            "top.closing",
-            "top.cord_end",
-            "top.gap_in",
-            "top.ease",
+            BAND_MADE,
+            CORD,
+            CORD_FIBRE,
+            CORDS,
+            LOOPS,
+            HEIGHT_MEANS,
+            CLOSING,
+            CORD_END,
+            GAP_IN,
+            LINING_EASE,
         ),
         fields=(
-            "top.cord_thick",
-            "top.cord_wide",
-            "top.band",
-            "top.tail",
-            "top.cord_cut",
-            "top.loop",
-            "top.loop_wide",
-            "top.gap",
-            "top.ease_by",
+            CORD_THICK,
+            CORD_WIDE,
+            BAND,
+            TAIL,
+            CORD_CUT,
+            LOOP,
+            LOOP_WIDE,
+            GAP,
+            EASE_BY,
         ),
     ),
     classes={"top": "Top seam", "end": "End of a band"},
@@ -98,8 +116,8 @@ BANDS = replace(
     strips=loop_strips,
     band=band_height,
     bands=band_of,
-    told={"band": "top.band", **CORDS_TOLD},
-    chosen=(*CORDS_CHOSEN, "top.band_made"),
+    told={"band": BAND, **CORDS_TOLD},
+    chosen=(*CORDS_CHOSEN, BAND_MADE),
     read=read,
     steps=steps,
 )

@@ -3,7 +3,9 @@
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.allowances import END_ALLOWANCE
 from ambitus.core.grammar.top.bands.cut import INSIDE
+from ambitus.core.grammar.top.drawstring.fields import BAND_MADE
 from ambitus.core.grammar.top.drawstring.sewing import thread_steps
 from ambitus.core.grammar.top.turned_through.steps import steps as turned_through
 from ambitus.core.spec.resolved import Resolved
@@ -12,8 +14,8 @@ from ambitus.core.steps.model import Step
 
 def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     """Return the steps of a lined bag with bands in its top seam."""
-    two = bag.chose("top.band_made", "two")
-    outer, end = bag.cloth("outer"), bag.mm("allowances.end")
+    two = BAND_MADE.is_(bag, "two")
+    outer, end = bag.cloth("outer"), END_ALLOWANCE.of(bag)
     ends = Step(
         "band ends",
         "Sew the short ends of the bands and turn them" if two else "Hem the short ends of the bands",

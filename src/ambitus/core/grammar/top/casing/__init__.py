@@ -3,12 +3,13 @@
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.contract import Option, Param, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.casing.measures import above_cord, finish, is_overlocked, marks, rows, turn_down
 from ambitus.core.grammar.top.casing.read import read
 from ambitus.core.grammar.top.casing.steps import steps
-from ambitus.core.grammar.top.drawstring.channel import CHANNEL, CORD_PARAMS
+from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
 from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
 from ambitus.core.grammar.top.drawstring.cords import (
     CORDS_CHOSEN,
@@ -19,10 +20,28 @@ from ambitus.core.grammar.top.drawstring.cords import (
     cut_widths,
     once_round,
 )
+from ambitus.core.grammar.top.drawstring.fields import (
+    CHANNEL,
+    CLOSING,
+    CORD,
+    CORD_CUT,
+    CORD_END,
+    CORD_FIBRE,
+    CORD_THICK,
+    CORD_WIDE,
+    CORDS,
+    HEIGHT_MEANS,
+    LOOP,
+    LOOP_WIDE,
+    LOOPS,
+    OPENING,
+    TAIL,
+)
 from ambitus.core.grammar.top.drawstring.loops import loop_strips
 from ambitus.core.grammar.top.drawstring.opening import EYELETS, SLOT, needs_side_seam, opening_param
+from ambitus.core.grammar.top.fields import CHANNEL_EDGE, HEADING, HEM_EDGE, TOP_SLIVER, TURN
 from ambitus.core.grammar.top.finishing import top_phrase
-from ambitus.core.grammar.top.hem import SLIVER, UNLINED
+from ambitus.core.grammar.top.hem import SLIVER_PARAM, UNLINED
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
@@ -34,16 +53,16 @@ ENDS = Option("ends", "Open ends", "Front and back have a casing each; the seams
 
 
 def _says(bag: Resolved) -> str:
-    heading = " and a heading" if bag.mm("top.heading") > 0 else ""
-    cords = "two cords" if bag.chose("top.cords", "two") else "a cord"
+    heading = " and a heading" if HEADING.of(bag) > 0 else ""
+    cords = "two cords" if CORDS.is_(bag, "two") else "a cord"
     return f"drawn up by {cords} in a casing folded down{heading}"
 
 
 def _cords(bag: Resolved, form: Form) -> Cords:
     """Return the cords of a casing as wide as the bag, or with open ends as wide as its panels are cut."""
-    if not bag.chose("top.opening", "ends"):
+    if not OPENING.is_(bag, "ends"):
         return once_round(bag, form)
-    one = bag.chose("base.panels", "one")
+    one = TUBE_PANELS.is_(bag, "one")
     cut = cut_widths(bag, form.mouth_length if one else form.mm("flat_opening"))
     why = "With open ends each casing keeps its cut width."
     path = Term("The casings, as cut", snap(cut[0] if one else sum(cut)), why)
@@ -58,9 +77,9 @@ CASING = Top(
     layers=("outer",),
     params=(
         *CORD_PARAMS,
-        CHANNEL,
+        CHANNEL_PARAM,
         Param(
-            "edge",
+            CHANNEL_EDGE,
             "Edge below the channel",
             "length",
             paired(3),
@@ -69,7 +88,7 @@ CASING = Top(
             help="From its lower row to the fold.",
         ),
         Param(
-            "heading",
+            HEADING,
             "Heading",
             "length",
             lambda bag: 0.0,
@@ -79,7 +98,7 @@ CASING = Top(
             help="The ruffle above the channel; 0 for none.",
         ),
         Param(
-            "turn",
+            TURN,
             "First turn",
             "length",
             paired(10),
@@ -88,7 +107,7 @@ CASING = Top(
             help="What is turned under before the casing is folded.",
         ),
         Param(
-            "hem_edge",
+            HEM_EDGE,
             "Raw edge",
             "choice",
             "overlocked",
@@ -97,7 +116,7 @@ CASING = Top(
                 Option("overlocked", "Overlocked first", "It cannot catch the cord wherever it lies."),
             ),
         ),
-        replace(SLIVER, shown_if=is_overlocked),
+        replace(SLIVER_PARAM, shown_if=is_overlocked),
         opening_param(SLOT, SLIT, ENDS, EYELETS),
         *CORDS_PARAMS,
         *CLOSING_PARAMS,
@@ -105,28 +124,28 @@ CASING = Top(
     phrase=top_phrase(
         _says,
         choices=(
-            "top.cord",
-            "top.cord_fibre",
-            "top.opening",
-            "top.cords",
-            "top.loops",
-            "top.height_means",
-            "top.closing",
-            "top.hem_edge",
-            "top.cord_end",
+            CORD,
+            CORD_FIBRE,
+            OPENING,
+            CORDS,
+            LOOPS,
+            HEIGHT_MEANS,
+            CLOSING,
+            HEM_EDGE,
+            CORD_END,
         ),
         fields=(
-            "top.cord_thick",
-            "top.cord_wide",
-            "top.channel",
-            "top.edge",
-            "top.heading",
-            "top.turn",
-            "top.sliver",
-            "top.tail",
-            "top.cord_cut",
-            "top.loop",
-            "top.loop_wide",
+            CORD_THICK,
+            CORD_WIDE,
+            CHANNEL,
+            CHANNEL_EDGE,
+            HEADING,
+            TURN,
+            TOP_SLIVER,
+            TAIL,
+            CORD_CUT,
+            LOOP,
+            LOOP_WIDE,
         ),
     ),
     brings={**UNLINED, "attach": "on_face"},
@@ -139,14 +158,14 @@ CASING = Top(
     cords=_cords,
     strips=loop_strips,
     told={
-        "turn": "top.turn",
-        "top_sliver": "top.sliver",
-        "heading": "top.heading",
-        "channel": "top.channel",
-        "edge": "top.edge",
+        "turn": TURN,
+        "top_sliver": TOP_SLIVER,
+        "heading": HEADING,
+        "channel": CHANNEL,
+        "edge": CHANNEL_EDGE,
         **CORDS_TOLD,
     },
-    chosen=(*CORDS_CHOSEN, "top.opening", "top.hem_edge"),
+    chosen=(*CORDS_CHOSEN, OPENING, HEM_EDGE),
     read=read,
     steps=steps,
 )

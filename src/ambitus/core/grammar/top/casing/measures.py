@@ -2,8 +2,10 @@
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.seams.edges import overlocked_first
+from ambitus.core.grammar.top.drawstring.fields import CHANNEL, OPENING
 from ambitus.core.grammar.top.drawstring.motif import motif_mark
 from ambitus.core.grammar.top.drawstring.opening import BELOW_FOLD, eyelet_marks, side_marks
+from ambitus.core.grammar.top.fields import CHANNEL_EDGE, HEADING, HEM_EDGE, TURN
 from ambitus.core.grammar.top.hem import fold_marks, knife_terms
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
@@ -11,13 +13,13 @@ from ambitus.core.sums import Sum, Term
 
 def _casing(bag: Resolved) -> tuple[Term, ...]:
     """Return the terms of what is folded down: heading, channel, edge."""
-    heading = (bag.term("Heading", "top.heading"),) if bag.mm("top.heading") else ()
-    return (*heading, bag.term("Channel", "top.channel"), bag.term("Edge below the channel", "top.edge"))
+    heading = (HEADING.term(bag, "Heading"),) if HEADING.of(bag) else ()
+    return (*heading, CHANNEL.term(bag, "Channel"), CHANNEL_EDGE.term(bag, "Edge below the channel"))
 
 
 def is_overlocked(bag: Resolved) -> bool:
     """Return whether the raw edge of the casing is overlocked: chosen, or as every edge of the bag is."""
-    return bag.chose("top.hem_edge", "overlocked") or overlocked_first(bag)
+    return HEM_EDGE.is_(bag, "overlocked") or overlocked_first(bag)
 
 
 def _knife(bag: Resolved) -> tuple[Term, ...]:
@@ -26,7 +28,7 @@ def _knife(bag: Resolved) -> tuple[Term, ...]:
 
 def _first(bag: Resolved) -> tuple[Term, ...]:
     """Return what lies between the raw edge, before it is overlocked, and the first crease."""
-    return (*_knife(bag), *((bag.term("First turn", "top.turn"),) if bag.mm("top.turn") else ()))
+    return (*_knife(bag), *((TURN.term(bag, "First turn"),) if TURN.of(bag) else ()))
 
 
 def turn_down(bag: Resolved) -> float:
@@ -41,14 +43,14 @@ def finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
 
 def above_cord(bag: Resolved) -> Term:
     """Return what of the bag stands above the cord's lower row."""
-    high = turn_down(bag) - bag.mm("top.edge")
+    high = turn_down(bag) - CHANNEL_EDGE.of(bag)
     return Term("From the cord up to the top edge", high, "Channel and heading stand above the closing.")
 
 
 def rows(bag: Resolved) -> tuple[float, ...]:
     """Return how far below the finished top its rows of stitching run: the upper one under a heading."""
-    lower = turn_down(bag) - bag.mm("top.edge")
-    return (bag.mm("top.heading"), lower) if bag.mm("top.heading") else (lower,)
+    lower = turn_down(bag) - CHANNEL_EDGE.of(bag)
+    return (HEADING.of(bag), lower) if HEADING.of(bag) else (lower,)
 
 
 def _twice(terms: tuple[Term, ...]) -> tuple[Term, ...]:
@@ -58,9 +60,9 @@ def _twice(terms: tuple[Term, ...]) -> tuple[Term, ...]:
 def channel_span(bag: Resolved) -> tuple[Sum, Sum]:
     """Return where the channel runs on the flat outer, from its raw top edge: its upper and its lower row."""
     lower = Sum(
-        "To the lower row", (*_to_bottom_fold(bag), _less("Edge below the channel", bag.mm("top.edge")))
+        "To the lower row", (*_to_bottom_fold(bag), _less("Edge below the channel", CHANNEL_EDGE.of(bag)))
     )
-    upper = Sum("To the top of the channel", (*lower.terms, _less("Channel", bag.mm("top.channel"))))
+    upper = Sum("To the top of the channel", (*lower.terms, _less("Channel", CHANNEL.of(bag))))
     return upper, lower
 
 
@@ -76,7 +78,7 @@ def _less(label: str, mm: float) -> Term:
 def slot(bag: Resolved) -> tuple[Sum, Sum]:
     """Return where the slot begins and ends: at the channel's rows, lower where no heading stands above."""
     upper, lower = channel_span(bag)
-    if not bag.mm("top.heading"):
+    if not HEADING.of(bag):
         why = "Without a heading the fold above it stays closed."
         below = Term("Below the fold", BELOW_FOLD.mm(bag.unit), why, "default")
         upper = Sum("To the slot", (*upper.terms, below))
@@ -87,7 +89,7 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return creases, fold-to lines, rows of stitching and openings, from the raw top edge."""
     if not any(e.seam == "top" for e in piece.edges):
         return ()
-    turn, casing, first = bag.mm("top.turn"), _casing(bag), _first(bag)
+    turn, casing, first = TURN.of(bag), _casing(bag), _first(bag)
     creases = [("second crease", Sum("To the second crease", (*first, *casing)))]
     to = [("second, the fold comes to it", Sum("To the second fold-to line", _to_bottom_fold(bag)))]
     if turn:
@@ -100,14 +102,14 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     ]
     upper, lower = channel_span(bag)
     told = [("lower row", lower)]
-    if bag.mm("top.heading"):
+    if HEADING.of(bag):
         told.insert(0, ("upper row", upper))
     check = tuple(
         (f"{name}, from the finished top", Sum("From the finished top", (Term("Rows", mm, "To check it."),)))
         for (name, _), mm in zip(told, rows(bag), strict=True)
     )
     out += fold_marks(piece, (*told, *check), "Rows of stitching, from the raw top edge", "row", len(told))
-    opening = bag.choice("top.opening")
+    opening = OPENING.of(bag)
     if opening == "slot":
         start, end = slot(bag)
         out += side_marks(bag, piece, "Slot for the cord", (("unsewn from", start), ("to", end)))
@@ -122,6 +124,6 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
         down = Term("Casing", turn_down(bag), "It ends at the lower fold.")
         out.append(motif_mark(bag, form, _to_bottom_fold(bag), down))
     middle = Sum(
-        "To the middle of the channel", (*lower.terms, _less("Half the channel", bag.mm("top.channel") / 2))
+        "To the middle of the channel", (*lower.terms, _less("Half the channel", CHANNEL.of(bag) / 2))
     )
     return (*out, *eyelet_marks(bag, piece, middle))

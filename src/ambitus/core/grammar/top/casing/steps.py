@@ -2,7 +2,9 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.top.casing.measures import is_overlocked, rows, turn_down
+from ambitus.core.grammar.top.drawstring.fields import OPENING
 from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
+from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -10,10 +12,10 @@ from ambitus.core.steps.model import Step
 
 def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     """Return the steps from flat panels to a threaded cord."""
-    open_ends = bag.chose("top.opening", "ends")
+    open_ends = OPENING.is_(bag, "ends")
     rank = 340 if open_ends else 610
     needs: tuple[str, ...] = ("outer panels laid" if open_ends else "outer body sewn",)
-    outer, turn = bag.cloth("outer"), bag.mm("top.turn")
+    outer, turn = bag.cloth("outer"), TURN.of(bag)
     overlocked = is_overlocked(bag)
     out = [*eyelet_step(bag)]
     if not open_ends:

@@ -5,8 +5,9 @@ from ambitus.core.grammar.contract import Param, Top
 from ambitus.core.grammar.seams.edges import overlocked_first
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.double_hem.read import read
+from ambitus.core.grammar.top.fields import HEM, TOP_SLIVER, TURN
 from ambitus.core.grammar.top.finishing import top_phrase
-from ambitus.core.grammar.top.hem import SLIVER, UNLINED, fold_marks, hem_steps, knife_terms
+from ambitus.core.grammar.top.hem import SLIVER_PARAM, UNLINED, fold_marks, hem_steps, knife_terms
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -19,7 +20,7 @@ def _knife(bag: Resolved) -> tuple[Term, ...]:
 
 
 def _turns(bag: Resolved) -> tuple[Term, Term]:
-    return bag.term("First turn", "top.turn"), bag.term("Hem", "top.hem")
+    return TURN.term(bag, "First turn"), HEM.term(bag, "Hem")
 
 
 def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
@@ -36,7 +37,7 @@ def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
 
 
 def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
-    lengths = (("First turn", bag.mm("top.turn")), ("Hem", bag.mm("top.hem")))
+    lengths = (("First turn", TURN.of(bag)), ("Hem", HEM.of(bag)))
     return hem_steps(bag, form, "The small turn first, then the hem over it, to the wrong side.", lengths)
 
 
@@ -47,16 +48,16 @@ DOUBLE_HEM = Top(
     help="A small turn hides the raw edge, a larger one carries the stitching and the straps.",
     layers=("outer",),
     params=(
-        Param("turn", "First turn", "length", paired(10), low=1, high=100),
-        Param("hem", "Hem", "length", paired(25), low=3, high=300, help="The second, larger turn."),
-        SLIVER,
+        Param(TURN, "First turn", "length", paired(10), low=1, high=100),
+        Param(HEM, "Hem", "length", paired(25), low=3, high=300, help="The second, larger turn."),
+        SLIVER_PARAM,
     ),
-    phrase=top_phrase("unlined with a hem turned twice", fields=("top.turn", "top.hem", "top.sliver")),
+    phrase=top_phrase("unlined with a hem turned twice", fields=(TURN, HEM, TOP_SLIVER)),
     brings={**UNLINED, "attach": "on_hem"},
-    rows=lambda bag: (bag.mm("top.hem"),),
+    rows=lambda bag: (HEM.of(bag),),
     finish=_finish,
     marks=_marks,
-    told={"turn": "top.turn", "hem": "top.hem", "top_sliver": "top.sliver"},
+    told={"turn": TURN, "hem": HEM, "top_sliver": TOP_SLIVER},
     read=read,
     steps=_steps,
 )

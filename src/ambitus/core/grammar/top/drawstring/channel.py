@@ -2,7 +2,9 @@
 
 import math
 
+from ambitus.core.fields import Length
 from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.top.drawstring.fields import BAND, CHANNEL, CORD, CORD_FIBRE, CORD_THICK, CORD_WIDE
 from ambitus.core.lengths import Grid, paired
 from ambitus.core.spec.resolved import Resolved
 
@@ -18,9 +20,9 @@ KINDS = (
     Option("elastic", "Elastic", "Draws the mouth in by itself."),
 )
 CORD_PARAMS = (
-    Param("cord", "Cord", "choice", "round", options=KINDS),
+    Param(CORD, "Cord", "choice", "round", options=KINDS),
     Param(
-        "cord_fibre",
+        CORD_FIBRE,
         "Cord, of",
         "choice",
         "cotton",
@@ -28,35 +30,35 @@ CORD_PARAMS = (
             Option("cotton", "Cotton, linen or wool", "Its ends are knotted or sealed with liquid."),
             Option("synthetic", "Polyester or nylon", "Its ends can be melted."),
         ),
-        shown_if=lambda bag: not bag.chose("top.cord", "strip") and not bag.chose("top.cord", "elastic"),
+        shown_if=lambda bag: not CORD.is_(bag, "strip") and not CORD.is_(bag, "elastic"),
     ),
     Param(
-        "cord_thick",
+        CORD_THICK,
         "Cord, thick",
         "length",
         paired(6),
         low=1,
         high=30,
-        shown_when=("cord", "round"),
+        shown_when=(CORD, "round"),
         help="Its diameter.",
     ),
     Param(
-        "cord_wide",
+        CORD_WIDE,
         "Ribbon, strip or elastic, wide",
         "length",
         paired(15),
         low=3,
         high=80,
-        shown_unless=("cord", "round"),
+        shown_unless=(CORD, "round"),
     ),
 )
 
 
 def cord_flat(bag: Resolved) -> float:
     """Return how wide the cord lies in its channel: a ribbon as it is, a round cord half its girth."""
-    if bag.chose("top.cord", "round"):
-        return math.pi * bag.mm("top.cord_thick") / 2
-    return bag.mm("top.cord_wide")
+    if CORD.is_(bag, "round"):
+        return math.pi * CORD_THICK.of(bag) / 2
+    return CORD_WIDE.of(bag)
 
 
 def least_channel(bag: Resolved) -> float:
@@ -74,8 +76,8 @@ def usual_channel(bag: Resolved) -> float:
     return Grid(bag.grid.step, "up").fit(max(least_channel(bag), to_thread(bag)))
 
 
-CHANNEL = Param(
-    "channel",
+CHANNEL_PARAM = Param(
+    CHANNEL,
     "Channel",
     "length",
     usual_channel,
@@ -86,7 +88,7 @@ CHANNEL = Param(
 )
 
 
-def channel_of(bag: Resolved) -> tuple[str, float]:
+def channel_of(bag: Resolved) -> tuple[Length, float]:
     """Return the field that the channel is given by, and its width: a band is one as a whole."""
-    path = "top.band" if "top.band" in bag.values else "top.channel"
-    return path, bag.mm(path)
+    path = BAND if BAND in bag.values else CHANNEL
+    return path, path.of(bag)

@@ -5,8 +5,11 @@ from dataclasses import replace
 
 from ambitus.core.form.model import Dimension, Form, SizeLine
 from ambitus.core.grammar.base.disc import disc_drafted
+from ambitus.core.grammar.base.fields import GIVEN_BY, OUTLINE, TRACED_AS, WIDTH_MEANS
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.grammar.seams.edges import eaten
+from ambitus.core.grammar.sizes import BREADTH, DEPTH, DIAMETER, HEIGHT, LENGTH, WIDTH
+from ambitus.core.grammar.top.drawstring.fields import CLOSING, HEIGHT_MEANS
 from ambitus.core.lengths import snap
 from ambitus.core.outlines import extent, read_outline
 from ambitus.core.spec.resolved import Resolved
@@ -14,7 +17,7 @@ from ambitus.core.sums import Term
 
 CLOSING_PARAMS = (
     Param(
-        "height_means",
+        HEIGHT_MEANS,
         "What the height means",
         "choice",
         "edge",
@@ -33,7 +36,7 @@ CLOSING_PARAMS = (
         ),
     ),
     Param(
-        "closing",
+        CLOSING,
         "What goes in is",
         "choice",
         "soft",
@@ -41,42 +44,42 @@ CLOSING_PARAMS = (
             Option("soft", "Soft", "The mouth closes to a line over the middle."),
             Option("firm", "Firm", "The mouth closes to a point, out from the corners."),
         ),
-        shown_unless=("height_means", "edge"),
+        shown_unless=(HEIGHT_MEANS, "edge"),
     ),
 )
 
 
 def by_contents(bag: Resolved) -> bool:
     """Return whether the height given is that of what goes in."""
-    return bag.chose("top.height_means", "contents") or to_edge(bag)
+    return HEIGHT_MEANS.is_(bag, "contents") or to_edge(bag)
 
 
 def to_edge(bag: Resolved) -> bool:
     """Return whether the closing is counted up to the top edge, and not to the cord."""
-    return bag.chose("top.height_means", "contents_edge")
+    return HEIGHT_MEANS.is_(bag, "contents_edge")
 
 
 def _plan(bag: Resolved) -> tuple[float, float]:
     """Return length and breadth of the base as asked; both the diameter of a round one."""
-    if bag.chose("base.given", "plate"):
+    if GIVEN_BY.is_(bag, "plate"):
         across = disc_drafted(bag)
         return across, across
-    if "size.diameter" in bag.values:
-        return bag.mm("size.diameter"), bag.mm("size.diameter")
-    if "base.outline" in bag.values:
-        along, across = extent(read_outline(bag.choice("base.outline")))
-        within = 2 * eaten(bag, "ring") if bag.chose("base.traced_as", "cut") else 0.0
+    if DIAMETER in bag.values:
+        return DIAMETER.of(bag), DIAMETER.of(bag)
+    if OUTLINE in bag.values:
+        along, across = extent(read_outline(OUTLINE.of(bag)))
+        within = 2 * eaten(bag, "ring") if TRACED_AS.is_(bag, "cut") else 0.0
         return along - within, across - within
-    if "size.length" in bag.values:
-        return bag.mm("size.length"), bag.mm("size.breadth")
-    deep = bag.mm("size.depth") if "size.depth" in bag.values else 0.0
-    flat = deep if bag.chose("base.width_means", "flat") else 0.0
-    return bag.mm("size.width") - flat, deep
+    if LENGTH in bag.values:
+        return LENGTH.of(bag), BREADTH.of(bag)
+    deep = DEPTH.of(bag) if DEPTH in bag.values else 0.0
+    flat = deep if WIDTH_MEANS.is_(bag, "flat") else 0.0
+    return WIDTH.of(bag) - flat, deep
 
 
 def is_round(bag: Resolved) -> bool:
     """Return whether the base is round, and the mouth with it."""
-    return "size.diameter" in bag.values
+    return DIAMETER in bag.values
 
 
 def closing_term(bag: Resolved) -> Term:
@@ -84,11 +87,11 @@ def closing_term(bag: Resolved) -> Term:
     along, across = _plan(bag)
     if is_round(bag):
         return Term("Half the diameter, to close over it", snap(along / 2), "From the rim to the middle.")
-    if bag.chose("top.closing", "firm"):
+    if CLOSING.is_(bag, "firm"):
         why = "½ √(W² + D²): from a corner to the middle, where the mouth closes to a point."
         return Term("From a corner to the middle", snap(math.hypot(along, across) / 2), why)
     why = "From the longer side to the middle, where the mouth closes to a line."
-    which = "width" if "size.depth" in bag.values else "length"
+    which = "width" if DEPTH in bag.values else "length"
     which = which if along < across - 1e-9 else "depth" if which == "width" else "breadth"
     return Term(f"Half the {which}, to close over it", snap(min(along, across) / 2), why)
 
@@ -100,8 +103,8 @@ def height_terms(bag: Resolved, to_cord: Term) -> tuple[Term, ...]:
     *to_cord* is what of the bag lies above the cord when it is drawn in.
     """
     if not by_contents(bag):
-        return (bag.term("Finished height", "size.height"),)
-    goes_in = bag.term("Height of what goes in", "size.height")
+        return (HEIGHT.term(bag, "Finished height"),)
+    goes_in = HEIGHT.term(bag, "Height of what goes in")
     return (goes_in, closing_term(bag)) if to_edge(bag) else (goes_in, closing_term(bag), to_cord)
 
 
@@ -113,11 +116,11 @@ def with_contents(bag: Resolved, form: Form, to_cord: Term) -> Form:
         closes = Dimension("contents", "Closes over contents", over, over, "derived", why)
         return replace(form, dimensions={**form.dimensions, "contents": closes})
     above = sum(t.mm for t in bag.bag.top.height(bag)[1:])
-    path = "size.height"
+    path = HEIGHT
     high = form.dimensions["height"]
     comes_out = snap(high.comes_out - above)
     contents = Dimension(
-        "contents", "Height of what goes in", bag.mm(path), comes_out, bag.source(path), bag.why(path)
+        "contents", "Height of what goes in", path.of(bag), comes_out, path.source(bag), path.why(bag)
     )
     why = "What goes in, the closing over it, and what stands above the cord."
     dimensions = {**form.dimensions, "height": replace(high, source="derived", why=why), "contents": contents}

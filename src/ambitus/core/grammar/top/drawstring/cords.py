@@ -6,6 +6,19 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.top.drawstring.channel import cord_flat
+from ambitus.core.grammar.top.drawstring.fields import (
+    CORD,
+    CORD_CUT,
+    CORD_END,
+    CORD_FIBRE,
+    CORD_THICK,
+    CORD_WIDE,
+    CORDS,
+    LOOP,
+    LOOP_WIDE,
+    LOOPS,
+    TAIL,
+)
 from ambitus.core.grammar.top.drawstring.loops import LOOP_PARAMS, at_foot
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -13,7 +26,7 @@ from ambitus.core.sums import Sum, Term, to_grid
 
 CORDS_PARAMS = (
     Param(
-        "cords",
+        CORDS,
         "Cords",
         "choice",
         "one",
@@ -23,7 +36,7 @@ CORDS_PARAMS = (
         ),
     ),
     Param(
-        "tail",
+        TAIL,
         "Tail of the cord",
         "length",
         paired(75),
@@ -32,7 +45,7 @@ CORDS_PARAMS = (
         help="At each end, with the mouth flat open; the knot is in it.",
     ),
     Param(
-        "cord_end",
+        CORD_END,
         "Ends of the cord",
         "choice",
         "knot",
@@ -46,7 +59,7 @@ CORDS_PARAMS = (
         offered=lambda bag, key: key != "sealed" or cord_melts(bag),
     ),
     Param(
-        "cord_cut",
+        CORD_CUT,
         "Cord in hand",
         "length",
         optional=True,
@@ -58,8 +71,8 @@ CORDS_PARAMS = (
 )
 
 #: what a cut list tells of cords and loops: in numbers, and as choices
-CORDS_TOLD = {name: f"top.{name}" for name in ("cord_thick", "cord_wide", "tail", "loop", "loop_wide")}
-CORDS_CHOSEN = ("top.cord", "top.cord_fibre", "top.cords", "top.cord_end", "top.loops")
+CORDS_TOLD = {field.leaf: field for field in (CORD_THICK, CORD_WIDE, TAIL, LOOP, LOOP_WIDE)}
+CORDS_CHOSEN = (CORD, CORD_FIBRE, CORDS, CORD_END, LOOPS)
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,9 +102,9 @@ _MATERIAL = {"round": "Round cord", "ribbon": "Ribbon or tape", "elastic": "Elas
 
 def cord_melts(bag: Resolved) -> bool:
     """Return whether the ends of the cord can be melted: of a synthetic one, or a strip of such cloth."""
-    if bag.chose("top.cord", "strip"):
+    if CORD.is_(bag, "strip"):
         return bag.cloth("outer").melts
-    return bag.chose("top.cord_fibre", "synthetic") and not bag.chose("top.cord", "elastic")
+    return CORD_FIBRE.is_(bag, "synthetic") and not CORD.is_(bag, "elastic")
 
 
 def _tails(length: Sum, path: Term) -> Sum:
@@ -128,10 +141,10 @@ def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
     if at_foot(bag):
         reach = snap(form.height - bag.bag.top.above_cord(bag).mm if bag.bag.top.above_cord else form.height)
         down = (Term("Down to the loop at the foot", 2 * reach, "Both ends run down the side.", times=2),)
-    tail = bag.term("Tail", "top.tail")
+    tail = TAIL.term(bag, "Tail")
     tails = Term("Tail", 2 * tail.mm, tail.why, tail.source, 2)
     length = to_grid("How long to cut it", (path, *down, tails), bag.grid)
-    strip = bag.chose("top.cord", "strip")
+    strip = CORD.is_(bag, "strip")
     by_width = Sum(
         "Twice the width and a tail",
         (Term("Finished width", 2 * wide, "Front and back.", times=2), tails),
@@ -139,15 +152,15 @@ def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
     by_cut = Sum("Three times the cut width", (Term("Cut width", 3 * cut_width, "As cut.", times=3),))
     schools = tuple((s.label.lower(), s, _tails(s, path)) for s in (by_width, by_cut))
     if strip:
-        width = bag.term("Width of the strip", "top.cord_wide")
+        width = CORD_WIDE.term(bag, "Width of the strip")
         why = "Folded in four: both edges to the middle, then in half."
         across = to_grid(
             "How wide to cut it", (Term(width.label, 4 * width.mm, why, width.source, 4),), bag.grid
         )
         material = bag.cloth("outer").label
     else:
-        field = "top.cord_thick" if bag.chose("top.cord", "round") else "top.cord_wide"
-        across = Sum("How wide to buy it", (bag.term("Cord", field),))
-        material = _MATERIAL[bag.choice("top.cord")]
-    count = 2 if bag.chose("top.cords", "two") else 1
+        field = CORD_THICK if CORD.is_(bag, "round") else CORD_WIDE
+        across = Sum("How wide to buy it", (field.term(bag, "Cord"),))
+        material = _MATERIAL[CORD.of(bag)]
+    count = 2 if CORDS.is_(bag, "two") else 1
     return Cords(count, path, length, cord_flat(bag), material, across, schools)

@@ -1,8 +1,10 @@
 """Loops caught in the side seam: one to hang the bag by, or two at its foot that the cords run through."""
 
 from ambitus.core.form.model import Form, Strip
+from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.top.drawstring.fields import CORDS, LOOP, LOOP_WIDE, LOOPS
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -10,7 +12,7 @@ from ambitus.core.sums import Term, to_grid
 
 LOOP_PARAMS = (
     Param(
-        "loops",
+        LOOPS,
         "Loops",
         "choice",
         "none",
@@ -24,21 +26,21 @@ LOOP_PARAMS = (
             Option("bottom", "Loops at the foot", "The cords run down through them: worn on the back."),
         ),
     ),
-    Param("loop", "Loop, visible", "length", paired(25), low=8, high=200, shown_unless=("loops", "none")),
-    Param("loop_wide", "Loop, wide", "length", paired(15), low=5, high=60, shown_unless=("loops", "none")),
+    Param(LOOP, "Loop, visible", "length", paired(25), low=8, high=200, shown_unless=(LOOPS, "none")),
+    Param(LOOP_WIDE, "Loop, wide", "length", paired(15), low=5, high=60, shown_unless=(LOOPS, "none")),
 )
 
 
 def at_foot(bag: Resolved) -> bool:
     """Return whether the cords run down to loops at the foot of the bag."""
-    return bag.chose("top.loops", "bottom")
+    return LOOPS.is_(bag, "bottom")
 
 
 def loops_of(bag: Resolved) -> Strip | None:
     """Return the loops: twice what is seen and both seams long, folded in four; None where there are none."""
-    if "top.loops" not in bag.values or bag.chose("top.loops", "none") or "side" not in bag.bag.classes:
+    if LOOPS not in bag.values or LOOPS.is_(bag, "none") or "side" not in bag.bag.classes:
         return None
-    seen, wide = bag.term("Visible", "top.loop"), bag.term("Width of the loop", "top.loop_wide")
+    seen, wide = LOOP.term(bag, "Visible"), LOOP_WIDE.term(bag, "Width of the loop")
     seam = sum(t.mm for t in edge_terms(bag, "side"))
     length = (
         Term(seen.label, 2 * seen.mm, "Doubled.", seen.source, 2),
@@ -65,15 +67,15 @@ def loop_strips(bag: Resolved, form: Form) -> tuple[Strip, ...]:
 
 def no_side_seam(bag: Resolved) -> str:
     """Return why loops do not go with this bag, or nothing."""
-    if "top.loops" not in bag.values or bag.chose("top.loops", "none"):
+    if LOOPS not in bag.values or LOOPS.is_(bag, "none"):
         return ""
     if "side" not in bag.bag.classes:
         return "there is no side seam to catch a loop in"
-    if at_foot(bag) and not bag.chose("top.cords", "two"):
+    if at_foot(bag) and not CORDS.is_(bag, "two"):
         return "cords that run down to loops at the foot are two"
     return (
         "a tube of one panel has one side seam, and two loops need two"
-        if at_foot(bag) and bag.chose("base.panels", "one")
+        if at_foot(bag) and TUBE_PANELS.is_(bag, "one")
         else ""
     )
 
@@ -106,6 +108,6 @@ def loop_steps(bag: Resolved, form: Form) -> tuple[Step, ...]:
             300,
             needs=("loops made", "outer panels laid"),
             gives=("loops caught",),
-            lengths=(("Visible", bag.mm("top.loop")),),
+            lengths=(("Visible", LOOP.of(bag)),),
         ),
     )

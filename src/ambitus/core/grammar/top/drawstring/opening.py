@@ -3,7 +3,9 @@
 from ambitus.core.form.dividing import top_runs
 from ambitus.core.form.model import Mark, Piece
 from ambitus.core.geometry import Point, along, length, outward
+from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.top.drawstring.fields import CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import no_side_seam
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -20,7 +22,7 @@ EYELETS = Option(
 
 def opening_param(*options: Option) -> Param:
     """Return the field of how the cord comes out, of these ways."""
-    return Param("opening", "Cord comes out by", "choice", "slot", options=options)
+    return Param(OPENING, "Cord comes out by", "choice", "slot", options=options)
 
 
 def has_side_seam(bag: Resolved) -> bool:
@@ -32,9 +34,9 @@ def needs_side_seam(bag: Resolved) -> str:
     """Return why the cord's openings, or its loops, do not go with this base, or nothing."""
     if wrong := no_side_seam(bag):
         return wrong
-    if "base.step" in bag.values and bag.mm("base.step") > 0:
+    if STEP in bag.values and STEP.of(bag) > 0:
         return "front and back stand higher than the sides: no channel goes round"
-    if has_side_seam(bag) or bag.chose("top.opening", "eyelets"):
+    if has_side_seam(bag) or OPENING.is_(bag, "eyelets"):
         return ""
     return "a strip has no seam at the side that could be left open for the cord: let it out by eyelets"
 
@@ -56,7 +58,7 @@ def side_marks(
     n = len(piece.cut)
     if piece.part:
         return ()
-    both = bag.chose("top.cords", "two") and not piece.tube
+    both = CORDS.is_(bag, "two") and not piece.tube
     where = "raw top edge; at both sides" if both else "raw top edge; left of the front, right of the back"
     if piece.tube:
         where = "raw top edge, at the seam"
@@ -79,7 +81,7 @@ def side_marks(
 
 def eyelets_at(bag: Resolved, piece: Piece) -> tuple[tuple[str, float], ...]:
     """Return the eyelets of a top edge and how far along they lie: for cords that no seam lets out."""
-    every, two = bag.chose("top.opening", "eyelets"), bag.chose("top.cords", "two")
+    every, two = OPENING.is_(bag, "eyelets"), CORDS.is_(bag, "two")
     if piece.tube:
         if not every:
             return (("Eyelet, opposite the seam", 0.5),) if two else ()

@@ -1,7 +1,9 @@
 """Steps that every drawn-up top shares: openings before the channel, threading after it."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.top.drawstring.channel import channel_of, to_thread
+from ambitus.core.grammar.top.drawstring.fields import CORD, CORD_END, CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import loop_steps
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -9,9 +11,9 @@ from ambitus.core.steps.model import Step
 
 def eyelet_step(bag: Resolved) -> tuple[Step, ...]:
     """Return the making of eyelets, while the panels are flat, where a cord comes out by one."""
-    two = bag.chose("top.cords", "two")
-    one_panel = bag.chose("base.panels", "one")
-    if not bag.chose("top.opening", "eyelets") and not (two and one_panel):
+    two = CORDS.is_(bag, "two")
+    one_panel = TUBE_PANELS.is_(bag, "one")
+    if not OPENING.is_(bag, "eyelets") and not (two and one_panel):
         return ()
     return (
         Step(
@@ -29,7 +31,7 @@ def eyelet_step(bag: Resolved) -> tuple[Step, ...]:
 
 def slit_steps(bag: Resolved, needs: tuple[str, ...]) -> tuple[tuple[Step, ...], tuple[str, ...]]:
     """Return what is done at an opening in the side seam before the channel is made, and what it gives."""
-    opening = bag.choice("top.opening")
+    opening = OPENING.of(bag)
     if opening == "eyelets":
         return (), (*needs, "eyelets made")
     french = bag.bag.seam("side").kind.startswith("french")
@@ -74,9 +76,9 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
         "sealant": ("Seal the ends with liquid", "Let them dry before they are knotted.", ()),
         "slant": ("Cut the ends at a slant", "For ribbon that is not washed; knot them after.", ()),
     }
-    title, say, cautions = ends[bag.choice("top.cord_end")]
+    title, say, cautions = ends[CORD_END.of(bag)]
     out = [*loop_steps(bag, form)]
-    made = ("strip made",) if bag.chose("top.cord", "strip") else ()
+    made = ("strip made",) if CORD.is_(bag, "strip") else ()
     if made:
         out.append(
             Step(

@@ -4,6 +4,7 @@ from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.contract import Param, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.facing import FACING_PARAMS, no_join, says_lined
+from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, LINING_EASE, TURN
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.hem import fold_marks
 from ambitus.core.grammar.top.lining import EASE_PARAMS
@@ -15,7 +16,7 @@ from ambitus.core.sums import Sum, Term
 
 
 def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
-    return (bag.term("Top edge, pressed under", "top.turn"),)
+    return (TURN.term(bag, "Top edge, pressed under"),)
 
 
 def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
@@ -30,21 +31,21 @@ PRESSED_EDGES = Top(
     help="Outer and lining are each folded in at the top and topstitched together; no gap to close.",
     layers=("outer", "lining"),
     params=(
-        Param("turn", "Top edge pressed under", "length", paired(15), low=3, high=100),
+        Param(TURN, "Top edge pressed under", "length", paired(15), low=3, high=100),
         *FACING_PARAMS,
         *EASE_PARAMS,
     ),
     phrase=top_phrase(
         says_lined("with pressed edges"),
-        choices=("top.facing", "top.ease"),
-        fields=("top.turn", "top.facing_height", "top.ease_by"),
+        choices=(FACING, LINING_EASE),
+        fields=(TURN, FACING_HEIGHT, EASE_BY),
     ),
     classes={"join": "Join"},
     unused=no_join,
     brings={"attach": "tucked"},
     finish=_finish,
     marks=_marks,
-    told={"turn": "top.turn"},
+    told={"turn": TURN},
     read=read,
     steps=steps,
 )

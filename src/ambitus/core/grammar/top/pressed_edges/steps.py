@@ -2,6 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.top.facing import facing_steps
+from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -21,7 +22,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             needs=("outer body sewn", "lining body sewn"),
             gives=("tops pressed",),
             settings=f"Iron: {outer.iron}.",
-            lengths=(("Pressed under", bag.mm("top.turn")),),
+            lengths=(("Pressed under", TURN.of(bag)),),
             reads=(("Once round the mouth", form.mouth_length),),
             cautions=("hot iron",),
         ),

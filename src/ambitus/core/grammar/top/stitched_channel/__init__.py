@@ -3,11 +3,29 @@
 from dataclasses import replace
 
 from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.contract import Param
 from ambitus.core.grammar.top import sections
-from ambitus.core.grammar.top.drawstring.channel import CHANNEL, CORD_PARAMS
+from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
 from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
 from ambitus.core.grammar.top.drawstring.cords import CORDS_CHOSEN, CORDS_PARAMS, CORDS_TOLD, once_round
+from ambitus.core.grammar.top.drawstring.fields import (
+    CHANNEL,
+    CLOSING,
+    CORD,
+    CORD_CUT,
+    CORD_END,
+    CORD_FIBRE,
+    CORD_THICK,
+    CORD_WIDE,
+    CORDS,
+    HEIGHT_MEANS,
+    LOOP,
+    LOOP_WIDE,
+    LOOPS,
+    OPENING,
+    TAIL,
+)
 from ambitus.core.grammar.top.drawstring.loops import loop_strips
 from ambitus.core.grammar.top.drawstring.motif import motif_mark
 from ambitus.core.grammar.top.drawstring.opening import (
@@ -18,6 +36,7 @@ from ambitus.core.grammar.top.drawstring.opening import (
     opening_param,
     side_marks,
 )
+from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, GAP, GAP_IN, HEADING, LINING_EASE
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.stitched_channel.read import read
 from ambitus.core.grammar.top.stitched_channel.steps import steps
@@ -28,13 +47,13 @@ from ambitus.core.sums import Sum, Term
 
 
 def _says(bag: Resolved) -> str:
-    cords = "two cords" if bag.chose("top.cords", "two") else "a cord"
+    cords = "two cords" if CORDS.is_(bag, "two") else "a cord"
     return f"lined, drawn up by {cords} in a stitched channel"
 
 
 def _rows(bag: Resolved) -> tuple[float, ...]:
-    heading = bag.mm("top.heading")
-    return (heading, heading + bag.mm("top.channel"))
+    heading = HEADING.of(bag)
+    return (heading, heading + CHANNEL.of(bag))
 
 
 def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
@@ -42,12 +61,12 @@ def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     plain = TURNED_THROUGH.marks(bag, form, piece)
     if piece.layer != "outer" or not any(e.seam == "top" for e in piece.edges):
         return plain
-    seam, heading = bag.term("Top seam", "allowances.top"), bag.term("Heading", "top.heading")
-    channel = bag.term("Channel", "top.channel")
+    seam, heading = TOP_ALLOWANCE.term(bag, "Top seam"), HEADING.term(bag, "Heading")
+    channel = CHANNEL.term(bag, "Channel")
     upper, lower = Sum("To the slot", (seam, heading)), Sum("To its end", (seam, heading, channel))
     half = Term("Half the channel", channel.mm / 2, "To its middle.")
     out = eyelet_marks(bag, piece, Sum("To the middle of the channel", (seam, heading, half)))
-    if bag.chose("top.opening", "slot"):
+    if OPENING.is_(bag, "slot"):
         out += side_marks(bag, piece, "Slot for the cord", (("unsewn from", upper), ("to", lower)))
     if not piece.part:
         out += (motif_mark(bag, form, lower.terms, _above_cord(bag)),)
@@ -67,9 +86,9 @@ STITCHED_CHANNEL = replace(
     help="Lined and turned through; two rows through both layers make the channel, with a ruffle above.",
     params=(
         *CORD_PARAMS,
-        CHANNEL,
+        CHANNEL_PARAM,
         Param(
-            "heading",
+            HEADING,
             "Heading",
             "length",
             paired(25),
@@ -85,30 +104,30 @@ STITCHED_CHANNEL = replace(
     phrase=top_phrase(
         _says,
         choices=(
-            "top.cord",
-            "top.cord_fibre",
-            "top.opening",
-            "top.cords",
-            "top.loops",
-            "top.height_means",
-            "top.closing",
-            "top.cord_end",
-            "top.gap_in",
-            "top.facing",
-            "top.ease",
+            CORD,
+            CORD_FIBRE,
+            OPENING,
+            CORDS,
+            LOOPS,
+            HEIGHT_MEANS,
+            CLOSING,
+            CORD_END,
+            GAP_IN,
+            FACING,
+            LINING_EASE,
         ),
         fields=(
-            "top.cord_thick",
-            "top.cord_wide",
-            "top.channel",
-            "top.heading",
-            "top.tail",
-            "top.cord_cut",
-            "top.loop",
-            "top.loop_wide",
-            "top.gap",
-            "top.facing_height",
-            "top.ease_by",
+            CORD_THICK,
+            CORD_WIDE,
+            CHANNEL,
+            HEADING,
+            TAIL,
+            CORD_CUT,
+            LOOP,
+            LOOP_WIDE,
+            GAP,
+            FACING_HEIGHT,
+            EASE_BY,
         ),
     ),
     brings={"attach": "on_face", "interfacing": "none"},
@@ -119,8 +138,8 @@ STITCHED_CHANNEL = replace(
     above_cord=_above_cord,
     cords=once_round,
     strips=loop_strips,
-    told={"heading": "top.heading", "channel": "top.channel", **CORDS_TOLD},
-    chosen=(*CORDS_CHOSEN, "top.opening"),
+    told={"heading": HEADING, "channel": CHANNEL, **CORDS_TOLD},
+    chosen=(*CORDS_CHOSEN, OPENING),
     read=read,
     steps=steps,
 )

@@ -3,7 +3,9 @@
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.top.drawstring.fields import CHANNEL
 from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
+from ambitus.core.grammar.top.fields import HEADING
 from ambitus.core.grammar.top.turned_through.steps import steps as turned_through
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -11,7 +13,7 @@ from ambitus.core.steps.model import Step
 
 def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     """Return the steps of a lined bag, with the channel stitched before the gap is closed."""
-    heading, channel = bag.mm("top.heading"), bag.mm("top.channel")
+    heading, channel = HEADING.of(bag), CHANNEL.of(bag)
     before, held = slit_steps(bag, ("outer body sewn",))
     more = {"join top": held, "close gap": ("channel stitched",), "measure back": ("cord threaded",)}
     out = [

@@ -1,8 +1,10 @@
 """Lining sewn to the outer round the mouth, turned right side out through a gap."""
 
+from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.contract import Option, Param, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.facing import FACING_PARAMS, no_join, says_lined
+from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, GAP, GAP_IN, LINING_EASE
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS
 from ambitus.core.grammar.top.turned_through.gap import default_gap, default_seam, longest_gap, marks
@@ -15,8 +17,8 @@ __all__ = ["TURNED_THROUGH", "longest_gap"]
 
 
 def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
-    path = "allowances.top"
-    return (bag.term("Top seam", path),)
+    path = TOP_ALLOWANCE
+    return (path.term(bag, "Top seam"),)
 
 
 TURNED_THROUGH = Top(
@@ -27,7 +29,7 @@ TURNED_THROUGH = Top(
     layers=("outer", "lining"),
     params=(
         Param(
-            "gap_in",
+            GAP_IN,
             "Turning gap in",
             "choice",
             default_seam,
@@ -37,7 +39,7 @@ TURNED_THROUGH = Top(
             ),
         ),
         Param(
-            "gap",
+            GAP,
             "Turning gap",
             "length",
             default_gap,
@@ -51,8 +53,8 @@ TURNED_THROUGH = Top(
     ),
     phrase=top_phrase(
         says_lined("and turned through"),
-        choices=("top.gap_in", "top.facing", "top.ease"),
-        fields=("top.gap", "top.facing_height", "top.ease_by"),
+        choices=(GAP_IN, FACING, LINING_EASE),
+        fields=(GAP, FACING_HEIGHT, EASE_BY),
     ),
     classes={"top": "Top seam", "join": "Join"},
     unused=no_join,

@@ -2,7 +2,9 @@
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.geometry import along, length, unit_vector
+from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.top.facing import is_faced
+from ambitus.core.grammar.top.fields import FACING_HEIGHT, GAP, GAP_IN
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
@@ -15,7 +17,7 @@ LEAST_GAP = 60.0
 
 def is_bulky(bag: Resolved) -> bool:
     """Return whether fleece or foam has to pass when the bag is turned."""
-    key = bag.values.get("interfacing.material")
+    key = INTERFACING_MATERIAL.found(bag)
     bulky = bool(key and isinstance(key.value, str) and bag.facts.interfacings[key.value].bulky)
     return bulky and bag.bag.interfacing.cuts
 
@@ -32,9 +34,9 @@ def margin(straight: float, gap: float) -> float:
 
 def straight_seam(bag: Resolved) -> float:
     """Return the straight part of the seam that the gap lies in; a side below a facing is shorter."""
-    seam = bag.choice("top.gap_in")
+    seam = GAP_IN.of(bag)
     plain = bag.bag.base.straight(bag).get(seam, 0.0)
-    return plain - bag.mm("top.facing_height") if seam == "side" and is_faced(bag) else plain
+    return plain - FACING_HEIGHT.of(bag) if seam == "side" and is_faced(bag) else plain
 
 
 def default_gap(bag: Resolved) -> float:
@@ -67,7 +69,7 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
 
     It lies in the middle of the straight part of its seam: of a side, what is above a corner or a fold.
     """
-    seam_class = bag.choice("top.gap_in")
+    seam_class = GAP_IN.of(bag)
     # one panel of the body tells it: the edge that meets this one is left open with it
     bodies = (f.name for f in form.faces if not f.part and f.band != "facing")
     here = piece.layer == "lining" and next(bodies) in piece.faces
@@ -77,7 +79,7 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     after = (at + 1) % len(piece.cut)
     a, b = piece.cut[at], piece.cut[after]
     seam = length(piece.stitch[at], piece.stitch[after])
-    gap, whole = bag.mm("top.gap"), length(a, b)
+    gap, whole = GAP.of(bag), length(a, b)
     if whole <= 0:
         return ()
     under = 0.0
@@ -98,7 +100,7 @@ def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
         "From the corner to the gap",
         (before, Term("Allowance at the corner", snap(spare), "From the raw corner to the seam line.")),
     )
-    gap_term = Term("Turning gap", gap, bag.why("top.gap"), bag.source("top.gap"))
+    gap_term = Term("Turning gap", gap, GAP.why(bag), GAP.source(bag))
     end = Sum("From the corner to its end", (*start.terms, gap_term))
     points = (along(a, b, start.total / whole), along(a, b, end.total / whole))
     where = f"the fold, up the {name} edge" if piece.folded else f"start of the {name} edge"

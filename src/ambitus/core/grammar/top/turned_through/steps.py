@@ -1,7 +1,9 @@
 """Joining lining to outer at the mouth, turning through, closing."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.top.facing import facing_steps
+from ambitus.core.grammar.top.fields import GAP, GAP_IN
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -9,7 +11,7 @@ from ambitus.core.steps.model import Step
 
 def gap_open(bag: Resolved) -> Step:
     """Return the gate before a lined bag is closed: its lining has a gap."""
-    where = "base" if bag.choice("top.gap_in") == "base" else "side"
+    where = "base" if GAP_IN.of(bag) == "base" else "side"
     return Step(
         "gap open",
         "See that the gap is open",
@@ -18,7 +20,7 @@ def gap_open(bag: Resolved) -> Step:
         needs=("lining body sewn",),
         gives=("gap is open",),
         kind="gate",
-        lengths=(("Gap", bag.mm("top.gap")),),
+        lengths=(("Gap", GAP.of(bag)),),
     )
 
 
@@ -32,13 +34,13 @@ def close_gap(bag: Resolved, needs: tuple[str, ...]) -> Step:
         needs=needs,
         gives=("bag closed",),
         kind="no return",
-        lengths=(("Gap", bag.mm("top.gap")),),
+        lengths=(("Gap", GAP.of(bag)),),
     )
 
 
 def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     """Return the steps from two sewn bodies to a closed bag."""
-    top = bag.mm("allowances.top")
+    top = TOP_ALLOWANCE.of(bag)
     straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
     return (
         *facing_steps(bag),

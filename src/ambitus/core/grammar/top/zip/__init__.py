@@ -5,9 +5,11 @@ from dataclasses import replace
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.contract import Option, Param, Top
 from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.fields import EASE_BY, GAP, GAP_IN, LINING_EASE, TURNED
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS
 from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
+from ambitus.core.grammar.top.zip.fields import ZIP_COUNTS, ZIP_IN_HAND
 from ambitus.core.grammar.top.zip.made import zip_of
 from ambitus.core.grammar.top.zip.marks import marks
 from ambitus.core.grammar.top.zip.piece import strips
@@ -28,11 +30,9 @@ from ambitus.core.grammar.top.zip.tape import (
 from ambitus.core.spec.resolved import Resolved
 
 #: what a cut list tells of a zip in numbers; where one is in hand the plan says so, not the cuts
-ZIP_TOLD = {
-    path.removeprefix("top."): path for path in (*TAPE_FIELDS, *SMALL_FIELDS) if path != "top.zip_in_hand"
-}
+ZIP_TOLD = {path.leaf: path for path in (*TAPE_FIELDS, *SMALL_FIELDS) if path != ZIP_IN_HAND}
 _TURNED = Param(
-    "turned",
+    TURNED,
     "Turned through",
     "choice",
     "gap",
@@ -45,9 +45,7 @@ _TURNED = Param(
         ),
     ),
 )
-_GAP = tuple(
-    replace(p, shown_when=("turned", "gap")) for p in TURNED_THROUGH.params if p.path in ("gap_in", "gap")
-)
+_GAP = tuple(replace(p, shown_when=(TURNED, "gap")) for p in TURNED_THROUGH.params if p.path in (GAP_IN, GAP))
 
 
 def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
@@ -63,9 +61,7 @@ ZIP = Top(
     help="The zip is sewn between front and back, the lining caught behind it.",
     layers=("outer", "lining"),
     params=(*TAPE_PARAMS, _TURNED, *_GAP, *EASE_PARAMS, *SMALL_PARAMS),
-    phrase=top_phrase(
-        "lined", choices=("top.turned", "top.gap_in", "top.ease"), fields=("top.gap", "top.ease_by")
-    ),
+    phrase=top_phrase("lined", choices=(TURNED, GAP_IN, LINING_EASE), fields=(GAP, EASE_BY)),
     also=(ZIP_PHRASE, SMALL_PHRASE),
     classes={"zip": "Zip seam"},
     own_allowances=OWN_ALLOWANCE,
@@ -80,7 +76,7 @@ ZIP = Top(
     mouth_seam="zip",
     shut=True,
     told=ZIP_TOLD,
-    chosen=(*(path for path in TAPE_CHOICES if path != "top.zip_counts"), *SMALL_CHOICES, "top.turned"),
+    chosen=(*(path for path in TAPE_CHOICES if path != ZIP_COUNTS), *SMALL_CHOICES, TURNED),
     read=read,
     steps=steps,
 )

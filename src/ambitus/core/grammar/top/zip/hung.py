@@ -3,6 +3,19 @@
 import math
 
 from ambitus.core.form.model import Patch
+from ambitus.core.grammar.top.zip.fields import (
+    CLOSES_AT,
+    GRAB,
+    GRAB_SHOWS,
+    GRAB_WIDE,
+    PULL,
+    PULL_SHOWS,
+    PULL_WIDE,
+    WRIST,
+    WRIST_ROUND,
+    WRIST_SHOWS,
+    WRIST_WIDE,
+)
 from ambitus.core.grammar.top.zip.small import FULLNESS
 from ambitus.core.spec.resolved import Resolved
 
@@ -39,20 +52,20 @@ def hung(bag: Resolved, right: Point3, left: Point3, slider: Point3, *, lies: bo
     The tab is held at the closing end, the loop hangs at the other; the pull hangs from the *slider*, or
     *lies* on a lid.
     """
-    closes_right = bag.chose("top.closes_at", "right")
+    closes_right = CLOSES_AT.is_(bag, "right")
     ends = ((right, 1), (left, -1))
     (held, held_out), (other, other_out) = ends if closes_right else ends[::-1]
     out = []
-    if not bag.chose("top.grab", "none"):
-        wide, shows = bag.mm("top.grab_wide"), held_out * bag.mm("top.grab_shows")
+    if not GRAB.is_(bag, "none"):
+        wide, shows = GRAB_WIDE.of(bag), held_out * GRAB_SHOWS.of(bag)
         out.append(_upright(held[0], held[1], held[2] - wide, shows, wide))
-    if not bag.chose("top.wrist", "none"):
-        elastic = bag.chose("top.wrist", "elastic")
+    if not WRIST.is_(bag, "none"):
+        elastic = WRIST.is_(bag, "elastic")
         # gathered on its elastic the tube is seen as long as that, and fuller
-        long = bag.mm("top.wrist_round") / 2 if elastic else bag.mm("top.wrist_shows")
-        out.append(_loop(other, other_out, long, bag.mm("top.wrist_wide") * (FULLNESS if elastic else 1.0)))
-    if not bag.chose("top.pull", "none"):
-        wide, shows = bag.mm("top.pull_wide"), bag.mm("top.pull_shows")
+        long = WRIST_ROUND.of(bag) / 2 if elastic else WRIST_SHOWS.of(bag)
+        out.append(_loop(other, other_out, long, WRIST_WIDE.of(bag) * (FULLNESS if elastic else 1.0)))
+    if not PULL.is_(bag, "none"):
+        wide, shows = PULL_WIDE.of(bag), PULL_SHOWS.of(bag)
         x, y, z = slider
         inwards = -1 if closes_right else 1
         if lies:

@@ -5,6 +5,16 @@ from fractions import Fraction
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.top.zip.fields import (
+    NARROW_BY,
+    TAB,
+    TAPE,
+    TEETH,
+    ZIP_ENDS,
+    ZIP_IN_HAND,
+    ZIP_OPENING,
+    ZIP_USED,
+)
 from ambitus.core.grammar.top.zip.tape import end_class, facts_of, is_narrowed
 from ambitus.core.lengths import Pair, paired, snap, system_of
 from ambitus.core.spec.resolved import Resolved, ZipFacts
@@ -82,17 +92,17 @@ def opening_terms(bag: Resolved, form: Form) -> tuple[Term, ...]:
     mouth = Term("Flat opening", form.mm("flat_opening"), "From seam to seam, along the closed zip.")
     if not is_narrowed(bag):
         return (mouth,)
-    if bag.chose("top.narrow_by", "opening"):
-        return (bag.term("Zip opening", "top.zip_opening"),)
-    tab = bag.term("Tab", "top.tab")
+    if NARROW_BY.is_(bag, "opening"):
+        return (ZIP_OPENING.term(bag, "Zip opening"),)
+    tab = TAB.term(bag, "Tab")
     return (mouth, Term(tab.label, -2 * tab.mm, tab.why, tab.source, 2))
 
 
 def tab_shows(bag: Resolved, form: Form) -> Term:
     """Return what shows of each tab."""
-    if bag.chose("top.narrow_by", "tab"):
-        return bag.term("Visible", "top.tab")
-    left = snap((form.mm("flat_opening") - bag.mm("top.zip_opening")) / 2)
+    if NARROW_BY.is_(bag, "tab"):
+        return TAB.term(bag, "Visible")
+    left = snap((form.mm("flat_opening") - ZIP_OPENING.of(bag)) / 2)
     return Term("Visible", left, "Half of what the opening leaves of the mouth.")
 
 
@@ -101,7 +111,7 @@ def _tape_length(bag: Resolved, form: Form) -> Sum:
     opening = opening_terms(bag, form)
     if is_narrowed(bag):
         under = under_tab(bag)
-        seamed = bag.chose("top.zip_ends", "seamed")
+        seamed = ZIP_ENDS.is_(bag, "seamed")
         why = "The seam across it." if seamed else "Lies under the fold of a tab."
         return to_grid(
             "How long to cut it",
@@ -131,15 +141,15 @@ def _to_next(mm: float, plain: Sum) -> tuple[Term, ...]:
 
 def _bought(bag: Resolved, facts: ZipFacts, length: Sum, between: float) -> tuple[Sum, float | None]:
     """Return what to buy, and its length from stop to stop; *between* the rows a whole zip has to fit."""
-    label, hand = "Zip to buy, stop to stop", bag.values["top.zip_in_hand"].value
-    if bag.chose("top.zip_used", "metre"):
+    label, hand = "Zip to buy, stop to stop", ZIP_IN_HAND.value(bag).value
+    if ZIP_USED.is_(bag, "metre"):
         cut = Term("Tape, as cut", length.total, "From raw end to raw end.")
         spare = Term("To hold while it is sewn", paired(25).mm(bag.unit), "Cut level afterwards.", "default")
         return Sum("Zip to buy by the metre", (cut, spare)), None
     if isinstance(hand, float):
-        return Sum("Zip in hand, stop to stop", (bag.term("Zip in hand", "top.zip_in_hand"),)), hand
+        return Sum("Zip in hand, stop to stop", (ZIP_IN_HAND.term(bag, "Zip in hand"),)), hand
     stock = _stock(bag, facts)
-    if bag.chose("top.zip_used", "whole"):
+    if ZIP_USED.is_(bag, "whole"):
         room = Term("Between the rows across it", between, "Both stops lie inside.")
         plain = Sum(
             label,
@@ -162,7 +172,7 @@ def _stops(bag: Resolved, row: float, stock: float | None) -> tuple[float, float
     """Return bottom and top stop: a whole zip lies in the middle, a longer one by its top stop."""
     if stock is None:
         return None
-    if bag.chose("top.zip_used", "whole"):
+    if ZIP_USED.is_(bag, "whole"):
         return snap(-stock / 2), snap(stock / 2)
     top = snap(row - CLEAR.mm(bag.unit))
     return snap(top - stock), top
@@ -182,7 +192,7 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
     """Return the zip of *bag* as *form* makes it."""
     facts, shown = facts_of(bag), opening_terms(bag, form)
     half = snap(sum(t.mm for t in shown) / 2)
-    row = half + (BEHIND_FOLD.mm(bag.unit) if bag.chose("top.zip_ends", "folded") else 0.0)
+    row = half + (BEHIND_FOLD.mm(bag.unit) if ZIP_ENDS.is_(bag, "folded") else 0.0)
     length = _tape_length(bag, form)
     buy, stock = _bought(bag, facts, length, 2 * row)
     stops = _stops(bag, row, stock)
@@ -191,7 +201,7 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
     missing = 0.0 if stops is None else max(needed + x - tail for x in (stops[0], -stops[1]))
     return Zip(
         facts=facts,
-        tape=bag.term("Tape", "top.tape"),
+        tape=TAPE.term(bag, "Tape"),
         half_open=half,
         row=row,
         length=length,
@@ -201,5 +211,5 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
         opens=_opens(bag, facts, half, stops, shown),
         short=snap(max(0.0, missing)),
         clear=CLEAR.mm(bag.unit),
-        teeth=bag.mm("top.teeth"),
+        teeth=TEETH.of(bag),
     )

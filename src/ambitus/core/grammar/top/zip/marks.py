@@ -1,6 +1,7 @@
 """What is marked on a panel that meets the zip: which edge that is, and how deep its seam."""
 
 from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.made import tab_shows
 from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed
@@ -10,7 +11,7 @@ from ambitus.core.sums import Sum, Term
 
 def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return, for every edge of *piece* that meets the zip, a line along it; the first is told in numbers."""
-    seam = Sum("From the raw edge to the row", (bag.term("Zip seam", "allowances.zip"),))
+    seam = Sum("From the raw edge to the row", (ZIP_ALLOWANCE.term(bag, "Zip seam"),))
     readings = [("sewn in at", seam)]
     if is_narrowed(bag):
         side = edge_terms(bag, end_class(bag))

@@ -3,6 +3,7 @@
 from fractions import Fraction
 
 from ambitus.core.form.model import Form, Mark, Strip
+from ambitus.core.grammar.top.zip.fields import CLOSES_AT
 from ambitus.core.grammar.top.zip.made import Zip, zip_of
 from ambitus.core.grammar.top.zip.small import small_strips
 from ambitus.core.lengths import Pair, snap
@@ -20,7 +21,7 @@ def _zip_marks(bag: Resolved, made: Zip) -> tuple[Mark, ...]:
     def across(x: float) -> tuple[tuple[float, float], ...]:
         return ((half + x, 0.0), (half + x, wide))
 
-    right = bag.chose("top.closes_at", "right")
+    right = CLOSES_AT.is_(bag, "right")
 
     def placed(x: float) -> float:
         return x if right else -x

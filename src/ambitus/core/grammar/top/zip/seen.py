@@ -5,6 +5,8 @@ from dataclasses import dataclass, replace
 
 from ambitus.core.form.model import Form, Patch
 from ambitus.core.geometry import Point
+from ambitus.core.grammar.sizes import HEIGHT
+from ambitus.core.grammar.top.zip.fields import CLOSES_AT
 from ambitus.core.grammar.top.zip.hung import hung
 from ambitus.core.grammar.top.zip.made import Zip, zip_of
 from ambitus.core.grammar.top.zip.tape import is_box, left_out, shows
@@ -131,7 +133,7 @@ def _not_counted(bag: Resolved, form: Form) -> Form:
 
 def _closed_box(bag: Resolved, form: Form, made: Zip, half: float) -> Form:
     middle, broad = form.mm("length") / 2, form.mm("breadth")
-    reach = min(middle, made.half_open) * (1 if bag.chose("top.closes_at", "right") else -1)
+    reach = min(middle, made.half_open) * (1 if CLOSES_AT.is_(bag, "right") else -1)
     at, way = ((middle + side * reach, broad / 2, form.height) for side in (1, -1))
     ends = [(middle + side * middle, broad / 2, form.height / 2) for side in (1, -1)]
     patches = (
@@ -154,12 +156,11 @@ def zipped(bag: Resolved, form: Form) -> Form:
         deep = ring[0][1]
     middle, run = sum(x for x, _ in ring) / len(ring), form.mm("flat_opening") / 2
     lines = tuple(
-        replace(line, b=(line.b[0], deep, high_at)) if line.path == "size.height" else line
-        for line in form.lines
+        replace(line, b=(line.b[0], deep, high_at)) if line.path == HEIGHT else line for line in form.lines
     )
     seams = form.standing_seams if deep == 0 else ()
     closed = replace(form, mouth_ring=ring, rises=high_at, closed=True, lines=lines, standing_seams=seams)
-    reach = min(made.half_open, run) * (1 if bag.chose("top.closes_at", "right") else -1)
+    reach = min(made.half_open, run) * (1 if CLOSES_AT.is_(bag, "right") else -1)
     at, way = ((middle + side * reach, deep, high_at - half * 0.3) for side in (1, -1))
     ends = [(middle + side * run, deep, high_at - 2 * half) for side in (1, -1)]
     patches = (

@@ -1,8 +1,19 @@
 """Sewing a zip in: made ready first, sewn to flat panels, half open before any seam closes the bag."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.grammar.top.turned_through.steps import close_gap, gap_open
+from ambitus.core.grammar.top.zip.fields import (
+    CLOSES_AT,
+    GRAB,
+    PULL_SHOWS,
+    TAB_EDGES,
+    TEETH_AT_SEAMS,
+    WRIST,
+    ZIP_ENDS,
+    ZIP_KIND,
+)
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, zip_of
 from ambitus.core.grammar.top.zip.piece import TACK_IN, tacks
 from ambitus.core.grammar.top.zip.small import seam_of, small_strips
@@ -16,7 +27,7 @@ TEETH_PAST = paired(5)
 
 
 def _iron(bag: Resolved) -> str:
-    cool = " Keep it off the coil." if bag.chose("top.zip", "coil") else " Keep it off the teeth."
+    cool = " Keep it off the coil." if ZIP_KIND.is_(bag, "coil") else " Keep it off the teeth."
     return f"Iron: {bag.cloth('outer').iron}.{cool}"
 
 
@@ -109,7 +120,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
 
 def _picked(bag: Resolved, made: Zip) -> bool:
     """Return whether teeth are taken out: hard ones that a row would cross."""
-    return not made.facts.stitched and made.crossed > 0 and bag.chose("top.teeth_at_seams", "out")
+    return not made.facts.stitched and made.crossed > 0 and TEETH_AT_SEAMS.is_(bag, "out")
 
 
 def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
@@ -126,7 +137,7 @@ def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
                 f"Make the {names}",
                 "Folded in four, both edges to the middle, and stitched along the open edge; "
                 "a tube for elastic is sewn and turned."
-                if bag.chose("top.wrist", "elastic")
+                if WRIST.is_(bag, "elastic")
                 else "Folded in four, both edges to the middle, and stitched along the open edge.",
                 250,
                 needs=("pieces cut",),
@@ -157,7 +168,7 @@ def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
                 704,
                 needs=("zip works", *(("tabs made",) if not small["pull"].material else ())),
                 gives=("pull on",),
-                lengths=(("Visible", bag.mm("top.pull_shows")),),
+                lengths=(("Visible", PULL_SHOWS.of(bag)),),
             )
         )
     return tuple(out)
@@ -170,10 +181,10 @@ def _narrowed(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     say = (
         "Half a tab on each face of the zip, right sides to it, raw edges level; sewn across, then both "
         "folded away from the zip and topstitched."
-        if bag.chose("top.zip_ends", "seamed")
+        if ZIP_ENDS.is_(bag, "seamed")
         else "Folded in half over the end, the fold where the opening ends; one row beside the fold."
     )
-    turned = " Its short edges are pressed in first." if bag.chose("top.tab_edges", "turned") else ""
+    turned = " Its short edges are pressed in first." if TAB_EDGES.is_(bag, "turned") else ""
     return (
         Step(
             "tab ends",
@@ -194,7 +205,7 @@ def _narrowed(bag: Resolved, made: Zip) -> tuple[Step, ...]:
 def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
     """Return the sewing of the zip to both panels, and the gate before a seam closes the bag."""
     lined = "lining" in bag.bag.top.layers
-    seam = (("Zip seam", bag.mm("allowances.zip")),)
+    seam = (("Zip seam", ZIP_ALLOWANCE.of(bag)),)
     ready = "zip narrowed" if is_narrowed(bag) else "zip ready"
     between = (
         "The zip face down on the outer’s right side, the lining over it face down: the zip lies between them"
@@ -202,7 +213,7 @@ def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
         else "The zip face down on the outer’s right side; overcast the two edges together"
     )
     foot = f"Zip foot, straight stitch 2.5, {bag.cloth('outer').needle}."
-    closing = "right" if bag.chose("top.closes_at", "right") else "left"
+    closing = "right" if CLOSES_AT.is_(bag, "right") else "left"
     straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
     layers = ("outer", "lining") if lined else ("outer",)
     ends = end_class(bag)
@@ -227,7 +238,7 @@ def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
             needs=("zip on front",),
             gives=("front topstitched",),
             settings=_iron(bag),
-            cautions=("hot iron", *(("coil",) if bag.chose("top.zip", "coil") else ())),
+            cautions=("hot iron", *(("coil",) if ZIP_KIND.is_(bag, "coil") else ())),
         ),
         Step(
             "zip back",
@@ -290,7 +301,7 @@ def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
 
 
 def _has_caught(bag: Resolved) -> bool:
-    return not (bag.chose("top.grab", "none") and bag.chose("top.wrist", "none"))
+    return not (GRAB.is_(bag, "none") and WRIST.is_(bag, "none"))
 
 
 def _trim(needs: tuple[str, ...]) -> Step:

@@ -3,8 +3,26 @@
 from collections.abc import Iterator
 
 from ambitus.core.form.model import Form, Mark, Strip
+from ambitus.core.grammar.allowances import GENERAL
 from ambitus.core.grammar.contract import Option, Param, Phrase
 from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.top.zip.fields import (
+    GRAB,
+    GRAB_SHOWS,
+    GRAB_WIDE,
+    PULL,
+    PULL_SHOWS,
+    PULL_WIDE,
+    TAB_EDGES,
+    TAB_OF,
+    TAB_TURN,
+    TAPE,
+    WRIST,
+    WRIST_ROUND,
+    WRIST_SHOWS,
+    WRIST_WIDE,
+    ZIP_ENDS,
+)
 from ambitus.core.grammar.top.zip.made import tab_shows, under_tab
 from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed
 from ambitus.core.lengths import View, paired, snap
@@ -16,7 +34,7 @@ FULLNESS, ROOM = 1.75, paired(3)
 
 SMALL_PARAMS = (
     Param(
-        "grab",
+        GRAB,
         "Tab to hold on to",
         "choice",
         "none",
@@ -27,19 +45,17 @@ SMALL_PARAMS = (
         ),
     ),
     Param(
-        "grab_shows",
+        GRAB_SHOWS,
         "Tab to hold, visible",
         "length",
         paired(25),
         low=8,
         high=200,
-        shown_unless=("grab", "none"),
+        shown_unless=(GRAB, "none"),
     ),
+    Param(GRAB_WIDE, "Tab to hold, wide", "length", paired(15), low=4, high=80, shown_unless=(GRAB, "none")),
     Param(
-        "grab_wide", "Tab to hold, wide", "length", paired(15), low=4, high=80, shown_unless=("grab", "none")
-    ),
-    Param(
-        "wrist",
+        WRIST,
         "Loop for the wrist",
         "choice",
         "none",
@@ -50,28 +66,28 @@ SMALL_PARAMS = (
         ),
     ),
     Param(
-        "wrist_shows",
+        WRIST_SHOWS,
         "Loop, visible",
         "length",
         lambda bag: paired(180).mm(bag.unit),
         low=60,
         high=400,
-        shown_when=("wrist", "cloth"),
+        shown_when=(WRIST, "cloth"),
         help="Doubled: the hand goes through twice this.",
     ),
     Param(
-        "wrist_round",
+        WRIST_ROUND,
         "Elastic, round the wrist",
         "length",
         lambda bag: paired(180).mm(bag.unit),
         low=80,
         high=400,
-        shown_when=("wrist", "elastic"),
+        shown_when=(WRIST, "elastic"),
         help="Unstretched, from seam to seam.",
     ),
-    Param("wrist_wide", "Loop, wide", "length", paired(15), low=5, high=60, shown_unless=("wrist", "none")),
+    Param(WRIST_WIDE, "Loop, wide", "length", paired(15), low=5, high=60, shown_unless=(WRIST, "none")),
     Param(
-        "pull",
+        PULL,
         "Pull on the slider",
         "choice",
         "none",
@@ -82,26 +98,28 @@ SMALL_PARAMS = (
             Option("cloth", "Cloth", "Folded in four, through the slider, stitched."),
         ),
     ),
-    Param(
-        "pull_shows", "Pull, visible", "length", paired(40), low=10, high=200, shown_unless=("pull", "none")
-    ),
-    Param("pull_wide", "Pull, wide", "length", paired(6), low=2, high=40, shown_unless=("pull", "none")),
+    Param(PULL_SHOWS, "Pull, visible", "length", paired(40), low=10, high=200, shown_unless=(PULL, "none")),
+    Param(PULL_WIDE, "Pull, wide", "length", paired(6), low=2, high=40, shown_unless=(PULL, "none")),
 )
-SMALL_CHOICES = ("top.grab", "top.wrist", "top.pull")
+SMALL_CHOICES = (GRAB, WRIST, PULL)
 SMALL_FIELDS = (
-    "top.grab_shows",
-    "top.grab_wide",
-    "top.wrist_shows",
-    "top.wrist_round",
-    "top.wrist_wide",
-    "top.pull_shows",
-    "top.pull_wide",
+    GRAB_SHOWS,
+    GRAB_WIDE,
+    WRIST_SHOWS,
+    WRIST_ROUND,
+    WRIST_WIDE,
+    PULL_SHOWS,
+    PULL_WIDE,
 )
 
 
 def _says(bag: Resolved, view: View, prefix: str) -> str:
-    words = {"top.grab": "a tab to hold", "top.wrist": "a wrist loop", "top.pull": "a pull"}
-    chosen = [text for path, text in words.items() if not bag.chose(path, "none")]
+    hung = (
+        (GRAB.of(bag), "a tab to hold"),
+        (WRIST.of(bag), "a wrist loop"),
+        (PULL.of(bag), "a pull"),
+    )
+    chosen = [words for kind, words in hung if kind != "none"]
     if not chosen:
         return "nothing hung on it"
     *first, last = chosen
@@ -143,17 +161,17 @@ def end_tabs(bag: Resolved, form: Form) -> Strip | None:
     """
     if not is_narrowed(bag):
         return None
-    seamed = bag.chose("top.zip_ends", "seamed")
+    seamed = ZIP_ENDS.is_(bag, "seamed")
     across = under_tab(bag)
     terms = [*_doubled(tab_shows(bag, form), _ends(bag))]
     if seamed:
         terms.append(Term("Seam across the zip", 2 * across, "Both halves are sewn to it.", "default", 2))
-    cloth = bag.chose("top.tab_of", "cloth")
-    if cloth and bag.chose("top.tab_edges", "turned"):
-        turn = bag.term("Turn", "top.tab_turn")
+    cloth = TAB_OF.is_(bag, "cloth")
+    if cloth and TAB_EDGES.is_(bag, "turned"):
+        turn = TAB_TURN.term(bag, "Turn")
         terms.append(Term(turn.label, 2 * turn.mm, "Pressed in at both short edges.", turn.source, 2))
     length = to_grid("How long to cut it", terms, bag.grid)
-    tape = bag.term("Zip tape", "top.tape")
+    tape = TAPE.term(bag, "Zip tape")
     width = Sum("How wide to cut it" if cloth else "How wide to buy it", (tape,))
     half = Sum(
         "To the middle", (Term("Half of its length", snap(length.total / 2), "The same from both ends."),)
@@ -183,29 +201,23 @@ def end_tabs(bag: Resolved, form: Form) -> Strip | None:
 def _caught(bag: Resolved) -> Iterator[Strip]:
     """Yield the small pieces that are caught in a seam beside the zip."""
     ends = _ends(bag)
-    if not bag.chose("top.grab", "none"):
-        wide, cloth = bag.term("Width", "top.grab_wide"), bag.chose("top.grab", "cloth")
-        length = to_grid(
-            "How long to cut it", _doubled(bag.term("Visible", "top.grab_shows"), ends), bag.grid
-        )
+    if not GRAB.is_(bag, "none"):
+        wide, cloth = GRAB_WIDE.term(bag, "Width"), GRAB.is_(bag, "cloth")
+        length = to_grid("How long to cut it", _doubled(GRAB_SHOWS.term(bag, "Visible"), ends), bag.grid)
         width = _in_four(bag, wide) if cloth else _bought(wide)
         yield Strip(
             "tab", "hold", "Tab to hold on to", 1, length, width, seam_of(bag), "" if cloth else _BOUGHT
         )
-    if bag.chose("top.wrist", "cloth"):
-        length = to_grid(
-            "How long to cut it", _doubled(bag.term("Visible", "top.wrist_shows"), ends), bag.grid
-        )
-        width = _in_four(bag, bag.term("Width", "top.wrist_wide"))
+    if WRIST.is_(bag, "cloth"):
+        length = to_grid("How long to cut it", _doubled(WRIST_SHOWS.term(bag, "Visible"), ends), bag.grid)
+        width = _in_four(bag, WRIST_WIDE.term(bag, "Width"))
         yield Strip("tab", "wrist", "Loop for the wrist", 1, length, width, seam_of(bag))
-    if bag.chose("top.wrist", "elastic"):
-        elastic, wide = bag.term("Elastic", "top.wrist_round"), bag.term("Width", "top.wrist_wide")
+    if WRIST.is_(bag, "elastic"):
+        elastic, wide = WRIST_ROUND.term(bag, "Elastic"), WRIST_WIDE.term(bag, "Width")
         why = "One and three quarters of the elastic, so that it can stretch."
         full = (Term("Elastic, gathered", snap(FULLNESS * elastic.mm), why, elastic.source), ends)
         room = Term("Room for the elastic", 2 * ROOM.mm(bag.unit), "So that it slides.", "default", 2)
-        seams = Term(
-            "Seam", 2 * bag.mm("allowances.general"), "Sewn to a tube.", bag.source("allowances.general"), 2
-        )
+        seams = Term("Seam", 2 * GENERAL.of(bag), "Sewn to a tube.", GENERAL.source(bag), 2)
         across = (Term(wide.label, 2 * wide.mm, "Both faces of the tube.", wide.source, 2), room, seams)
         length = to_grid("How long to cut it", full, bag.grid)
         width = to_grid("How wide to cut it", across, bag.grid)
@@ -218,14 +230,14 @@ def _caught(bag: Resolved) -> Iterator[Strip]:
 
 def _pull(bag: Resolved) -> Iterator[Strip]:
     """Yield the pull on the slider."""
-    if bag.chose("top.pull", "none"):
+    if PULL.is_(bag, "none"):
         return
-    cord, cloth = bag.chose("top.pull", "cord"), bag.chose("top.pull", "cloth")
+    cord, cloth = PULL.is_(bag, "cord"), PULL.is_(bag, "cloth")
     ends = paired(25 if cord else 10).mm(bag.unit)
     why = "For the knot." if cord else "Turned in and stitched down."
     more = Term("Ends", 2 * ends, why, "default", 2)
-    length = to_grid("How long to cut it", _doubled(bag.term("Visible", "top.pull_shows"), more), bag.grid)
-    wide = bag.term("Width", "top.pull_wide")
+    length = to_grid("How long to cut it", _doubled(PULL_SHOWS.term(bag, "Visible"), more), bag.grid)
+    wide = PULL_WIDE.term(bag, "Width")
     width = _in_four(bag, wide) if cloth else _bought(wide)
     material = "Cord" if cord else "" if cloth else _BOUGHT
     yield Strip("tab", "pull", "Pull", 1, length, width, ends, material)

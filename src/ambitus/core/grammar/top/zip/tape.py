@@ -1,6 +1,26 @@
 """The zip as a thing with a width: its tape, what its seam takes, and what of it shows."""
 
+from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
+from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.contract import Layer, Option, Param, Phrase
+from ambitus.core.grammar.top.fields import TURNED
+from ambitus.core.grammar.top.zip.fields import (
+    CLOSES_AT,
+    NARROW_BY,
+    TAB,
+    TAB_EDGES,
+    TAB_OF,
+    TAB_TURN,
+    TAPE,
+    TEETH,
+    TEETH_AT_SEAMS,
+    ZIP_COUNTS,
+    ZIP_ENDS,
+    ZIP_IN_HAND,
+    ZIP_KIND,
+    ZIP_OPENING,
+    ZIP_USED,
+)
 from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Resolved, ZipFacts
 from ambitus.core.sums import Term
@@ -15,12 +35,12 @@ OWN_ALLOWANCE = {"zip": paired(6)}
 
 def facts_of(bag: Resolved) -> ZipFacts:
     """Return what is known of the kind of zip that is chosen."""
-    return bag.facts.zips[bag.choice("top.zip")]
+    return bag.facts.zips[ZIP_KIND.of(bag)]
 
 
 TAPE_PARAMS = (
     Param(
-        "zip",
+        ZIP_KIND,
         "Zip",
         "choice",
         "coil",
@@ -31,7 +51,7 @@ TAPE_PARAMS = (
         ),
     ),
     Param(
-        "zip_used",
+        ZIP_USED,
         "Bought as",
         "choice",
         "cut",
@@ -42,7 +62,7 @@ TAPE_PARAMS = (
         ),
     ),
     Param(
-        "zip_ends",
+        ZIP_ENDS,
         "Its ends",
         "choice",
         "caught",
@@ -53,7 +73,7 @@ TAPE_PARAMS = (
         ),
     ),
     Param(
-        "narrow_by",
+        NARROW_BY,
         "Narrowed to",
         "choice",
         "tab",
@@ -61,10 +81,10 @@ TAPE_PARAMS = (
             Option("tab", "The tab that shows", "The opening is what is left of the mouth."),
             Option("opening", "The opening", "The tabs share what is left of the mouth."),
         ),
-        shown_unless=("zip_ends", "caught"),
+        shown_unless=(ZIP_ENDS, "caught"),
     ),
     Param(
-        "tab_of",
+        TAB_OF,
         "Tabs of",
         "choice",
         "cloth",
@@ -72,10 +92,10 @@ TAPE_PARAMS = (
             Option("cloth", "Cloth", "Cut as wide as the tape."),
             Option("ribbon", "Lace or ribbon", "Bought as wide as the tape."),
         ),
-        shown_unless=("zip_ends", "caught"),
+        shown_unless=(ZIP_ENDS, "caught"),
     ),
     Param(
-        "tab_edges",
+        TAB_EDGES,
         "Short edges of the tabs",
         "choice",
         "plain",
@@ -83,10 +103,10 @@ TAPE_PARAMS = (
             Option("plain", "Left as cut", "They lie inside the seam."),
             Option("turned", "Pressed in", "A turn more at each end."),
         ),
-        shown_unless=("zip_ends", "caught"),
+        shown_unless=(ZIP_ENDS, "caught"),
     ),
     Param(
-        "zip_counts",
+        ZIP_COUNTS,
         "Height runs to",
         "choice",
         "counted",
@@ -96,7 +116,7 @@ TAPE_PARAMS = (
         ),
     ),
     Param(
-        "closes_at",
+        CLOSES_AT,
         "Closed with the slider",
         "choice",
         "right",
@@ -106,7 +126,7 @@ TAPE_PARAMS = (
         ),
     ),
     Param(
-        "teeth_at_seams",
+        TEETH_AT_SEAMS,
         "Teeth in the seams",
         "choice",
         "out",
@@ -114,10 +134,10 @@ TAPE_PARAMS = (
             Option("out", "Taken out", "Pulled one by one wherever a row crosses."),
             Option("left", "Left in", "Only where no row crosses them."),
         ),
-        shown_unless=("zip", "coil"),
+        shown_unless=(ZIP_KIND, "coil"),
     ),
     Param(
-        "tape",
+        TAPE,
         "Zip tape, wide",
         "length",
         lambda bag: facts_of(bag).tape.mm(bag.unit),
@@ -128,7 +148,7 @@ TAPE_PARAMS = (
         opens="zip/width",
     ),
     Param(
-        "teeth",
+        TEETH,
         "Teeth, wide",
         "length",
         lambda bag: facts_of(bag).teeth.mm(bag.unit),
@@ -138,38 +158,38 @@ TAPE_PARAMS = (
         why="A usual width for this kind; measure yours.",
     ),
     Param(
-        "zip_opening",
+        ZIP_OPENING,
         "Zip opening",
         "length",
         lambda bag: paired(100).mm(bag.unit),
         low=10,
         high=3000,
-        shown_when=("narrow_by", "opening"),
+        shown_when=(NARROW_BY, "opening"),
         help="Between the two tabs.",
         opens="zip/length",
     ),
     Param(
-        "tab",
+        TAB,
         "Tab, visible",
         "length",
         paired(25),
         low=3,
         high=1500,
-        shown_when=("narrow_by", "tab"),
+        shown_when=(NARROW_BY, "tab"),
         help="At each end of the zip.",
         opens="tab end/length",
     ),
     Param(
-        "tab_turn",
+        TAB_TURN,
         "Turn of the tab",
         "length",
         paired(6),
         low=2,
         high=25,
-        shown_when=("tab_edges", "turned"),
+        shown_when=(TAB_EDGES, "turned"),
     ),
     Param(
-        "zip_in_hand",
+        ZIP_IN_HAND,
         "Zip in hand",
         "length",
         optional=True,
@@ -179,37 +199,37 @@ TAPE_PARAMS = (
     ),
 )
 TAPE_CHOICES = (
-    "top.zip",
-    "top.zip_used",
-    "top.zip_ends",
-    "top.narrow_by",
-    "top.tab_of",
-    "top.tab_edges",
-    "top.zip_counts",
-    "top.closes_at",
-    "top.teeth_at_seams",
+    ZIP_KIND,
+    ZIP_USED,
+    ZIP_ENDS,
+    NARROW_BY,
+    TAB_OF,
+    TAB_EDGES,
+    ZIP_COUNTS,
+    CLOSES_AT,
+    TEETH_AT_SEAMS,
 )
-TAPE_FIELDS = ("top.tape", "top.teeth", "top.zip_opening", "top.tab", "top.tab_turn", "top.zip_in_hand")
+TAPE_FIELDS = (TAPE, TEETH, ZIP_OPENING, TAB, TAB_TURN, ZIP_IN_HAND)
 
 
 def shows(bag: Resolved) -> float:
     """Return how much of the closed zip shows between front and back, in mm: the tape less both its seams."""
-    return snap(bag.mm("top.tape") - 2 * bag.mm("allowances.zip"))
+    return snap(TAPE.of(bag) - 2 * ZIP_ALLOWANCE.of(bag))
 
 
 def most_seam(bag: Resolved) -> float:
     """Return the widest seam that leaves room for a foot beside the teeth: (tape − teeth − 4 mm) / 2."""
-    return snap((bag.mm("top.tape") - bag.mm("top.teeth") - FOOT.mm(bag.unit)) / 2)
+    return snap((TAPE.of(bag) - TEETH.of(bag) - FOOT.mm(bag.unit)) / 2)
 
 
 def is_counted(bag: Resolved) -> bool:
     """Return whether the finished height runs to the middle of the closed zip."""
-    return bag.chose("top.zip_counts", "counted")
+    return ZIP_COUNTS.is_(bag, "counted")
 
 
 def finish(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
     """Return what a panel reaches past the finished height at its zip edge: the seam less half of the zip."""
-    seam = bag.term("Zip seam", "allowances.zip")
+    seam = ZIP_ALLOWANCE.term(bag, "Zip seam")
     if not is_counted(bag) and not is_box(bag):
         return (seam,)
     why = "The height runs to the middle of the closed zip; half of what shows is not cloth."
@@ -228,17 +248,17 @@ def sewn_below(bag: Resolved) -> float:
 
 def left_out(bag: Resolved) -> float:
     """Return what the bag comes out higher by where the zip is not counted."""
-    return snap(shows(bag) / 2) if bag.chose("top.zip_counts", "left_out") else 0.0
+    return snap(shows(bag) / 2) if ZIP_COUNTS.is_(bag, "left_out") else 0.0
 
 
 def is_narrowed(bag: Resolved) -> bool:
     """Return whether tabs fill a part of the mouth at both ends of the zip."""
-    return not bag.chose("top.zip_ends", "caught")
+    return not ZIP_ENDS.is_(bag, "caught")
 
 
 def as_one(bag: Resolved) -> bool:
     """Return whether no lining is sewn up by itself: a zipped bag is then turned through its zip."""
-    return bag.chose("top.turned", "zip") or "lining" not in bag.bag.top.layers
+    return TURNED.is_(bag, "zip") or "lining" not in bag.bag.top.layers
 
 
 def end_class(bag: Resolved) -> str:
@@ -251,7 +271,7 @@ def no_mouth(bag: Resolved) -> str:
     base = bag.bag.base
     if base.kind in ("gusset", "side_panels"):
         return "the sides stand between front and back, where the zip’s ends would have to be caught"
-    if bag.chose("base.panels", "one"):
+    if TUBE_PANELS.is_(bag, "one"):
         return "a tube of one panel has one side seam, and the zip has two ends"
     return ""
 

@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.fields import TURNED
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.zip import ZIP
 from ambitus.core.grammar.top.zip.marks import marks
@@ -20,5 +21,5 @@ ZIP_UNLINED = replace(
     phrase=top_phrase("unlined"),
     brings={"attach": "on_face", "interfacing": "none", "seams": "french"},
     marks=marks,
-    chosen=tuple(path for path in ZIP.chosen if path != "top.turned"),
+    chosen=tuple(path for path in ZIP.chosen if path != TURNED),
 )

@@ -1,0 +1,25 @@
+"""The fields of one pair of straps; each is asked of an item of the list."""
+
+from typing import Literal
+
+from ambitus.core.fields import Choice, Count, Kind, Length
+
+STRAP_WIDTH = Length("carry.width")
+MEASURED_BY = Choice[Literal["drop", "length"]]("carry.measure")
+DROP = Length("carry.drop")
+STRAP_LENGTH = Length("carry.length")
+HELD = Choice[Literal["hand", "shoulder"]]("carry.held")
+PLACED_BY = Choice[Literal["side_seam", "face_edge", "gap"]]("carry.place")
+FROM_SIDE = Length("carry.from_side")
+FROM_FACE = Length("carry.from_face")
+STRAP_GAP = Length("carry.gap")
+STRAP_TURN = Length("carry.turn")
+PAST = Length("carry.past")
+INSIDE_TOP = Length("carry.inside")
+TUCK = Length("carry.tuck")
+FROM_TOP = Length("carry.from_top")
+BOX = Length("carry.box")
+END_TURNED = Length("carry.end")
+MAKE = Kind("carry.make")
+ATTACH = Kind("carry.attach")
+PAIRS = Count("carry.pairs")

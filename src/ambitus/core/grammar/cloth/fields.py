@@ -1,0 +1,14 @@
+"""The fields of the cloths."""
+
+from typing import Literal
+
+from ambitus.core.fields import Choice, Length
+
+OUTER_CLOTH = Choice[str]("cloth.outer")
+LINING_CLOTH = Choice[str]("cloth.lining")
+CONTRAST_CLOTH = Choice[str]("cloth.contrast")
+PRINT = Choice[Literal["plain", "one_way"]]("cloth.print")
+BOTTOM = Choice[Literal["same", "contrast"]]("cloth.bottom")
+BOTTOM_HEIGHT = Length("cloth.bottom_height")
+DOUBLED_CLOTH = Choice[Literal["single", "doubled"]]("cloth.doubled")
+BASE_CLOTH = Choice[Literal["bottom", "outer"]]("cloth.base_of")

@@ -1,0 +1,23 @@
+"""The fields of what is drawn up: channel, cords, loops, closing."""
+
+from typing import Literal
+
+from ambitus.core.fields import Choice, Length
+
+CORD = Choice[Literal["round", "ribbon", "strip", "elastic"]]("top.cord")
+CORD_FIBRE = Choice[Literal["cotton", "synthetic"]]("top.cord_fibre")
+CORD_THICK = Length("top.cord_thick")
+CORD_WIDE = Length("top.cord_wide")
+CHANNEL = Length("top.channel")
+OPENING = Choice[Literal["slot", "slit", "ends", "eyelets"]]("top.opening")
+CORDS = Choice[Literal["one", "two"]]("top.cords")
+TAIL = Length("top.tail")
+CORD_END = Choice[Literal["knot", "sealed", "sealant", "slant"]]("top.cord_end")
+CORD_CUT = Length("top.cord_cut")
+LOOPS = Choice[Literal["none", "hanging", "bottom"]]("top.loops")
+LOOP = Length("top.loop")
+LOOP_WIDE = Length("top.loop_wide")
+HEIGHT_MEANS = Choice[Literal["edge", "contents", "contents_edge"]]("top.height_means")
+CLOSING = Choice[Literal["soft", "firm"]]("top.closing")
+BAND = Length("top.band")
+BAND_MADE = Choice[Literal["two", "one"]]("top.band_made")

@@ -1,0 +1,31 @@
+"""The fields of a zip, of its ends, and of what hangs on it."""
+
+from typing import Literal
+
+from ambitus.core.fields import Choice, Length
+
+ZIP_KIND = Choice[Literal["coil", "moulded", "metal"]]("top.zip")
+ZIP_USED = Choice[Literal["cut", "whole", "metre"]]("top.zip_used")
+ZIP_ENDS = Choice[Literal["caught", "folded", "seamed"]]("top.zip_ends")
+NARROW_BY = Choice[Literal["tab", "opening"]]("top.narrow_by")
+TAB_OF = Choice[Literal["cloth", "ribbon"]]("top.tab_of")
+TAB_EDGES = Choice[Literal["plain", "turned"]]("top.tab_edges")
+ZIP_COUNTS = Choice[Literal["counted", "left_out"]]("top.zip_counts")
+CLOSES_AT = Choice[Literal["right", "left"]]("top.closes_at")
+TEETH_AT_SEAMS = Choice[Literal["out", "left"]]("top.teeth_at_seams")
+TAPE = Length("top.tape")
+TEETH = Length("top.teeth")
+ZIP_OPENING = Length("top.zip_opening")
+TAB = Length("top.tab")
+TAB_TURN = Length("top.tab_turn")
+ZIP_IN_HAND = Length("top.zip_in_hand")
+GRAB = Choice[Literal["none", "ribbon", "cloth"]]("top.grab")
+GRAB_SHOWS = Length("top.grab_shows")
+GRAB_WIDE = Length("top.grab_wide")
+WRIST = Choice[Literal["none", "cloth", "elastic"]]("top.wrist")
+WRIST_SHOWS = Length("top.wrist_shows")
+WRIST_ROUND = Length("top.wrist_round")
+WRIST_WIDE = Length("top.wrist_wide")
+PULL = Choice[Literal["none", "ribbon", "cord", "cloth"]]("top.pull")
+PULL_SHOWS = Length("top.pull_shows")
+PULL_WIDE = Length("top.pull_wide")
