@@ -4,7 +4,7 @@ import sys
 
 from ready import ROOT
 
-from ambitus.core.checks.mechanism import all_rules
+from ambitus.core.checks.run import every_rule
 from ambitus.core.draft import Draft, draft
 from ambitus.core.drawing.picture import piece_svg, section_svg, standing_svg
 from ambitus.core.grammar.registry import GRAMMAR
@@ -47,7 +47,7 @@ def checks_page() -> str:
             "| check | fires when | why | if nothing is done |",
             "|---|---|---|---|",
         ]
-        mine = (r for r in all_rules() if r.level == level)
+        mine = (r for r in every_rule(GRAMMAR) if r.level == level)
         rows = (map(_cell, (f"`{r.id}` {r.title}", r.when, r.why, r.ignored)) for r in mine)
         out += [f"| {' | '.join(row)} |" for row in rows]
     return "\n".join(out) + "\n"

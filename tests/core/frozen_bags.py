@@ -13,6 +13,7 @@ from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft, draft
 from ambitus.core.grammar.fitting import misfits, visible
 from ambitus.core.grammar.registry import GRAMMAR
@@ -115,7 +116,7 @@ def found(spec: dict[str, Any]) -> list[str]:
     view = View(made.bag.unit, made.bag.unit)
     return [
         f"{f.rule.level} {f.rule.id} at {f.fired.where}: {shown.say} {shown.fix}".replace("\xa0", " ")
-        for f in made.findings
+        for f in findings(made)
         for shown in (finding(f, view),)
     ]
 

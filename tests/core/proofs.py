@@ -11,6 +11,7 @@ from collections.abc import Iterator
 
 from shapely import Polygon
 
+from ambitus.core.checks.run import findings
 from ambitus.core.cut.pieces import letter
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
@@ -817,7 +818,7 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
     if top in _ZIPPED:
         wanted |= {"zip half open"}
         # where no zip is sold so long nothing is cut off
-        sold = not any(f.rule.id == "zip-longer-than-sold" for f in draft.findings)
+        sold = not any(f.rule.id == "zip-longer-than-sold" for f in findings(draft))
         if sold and not _chose(draft, "top.zip_used", "whole"):
             # tacked before it is cut, its slider inside
             pairs += [("tack zip", "slider inside"), ("slider inside", "cut zip"), ("cut zip", "zip front")]

@@ -6,6 +6,7 @@ from typing import Any
 import pytest
 import shapely
 
+from ambitus.core.checks.run import findings
 from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark
@@ -222,11 +223,11 @@ def test_what_was_really_cut_is_told_what_to_do() -> None:
     made = drafted(spec)
     panel = made.piece("outer").size("width")
     wide = drafted({**spec, "base": {**base, "cut_tube": panel + 8}})
-    found = next(f for f in wide.findings if f.rule.id == "as-cut-does-not-ease")
+    found = next(f for f in findings(wide) if f.rule.id == "as-cut-does-not-ease")
     # 16 too long, less what the plan itself had rounded away, shared by four edges
     assert found.fired.numbers["each"] == pytest.approx(4, abs=0.2)
     disc = drafted({**spec, "base": {**base, "cut_base": 228}})
-    found = next(f for f in disc.findings if f.rule.id == "as-cut-does-not-ease")
+    found = next(f for f in findings(disc) if f.rule.id == "as-cut-does-not-ease")
     assert found.fired.numbers["over"] == pytest.approx(4, abs=0.1)
 
 
@@ -235,7 +236,7 @@ def test_another_kind_of_base_lets_go_of_where_the_straps_were() -> None:
     given = Spec.model_validate(tote(340, 280, 120, carry=[{"from_side": 165, "drop": 260}]))
     gusset = pick(given, "base.kind", "gusset", GRAMMAR)
     assert gusset.carry == [{"drop": 260}]
-    assert [f.rule.level for f in drafted(gusset.model_dump()).findings] == []
+    assert [f.rule.level for f in findings(drafted(gusset.model_dump()))] == []
     assert pick(given, "base.kind", "boxed_pinched", GRAMMAR).carry == [{"from_side": 165, "drop": 260}]
 
 
@@ -272,7 +273,7 @@ def test_a_knit_eases_five_times_what_a_woven_cloth_does() -> None:
     for cloth, said in cloths.items():
         given = {"outer": cloth, "lining": cloth}
         made = drafted({"unit": "mm", "size": size, "base": base, "cloth": given, "carry": []})
-        assert said in {f.rule.id for f in made.findings}
+        assert said in {f.rule.id for f in findings(made)}
         assert made.cut_list.ease == {"canvas": 0.01, "jersey": 0.05}[cloth]
     # a knit bag with a woven lining eases only as its lining does
     mixed = {"unit": "mm", "size": size, "base": base, "cloth": {"outer": "jersey"}, "carry": []}
@@ -315,7 +316,7 @@ def test_a_disc_that_its_seam_eats_is_a_stop_and_is_drawn(ring: float) -> None:
     """Of a disc of 180 at least 10 have to be left; under that it says so, drafts and doubts nothing else."""
     base = {"kind": "circle", "given": "plate", "plate": 180}
     made = drafted({"unit": "mm", "size": {"height": 200}, "base": base, "allowances": {"ring": ring}})
-    stops = {f.at for f in made.findings if f.rule.level == "stop"}
+    stops = {f.at for f in findings(made) if f.rule.level == "stop"}
     assert (("allowance-over-piece", "allowances.ring") in stops) is (180 - 2 * ring < 10)
     assert not {check for check, _ in stops} & {"seams-differ", "reading-differs"}
     assert made.form.mm("diameter") == pytest.approx(max(10, 180 - 2 * ring), abs=0.5)

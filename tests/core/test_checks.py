@@ -6,7 +6,8 @@ import pytest
 from hypothesis import given, settings
 
 import bags
-from ambitus.core.checks.mechanism import all_rules
+from ambitus.core.checks.run import every_rule, findings
+from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import View
 from ambitus.core.shown.present import finding
 from bags import drafted, tote
@@ -281,12 +282,12 @@ SELF_CHECKS = {"seams-differ", "reading-differs"}
 
 
 def _fired(spec: dict[str, Any]) -> set[str]:
-    return {f.rule.id for f in drafted(spec).findings}
+    return {f.rule.id for f in findings(drafted(spec))}
 
 
 def test_every_rule_has_its_two_bags() -> None:
     """A new check brings its pair."""
-    assert set(EDGES) | SELF_CHECKS == {rule.id for rule in all_rules()}
+    assert set(EDGES) | SELF_CHECKS == {rule.id for rule in every_rule(GRAMMAR)}
     assert len(EDGES) >= 10
 
 
@@ -302,7 +303,7 @@ def test_a_check_fires_at_its_limit_and_not_inside_it(rule: str) -> None:
 @pytest.mark.parametrize("unit", ["mm", "in"])
 def test_a_finding_is_a_sentence_with_its_numbers(rule: str, unit: Any) -> None:
     """Every placeholder is filled, in the unit shown, and there is always something to do."""
-    found = next(f for f in drafted(EDGES[rule][0]).findings if f.rule.id == rule)
+    found = next(f for f in findings(drafted(EDGES[rule][0])) if f.rule.id == rule)
     shown = finding(found, View(unit, "mm"))
     text = shown.say + shown.fix + shown.title + shown.why
     assert not set("{}!") & set(text)
@@ -332,7 +333,7 @@ def test_a_stop_never_blanks_the_bag() -> None:
         tote(allowances={"general": 200}),
     ):
         made = drafted(spec)
-        assert any(f.rule.level == "stop" for f in made.findings)
+        assert any(f.rule.level == "stop" for f in findings(made))
         assert len(made.pieces) == 5
 
 
@@ -341,7 +342,7 @@ def test_a_piece_wider_than_its_cloth_is_told_where_to_join() -> None:
     wide = {"lining": "quilting_cotton"}
 
     def fix(spec: dict[str, Any]) -> set[tuple[str, str]]:
-        found = drafted({**spec, "cloth": wide}).findings
+        found = findings(drafted({**spec, "cloth": wide}))
         return {(f.fired.where, f.fired.fix.split(",")[0]) for f in found if f.rule.id == "cloth-too-narrow"}
 
     strip = _on("gusset", {}, width=500, height=500, depth=100)

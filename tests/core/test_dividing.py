@@ -6,11 +6,12 @@ import pytest
 from hypothesis import given, settings
 from shapely import Polygon
 
+from ambitus.core.checks.run import findings
 from ambitus.core.curves import flattened
 from ambitus.core.cut import pieces
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
-from ambitus.core.grammar.cloth import bottom
+from ambitus.core.grammar.cloth.variant import bottom
 from ambitus.core.grammar.top import facing
 from ambitus.core.lengths import View
 from ambitus.core.read.begin import begun_from
@@ -41,7 +42,7 @@ def _area(piece: Piece) -> float:
 
 
 def _out_of_reach(draft: Draft) -> bool:
-    return any("out-of-reach" in f.rule.id for f in draft.findings)
+    return any("out-of-reach" in f.rule.id for f in findings(draft))
 
 
 def _proved(spec: dict[str, Any], *, rounded: bool) -> None:

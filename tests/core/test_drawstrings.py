@@ -5,6 +5,7 @@ from typing import Any
 
 import pytest
 
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
 from ambitus.core.shown.closing import closing_shown
@@ -80,8 +81,8 @@ def test_a_tube_lets_its_second_cord_out_by_an_eyelet_opposite_the_seam() -> Non
 
 def test_a_gusset_has_no_side_seam_for_a_cord() -> None:
     """A slot is a stop there; eyelets are not."""
-    assert "parts-do-not-fit" in {f.rule.id for f in _drawn("gusset").findings}
-    assert "parts-do-not-fit" not in {f.rule.id for f in _drawn("gusset", opening="eyelets").findings}
+    assert "parts-do-not-fit" in {f.rule.id for f in findings(_drawn("gusset"))}
+    assert "parts-do-not-fit" not in {f.rule.id for f in findings(_drawn("gusset", opening="eyelets"))}
 
 
 def test_a_cord_by_each_school() -> None:
@@ -168,7 +169,7 @@ def test_loops_at_the_foot_lengthen_the_cords_and_need_two_of_them() -> None:
     assert made.cords.length.total - plain.cords.length.total == 2 * (280 - 13)
     loop = made.piece("loop")
     assert (loop.size("length"), loop.size("width"), loop.count) == (70, 60, 2)
-    assert "parts-do-not-fit" in {f.rule.id for f in _drawn(loops="bottom").findings}
+    assert "parts-do-not-fit" in {f.rule.id for f in findings(_drawn(loops="bottom"))}
     order = [s.key for s in made.steps]
     assert order.index("make loops") < order.index("baste loops") < order.index("outer sides")
 

@@ -5,6 +5,7 @@ from typing import Any
 
 import pytest
 
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
 from bags import drafted, mm_at, tote
@@ -76,10 +77,10 @@ def test_a_casing_overlocked_by_itself_has_a_knife_of_its_own() -> None:
 def test_with_overlocked_seams_no_raw_edge_lies_in_the_channel() -> None:
     """Every edge is finished before anything is folded."""
     top = {"kind": "casing", "turn": 10, "channel": 20, "edge": 3, "hem_edge": "turned"}
-    fires = {f.rule.id for f in drafted(tote(top=top, carry=[])).findings}
+    fires = {f.rule.id for f in findings(drafted(tote(top=top, carry=[])))}
     assert "raw-edge-in-channel" in fires
     assert "raw-edge-in-channel" not in {
-        f.rule.id for f in drafted(tote(top=top, carry=[], **KNIFE)).findings
+        f.rule.id for f in findings(drafted(tote(top=top, carry=[], **KNIFE)))
     }
 
 
@@ -142,7 +143,7 @@ def test_as_cut_counts_what_the_seams_really_eat() -> None:
         plain = drafted({**spec, "base": {"kind": "circle"}})
         base = next(p for p in plain.pieces if p.part == "base").size("width")
         cut = {"kind": "circle", "cut_base": base, "cut_tube": plain.piece("outer").size("width")}
-        found = {f.rule.id for f in drafted({**spec, "base": cut}).findings}
+        found = {f.rule.id for f in findings(drafted({**spec, "base": cut}))}
         assert "as-cut-eases" in found
         assert "as-cut-does-not-ease" not in found
 
@@ -185,9 +186,9 @@ def test_the_base_of_a_contrasting_bottom_is_a_choice() -> None:
 def test_teeth_are_the_zips_own() -> None:
     """Wider teeth leave a narrower seam beside them: (28 − 8 − 4) ÷ 2."""
     pouch = {"preset": "pouch", "unit": "mm", "allowances": {"zip": 9}}
-    assert "zip-seam-over-teeth" not in {f.rule.id for f in drafted(pouch).findings}
+    assert "zip-seam-over-teeth" not in {f.rule.id for f in findings(drafted(pouch))}
     wide = drafted({**pouch, "top": {"teeth": 8}})
-    (found,) = [f.fired for f in wide.findings if f.rule.id == "zip-seam-over-teeth"]
+    (found,) = [f.fired for f in findings(wide) if f.rule.id == "zip-seam-over-teeth"]
     assert found.numbers["narrow"] == 8
     assert found.numbers["wide"] == 2 * 9 + 8 + 4
 

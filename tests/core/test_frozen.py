@@ -5,7 +5,8 @@ from typing import Any
 
 import pytest
 
-from ambitus.core.checks.mechanism import all_rules
+from ambitus.core.checks.run import every_rule, findings
+from ambitus.core.grammar.registry import GRAMMAR
 from bags import drafted
 from core import frozen_bags, oracle
 
@@ -45,7 +46,7 @@ def test_what_is_found_stays(row: dict[str, Any]) -> None:
     made = drafted(row["spec"])
     bag = oracle.Bag(made)
     expected = {check for check, judge in oracle.SAYS.items() if judge(bag)}
-    assert expected == {f.rule.id for f in made.findings}
+    assert expected == {f.rule.id for f in findings(made)}
 
 
 def test_every_finding_has_its_reason() -> None:
@@ -53,7 +54,7 @@ def test_every_finding_has_its_reason() -> None:
     listed = {line.split()[1] for row in BAGS for line in row["found"]}
     assert len(BAGS) == frozen_bags.COUNT
     assert listed == set(WHY)
-    assert set(WHY) <= {rule.id for rule in all_rules()}
+    assert set(WHY) <= {rule.id for rule in every_rule(GRAMMAR)}
 
 
 def test_sensible_bags_are_mostly_calm() -> None:

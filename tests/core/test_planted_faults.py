@@ -12,43 +12,43 @@ from ambitus.core.cut import outline, pieces
 from ambitus.core.fields import Length
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.base import panels
-from ambitus.core.grammar.base.box_pouch import BOX_POUCH, BOX_POUCH_CUT
-from ambitus.core.grammar.base.boxed import BOXED
-from ambitus.core.grammar.base.boxed import cut as boxed
-from ambitus.core.grammar.base.boxed_after import BOXED_AFTER
-from ambitus.core.grammar.base.boxed_pinched import BOXED_PINCHED
-from ambitus.core.grammar.base.folded import FOLDED
-from ambitus.core.grammar.base.folded_in import FOLDED_IN
-from ambitus.core.grammar.base.gusset import GUSSET
-from ambitus.core.grammar.base.seamed import SEAMED
-from ambitus.core.grammar.base.separate import CIRCLE, ELLIPSE, RECTANGLE, ROUNDED, STADIUM, TRACED
-from ambitus.core.grammar.base.side_panels import SIDE_PANELS
+from ambitus.core.grammar.base.box_pouch.variant import BOX_POUCH, BOX_POUCH_CUT
+from ambitus.core.grammar.base.boxed.variant import BOXED
+from ambitus.core.grammar.base.boxed.variant import cut as boxed
+from ambitus.core.grammar.base.boxed_after.variant import BOXED_AFTER
+from ambitus.core.grammar.base.boxed_pinched.variant import BOXED_PINCHED
+from ambitus.core.grammar.base.folded.variant import FOLDED
+from ambitus.core.grammar.base.folded_in.variant import FOLDED_IN
+from ambitus.core.grammar.base.gusset.variant import GUSSET
+from ambitus.core.grammar.base.seamed.variant import SEAMED
+from ambitus.core.grammar.base.separate.variant import CIRCLE, ELLIPSE, RECTANGLE, ROUNDED, STADIUM, TRACED
+from ambitus.core.grammar.base.side_panels.variant import SIDE_PANELS
 from ambitus.core.grammar.carry import strap as strap_module
-from ambitus.core.grammar.carry.clean_edge import CLEAN_EDGE
-from ambitus.core.grammar.carry.edges_turned import EDGES_TURNED
-from ambitus.core.grammar.carry.four_fold import FOUR_FOLD
-from ambitus.core.grammar.carry.in_seam import IN_SEAM
-from ambitus.core.grammar.carry.on_face import ON_FACE
-from ambitus.core.grammar.carry.on_hem import ON_HEM
-from ambitus.core.grammar.carry.tube import TUBE
-from ambitus.core.grammar.carry.tucked import TUCKED
-from ambitus.core.grammar.carry.webbing import WEBBING
+from ambitus.core.grammar.carry.clean_edge.variant import CLEAN_EDGE
+from ambitus.core.grammar.carry.edges_turned.variant import EDGES_TURNED
+from ambitus.core.grammar.carry.four_fold.variant import FOUR_FOLD
+from ambitus.core.grammar.carry.in_seam.variant import IN_SEAM
+from ambitus.core.grammar.carry.on_face.variant import ON_FACE
+from ambitus.core.grammar.carry.on_hem.variant import ON_HEM
+from ambitus.core.grammar.carry.tube.variant import TUBE
+from ambitus.core.grammar.carry.tucked.variant import TUCKED
+from ambitus.core.grammar.carry.webbing.variant import WEBBING
 from ambitus.core.grammar.contract import Grammar
-from ambitus.core.grammar.interfacing import KEPT_OUT
+from ambitus.core.grammar.interfacing.variant import KEPT_OUT
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
 from ambitus.core.grammar.seams.overcast import OVERLOCKED_FIRST, ZIGZAGGED
 from ambitus.core.grammar.seams.simple import LAPPED, PLAIN, RAW
-from ambitus.core.grammar.top.bands import BANDS
-from ambitus.core.grammar.top.casing import CASING
-from ambitus.core.grammar.top.double_hem import DOUBLE_HEM
-from ambitus.core.grammar.top.overlocked_hem import OVERLOCKED_HEM
-from ambitus.core.grammar.top.pressed_edges import PRESSED_EDGES
-from ambitus.core.grammar.top.raw_edge import RAW_EDGE
-from ambitus.core.grammar.top.stitched_channel import STITCHED_CHANNEL
-from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
-from ambitus.core.grammar.top.zip import ZIP
-from ambitus.core.grammar.top.zip_unlined import ZIP_UNLINED
+from ambitus.core.grammar.top.bands.variant import BANDS
+from ambitus.core.grammar.top.casing.variant import CASING
+from ambitus.core.grammar.top.double_hem.variant import DOUBLE_HEM
+from ambitus.core.grammar.top.overlocked_hem.variant import OVERLOCKED_HEM
+from ambitus.core.grammar.top.pressed_edges.variant import PRESSED_EDGES
+from ambitus.core.grammar.top.raw_edge.variant import RAW_EDGE
+from ambitus.core.grammar.top.stitched_channel.variant import STITCHED_CHANNEL
+from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
+from ambitus.core.grammar.top.zip.variant import ZIP
+from ambitus.core.grammar.top.zip_unlined.variant import ZIP_UNLINED
 from ambitus.core.steps.model import StepsUnordered
 from ambitus.core.sums import Term
 from bags import OUTLINES, drafted, mm_at, sizes_of, tote

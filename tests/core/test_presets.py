@@ -5,6 +5,7 @@ from typing import Any
 
 import pytest
 
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft, draft
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Unit
@@ -125,7 +126,7 @@ def _begun(preset: str, unit: Unit, given: Any = None) -> Spec:
 @pytest.mark.parametrize(("preset", "way", "given"), WAYS)
 def test_every_way_to_begin_begins_calm(preset: str, way: str, given: Any, unit: Unit) -> None:
     """Nothing stands against cutting it as it is."""
-    assert [f.rule.id for f in _drafted(_begun(preset, unit, given)).findings] == []
+    assert [f.rule.id for f in findings(_drafted(_begun(preset, unit, given)))] == []
 
 
 def test_straps_that_are_left_out_are_those_of_the_preset() -> None:
@@ -155,7 +156,7 @@ def test_a_choice_by_itself_adds_only_what_is_true_of_it(preset: str, unit: Unit
     surprises = {
         (f.rule.id, f"{preset} {path}={value}")
         for path, value in _choices(spec)
-        for f in _drafted(pick(spec, path, value, GRAMMAR)).findings
+        for f in findings(_drafted(pick(spec, path, value, GRAMMAR)))
     }
     listed = {(rule, what) for rule, (_, every) in TRUE_OF.items() for what in every}
     assert surprises - listed == set()

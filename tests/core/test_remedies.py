@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 import bags
-from ambitus.core.checks.mechanism import all_rules
+from ambitus.core.checks.run import every_rule, findings
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS, Grid
@@ -31,7 +31,7 @@ NO_EDIT = {
 
 
 def _stops(draft: Draft) -> set[tuple[str, str]]:
-    return {f.at for f in draft.findings if f.rule.level == "stop"}
+    return {f.at for f in findings(draft) if f.rule.level == "stop"}
 
 
 def wrong(given_spec: dict[str, Any]) -> list[str]:
@@ -39,10 +39,10 @@ def wrong(given_spec: dict[str, Any]) -> list[str]:
     spec = with_straps(Spec.model_validate(given_spec), GRAMMAR, shipped())
     before = drafted(given_spec)
     out = []
-    for found in before.findings:
+    for found in findings(before):
         for made in remedies_of(found, before, spec, GRAMMAR, most=9):
             after = drafted(json.loads(made.spec.model_dump_json()))
-            if found.at in {f.at for f in after.findings}:
+            if found.at in {f.at for f in findings(after)}:
                 out.append(f"{found.at}: {made.remedy} does not silence it")
             if _stops(after) - _stops(before):
                 out.append(f"{found.at}: {made.remedy} raises {_stops(after) - _stops(before)}")
@@ -66,7 +66,7 @@ def _spec(given_spec: dict[str, Any]) -> Spec:
 def test_every_check_has_a_remedy_that_works(rule: str) -> None:
     """Of the bag at its limit the first remedy offered silences it; or no edit can, and the list says why."""
     before = drafted(EDGES[rule][0])
-    found = next(f for f in before.findings if f.rule.id == rule)
+    found = next(f for f in findings(before) if f.rule.id == rule)
     made = list(remedies_of(found, before, _spec(EDGES[rule][0]), GRAMMAR))
     assert bool(made) == (rule not in NO_EDIT)
     assert wrong(EDGES[rule][0]) == []
@@ -79,7 +79,7 @@ def test_remedies_lie_on_the_ruler_and_are_told(rule: str, unit: str) -> None:
     given_spec = {**EDGES[rule][0], "unit": unit}
     before = drafted(given_spec)
     ruler = Grid((INCH_STEPS if unit == "in" else METRIC_STEPS)[0])
-    for found in before.findings:
+    for found in findings(before):
         for remedy in found.fired.remedies:
             for change in remedy:
                 # what the grid makes of a size is offered as it comes out
@@ -98,7 +98,7 @@ def test_remedies_lie_on_the_ruler_and_are_told(rule: str, unit: str) -> None:
 
 def test_a_rule_without_an_edit_is_a_rule() -> None:
     """The list of exceptions names checks that there are, each with a reason."""
-    assert set(NO_EDIT) <= {rule.id for rule in all_rules()}
+    assert set(NO_EDIT) <= {rule.id for rule in every_rule(GRAMMAR)}
     assert all(NO_EDIT.values())
 
 
@@ -114,7 +114,7 @@ def test_a_remedy_leaves_the_plan_as_it_was() -> None:
     spec = _spec(EDGES["seam-too-narrow"][0])
     kept = spec.model_dump_json()
     before = drafted(EDGES["seam-too-narrow"][0])
-    (found,) = [f for f in before.findings if f.rule.id == "seam-too-narrow"]
+    (found,) = [f for f in findings(before) if f.rule.id == "seam-too-narrow"]
     (first, *_) = remedies_of(found, before, spec, GRAMMAR)
     assert spec.model_dump_json() == kept
     assert changed(spec, first.remedy, GRAMMAR).allowances["base"] == 10

@@ -4,6 +4,7 @@ from typing import Any
 
 import pytest
 
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import draft
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import View
@@ -34,7 +35,7 @@ def _picked(tile: Tile, **spec: Any) -> Any:
 def test_a_tile_keeps_its_promise(phrase: str) -> None:
     """The size, the changes and the checks that a tile tells are those of the bag after picking it."""
     now = draft(resolve(Spec.model_validate(tote()), GRAMMAR, shipped()))
-    known = {f.rule.id for f in now.findings}
+    known = {f.rule.id for f in findings(now)}
     for group in _tiles(phrase).groups:
         for tile in group.tiles:
             after = _picked(tile)
@@ -42,7 +43,7 @@ def test_a_tile_keeps_its_promise(phrase: str) -> None:
             sizes = {f"{p.name} {size_line(p, view)}" for p in after.pieces}
             # without straps there is none to tell of
             assert tile.size in sizes or (tile.key, tile.size) == ("0", "")
-            new = [f for f in after.findings if f.rule.id not in known and f.rule.level != "note"]
+            new = [f for f in findings(after) if f.rule.id not in known and f.rule.level != "note"]
             # of what does not go together at all only the reason is told
             apart = [f for f in new if f.rule.id == "parts-do-not-fit"]
             reasons = {f.fired.say.format_map(f.fired.words) for f in apart}

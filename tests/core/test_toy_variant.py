@@ -7,6 +7,7 @@ from typing import Any
 from hypothesis import given, settings
 from jsonschema import Draft202012Validator
 
+from ambitus.core.checks.run import findings
 from ambitus.core.fields import Length
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Measure, Seam, SizeLine, Stretch
 from ambitus.core.grammar.contract import SHORTER, Base, Finishes, Param, Phrase
@@ -143,7 +144,7 @@ def test_it_is_drafted_walked_and_read_back() -> None:
     assert {w.difference for w in made.walked} == {0}
     read = {k: s.total for k, s in made.read.sizes.items()}
     assert read == {"width": 300, "height": 200, "flat_opening": 300}
-    assert [f.rule.id for f in made.findings] == []
+    assert [f.rule.id for f in findings(made)] == []
 
 
 @settings(max_examples=examples(50), deadline=None)
@@ -202,9 +203,9 @@ def test_what_it_needs_of_its_neighbours_is_a_stop_where_they_do_not_give_it() -
     """The reason is the variant's own; the bag is drafted all the same."""
     picky = replace(ENVELOPE, needs=lambda bag: "" if bag.bag.interfacing.cuts else "it wants interfacing")
     grammar = GRAMMAR.with_variant(picky)
-    assert [f.rule.id for f in drafted(GIVEN, grammar).findings] == []
+    assert [f.rule.id for f in findings(drafted(GIVEN, grammar))] == []
     made = drafted({**GIVEN, "interfacing": {"kind": "none"}}, grammar)
-    (found,) = made.findings
+    (found,) = findings(made)
     assert (found.rule.id, found.rule.level, found.fired.where) == ("parts-do-not-fit", "stop", "base.kind")
     assert "it wants interfacing" in finding(found, CM).say
     assert made.piece("outer").size("width") == 320

@@ -7,6 +7,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.base.separate.traced import HALF_MOON, traced
 from ambitus.core.outlines import OutlineProblem, around, inside, read_outline, settled, written
@@ -99,10 +100,10 @@ def test_what_is_read_is_an_outline_or_is_refused(points: list[tuple[float, floa
 def test_a_hollow_tighter_than_its_seam_is_a_stop() -> None:
     """A notch 4 wide in a side, which a seam of 10 closes; and a strip too narrow for a seam inside it."""
     notched = "0,0 240,0 240,100 122,100 122,40 118,40 118,100 0,100"
-    assert "outline-too-tight" in {f.rule.id for f in _made(notched).findings}
+    assert "outline-too-tight" in {f.rule.id for f in findings(_made(notched))}
     narrow = "0,0 240,0 240,18 0,18"
-    assert "outline-too-tight" in {f.rule.id for f in _made(narrow, traced_as="cut").findings}
-    assert "outline-too-tight" not in {f.rule.id for f in _made(narrow).findings}
+    assert "outline-too-tight" in {f.rule.id for f in findings(_made(narrow, traced_as="cut"))}
+    assert "outline-too-tight" not in {f.rule.id for f in findings(_made(narrow))}
 
 
 @pytest.mark.parametrize("outline", ["", "0,0 10,0", "0,0 a,b 10,10", "0;0 100;0 100;100", "0,0 nan,5 90,90"])
@@ -154,4 +155,4 @@ def test_any_outline_of_straight_edges_is_told_as_it_is_drawn(
         left, low, right, high = piece.box
         assert piece.size("width") == pytest.approx(right - left, abs=0.006), piece.name
         assert piece.size("height") == pytest.approx(high - low, abs=0.006), piece.name
-    assert [f.rule.id for f in made.findings if f.rule.level == "stop"] == []
+    assert [f.rule.id for f in findings(made) if f.rule.level == "stop"] == []

@@ -7,6 +7,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from ambitus.core.checks.run import findings, stops
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.registry import GRAMMAR
@@ -83,7 +84,7 @@ def test_the_tape_goes_with_its_panels_and_its_stops_with_its_rows(spec: dict[st
         shows = (cut - seams - (2 * spec["top"]["tab_turn"] if turned else 0)) / 2
         assert 2 * shows + tape.size("length") - 2 * ends == pytest.approx(mouth, abs=0.01)
     if zip_made.stops and not zip_made.short:
-        quiet = "stop-on-row" not in {f.rule.id for f in made.findings}
+        quiet = "stop-on-row" not in {f.rule.id for f in findings(made)}
         gaps = [min(abs(abs(x) - zip_made.row), abs(x + zip_made.row)) for x in zip_made.stops]
         assert quiet == (min(gaps) >= 3 - 1e-6)
     assert tape.sums["opens"].total <= 2 * zip_made.half_open
@@ -120,7 +121,7 @@ def test_stock_lengths_are_those_of_the_unit_set() -> None:
 def test_a_zip_used_whole_lies_between_its_rows() -> None:
     """Between rows 184 apart the longest sold is 150, too short: it fills an opening of 152 to 156."""
     made = drafted(pouch(zip_used="whole", zip_ends="folded", narrow_by="opening", zip_opening=180))
-    found = {f.rule.id: f.fired.numbers for f in made.findings}
+    found = {f.rule.id: f.fired.numbers for f in findings(made)}
     assert found["zip-too-short"] == {
         "stock": 150,
         "short": 12,
@@ -132,7 +133,7 @@ def test_a_zip_used_whole_lies_between_its_rows() -> None:
     }
     for opening, rule in ((152, None), (156, None), (156.5, "zip-too-short")):
         at = drafted(pouch(zip_used="whole", zip_ends="folded", narrow_by="opening", zip_opening=opening))
-        rules = {f.rule.id for f in at.findings} & {"zip-too-short", "stop-on-row"}
+        rules = {f.rule.id for f in findings(at)} & {"zip-too-short", "stop-on-row"}
         assert rules == ({rule} if rule else set())
     assert not [s for s in at.steps if s.key in ("tack zip", "cut zip")]
 
@@ -212,7 +213,7 @@ def test_turned_through_the_zip_both_layers_are_one() -> None:
     assert "baste lining" in keys
     assert not [k for k in keys if k.startswith("lining s") or k == "close gap"]
     assert not [m for p in made.pieces for m in p.marks if m.kind == "gap"]
-    assert "enclosed-under-lining" not in {f.rule.id for f in made.findings}
+    assert "enclosed-under-lining" not in {f.rule.id for f in findings(made)}
     words = "".join(t.text for t in sentence(drafted(pouch(kind="zip_unlined")).bag, View("mm", "mm")))
     assert "unlined, closed by a coil zip" in words
     assert "French" in words
@@ -287,10 +288,10 @@ def test_a_boxed_pouch_leans_together_and_holds_a_wedge() -> None:
 @pytest.mark.parametrize("base", ["gusset", "side_panels", "circle"])
 def test_a_zip_needs_two_sides_to_be_caught_in(base: str) -> None:
     """What stands between front and back, or a tube of one panel, is refused with a reason."""
-    found = drafted({"base": {"kind": base}, "top": {"kind": "zip"}, "carry": []}).findings
+    found = findings(drafted({"base": {"kind": base}, "top": {"kind": "zip"}, "carry": []}))
     assert [f.rule.id for f in found if f.rule.level == "stop"] == ["parts-do-not-fit"]
     two = drafted({"base": {"kind": "circle", "panels": "two"}, "top": {"kind": "zip"}, "carry": []})
-    assert not two.stops
+    assert not stops(two)
 
 
 def test_what_another_top_had_waits_while_the_bag_is_zipped() -> None:

@@ -8,6 +8,7 @@ from fastapi.testclient import TestClient
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import readers
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import View
@@ -72,9 +73,9 @@ def test_a_draft_and_its_cut_list_are_judged_alike(spec: dict[str, Any], data: s
     spec["base"] = {k: v for k, v in spec["base"].items() if k not in ("cut_base", "cut_tube")}
     spec["top"] = {k: v for k, v in spec["top"].items() if k != "cord_cut"}
     made = drafted(spec)
-    found = {f.rule.id for f in made.findings}
+    found = {f.rule.id for f in findings(made)}
     # of a bag that cannot be there is no list
-    assume(not any(f.rule.impossible or f.rule.id == "parts-do-not-fit" for f in made.findings))
+    assume(not any(f.rule.impossible or f.rule.id == "parts-do-not-fit" for f in findings(made)))
     refused: set[str] = set()
     try:
         again = drafted_spec(spec_from_cuts(made.cut_list, spec["unit"]))
@@ -82,7 +83,7 @@ def test_a_draft_and_its_cut_list_are_judged_alike(spec: dict[str, Any], data: s
         refused = {p.code for p in bad.problems}
     # a size that comes out smaller than any that may be asked for
     assert refused <= {"too-small", "too-large"}
-    assert refused or {f.rule.id for f in again.findings} ^ found <= set(NOT_TOLD)
+    assert refused or {f.rule.id for f in findings(again)} ^ found <= set(NOT_TOLD)
 
 
 def test_two_units_in_one_length_have_to_agree() -> None:

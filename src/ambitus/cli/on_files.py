@@ -9,6 +9,7 @@ from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
+from ambitus.core.checks.run import findings, stops
 from ambitus.core.draft import Draft, draft, readers
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
@@ -95,7 +96,7 @@ def _tell(as_json: bool, data: Callable[[], Any], text: Callable[[], str]) -> No
 
 
 def _worst(made: Draft) -> int:
-    return STOPPED if made.stops else FINE
+    return STOPPED if stops(made) else FINE
 
 
 def _silenced(found: FindingShown) -> str:
@@ -157,9 +158,9 @@ def fix_file(name: str, unit: Unit | None, check: str) -> int:
     """
     text = _text(name)
     spec, made = _worked_from(text)
-    mine = [f for f in made.findings if f.rule.id == check]
+    mine = [f for f in findings(made) if f.rule.id == check]
     if not mine:
-        known = ", ".join(dict.fromkeys(f.rule.id for f in made.findings)) or "none"
+        known = ", ".join(dict.fromkeys(f.rule.id for f in findings(made))) or "none"
         why = f"“{check[:60]}” does not stand against this plan."
         raise SpecProblems((Problem("not-found", "check", check[:60], why, f"What does: {known}."),))
     carried = next((c for f in mine for c in remedies_of(f, made, spec, GRAMMAR, 1)), None)

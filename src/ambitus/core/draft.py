@@ -1,10 +1,10 @@
 """The recipe: resolved spec → form → cut → pieces, seams walked, read back, checks, steps."""
 
-from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field, replace
 from functools import cache, cached_property
+from typing import TypeVar, cast
 
-from ambitus.core.checks import Finding, run_checks
 from ambitus.core.cut.listing import cut_list_of
 from ambitus.core.cut.pieces import cut_pieces, finishes_for
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
@@ -25,6 +25,8 @@ from ambitus.core.steps import Step
 from ambitus.core.steps.work import steps_of
 from ambitus.core.walk import WalkedSeam, walk_seams
 
+T = TypeVar("T")
+
 #: Raised whenever a rule changes what is cut, so that a saved plan can say under which it was drafted.
 RULES_VERSION = 4
 
@@ -41,6 +43,13 @@ class Draft:
     zip: Zip | None
     pieces: tuple[Piece, ...]
     seams: tuple[Seam, ...]
+    _once: dict[object, object] = field(default_factory=dict, repr=False, compare=False)
+
+    def once(self, work: Callable[["Draft"], T]) -> T:
+        """Return what *work* makes of this draft, done the first time that it is asked for."""
+        if work not in self._once:
+            self._once[work] = work(self)
+        return cast(T, self._once[work])
 
     @property
     def form(self) -> Form:
@@ -61,16 +70,6 @@ class Draft:
     def read(self) -> ReadBag:
         """The bag that the cut list makes, by the other arithmetic."""
         return read_back(self.cut_list, readers_of(self.bag.bag))
-
-    @cached_property
-    def findings(self) -> tuple[Finding, ...]:
-        """What the checks say, stops first."""
-        return run_checks(self)
-
-    @property
-    def stops(self) -> tuple[Finding, ...]:
-        """What has to be put right before cutting: stops that nobody silenced."""
-        return tuple(f for f in self.findings if f.rule.level == "stop" and not f.silenced)
 
     @cached_property
     def steps(self) -> tuple[Step, ...]:

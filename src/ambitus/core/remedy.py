@@ -3,8 +3,8 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
-from ambitus.core.checks import Finding
-from ambitus.core.checks.mechanism import Change, Remedy
+from ambitus.core.checks.mechanism import Change, Finding, Remedy
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft, draft
 from ambitus.core.grammar.contract import Grammar
 from ambitus.core.problems import SpecProblems
@@ -44,8 +44,8 @@ def carry_out(spec: Spec, remedy: Remedy, grammar: Grammar, facts: Facts) -> Car
 
 def helps(finding: Finding, before: Draft, after: Draft) -> bool:
     """Return whether *finding* is silenced in the bag *after*, and no stop has come that was not there."""
-    stops = {f.at for f in before.findings if f.rule.level == "stop"}
-    return all(f.at != finding.at and (f.rule.level != "stop" or f.at in stops) for f in after.findings)
+    stops = {f.at for f in findings(before) if f.rule.level == "stop"}
+    return all(f.at != finding.at and (f.rule.level != "stop" or f.at in stops) for f in findings(after))
 
 
 def remedies_of(

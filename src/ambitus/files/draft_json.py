@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 from typing import Any
 
+from ambitus.core.checks.run import findings
 from ambitus.core.curves import Arc, Bend
 from ambitus.core.draft import RULES_VERSION, Draft
 from ambitus.core.form.model import Piece
@@ -96,7 +97,7 @@ def draft_json(draft: Draft, shown: Iterable[FindingShown] | None = None) -> dic
     *shown* are its findings with their remedies carried out; without them they come without remedies.
     """
     view = View(draft.bag.unit, draft.bag.unit)
-    shown = [finding(f, view) for f in draft.findings] if shown is None else shown
+    shown = [finding(f, view) for f in findings(draft)] if shown is None else shown
     return {
         "ambitus": "draft",
         "version": DRAFT_VERSION,

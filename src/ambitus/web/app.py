@@ -10,6 +10,7 @@ from fastapi.staticfiles import StaticFiles
 from pydantic import BaseModel, Field, TypeAdapter
 
 from ambitus import __version__
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import readers
 from ambitus.core.drawing.standing import Standing
 from ambitus.core.grammar.registry import GRAMMAR
@@ -155,7 +156,7 @@ def _working(app: FastAPI) -> None:
         spec, unit = with_edits(body)
         made = drafted(spec)
         shown = present(made, spec, unit)
-        if body.remedies and made.findings:
+        if body.remedies and findings(made):
             shown = replace(shown, findings=tuple(findings_helped(made, spec, unit, GRAMMAR)))
         return _json(_DRAFTED.dump_json(shown))
 

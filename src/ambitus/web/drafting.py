@@ -4,6 +4,7 @@ from typing import Any
 
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
+from ambitus.core.checks.run import stops
 from ambitus.core.draft import RULES_VERSION, Draft, draft, readers
 from ambitus.core.drawing.standing import Standing
 from ambitus.core.grammar.registry import GRAMMAR
@@ -83,7 +84,7 @@ def saved_from(spec: Spec) -> Saved:
         "size": f"{read_shown(made, view).size} {spec.unit}",
         "preset": shipped().presets[spec.preset].label,
         "unit": spec.unit,
-        "stops": len(made.stops),
+        "stops": len(stops(made)),
     }
     return Saved(spec.model_dump(mode="json"), _resolved(made), RULES_VERSION, cut_of(made), summary)
 

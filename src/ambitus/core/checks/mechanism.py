@@ -10,7 +10,6 @@ if TYPE_CHECKING:
     from ambitus.core.draft import Draft
 
 Level = Literal["stop", "warn", "note"]
-_ORDER: Mapping[str, int] = {"stop": 0, "warn": 1, "note": 2}
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +45,7 @@ class Fired:
 @dataclass(frozen=True, slots=True)
 class Rule:
     """
-    A check: its permanent id, level, title, when it fires, why it matters, and its test.
+    A check: its topic and place in it, its permanent id, level and title, when it fires, why, and its test.
 
     ``ignored`` is what happens where nothing is done about it, which is the reason of its level: a stop
     cannot be made or used safely, a warning comes out other than asked or fails in use, a note is worth
@@ -54,6 +53,8 @@ class Rule:
     say nothing of a bag that cannot be.
     """
 
+    topic: str
+    rank: int
     id: str
     level: Level
     title: str
@@ -79,10 +80,9 @@ class Finding:
         return self.rule.id, self.fired.where
 
 
-RULES: dict[str, Rule] = {}
-
-
 def check(
+    topic: str,
+    rank: int,
     id: str,
     level: Level,
     title: str,
@@ -92,16 +92,13 @@ def check(
     *,
     impossible: bool = False,
     doubts: bool = False,
-) -> "Callable[[Callable[[Draft], Iterator[Fired]]], Callable[[Draft], Iterator[Fired]]]":
-    """Register the decorated generator as the test of a rule."""
+) -> "Callable[[Callable[[Draft], Iterator[Fired]]], Rule]":
+    """Return what makes a rule of the decorated generator; the variant that it concerns declares it."""
 
-    def register(test: "Callable[[Draft], Iterator[Fired]]") -> "Callable[[Draft], Iterator[Fired]]":
-        if id in RULES:
-            raise ValueError(f"two checks are called {id}")
-        RULES[id] = Rule(id, level, title, when, why, ignored, test, impossible, doubts)
-        return test
+    def made(test: "Callable[[Draft], Iterator[Fired]]") -> Rule:
+        return Rule(topic, rank, id, level, title, when, why, ignored, test, impossible, doubts)
 
-    return register
+    return made
 
 
 def fired(
@@ -117,31 +114,3 @@ def fired(
     """Return a Fired with lengths as keywords; a number that neither text says is left out."""
     told = {name: mm for name, mm in numbers.items() if f"{{{name}}}" in say + fix}
     return Fired(where, say, fix, told, words or {}, remedies)
-
-
-def all_rules() -> tuple[Rule, ...]:
-    """Return every rule, in the order they are written."""
-    from ambitus.core.checks import (  # noqa: F401  rules register on import
-        bands,
-        carrying,
-        drawing_up,
-        layers,
-        seams,
-        shape,
-        top,
-        zips,
-    )
-
-    return tuple(RULES.values())
-
-
-def run_checks(draft: "Draft") -> tuple[Finding, ...]:
-    """
-    Return every finding on *draft*: stops first, else in the order the rules are written, and last what
-    the plan silences. Of a bag that cannot be, its arithmetic is not doubted as well.
-    """
-    reasons = draft.bag.silenced
-    found = [Finding(rule, hit, reasons.get(rule.id, "")) for rule in all_rules() for hit in rule.test(draft)]
-    if any(f.rule.impossible and not f.silenced for f in found):
-        found = [f for f in found if not f.rule.doubts]
-    return tuple(sorted(found, key=lambda f: (bool(f.silenced), _ORDER[f.rule.level])))

@@ -1,120 +1,27 @@
-"""Checks on the top edge, its turning gap, and the machine it is sewn on."""
+"""Checks of the mouth that every bag has."""
 
 import math
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
-from ambitus.core.checks.amounts import at_least, at_most, below, to
-from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
+from ambitus.core.checks.amounts import at_least, below, to
+from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.base.fields import GIVEN_BY
 from ambitus.core.grammar.base.panels import asked_height
-from ambitus.core.grammar.kinds import BASE_KIND, TOP_KIND
+from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.sizes import DIAMETER, LENGTH, WIDTH
-from ambitus.core.grammar.top.fields import GAP, GAP_IN, HEM, TURN, TURNED
-from ambitus.core.grammar.top.turned_through.gap import LEAST_GAP, is_bulky, longest_gap, straight_seam
-from ambitus.core.lengths import paired
+from ambitus.core.grammar.top.fields import HEM, TURN
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
 
-#: Default (ours): fleece or foam does not pass through less.
-LEAST_BULKY_GAP = 120.0
-#: Default (ours): a turn and a hem over these are more likely slips of the keys.
-WIDEST_TURN, WIDEST_HEM = 25.4, 76.2
 #: Default (ours): once round the free arm of a home machine.
 FREE_ARM = 280.0
 
 
-def least_to_turn(draft: "Draft") -> float:
-    """Return the least way that the layers of the bag are turned through."""
-    return LEAST_BULKY_GAP if is_bulky(draft.bag) else LEAST_GAP
-
-
-def _gap(draft: "Draft") -> tuple[float, float] | None:
-    if GAP not in draft.bag.values or TURNED.is_(draft.bag, "zip"):
-        return None
-    return GAP.of(draft.bag), straight_seam(draft.bag)
-
-
-def _other_seam(draft: "Draft", gap: float) -> tuple[tuple[Remedy, ...], str]:
-    """Return the remedy that puts the gap into the other seam, if that has room, and its words."""
-    bag = draft.bag
-    here = GAP_IN.of(bag)
-    room = {key: longest_gap(mm) for key, mm in bag.bag.base.straight(bag).items() if key != here}
-    other = next((key for key, mm in room.items() if mm >= gap - 1e-6), None)
-    if other is None:
-        return (), ""
-    name = {"base": "the base seam", "side": "a side seam"}.get(other, "the other seam")
-    return (to(GAP_IN, other),), f", or put it in {name}"
-
-
 @check(
-    "gap-over-seam",
-    "stop",
-    "The turning gap is longer than its seam",
-    "gap > straight seam − 2 × 15 mm",
-    "A gap needs at least 15 mm of sewn, straight seam at each end, or it runs into the corner.",
-    "The gap has no ends, and the corner comes apart.",
-)
-def gap_over_seam(draft: "Draft") -> Iterator[Fired]:
-    found, bag = _gap(draft), draft.bag
-    if not found or found[0] <= longest_gap(found[1]) + 1e-6:
-        return
-    gap, straight = found
-    most = at_most(bag, longest_gap(straight))
-    elsewhere, words = _other_seam(draft, gap)
-    fits = most >= 1
-    larger = ": make the bag larger, or press both edges under instead"
-    fix = f"Make it {{most}} or less{words}." if fits else f"There is no room for a gap{words or larger}."
-    pressed = (to(TOP_KIND, "pressed_edges"),) if bag.bag.top.kind == "turned_through" else ()
-    yield fired(
-        GAP,
-        "A gap of {gap} in {straight} of straight seam.",
-        fix,
-        remedies=(
-            *elsewhere,
-            *((to(GAP, most),) if fits else ()),
-            to(TURNED, "zip"),
-            *pressed,
-        ),
-        gap=gap,
-        straight=max(0.0, straight),
-        most=most,
-    )
-
-
-@check(
-    "gap-too-small",
-    "warn",
-    "The turning gap is tight for its layers",
-    "gap < 60 mm, or < 120 mm with fleece or foam",
-    "A hand needs 60 mm to pull a soft bag through; fleece and foam need 120 mm (ours).",
-    "The bag is hard to turn, or tears at the gap's ends.",
-)
-def gap_too_small(draft: "Draft") -> Iterator[Fired]:
-    found, bag = _gap(draft), draft.bag
-    if not found:
-        return
-    least = at_least(bag, least_to_turn(draft))
-    if found[0] < least_to_turn(draft) - 1e-9:
-        gap, straight = found
-        fits = longest_gap(straight) >= least - 1e-6
-        elsewhere, words = _other_seam(draft, least)
-        both = tuple((*way, *to(GAP, least)) for way in elsewhere)
-        fix = f"Leave {{least}} or more{words}." if fits else f"Its seam has room for {{most}}{words}."
-        yield fired(
-            GAP,
-            "{gap} to turn {what} through.",
-            fix,
-            {"what": "fleece or foam" if is_bulky(bag) else "the bag"},
-            remedies=(*((to(GAP, least),) if fits else ()), *both, to(TURNED, "zip")),
-            gap=gap,
-            least=least,
-            most=at_most(bag, longest_gap(straight)),
-        )
-
-
-@check(
+    "top",
+    30,
     "mouth-under-free-arm",
     "warn",
     "Too narrow to slip over a machine's free arm",
@@ -153,52 +60,8 @@ def mouth_under_free_arm(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
-    "hem-out-of-role",
-    "warn",
-    "A hem of an unusual size",
-    "first turn > 25.4 mm, hem > 76.2 mm (75 mm, 3 in), or first turn > hem",
-    "A small turn hides the raw edge inside a larger hem; a slip of the keys turns them about.",
-    "The hem is clumsy, or cannot be folded as it is told.",
-)
-def hem_out_of_role(draft: "Draft") -> Iterator[Fired]:
-    bag = draft.bag
-    hem = HEM.of(bag) if HEM in bag.values else None
-    turn = TURN.of(bag) if TURN in bag.values and bag.bag.top.kind != "casing" else None
-    if turn is not None and turn > WIDEST_TURN + 1e-9:
-        most = paired(25).mm(bag.unit)
-        yield fired(
-            TURN,
-            "A turn of {turn}.",
-            "Check the number; {most} or less is usual.",
-            remedies=(to(TURN, None), to(TURN, most)),
-            turn=turn,
-            most=most,
-        )
-    elif turn is not None and hem is not None and turn > hem + 1e-9:
-        most = at_most(bag, hem)
-        turned = (*to(TURN, hem), *to(HEM, turn))
-        yield fired(
-            TURN,
-            "A first turn of {turn} does not fit inside a hem of {hem}.",
-            "Make the turn {most} or less, or turn the two about.",
-            remedies=(turned, to(TURN, most)),
-            turn=turn,
-            hem=hem,
-            most=most,
-        )
-    if hem is not None and hem > WIDEST_HEM + 1e-9:
-        most = paired(75).mm(bag.unit)
-        yield fired(
-            HEM,
-            "A hem of {hem}.",
-            "Check the number; {most} or less is usual.",
-            remedies=(to(HEM, None), to(HEM, most)),
-            hem=hem,
-            most=most,
-        )
-
-
-@check(
+    "top",
+    50,
     "top-over-height",
     "stop",
     "The hem is deeper than the bag",
@@ -223,3 +86,9 @@ def top_over_height(draft: "Draft") -> Iterator[Fired]:
             height=height,
             most=most,
         )
+
+
+CHECKS = (
+    mouth_under_free_arm,
+    top_over_height,
+)

@@ -12,6 +12,7 @@ from ambitus.core.lengths import Pair, View
 from ambitus.core.sums import Term
 
 if TYPE_CHECKING:
+    from ambitus.core.checks.mechanism import Rule
     from ambitus.core.form.model import Face, Form, Mark, Piece, Strip
     from ambitus.core.grammar.top.drawstring.cords import Cords
     from ambitus.core.grammar.top.zip.made import Zip
@@ -195,6 +196,8 @@ class Variant:
     unused: "Callable[[Resolved], frozenset[str]]" = none_unused
     needs: "Callable[[Resolved], str]" = nothing_needed
     steps: "Callable[[Resolved, str, Form], tuple[Step, ...]]" = no_steps
+    #: what a bag with it is judged by, besides what every bag is
+    checks: "tuple[Rule, ...]" = ()
     #: how it looks cut through, for its tile and its page
     section: Section = ()
 
@@ -417,6 +420,11 @@ class Bag:
         """The same, and after them the kinds of the seams that are not of the bag's kind."""
         others = {v.kind: v for v in self.seams_by_class.values() if v.kind != self.seams.kind}
         return (*self.with_prefix, *(("seams", v) for v in others.values()))
+
+    @cached_property
+    def checks(self) -> "tuple[Rule, ...]":
+        """What its variants judge it by, in their order."""
+        return tuple(dict.fromkeys(rule for _, variant in self.every_variant for rule in variant.checks))
 
     def seam(self, key: str) -> SeamKind:
         """Return the kind of the seams of class *key*: its own, else the bag's where that can sew it."""

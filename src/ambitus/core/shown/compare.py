@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.flat import FlatPiece, flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing
@@ -100,7 +101,7 @@ def _finished(made: Draft, view: View) -> dict[str, tuple[str, str]]:
 
 
 def _checks(made: Draft) -> dict[str, tuple[str, str]]:
-    return {f.rule.id: (f.rule.title, f.rule.level) for f in made.findings if not f.silenced}
+    return {f.rule.id: (f.rule.title, f.rule.level) for f in findings(made) if not f.silenced}
 
 
 def _pieces(before: Draft, after: Draft, view: View) -> Iterator[PiecePair]:

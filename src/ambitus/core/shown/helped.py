@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from ambitus.core.checks.mechanism import Change
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.carry.fields import PAIRS
 from ambitus.core.grammar.contract import Grammar, Variant
@@ -70,6 +71,6 @@ def shown_remedy(before: Draft, made: Carried, view: View) -> RemedyShown:
 def findings_helped(made: Draft, spec: Spec, unit: Unit, grammar: Grammar) -> Iterator[FindingShown]:
     """Yield every finding on *made*, which *spec* was drafted to, each with the remedies of it that work."""
     view = View(unit, made.bag.unit)
-    for found in made.findings:
+    for found in findings(made):
         carried = () if found.silenced else remedies_of(found, made, spec, grammar)
         yield finding(found, view, tuple(shown_remedy(made, one, view) for one in carried))

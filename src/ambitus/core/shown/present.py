@@ -3,7 +3,8 @@
 from collections.abc import Iterator
 from typing import Literal
 
-from ambitus.core.checks import Finding
+from ambitus.core.checks.mechanism import Finding
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import RULES_VERSION, Draft
 from ambitus.core.drawing.box_states import box_states
 from ambitus.core.drawing.drawn_in import FRAMES, over_open_mouth
@@ -347,7 +348,7 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
             )
             for w in draft.walked
         ),
-        findings=tuple(finding(f, view) for f in draft.findings),
+        findings=tuple(finding(f, view) for f in findings(draft)),
         read=read_back(draft, view),
         closes=_closes(draft, view),
         states=states(draft, view),

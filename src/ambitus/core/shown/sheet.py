@@ -1,5 +1,6 @@
 """The cut sheet: what is taken to the table."""
 
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.lengths import Unit, View
@@ -64,7 +65,7 @@ def sheet(draft: Draft, unit: Unit) -> Sheet:
         pieces=pieces(draft, view),
         readings=_readings(draft, view),
         read=read_back(draft, view),
-        findings=tuple(finding(f, view) for f in draft.findings),
+        findings=tuple(finding(f, view) for f in findings(draft)),
         steps=_steps(draft, view),
         last_word=LAST_WORD,
         standing=picture(draft),

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, replace
 
+from ambitus.core.checks.run import findings
 from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft, draft
 from ambitus.core.drawing.flat import flat_piece, widest_of
@@ -75,8 +76,8 @@ def _brings(before: Draft, after: Draft) -> tuple[str, ...]:
 
     Of parts that do not go together the reason is told: the title says nothing that would help to choose.
     """
-    known = {f.rule.id for f in before.findings}
-    loud = [f for f in after.findings if f.rule.id not in known and f.rule.level != "note"]
+    known = {f.rule.id for f in findings(before)}
+    loud = [f for f in findings(after) if f.rule.id not in known and f.rule.level != "note"]
     apart = [f for f in loud if f.rule.id == MISFIT]
     reasons = dict.fromkeys(f.fired.say.format_map(f.fired.words) for f in apart)
     return (*reasons, *(f.rule.title for f in loud if f.rule.id != MISFIT and not apart))
@@ -120,7 +121,7 @@ class _Asking:
             size=f"{shown.name} {size_line(shown, View(self.view.unit, changed.unit))}" if told else "",
             changes=_changes(self.now, after, self.view),
             brings=_brings(self.now, after),
-            fits=all(f.rule.id != MISFIT for f in after.findings),
+            fits=all(f.rule.id != MISFIT for f in findings(after)),
             piece=flat_piece(shown, widest) if shows == "piece" else None,
             piece_looks=shown.looks,
             standing=picture(after) if shows == "standing" else None,

@@ -4,7 +4,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from ambitus.core.checks.mechanism import all_rules
+from ambitus.core.checks.run import every_rule
 from ambitus.core.fields import Length
 from ambitus.core.grammar.carry.fields import ATTACH, FROM_FACE, FROM_SIDE, PAIRS
 from ambitus.core.grammar.contract import Grammar, Param
@@ -118,11 +118,11 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
     return out
 
 
-def _silence(spec: Spec, edit: SilencedEdit) -> Spec:
+def _silence(spec: Spec, edit: SilencedEdit, grammar: Grammar) -> Spec:
     """Return *spec* with a check silenced, or speaking again where no reason is given."""
     reasons = {key: why for key, why in spec.silenced.items() if key != edit.check}
     if edit.reason.strip():
-        if edit.check not in {rule.id for rule in all_rules()}:
+        if edit.check not in {rule.id for rule in every_rule(grammar)}:
             raise _no_field(f"silenced.{edit.check}")
         reasons[edit.check] = edit.reason.strip()
     return spec.model_copy(update={"silenced": reasons})
@@ -147,7 +147,7 @@ def apply_edit(spec: Spec, edit: Edit, unit: Unit, grammar: Grammar, facts: Fact
     """
     spec = with_straps(spec, grammar, facts)
     if isinstance(edit, SilencedEdit):
-        return _silence(spec, edit)
+        return _silence(spec, edit, grammar)
     if isinstance(edit, PickedEdit):
         protected = ("preset", "version", "usual", "silenced")
         if edit.path.split(".")[0] in protected:

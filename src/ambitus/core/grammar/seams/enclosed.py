@@ -3,16 +3,13 @@
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.contract import Param, Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
+from ambitus.core.grammar.seams.checks import CHECKS, FELLED_CHECKS, FRENCH_CHECKS
 from ambitus.core.grammar.seams.common import GENERAL_PARAM, phrase, whole_allowance
 from ambitus.core.grammar.seams.fields import FIRST_ROW, SEAM_TRIM, SECOND_ROW
+from ambitus.core.grammar.seams.rows import first_and_second
 from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
-
-#: What the second row has to be wider than the trimmed first, or a raw edge shows: 1.5 mm.
-COVER = 1.5
-#: What a flat-felled seam takes at the least: one edge is trimmed to half and wrapped by the other.
-LEAST_FELLED = 12.0
 
 
 def _trim(bag: Resolved) -> float:
@@ -45,12 +42,6 @@ FRENCH_PARAMS = (
 
 #: what a cut list tells of a French seam besides its allowances: its two rows
 FRENCH_TOLD = {"first": FIRST_ROW, "second": SECOND_ROW, "trim": SEAM_TRIM}
-
-
-def first_and_second(bag: Resolved, key: str, mm: float) -> tuple[float, float]:
-    """Return the two rows of a French seam that takes *mm* in all: what is not the first is the second."""
-    first = FIRST_ROW.of(bag)
-    return first, snap(mm - first)
 
 
 def _second_stands(bag: Resolved, key: str, mm: float) -> float:
@@ -122,6 +113,7 @@ def _french_words(bag: Resolved, view: View) -> str:
 
 
 FRENCH = SeamKind(
+    checks=(*CHECKS, *FRENCH_CHECKS),
     kind="french",
     section=sections.FRENCH,
     label="French",
@@ -138,6 +130,7 @@ FRENCH = SeamKind(
     read=reading.both_rows,
 )
 FRENCH_STITCHED = SeamKind(
+    checks=(*CHECKS, *FRENCH_CHECKS),
     kind="french_stitched",
     section=sections.FRENCH_STITCHED,
     label="French, stitched down",
@@ -175,6 +168,7 @@ def _felled_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 
 FELLED = SeamKind(
+    checks=(*CHECKS, *FELLED_CHECKS),
     kind="felled",
     section=sections.FELLED,
     label="Flat-felled",

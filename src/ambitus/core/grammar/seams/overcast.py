@@ -6,6 +6,7 @@ from ambitus.core.fields import Length
 from ambitus.core.grammar.allowances import GENERAL
 from ambitus.core.grammar.contract import Param, Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
+from ambitus.core.grammar.seams.checks import CHECKS
 from ambitus.core.grammar.seams.common import (
     GENERAL_PARAM,
     allowance,
@@ -52,6 +53,7 @@ def _overlock_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 
 OVERLOCKED_FIRST = SeamKind(
+    checks=CHECKS,
     kind="overlocked_first",
     section=sections.OVERLOCKED_FIRST,
     label="Overlocked first",
@@ -84,6 +86,7 @@ def _together_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 
 ZIGZAGGED = SeamKind(
+    checks=CHECKS,
     kind="zigzagged",
     section=sections.ZIGZAGGED,
     label="Overcast together",

@@ -5,6 +5,7 @@ from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.contract import Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
+from ambitus.core.grammar.seams.checks import CHECKS
 from ambitus.core.grammar.seams.common import (
     GENERAL_PARAM,
     allowance,
@@ -19,6 +20,7 @@ from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
 
 PLAIN = SeamKind(
+    checks=CHECKS,
     kind="plain",
     section=sections.PLAIN,
     label="Plain",
@@ -54,6 +56,7 @@ def _two_panels(bag: Resolved) -> str:
 
 
 LAPPED = SeamKind(
+    checks=CHECKS,
     kind="lapped",
     section=sections.LAPPED,
     label="Lapped",
@@ -79,6 +82,7 @@ def _raw_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 
 RAW = SeamKind(
+    checks=CHECKS,
     kind="raw",
     section=sections.RAW,
     label="Raw edges that meet",

@@ -6,7 +6,7 @@ from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.top.drawstring.fields import BAND, BAND_MADE
 from ambitus.core.grammar.top.drawstring.loops import no_side_seam
 from ambitus.core.grammar.top.drawstring.motif import motif_mark
-from ambitus.core.grammar.top.turned_through import TURNED_THROUGH
+from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term

@@ -5,9 +5,9 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import allowance, at_least, at_most, to
 from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
-from ambitus.core.checks.top import least_to_turn
 from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
 from ambitus.core.grammar.sizes import BREADTH, LENGTH
+from ambitus.core.grammar.top.checks import least_to_turn
 from ambitus.core.grammar.top.fields import TURNED
 from ambitus.core.grammar.top.zip.fields import (
     NARROW_BY,
@@ -34,10 +34,16 @@ if TYPE_CHECKING:
 
 #: Default (ours): a hand does not go in through less.
 HAND = 100.0
+
+
 #: Default (ours): less than this is left of an opening, or of a tab, and it is nothing.
 LEAST_OPENING, LEAST_TAB = 20.0, 3.0
+
+
 #: Default (ours): once round a hand that goes through a loop.
 HAND_ROUND = 220.0
+
+
 #: Breadth over this share of the length makes a box that does not lie still.
 BROAD_SHARE = 0.8
 
@@ -60,6 +66,8 @@ def _opening(draft: "Draft", mm: float) -> tuple[Remedy, ...]:
 
 
 @check(
+    "zips",
+    10,
     "zip-seam-over-teeth",
     "stop",
     "The zip seam leaves no room beside the teeth",
@@ -88,6 +96,8 @@ def zip_seam_over_teeth(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "zips",
+    20,
     "zip-too-short",
     "stop",
     "The zip is too short",
@@ -168,6 +178,8 @@ def _whole_too_short(draft: "Draft", made: Zip, stock: float, last: tuple[Remedy
 
 
 @check(
+    "zips",
+    30,
     "stop-on-row",
     "stop",
     "A row would be sewn over a stop",
@@ -203,6 +215,8 @@ def stop_on_row(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "zips",
+    40,
     "teeth-crossed",
     "stop",
     "A row would cross hard teeth",
@@ -228,6 +242,8 @@ def teeth_crossed(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "zips",
+    50,
     "zip-longer-than-sold",
     "warn",
     "No zip is sold so long",
@@ -252,6 +268,8 @@ def zip_longer_than_sold(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "zips",
+    60,
     "tabs-fill-mouth",
     "stop",
     "The tabs and the opening do not fit the mouth",
@@ -288,6 +306,8 @@ def tabs_fill_mouth(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "zips",
+    70,
     "turned-through-small-zip",
     "warn",
     "The zip is tight to turn the bag through",
@@ -318,6 +338,8 @@ def turned_through_small_zip(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "zips",
+    80,
     "hand-does-not-go-in",
     "note",
     "A hand does not go in",
@@ -341,6 +363,8 @@ def hand_does_not_go_in(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "zips",
+    90,
     "zip-not-counted",
     "note",
     "The zip is not counted",
@@ -367,6 +391,8 @@ def zip_not_counted(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "zips",
+    100,
     "broad-for-its-length",
     "note",
     "Nearly as broad as it is long",
@@ -394,6 +420,8 @@ def broad_for_its_length(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "zips",
+    110,
     "wrist-loop-small",
     "warn",
     "The loop is small for a hand",
@@ -417,3 +445,18 @@ def wrist_loop_small(draft: "Draft") -> Iterator[Fired]:
                 round=snap(share * path.of(bag)),
                 least=least,
             )
+
+
+CHECKS = (
+    zip_seam_over_teeth,
+    zip_too_short,
+    stop_on_row,
+    teeth_crossed,
+    zip_longer_than_sold,
+    tabs_fill_mouth,
+    turned_through_small_zip,
+    hand_does_not_go_in,
+    zip_not_counted,
+    broad_for_its_length,
+    wrist_loop_small,
+)

@@ -1,59 +1,32 @@
-"""Checks of pieces that are divided: a bottom of another cloth, a facing."""
+"""Checks of the cloths: a contrasting bottom, and a print."""
 
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import at_least, at_most, to
+from ambitus.core.checks.joins import between, room_for_join
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
-from ambitus.core.fields import Length
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
+from ambitus.core.grammar.base.fields import CUT_AS
 from ambitus.core.grammar.carry.fields import FROM_TOP
-from ambitus.core.grammar.cloth.bottom import LEAST, has_bottom
-from ambitus.core.grammar.cloth.fields import BOTTOM, BOTTOM_HEIGHT, CONTRAST_CLOTH
-from ambitus.core.grammar.top.facing import is_faced
-from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT
+from ambitus.core.grammar.cloth.bottom import has_bottom
+from ambitus.core.grammar.cloth.fields import (
+    BOTTOM,
+    BOTTOM_HEIGHT,
+    CONTRAST_CLOTH,
+    PRINT,
+)
+from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.lengths import snap
-from ambitus.core.spec.resolved import Resolved
 from ambitus.core.words import within
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
 
 
-def _room(draft: "Draft") -> tuple[float, float]:
-    """Return the lowest and the highest place of a join."""
-    form = draft.form
-    return snap(form.rounded + LEAST), snap(form.height - form.lower_sides - LEAST)
-
-
-def _between(
-    bag: Resolved, path: Length, asked: float, low: float, high: float, without: Remedy, or_else: str
-) -> Fired | None:
-    """Return what is said of a height that has to lie between two others, or nothing where it does."""
-    if low - 1e-9 <= asked <= high + 1e-9:
-        return None
-    least, most = at_least(bag, low), at_most(bag, high)
-    if least > most:
-        return fired(
-            path,
-            "{asked}, where a join has no room at all.",
-            f"{or_else}, or make the bag higher.",
-            remedies=(without,),
-            asked=asked,
-        )
-    nearest = least if asked < low else most
-    return fired(
-        path,
-        "{asked} is asked.",
-        "Choose between {least} and {most}.",
-        remedies=(to(path, nearest), without),
-        asked=asked,
-        least=least,
-        most=most,
-    )
-
-
 @check(
+    "bands",
+    10,
     "bottom-out-of-reach",
     "stop",
     "The bottom has no room",
@@ -64,35 +37,17 @@ def _between(
 )
 def bottom_out_of_reach(draft: "Draft") -> Iterator[Fired]:
     if has_bottom(draft.bag):
-        path, (low, high) = BOTTOM_HEIGHT, _room(draft)
+        path, (low, high) = BOTTOM_HEIGHT, room_for_join(draft)
         same = to(BOTTOM, "same")
-        said = _between(
+        said = between(
             draft.bag, path, path.of(draft.bag), low, high, same, "Cut the panels in one, without a bottom"
         )
         yield from (said,) if said else ()
 
 
 @check(
-    "facing-out-of-reach",
-    "stop",
-    "The facing has no room",
-    "visible facing > height − corner radius − 10 mm, or < step + 10 mm",
-    "Below a facing some lining has to be left, and its join runs level round the bag.",
-    "The bag is drafted with another facing than was asked.",
-    impossible=True,
-)
-def facing_out_of_reach(draft: "Draft") -> Iterator[Fired]:
-    if is_faced(draft.bag):
-        path, (low, high) = FACING_HEIGHT, _room(draft)
-        least, most = snap(draft.form.height - high), snap(draft.form.height - low)
-        plain = to(FACING, "lining")
-        said = _between(
-            draft.bag, path, path.of(draft.bag), least, most, plain, "Line the bag up to its edge"
-        )
-        yield from (said,) if said else ()
-
-
-@check(
+    "bands",
+    30,
     "strap-over-join",
     "warn",
     "A strap is sewn down on the join of the bottom",
@@ -128,6 +83,8 @@ def strap_over_join(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "bands",
+    40,
     "bottom-weaker",
     "note",
     "The bottom is of the weaker cloth",
@@ -150,3 +107,34 @@ def bottom_weaker(draft: "Draft") -> Iterator[Fired]:
                 words,
                 remedies=tuple(to(CONTRAST_CLOTH, key) for key in strong if key != outer.key)[:2],
             )
+
+
+@check(
+    "layers",
+    90,
+    "print-upside-down",
+    "warn",
+    "The print stands on its head at the back",
+    "a one-way print on a piece folded at the base",
+    "One piece goes down the front and up the back, and its print with it.",
+    "It can be sewn, and comes out with the back the wrong way up.",
+)
+def print_upside_down(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if PRINT.of(bag) == "one_way" and any(p.folded for p in draft.pieces if p.layer == "outer"):
+        cut_as = CUT_AS in bag.values
+        way = to(CUT_AS, "panels") if cut_as else to(BASE_KIND, "seamed")
+        yield fired(
+            way[0].path,
+            "The outer is one piece, folded at the base.",
+            "Cut two panels with a base seam.",
+            remedies=(way,),
+        )
+
+
+CHECKS = (
+    bottom_out_of_reach,
+    strap_over_join,
+    bottom_weaker,
+    print_upside_down,
+)

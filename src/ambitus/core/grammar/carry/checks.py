@@ -1,9 +1,16 @@
-"""Checks on straps: whether a hand enters, how they hang, where their ends go."""
+"""Checks of straps: for a hand, on the panel, through the needle."""
 
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
-from ambitus.core.checks.amounts import at_least, at_most, place_field, placed_at, strap_field, to
+from ambitus.core.checks.amounts import (
+    at_least,
+    at_most,
+    place_field,
+    placed_at,
+    strap_field,
+    to,
+)
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.fields import Length
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
@@ -22,7 +29,8 @@ from ambitus.core.grammar.carry.fields import (
 )
 from ambitus.core.grammar.carry.hang import visible_for_drop
 from ambitus.core.grammar.carry.strap import Hang
-from ambitus.core.grammar.top.fields import HEM
+from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, LINING_CLOTH, OUTER_CLOTH
+from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.lengths import Pair, paired, snap
 from ambitus.core.spec.resolved import Resolved
 
@@ -31,14 +39,16 @@ if TYPE_CHECKING:
 
 #: Default (ours): the least drop to carry by: 75 mm | 3 in by hand, 230 mm | 9 in on the shoulder.
 LEAST_DROP = {"hand": paired(75), "shoulder": Pair(230, paired(75).inch * 3)}
+
+
 #: Default (ours): a drop over this is more likely a slip of the keys: 700 mm | 28 in.
 MOST_DROP = Pair(700, paired(180).inch * 4)
-#: Default (ours): a tube under this does not turn: 15 mm | 5/8 in.
-NARROWEST_TUBE = paired(15)
-#: Default (ours): a strip under four of these cannot be folded in four by hand: 12 mm | 1/2 in.
-NARROWEST_FOLDED = paired(12)
+
+
 #: Default (ours): what of a strap's end has to lie beyond the row that catches it: 6 mm | 1/4 in.
 CAUGHT = paired(6)
+
+
 #: How a strap is held, in a sentence.
 _HOW = {"hand": "in the hand", "shoulder": "on the shoulder"}
 
@@ -51,6 +61,8 @@ def _longer(draft: "Draft", hang: Hang, drop: float) -> float:
 
 
 @check(
+    "carrying",
+    10,
     "strap-no-hand",
     "stop",
     "No hand can enter the strap",
@@ -84,6 +96,8 @@ def strap_no_hand(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "carrying",
+    20,
     "strap-short",
     "warn",
     "A short strap for the way it is carried",
@@ -115,6 +129,8 @@ def strap_short(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "carrying",
+    30,
     "strap-out-of-role",
     "warn",
     "A very long drop",
@@ -149,6 +165,8 @@ def _range(draft: "Draft", hang: Hang) -> tuple[float, float]:
 
 
 @check(
+    "carrying",
+    40,
     "strap-off-panel",
     "stop",
     "The strap ends do not fit on the top edge",
@@ -205,6 +223,8 @@ _ON_FOLD = {
 
 
 @check(
+    "carrying",
+    50,
     "strap-on-fold",
     "note",
     "A strap end sits where the bag turns its corner",
@@ -238,54 +258,8 @@ def strap_on_fold(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
-    "strap-too-narrow",
-    "warn",
-    "A narrow strap to fold in four",
-    "folded in four and finished < 12 mm | 1/2 in",
-    "In a narrower one (ours) the raw edges do not stay inside the fold.",
-    "It comes out uneven, or its edges come out of it.",
-)
-def strap_too_narrow(draft: "Draft") -> Iterator[Fired]:
-    least = NARROWEST_FOLDED.mm(draft.bag.unit)
-    for hang in draft.hangs:
-        path = STRAP_WIDTH.in_(hang.prefix)
-        if hang.item.make.kind == "four_fold" and path.of(draft.bag) < least - 1e-9:
-            yield fired(
-                path,
-                "{width} finished, cut {cut}.",
-                "Make it {least} or wider.",
-                remedies=(to(path, least),),
-                width=path.of(draft.bag),
-                cut=hang.width.total,
-                least=least,
-            )
-
-
-@check(
-    "strap-tuck-over-hem",
-    "stop",
-    "The tucked strap end is longer than its hem",
-    "end tucked up inside the hem > hem",
-    "It would come out below the hem's stitching.",
-    "The end shows on the inside, and no row holds it.",
-)
-def strap_tuck_over_hem(draft: "Draft") -> Iterator[Fired]:
-    bag = draft.bag
-    for hang in draft.hangs:
-        path = TUCK.in_(hang.prefix)
-        if path in bag.values and HEM in bag.values and path.of(bag) > HEM.of(bag) + 1e-9:
-            tuck, hem = path.of(bag), HEM.of(bag)
-            yield fired(
-                path,
-                "{tuck} tucked into a hem of {hem}.",
-                "Tuck in {hem} or less, or make the hem {tuck}.",
-                remedies=(to(path, at_most(bag, hem)), to(HEM, at_least(bag, tuck))),
-                tuck=tuck,
-                hem=hem,
-            )
-
-
-@check(
+    "carrying",
+    80,
     "strap-tail-short",
     "warn",
     "Little of the strap's end is caught",
@@ -342,6 +316,8 @@ def _down_to(draft: "Draft") -> tuple[float, float, float]:
 
 
 @check(
+    "carrying",
+    90,
     "strap-into-corner",
     "stop",
     "The strap is sewn over the corner of the base",
@@ -383,6 +359,8 @@ def strap_into_corner(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "carrying",
+    100,
     "strap-past-base",
     "stop",
     "The strap is sewn shut to the base",
@@ -411,24 +389,110 @@ def strap_past_base(draft: "Draft") -> Iterator[Fired]:
         )
 
 
+#: Default (ours): what a home machine feeds under its foot.
+THICKEST_STACK = 6.0
+
+
+def _stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
+    """Return the thickness of cloth under the needle at a strap's end, and whether a core lies in it."""
+    bag, make = draft.bag, hang.item.make
+    outers, linings, straps = hang.item.attach.crossed(hang.item)
+    cloth = bag.cloth("outer").thickness
+    strap = make.layers * (cloth if make.thickness is None else make.thickness)
+    stack = cloth * outers * draft.cut_list.layers + strap * straps
+    if linings and LINING_CLOTH in bag.values:
+        stack += bag.cloth("lining").thickness * linings
+    if not bag.bag.interfacing.cuts:
+        return stack, False
+    felt = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)].thickness
+    cored = bool(make.core_width(hang.item)) and not bag.bag.interfacing.part
+    # the core is folded once, and stops short of an end that is turned under
+    reach = sum(t.mm for t in (*hang.tails, *hang.item.attach.core_short(hang.item)))
+    cored = cored and reach > 1e-9
+    panels = (p for p in draft.pieces if p.layer == "interfacing")
+    top = next((e for p in panels for e in p.edges if e.seam == "top"), None)
+    # what is kept out of the seams reaches no farther in than the grid's rounding
+    caught = top is not None and top.finish > 1.0 and bag.bag.interfacing.kind != "kept_out"
+    stack += felt if caught else 0.0
+    return stack + (2 * felt if cored else 0.0), cored
+
+
 @check(
-    "strap-tube-too-narrow",
+    "layers",
+    40,
+    "stack-too-thick",
     "warn",
-    "A narrow tube to turn",
-    "sewn as a tube and finished < 15 mm | 5/8 in",
-    "A narrower tube (ours) of bag cloth does not turn over itself.",
-    "It cannot be turned without much patience, if at all.",
+    "Thick where the straps are sewn on",
+    "cloth under the needle at a strap end > 6 mm",
+    "A home machine feeds about 6 mm (ours) under its foot; more is walked over slowly or hammered flat.",
+    "The needle skips or breaks there.",
 )
-def strap_tube_too_narrow(draft: "Draft") -> Iterator[Fired]:
-    least = NARROWEST_TUBE.mm(draft.bag.unit)
+def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
     for hang in draft.hangs:
-        path = STRAP_WIDTH.in_(hang.prefix)
-        if hang.item.make.kind == "tube" and path.of(draft.bag) < least - 1e-9:
-            yield fired(
-                path,
-                "A tube {width} wide.",
-                "Make it {least} or wider, or turn the edges in instead.",
-                remedies=(to(path, least), to(MAKE.in_(hang.prefix), "edges_turned")),
-                width=path.of(draft.bag),
-                least=least,
-            )
+        stack, cored = _stack(draft, hang)
+        if stack <= THICKEST_STACK + 1e-9:
+            continue
+        last = ", or leave the core out of the ends." if cored else "."
+        yield fired(
+            STRAP_WIDTH.in_(hang.prefix),
+            "About {stack} of cloth under the needle.",
+            "Use a walking foot and a strong needle, hammer the fold flat, or take webbing" + last,
+            remedies=(
+                *((to(INTERFACING_MATERIAL, "fusible_light"),) if cored else ()),
+                to(MAKE.in_(hang.prefix), "edges_turned"),
+                to(MAKE.in_(hang.prefix), "webbing"),
+            ),
+            stack=stack,
+        )
+
+
+@check(
+    "layers",
+    50,
+    "weak-for-load",
+    "warn",
+    "A cloth that does not carry",
+    "straps on an outer of strength 1, or of pile that stands loose, in one layer (see the library)",
+    "Straps pull at two points: a light cloth tears there, a knit gives, and pile comes out.",
+    "The bag tears or loses its shape under its load.",
+)
+def weak_for_load(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    cloth = bag.cloth("outer")
+    single = draft.cut_list.layers == 1
+    if not draft.hangs or not ((cloth.strength <= 1 and single) or cloth.pile):
+        return
+    how = "gives" if cloth.ease > 0.01 else "loses its pile" if cloth.pile else "tears"
+    options = bag.bag.param_at[OUTER_CLOTH].options
+    strong = (o.key for o in options if _carries(draft, o.key))
+    yield fired(
+        OUTER_CLOTH,
+        "{cloth} {how} at the strap ends.",
+        "Choose a stronger cloth."
+        if cloth.pile
+        else "Choose a stronger cloth, or work two layers of it as one.",
+        {"cloth": cloth.label, "how": how},
+        remedies=(
+            *((to(DOUBLED_CLOTH, "doubled"),) if not cloth.pile else ()),
+            *(to(OUTER_CLOTH, key) for key in strong),
+        )[:3],
+    )
+
+
+def _carries(draft: "Draft", key: str) -> bool:
+    cloth = draft.bag.facts.cloths[key]
+    return cloth.strength >= 2 and not cloth.pile
+
+
+CHECKS = (
+    strap_no_hand,
+    strap_short,
+    strap_out_of_role,
+    strap_off_panel,
+    strap_on_fold,
+    strap_tail_short,
+    strap_into_corner,
+    strap_past_base,
+    stack_too_thick,
+    weak_for_load,
+)

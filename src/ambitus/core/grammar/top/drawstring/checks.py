@@ -1,4 +1,4 @@
-"""Checks of a top that is drawn up by a cord: its channel, its raw edge, its cord, its closing."""
+"""Checks of what is drawn up: channel, cords, closing."""
 
 import math
 from collections.abc import Iterator
@@ -11,7 +11,6 @@ from ambitus.core.grammar.cloth.fields import LINING_CLOTH, OUTER_CLOTH
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.kinds import INTERFACING_KIND
 from ambitus.core.grammar.sizes import HEIGHT
-from ambitus.core.grammar.top.casing.measures import is_overlocked, turn_down
 from ambitus.core.grammar.top.drawstring.channel import EASE, channel_of, cord_flat, least_channel
 from ambitus.core.grammar.top.drawstring.closing import by_contents, to_edge
 from ambitus.core.grammar.top.drawstring.cords import cord_melts
@@ -26,7 +25,7 @@ from ambitus.core.grammar.top.drawstring.fields import (
     HEIGHT_MEANS,
     TAIL,
 )
-from ambitus.core.grammar.top.fields import CHANNEL_EDGE, HEADING, HEM_EDGE, TURN
+from ambitus.core.grammar.top.fields import HEADING
 from ambitus.core.lengths import Pair, paired, snap
 from ambitus.core.words import within
 
@@ -35,8 +34,12 @@ if TYPE_CHECKING:
 
 #: Default (ours): a tail under this cannot be knotted: 50 mm | 2 in.
 LEAST_TAIL = paired(50)
+
+
 #: Default (ours): a bag that closes over less than this, in mm, closes over nothing.
 LEAST_CONTENTS = 20.0
+
+
 #: Default (ours): what a channel, a heading and a tail are at the most where they are meant: 60, 100, 500 mm.
 ROLES = {
     CHANNEL: ("channel", paired(60)),
@@ -47,6 +50,8 @@ ROLES = {
 
 
 @check(
+    "drawing-up",
+    10,
     "channel-narrow",
     "stop",
     "The channel is too narrow for its cord",
@@ -79,6 +84,8 @@ def channel_narrow(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "drawing-up",
+    20,
     "drawn-up-out-of-role",
     "warn",
     "An unusual number for a drawn-up top",
@@ -106,64 +113,8 @@ def drawn_up_out_of_role(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
-    "raw-edge-in-channel",
-    "warn",
-    "The raw edge lies in the channel",
-    "first turn > edge and < edge + channel, not overlocked",
-    "The first turn ends where the cord runs: it frays there and catches the cord.",
-    "The cord catches in use, and the edge frays.",
-)
-def raw_edge_in_channel(draft: "Draft") -> Iterator[Fired]:
-    bag = draft.bag
-    if bag.bag.top.kind != "casing" or is_overlocked(bag):
-        return
-    turn, edge, channel = TURN.of(bag), CHANNEL_EDGE.of(bag), CHANNEL.of(bag)
-    if edge + 1e-9 < turn < edge + channel - 1e-9:
-        short, over = at_most(bag, edge), at_least(bag, edge + channel)
-        room = over <= turn_down(bag) + 1e-9
-        yield fired(
-            TURN,
-            "A first turn of {turn} ends {inside} above the lower row.",
-            "Overlock the edge first, or turn {short} or less, or {over} or more."
-            if room
-            else "Overlock the edge first, or turn {short} or less.",
-            remedies=(
-                to(HEM_EDGE, "overlocked"),
-                *((to(TURN, over),) if room else ()),
-                to(TURN, short),
-            ),
-            turn=turn,
-            inside=turn - edge,
-            short=short,
-            over=over,
-        )
-
-
-@check(
-    "turn-over-casing",
-    "stop",
-    "The first turn is higher than the casing",
-    "first turn > heading + channel + edge",
-    "It would stand out beyond the fold.",
-    "It cannot be folded down.",
-)
-def turn_over_casing(draft: "Draft") -> Iterator[Fired]:
-    bag = draft.bag
-    if bag.bag.top.kind == "casing" and TURN.of(bag) > turn_down(bag) + 1e-9:
-        turn, down = TURN.of(bag), turn_down(bag)
-        least = at_most(bag, down)
-        yield fired(
-            TURN,
-            "A first turn of {turn} in a casing of {down}.",
-            "Turn {least} or less.",
-            remedies=(to(TURN, least), to(TURN, at_most(bag, CHANNEL_EDGE.of(bag)))),
-            turn=turn,
-            down=down,
-            least=least,
-        )
-
-
-@check(
+    "drawing-up",
+    50,
     "tail-short",
     "warn",
     "Little cord left to knot",
@@ -203,6 +154,8 @@ def tail_short(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "drawing-up",
+    60,
     "closes-over-nothing",
     "warn",
     "Nothing goes in under the closed mouth",
@@ -236,6 +189,8 @@ def closes_over_nothing(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "drawing-up",
+    70,
     "hole-left",
     "note",
     "A hole is left over what goes in",
@@ -256,6 +211,8 @@ def hole_left(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "drawing-up",
+    80,
     "cord-short",
     "stop",
     "The cord does not go round the open mouth",
@@ -281,6 +238,8 @@ def cord_short(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "drawing-up",
+    90,
     "cord-in-hand",
     "note",
     "The cord in hand",
@@ -301,6 +260,8 @@ def cord_in_hand(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "drawing-up",
+    100,
     "seal-does-not-melt",
     "stop",
     "A flame at a cord that does not melt",
@@ -328,6 +289,8 @@ def seal_does_not_melt(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "drawing-up",
+    110,
     "stiff-drawn-up",
     "warn",
     "A stiff layer in a top that is drawn up",
@@ -375,3 +338,16 @@ def _in_hand(draft: "Draft") -> tuple[float, float, float] | None:
     if draft.cords is None or value is None or value.value is None:
         return None
     return CORD_CUT.of(draft.bag), draft.cords.path.mm, draft.cords.length.total
+
+
+CHECKS = (
+    channel_narrow,
+    drawn_up_out_of_role,
+    tail_short,
+    closes_over_nothing,
+    hole_left,
+    cord_short,
+    cord_in_hand,
+    seal_does_not_melt,
+    stiff_drawn_up,
+)

@@ -1,4 +1,4 @@
-"""Checks on the kinds of seam: what each needs to hold, and to hide."""
+"""Checks of seams: rows, trims and slivers that fit one another, edges that fray."""
 
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
@@ -7,17 +7,14 @@ from ambitus.core.checks.amounts import allowance, at_least, at_most, set_by, to
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
 from ambitus.core.fields import Length
 from ambitus.core.grammar.allowances import allowance_of, kind_of
-from ambitus.core.grammar.base.fields import PINCH_TRIM
 from ambitus.core.grammar.cloth.fields import OUTER_CLOTH
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.kinds import SEAMS_KIND, TOP_KIND
-from ambitus.core.grammar.seams.edges import stands_beyond
-from ambitus.core.grammar.seams.enclosed import COVER, LEAST_FELLED, first_and_second
 from ambitus.core.grammar.seams.fields import FIRST_ROW, SEAM_TRIM, SECOND_ROW, SLIVER
-from ambitus.core.grammar.sizes import DEPTH
+from ambitus.core.grammar.seams.rows import COVER, LEAST_FELLED, first_and_second
 from ambitus.core.grammar.top.fields import TOP_SLIVER
 from ambitus.core.grammar.top.zip.tape import as_one
-from ambitus.core.lengths import paired, snap
+from ambitus.core.lengths import paired
 from ambitus.core.words import within
 
 if TYPE_CHECKING:
@@ -25,6 +22,8 @@ if TYPE_CHECKING:
 
 #: Default (ours): the least that a seam can be sewn at: 3 mm | 1/8 in.
 LEAST_SEAM = paired(3)
+
+
 #: Default (ours): the most that an overlocker's knife takes off an edge: 7 mm, or 1/4 in.
 MOST_SLIVER = 7.0
 
@@ -41,6 +40,8 @@ def _kind_of(draft: "Draft", key: str, kind: str) -> Remedy:
 
 
 @check(
+    "seams",
+    10,
     "seam-too-narrow",
     "stop",
     "Too narrow to sew",
@@ -81,6 +82,8 @@ def seam_too_narrow(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "seams",
+    20,
     "french-second-narrow",
     "stop",
     "The raw edge would show in a French seam",
@@ -120,6 +123,8 @@ def french_second_narrow(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "seams",
+    30,
     "french-trim-over-first",
     "warn",
     "Trimmed to more than was sewn",
@@ -146,6 +151,8 @@ def french_trim_over_first(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "seams",
+    40,
     "felled-too-narrow",
     "stop",
     "Too narrow to be flat-felled",
@@ -171,47 +178,8 @@ def felled_too_narrow(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
-    "pinch-past-row",
-    "stop",
-    "The corner is trimmed past its row",
-    "pinched corner: French first row at or past the point; or more left outside than stands there",
-    "Outside the row lie half the depth and what stands beyond the seams; a French first row lies nearer.",
-    "There is no corner left to stitch or to trim.",
-)
-def pinch_past_row(draft: "Draft") -> Iterator[Fired]:
-    bag = draft.bag
-    if bag.bag.base.kind != "boxed_pinched":
-        return
-    half = snap(draft.form.mm("depth") / 2)
-    if bag.bag.seam("corner").kind == "french":
-        second = SECOND_ROW.of(bag)
-        if half <= second + 1e-9:
-            least = at_least(bag, 2 * second + 2 * LEAST_SEAM.mm(bag.unit))
-            yield fired(
-                DEPTH,
-                "Half the depth is {half}; the first row of the corner lies {second} nearer to the point.",
-                "Make the depth {least} or more, or sew the corners plain.",
-                remedies=(to(DEPTH, least), to(kind_of("corner"), "plain")),
-                half=half,
-                second=second,
-                least=least,
-            )
-        return
-    trim, stands = PINCH_TRIM.of(bag), stands_beyond(bag, "side")
-    if trim > half + stands + 1e-9:
-        most = at_most(bag, half)
-        yield fired(
-            PINCH_TRIM,
-            "{trim} to be left outside a row with {out} of cloth beyond it.",
-            "Leave {most} or less.",
-            remedies=(to(PINCH_TRIM, None), to(PINCH_TRIM, most)),
-            trim=trim,
-            out=snap(half + stands),
-            most=most,
-        )
-
-
-@check(
+    "seams",
+    60,
     "raw-edge-frays",
     "warn",
     "A raw edge on a cloth that frays",
@@ -247,6 +215,8 @@ def raw_edge_frays(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "seams",
+    70,
     "plain-seams-unlined",
     "note",
     "Raw edges show inside",
@@ -271,6 +241,8 @@ def plain_seams_unlined(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "seams",
+    80,
     "enclosed-under-lining",
     "note",
     "Enclosed seams that nobody will see",
@@ -292,6 +264,8 @@ def enclosed_under_lining(draft: "Draft") -> Iterator[Fired]:
 
 
 @check(
+    "seams",
+    90,
     "sliver-out-of-role",
     "warn",
     "More than an overlocker’s knife takes",
@@ -324,3 +298,9 @@ def _counts(draft: "Draft", path: Length) -> bool:
     if path == SLIVER:
         return "overlocked_first" in kinds
     return path.source(bag) == "chosen" and visible(path, bag.bag.param_at[path], bag)
+
+
+#: of every kind of seam, and of those that enclose their edges
+CHECKS = (seam_too_narrow, raw_edge_frays, plain_seams_unlined, enclosed_under_lining, sliver_out_of_role)
+FRENCH_CHECKS = (french_second_narrow, french_trim_over_first)
+FELLED_CHECKS = (felled_too_narrow,)

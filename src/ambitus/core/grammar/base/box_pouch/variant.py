@@ -1,0 +1,72 @@
+"""A box that a zip closes along its top: two panels, sewn flat and boxed at four corners."""
+
+from collections.abc import Mapping
+from dataclasses import replace
+
+from ambitus.core.grammar.base.box_pouch.cut import cut_out_form, fold_marks, form, pinch_marks
+from ambitus.core.grammar.base.box_pouch.read import read, read_cut_out
+from ambitus.core.grammar.base.box_pouch.steps import cut_out_steps, steps
+from ambitus.core.grammar.base.checks import PANEL_CHECKS
+from ambitus.core.grammar.cloth.bottom import has_bottom
+from ambitus.core.grammar.contract import Base, Param, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
+from ambitus.core.grammar.top.fields import LINING_EASE
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Resolved
+
+
+def _needs(bag: Resolved) -> str:
+    if not bag.bag.top.shut:
+        return "it is closed by a zip along its top"
+    if has_bottom(bag):
+        return "its panels run under it, so that a bottom has no place of its own"
+    if LINING_EASE.is_(bag, "shorter"):
+        return "its lining is cut like the outer: shorter, it would be less broad"
+    return "straps need an edge to hang from" if bag.bag.carry else ""
+
+
+def _straight(bag: Resolved) -> Mapping[str, float]:
+    return {"base": LENGTH.of(bag)}
+
+
+BOX_POUCH = Base(
+    checks=PANEL_CHECKS,
+    kind="box_pouch",
+    label="Box pouch, corners pinched",
+    help="Sewn flat with the zip over the base seam, then stitched across four corners.",
+    params=(
+        Param(LENGTH, "Length", "length", paired(180), low=20, high=1500, opens="outer/width"),
+        Param(BREADTH, "Breadth", "length", paired(75), low=10, high=1500, opens="outer/height"),
+        Param(HEIGHT, "Height", "length", paired(60), low=5, high=1500, opens="outer/height"),
+    ),
+    phrase=Phrase(
+        key="base",
+        label="Base",
+        before="",
+        says=lambda bag, view, prefix: "boxed at four corners",
+        choices=(BASE_KIND,),
+    ),
+    classes={"end": "End seam", "base": "Base seam"},
+    divides=False,
+    carries=False,
+    needs=_needs,
+    usual={HEIGHT: lambda bag: paired(60).mm(bag.unit)},
+    steps=steps,
+    form=form,
+    read=read,
+    marks=pinch_marks,
+    straight=_straight,
+)
+BOX_POUCH_CUT = replace(
+    BOX_POUCH,
+    kind="box_pouch_cut",
+    label="Box pouch, corners cut out first",
+    help="A square is cut at both ends of each panel, on the side fold.",
+    phrase=replace(BOX_POUCH.phrase, says=lambda bag, view, prefix: "boxed at four cut corners"),  # type: ignore[type-var]
+    classes={"end": "End seam", "base": "Base seam", "corner": "Corner seam"},
+    steps=cut_out_steps,
+    form=cut_out_form,
+    read=read_cut_out,
+    marks=fold_marks,
+)

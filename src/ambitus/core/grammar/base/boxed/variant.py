@@ -1,0 +1,76 @@
+"""Boxed base, corners cut out before sewing."""
+
+from ambitus.core.grammar.base.boxed.cut import form
+from ambitus.core.grammar.base.boxed.read import read
+from ambitus.core.grammar.base.boxed.steps import steps
+from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
+from ambitus.core.grammar.base.fields import CUT_AS, INSERT, INSERT_LESS, WIDTH_MEANS
+from ambitus.core.grammar.base.insert import INSERT_PARAMS
+from ambitus.core.grammar.base.panels import (
+    CUT_AS_PARAM,
+    HEIGHT_PARAM,
+    WIDTH_PARAM,
+    depth_param,
+    is_folded,
+    no_base_seam,
+    read_flat,
+    straight,
+)
+from ambitus.core.grammar.contract import Base, Option, Param, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.lengths import View
+from ambitus.core.spec.resolved import Resolved
+
+DEEP_PARAMS = (
+    WIDTH_PARAM,
+    HEIGHT_PARAM,
+    depth_param("outer/across"),
+    Param(
+        WIDTH_MEANS,
+        "What the width means",
+        "choice",
+        "face",
+        options=(
+            Option("face", "The face that stands", "Width is read across the front of the filled bag."),
+            Option(
+                "flat",
+                "The flat bag",
+                "Width is read across the mouth, laid flat: face and depth together.",
+            ),
+        ),
+    ),
+    CUT_AS_PARAM,
+    *INSERT_PARAMS,
+)
+
+
+def base_says(words: str, bag: Resolved) -> str:
+    """Return a base in words, with how it is cut and read where that is not the usual."""
+    return words + (" cut in one piece" if is_folded(bag) else "") + (" read flat" if read_flat(bag) else "")
+
+
+def _says(bag: Resolved, view: View, prefix: str) -> str:
+    return base_says("boxed base", bag)
+
+
+BOXED = Base(
+    checks=(*PANEL_CHECKS, *INSERT_CHECKS),
+    kind="boxed",
+    label="Boxed, corners cut out first",
+    help="A corner is cut from each panel; sewn across, it makes the depth.",
+    params=DEEP_PARAMS,
+    phrase=Phrase(
+        key="base",
+        label="Base",
+        before="with a ",
+        says=_says,
+        choices=(BASE_KIND, CUT_AS, WIDTH_MEANS, INSERT),
+        fields=(INSERT_LESS,),
+    ),
+    classes={"side": "Side seam", "base": "Base seam", "corner": "Corner seam"},
+    unused=no_base_seam,
+    steps=steps,
+    form=form,
+    read=read,
+    straight=straight,
+)

@@ -1,0 +1,26 @@
+"""Boxed base whose corner squares are cut out after sides and base are sewn."""
+
+from ambitus.core.grammar.base.boxed.variant import BOXED
+from ambitus.core.grammar.base.boxed_after.cut import corner, form, marks
+from ambitus.core.grammar.base.boxed_after.read import read
+from ambitus.core.grammar.base.boxed_after.steps import steps
+from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
+from ambitus.core.grammar.base.panels import no_base_seam, straight
+from ambitus.core.grammar.contract import Base
+
+BOXED_AFTER = Base(
+    checks=(*PANEL_CHECKS, *INSERT_CHECKS),
+    kind="boxed_after",
+    label="Boxed, corners cut out after sewing",
+    help="Sides and base first; then a square is cut at each corner, measured from the seams.",
+    params=BOXED.params,
+    phrase=BOXED.phrase,
+    classes=BOXED.classes,
+    unused=no_base_seam,
+    steps=steps,
+    form=form,
+    read=read,
+    marks=marks,
+    corner=corner,
+    straight=straight,
+)

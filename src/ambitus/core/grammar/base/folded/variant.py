@@ -1,0 +1,29 @@
+"""A flat bag of one piece, folded at the base: W + 2s by 2 (H + top), once every edge has grown."""
+
+from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
+from ambitus.core.grammar.base.folded.read import read
+from ambitus.core.grammar.base.panels import flat_form, straight
+from ambitus.core.grammar.base.seamed.steps import steps
+from ambitus.core.grammar.base.seamed.variant import SEAMED
+from ambitus.core.grammar.contract import Base, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
+
+FOLDED = Base(
+    checks=(*PANEL_CHECKS, *INSERT_CHECKS),
+    kind="folded",
+    label="Flat, folded at the base",
+    help="One piece, front and back; only the sides are sewn. A one-way print turns over at the back.",
+    params=SEAMED.params,
+    phrase=Phrase(
+        key="base",
+        label="Base",
+        before="with a ",
+        says=lambda bag, view, prefix: "folded base",
+        choices=(BASE_KIND,),
+    ),
+    classes={"side": "Side seam"},
+    steps=steps,
+    form=flat_form,
+    read=read,
+    straight=straight,
+)

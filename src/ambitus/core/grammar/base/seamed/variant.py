@@ -1,0 +1,31 @@
+"""A flat bag of two panels with a seam along the base: W + 2s by H + sb + top, once every edge has grown."""
+
+from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
+from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, flat_form, straight
+from ambitus.core.grammar.base.seamed.read import read
+from ambitus.core.grammar.base.seamed.steps import steps
+from ambitus.core.grammar.contract import Base, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
+
+SEAMED = Base(
+    checks=(*PANEL_CHECKS, *INSERT_CHECKS),
+    kind="seamed",
+    label="Flat, with a base seam",
+    help="Two rectangles sewn on three sides; no depth.",
+    params=(
+        WIDTH_PARAM,
+        HEIGHT_PARAM,
+    ),
+    phrase=Phrase(
+        key="base",
+        label="Base",
+        before="with a ",
+        says=lambda bag, view, prefix: "flat base",
+        choices=(BASE_KIND,),
+    ),
+    classes={"side": "Side seam", "base": "Base seam"},
+    steps=steps,
+    form=flat_form,
+    read=read,
+    straight=straight,
+)

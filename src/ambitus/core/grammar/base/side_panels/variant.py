@@ -1,0 +1,52 @@
+"""Panels of their own at the sides; front and back run under to a seam in the middle of the base."""
+
+from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
+from ambitus.core.grammar.base.fields import INSERT, INSERT_LESS, STEP
+from ambitus.core.grammar.base.insert import INSERT_PARAMS
+from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_height, depth_param, quarter
+from ambitus.core.grammar.base.side_panels.checks import CHECKS
+from ambitus.core.grammar.base.side_panels.cut import form, marks
+from ambitus.core.grammar.base.side_panels.read import read
+from ambitus.core.grammar.base.side_panels.steps import steps
+from ambitus.core.grammar.carry.fields import FROM_SIDE
+from ambitus.core.grammar.contract import Base, Param, Phrase
+from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.grammar.sizes import WIDTH
+
+SIDE_PANELS = Base(
+    checks=(*PANEL_CHECKS, *INSERT_CHECKS, *CHECKS),
+    kind="side_panels",
+    label="Side panels, base of front and back",
+    help="Panels stand at the sides; front and back run under and meet in the middle of the base.",
+    params=(
+        WIDTH_PARAM,
+        HEIGHT_PARAM,
+        depth_param("outer/height"),
+        Param(
+            STEP,
+            "Front and back higher than the sides by",
+            "length",
+            lambda bag: 0.0,
+            low=0,
+            high=1000,
+            help="For handles, or a lower side.",
+            why="As high as each other.",
+        ),
+        *INSERT_PARAMS,
+    ),
+    phrase=Phrase(
+        key="base",
+        label="Base",
+        before="with a ",
+        says=lambda bag, view, prefix: "base of front and back, and side panels",
+        choices=(BASE_KIND, INSERT),
+        fields=(STEP, INSERT_LESS),
+    ),
+    classes={"side": "Side seam", "base": "Base seam"},
+    steps=steps,
+    form=form,
+    read=read,
+    marks=marks,
+    usual={FROM_SIDE: lambda bag: quarter(bag, WIDTH.of(bag))},
+    straight=lambda bag: {"base": WIDTH.of(bag), "side": asked_height(bag) - STEP.of(bag)},
+)

@@ -1,0 +1,53 @@
+"""A strap with one clean edge: a fold or a selvage covers the other, which is turned under it."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.carry import sections
+from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
+from ambitus.core.grammar.carry.clean_edge.read import read_width
+from ambitus.core.grammar.carry.edges_turned.variant import EDGE_TURN, turn_term
+from ambitus.core.grammar.carry.fields import STRAP_TURN
+from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
+from ambitus.core.grammar.carry.strap import STRAP_PARAMS
+from ambitus.core.grammar.contract import Make
+from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Term
+
+
+def _width(item: Item) -> tuple[Term, ...]:
+    return (width_term(item, 2, "Front and back of the strap."), turn_term(item, 1))
+
+
+def _creases(item: Item, cut: float) -> tuple[float, ...]:
+    turn = STRAP_TURN.of(item)
+    return (turn, turn + (cut - turn) / 2)
+
+
+def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    return making_steps(
+        Item(bag, prefix),
+        (
+            "Turn one edge in and press the straps",
+            "The raw edge to the wrong side; then in half, the clean edge level with the turned one.",
+        ),
+        ("Topstitch both long edges of each strap", "The open edge first, the clean edge on top."),
+    )
+
+
+CLEAN_EDGE = Make(
+    checks=STRAP_CHECKS,
+    kind="clean_edge",
+    section=sections.CLEAN_EDGE,
+    label="One clean edge",
+    help="Cut along a selvage: only the other edge is turned in, under the clean one.",
+    params=(*STRAP_PARAMS, EDGE_TURN),
+    phrase=phrase("with one clean edge"),
+    width=_width,
+    core_width=twice_as_wide,
+    creases=_creases,
+    layers=3,
+    told=(STRAP_TURN,),
+    finished=lambda item, cut: (cut - STRAP_TURN.of(item)) / 2,
+    read_width=read_width,
+    steps=_steps,
+)

@@ -1,0 +1,64 @@
+"""Strap ends turned under and sewn to the face in a box below the top edge."""
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.carry import sections
+from ambitus.core.grammar.carry.fields import BOX, END_TURNED, FROM_TOP
+from ambitus.core.grammar.carry.on_face.read import read_tail
+from ambitus.core.grammar.carry.on_face.steps import steps
+from ambitus.core.grammar.carry.placing import centre_marks
+from ambitus.core.grammar.contract import Attach, Param
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Item
+from ambitus.core.sums import Sum, Term
+
+
+def _tail(item: Item) -> tuple[Term, ...]:
+    return (
+        FROM_TOP.term(item, "From the top edge to the box"),
+        BOX.term(item, "Box"),
+        END_TURNED.term(item, "End turned under"),
+    )
+
+
+def _core_short(item: Item) -> tuple[Term, ...]:
+    return (Term("Short of both ends", -END_TURNED.of(item), "Keeps the core out of the turned ends."),)
+
+
+def _crossed(item: Item) -> tuple[int, int, int]:
+    """Return the layers under the needle: an end that is not turned under is one layer."""
+    return 1, 0, 2 if END_TURNED.of(item) > 0 else 1
+
+
+def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    top = next((e for e in piece.edges if e.seam == "top"), None)
+    if top is None:
+        return ()
+    upper = Sum("From the raw edge to the box", (*top.terms, FROM_TOP.term(item, "From the top edge")))
+    lower = Sum("From the raw edge to the end", (*upper.terms, BOX.term(item, "Box")))
+    return centre_marks(item, form, piece, (("down to the box", upper), ("to its lower row", lower)))
+
+
+ON_FACE = Attach(
+    slot="attach",
+    kind="on_face",
+    says="on the face",
+    section=sections.ON_FACE,
+    label="Sewn on the face",
+    help="The ends are turned under and sewn flat on the outside, in a box with a cross.",
+    params=(
+        Param(FROM_TOP, "From the top edge to the box", "length", paired(40), low=0, high=2000),
+        Param(BOX, "Height of the box", "length", paired(25), low=3, high=300),
+        Param(END_TURNED, "End turned under", "length", paired(15), low=0, high=100),
+    ),
+    tail=_tail,
+    core_short=_core_short,
+    marks=_marks,
+    crossed=_crossed,
+    told=(
+        FROM_TOP,
+        BOX,
+        END_TURNED,
+    ),
+    read_tail=read_tail,
+    steps=steps,
+)

@@ -1,0 +1,53 @@
+"""A strap sewn as a tube, right sides together, and turned right side out."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.allowances import STRAP_ALLOWANCE
+from ambitus.core.grammar.carry import sections
+from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
+from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
+from ambitus.core.grammar.carry.strap import STRAP_PARAMS
+from ambitus.core.grammar.carry.tube.checks import CHECKS
+from ambitus.core.grammar.carry.tube.read import read_width
+from ambitus.core.grammar.contract import Make
+from ambitus.core.grammar.seams.common import allowance
+from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Term
+
+
+def _width(item: Item) -> tuple[Term, ...]:
+    seam = allowance(item.bag, "strap", "Strap seam")
+    return (
+        width_term(item, 2, "Front and back of the strap."),
+        Term(seam.label, 2 * seam.mm, seam.why, seam.source, times=2),
+    )
+
+
+def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    return making_steps(
+        Item(bag, prefix),
+        (
+            "Sew the straps into tubes and turn them",
+            "Right sides together along the long edge; turn with a pin or a cord sewn to one end, "
+            "roll the seam to the edge and press.",
+        ),
+        ("Topstitch both long edges of each strap", "The seamed edge first; it keeps the tube flat."),
+    )
+
+
+TUBE = Make(
+    checks=(*STRAP_CHECKS, *CHECKS),
+    kind="tube",
+    section=sections.TUBE,
+    label="Tube, turned right side out",
+    help="Sewn along one side and turned: soft, two layers, no raw edge. Narrow ones are slow to turn.",
+    params=STRAP_PARAMS,
+    phrase=phrase("turned as tubes"),
+    classes={"strap": "Strap seam"},
+    width=_width,
+    core_width=twice_as_wide,
+    layers=2,
+    finished=lambda item, cut: cut / 2 - STRAP_ALLOWANCE.of(item),
+    read_width=read_width,
+    steps=_steps,
+)

@@ -1,0 +1,33 @@
+"""Strap ends tucked between the pressed edges of outer and lining."""
+
+from ambitus.core.grammar.carry import sections
+from ambitus.core.grammar.carry.fields import INSIDE_TOP
+from ambitus.core.grammar.carry.placing import centre_marks
+from ambitus.core.grammar.carry.tucked.read import read_tail
+from ambitus.core.grammar.carry.tucked.steps import steps
+from ambitus.core.grammar.contract import Attach, Param
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Item
+from ambitus.core.sums import Term
+
+
+def _tail(item: Item) -> tuple[Term, ...]:
+    return (INSIDE_TOP.term(item, "End inside the top edge"),)
+
+
+TUCKED = Attach(
+    slot="attach",
+    kind="tucked",
+    says="tucked in",
+    section=sections.TUCKED,
+    label="Tucked between the edges",
+    help="The ends go down between the pressed edges, deep enough for two rows of stitching.",
+    params=(Param(INSIDE_TOP, "End inside the top edge", "length", paired(50), low=5, high=300),),
+    tops=("pressed_edges",),
+    tail=_tail,
+    marks=centre_marks,
+    crossed=lambda item: (2, 2, 1),
+    told=(INSIDE_TOP,),
+    read_tail=read_tail,
+    steps=steps,
+)

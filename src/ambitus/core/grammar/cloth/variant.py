@@ -1,0 +1,94 @@
+"""The cloths a bag is cut from, as choices; their facts come with the library."""
+
+from ambitus.core.grammar.cloth.bottom import BOTTOM_PARAMS, has_bottom
+from ambitus.core.grammar.cloth.checks import CHECKS
+from ambitus.core.grammar.cloth.fields import (
+    BOTTOM,
+    BOTTOM_HEIGHT,
+    CONTRAST_CLOTH,
+    DOUBLED_CLOTH,
+    LINING_CLOTH,
+    OUTER_CLOTH,
+    PRINT,
+)
+from ambitus.core.grammar.cloth.steps import steps
+from ambitus.core.grammar.contract import Option, Param, Phrase, Variant
+from ambitus.core.lengths import View
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.words import within
+
+CLOTHS = (
+    Option("canvas", "Canvas"),
+    Option("quilting_cotton", "Quilting cotton"),
+    Option("calico", "Calico"),
+    Option("denim", "Denim"),
+    Option("linen", "Linen"),
+    Option("upholstery", "Upholstery weave"),
+    Option("waxed_cotton", "Waxed cotton"),
+    Option("ripstop", "Ripstop nylon"),
+    Option("coated_cotton", "PVC-coated cotton"),
+    Option("chenille", "Chenille"),
+    Option("felt", "Wool felt"),
+    Option("jersey", "Cotton jersey"),
+)
+
+
+PRINTS = (
+    Option("plain", "Plain, or all over", "Looks the same whichever way up it is."),
+    Option("one_way", "One way up", "Has a top and a bottom: it must not be turned."),
+)
+
+DOUBLED = (
+    Option("single", "One layer", "Each piece is cut as often as the bag has it."),
+    Option(
+        "doubled", "Two layers worked as one", "Each outer piece twice: stronger, and nothing shows through."
+    ),
+)
+
+
+def _says(bag: Resolved, view: View, prefix: str) -> str:
+    cloth = within(bag.cloth("outer").label)
+    if DOUBLED_CLOTH.is_(bag, "doubled"):
+        cloth = f"doubled {cloth}"
+    return f"{cloth} and {within(bag.cloth('contrast').label)}" if has_bottom(bag) else cloth
+
+
+WOVEN = Variant(
+    checks=CHECKS,
+    slot="cloth",
+    kind="woven",
+    label="Woven cloth",
+    params=(
+        Param(OUTER_CLOTH, "Outer cloth", "choice", "canvas", options=CLOTHS),
+        Param(LINING_CLOTH, "Lining cloth", "choice", "quilting_cotton", options=CLOTHS),
+        Param(PRINT, "Print of the outer", "choice", "plain", options=PRINTS),
+        *BOTTOM_PARAMS,
+        Param(
+            CONTRAST_CLOTH,
+            "Cloth of the bottom",
+            "choice",
+            "denim",
+            options=CLOTHS,
+            shown_when=(BOTTOM, "contrast"),
+        ),
+        Param(DOUBLED_CLOTH, "Outer panels", "choice", "single", options=DOUBLED),
+    ),
+    phrase=Phrase(
+        "cloth",
+        "Cloth",
+        "A ",
+        _says,
+        choices=(
+            OUTER_CLOTH,
+            BOTTOM,
+            CONTRAST_CLOTH,
+            DOUBLED_CLOTH,
+            PRINT,
+            LINING_CLOTH,
+        ),
+        fields=(BOTTOM_HEIGHT,),
+    ),
+    classes={"join": "Join"},
+    unused=lambda bag: frozenset() if has_bottom(bag) else frozenset({"join"}),
+    steps=steps,
+)

@@ -1,0 +1,174 @@
+"""A casing folded down from the top edge of an unlined bag, with or without a heading above it."""
+
+from dataclasses import replace
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.fields import TUBE_PANELS
+from ambitus.core.grammar.contract import Option, Param, Top
+from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.casing.checks import CHECKS
+from ambitus.core.grammar.top.casing.measures import above_cord, finish, is_overlocked, marks, rows, turn_down
+from ambitus.core.grammar.top.casing.read import read
+from ambitus.core.grammar.top.casing.steps import steps
+from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
+from ambitus.core.grammar.top.drawstring.checks import CHECKS as DRAWN_UP_CHECKS
+from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
+from ambitus.core.grammar.top.drawstring.cords import (
+    CORDS_CHOSEN,
+    CORDS_PARAMS,
+    CORDS_TOLD,
+    Cords,
+    cords_of,
+    cut_widths,
+    once_round,
+)
+from ambitus.core.grammar.top.drawstring.fields import (
+    CHANNEL,
+    CLOSING,
+    CORD,
+    CORD_CUT,
+    CORD_END,
+    CORD_FIBRE,
+    CORD_THICK,
+    CORD_WIDE,
+    CORDS,
+    HEIGHT_MEANS,
+    LOOP,
+    LOOP_WIDE,
+    LOOPS,
+    OPENING,
+    TAIL,
+)
+from ambitus.core.grammar.top.drawstring.loops import loop_strips
+from ambitus.core.grammar.top.drawstring.opening import EYELETS, SLOT, needs_side_seam, opening_param
+from ambitus.core.grammar.top.fields import CHANNEL_EDGE, HEADING, HEM_EDGE, TOP_SLIVER, TURN
+from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.hem import SLIVER_PARAM, UNLINED
+from ambitus.core.lengths import paired, snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Term
+
+__all__ = ["CASING", "turn_down"]
+
+SLIT = Option("slit", "An open slit", "The seam ends below the casing; a U of topstitching holds its edges.")
+ENDS = Option("ends", "Open ends", "Front and back have a casing each; the seams end below them.")
+
+
+def _says(bag: Resolved) -> str:
+    heading = " and a heading" if HEADING.of(bag) > 0 else ""
+    cords = "two cords" if CORDS.is_(bag, "two") else "a cord"
+    return f"drawn up by {cords} in a casing folded down{heading}"
+
+
+def _cords(bag: Resolved, form: Form) -> Cords:
+    """Return the cords of a casing as wide as the bag, or with open ends as wide as its panels are cut."""
+    if not OPENING.is_(bag, "ends"):
+        return once_round(bag, form)
+    one = TUBE_PANELS.is_(bag, "one")
+    cut = cut_widths(bag, form.mouth_length if one else form.mm("flat_opening"))
+    why = "With open ends each casing keeps its cut width."
+    path = Term("The casings, as cut", snap(cut[0] if one else sum(cut)), why)
+    return cords_of(bag, form, path)
+
+
+CASING = Top(
+    checks=(*DRAWN_UP_CHECKS, *CHECKS),
+    kind="casing",
+    section=sections.CASING,
+    label="Drawn up, casing folded down",
+    help="The top edge is folded down over a cord; unlined.",
+    layers=("outer",),
+    params=(
+        *CORD_PARAMS,
+        CHANNEL_PARAM,
+        Param(
+            CHANNEL_EDGE,
+            "Edge below the channel",
+            "length",
+            paired(3),
+            low=0.5,
+            high=30,
+            help="From its lower row to the fold.",
+        ),
+        Param(
+            HEADING,
+            "Heading",
+            "length",
+            lambda bag: 0.0,
+            low=0,
+            high=150,
+            why="None, unless you want a ruffle.",
+            help="The ruffle above the channel; 0 for none.",
+        ),
+        Param(
+            TURN,
+            "First turn",
+            "length",
+            paired(10),
+            low=0,
+            high=100,
+            help="What is turned under before the casing is folded.",
+        ),
+        Param(
+            HEM_EDGE,
+            "Raw edge",
+            "choice",
+            "overlocked",
+            options=(
+                Option("turned", "Turned under", "The first turn hides it."),
+                Option("overlocked", "Overlocked first", "It cannot catch the cord wherever it lies."),
+            ),
+        ),
+        replace(SLIVER_PARAM, shown_if=is_overlocked),
+        opening_param(SLOT, SLIT, ENDS, EYELETS),
+        *CORDS_PARAMS,
+        *CLOSING_PARAMS,
+    ),
+    phrase=top_phrase(
+        _says,
+        choices=(
+            CORD,
+            CORD_FIBRE,
+            OPENING,
+            CORDS,
+            LOOPS,
+            HEIGHT_MEANS,
+            CLOSING,
+            HEM_EDGE,
+            CORD_END,
+        ),
+        fields=(
+            CORD_THICK,
+            CORD_WIDE,
+            CHANNEL,
+            CHANNEL_EDGE,
+            HEADING,
+            TURN,
+            TOP_SLIVER,
+            TAIL,
+            CORD_CUT,
+            LOOP,
+            LOOP_WIDE,
+        ),
+    ),
+    brings={**UNLINED, "attach": "on_face"},
+    needs=needs_side_seam,
+    rows=rows,
+    finish=finish,
+    marks=marks,
+    height=lambda bag: height_terms(bag, above_cord(bag)),
+    above_cord=above_cord,
+    cords=_cords,
+    strips=loop_strips,
+    told={
+        "turn": TURN,
+        "top_sliver": TOP_SLIVER,
+        "heading": HEADING,
+        "channel": CHANNEL,
+        "edge": CHANNEL_EDGE,
+        **CORDS_TOLD,
+    },
+    chosen=(*CORDS_CHOSEN, OPENING, HEM_EDGE),
+    read=read,
+    steps=steps,
+)

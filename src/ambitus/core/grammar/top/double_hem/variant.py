@@ -1,0 +1,65 @@
+"""A hem turned twice: a small turn that hides the raw edge, then a larger one. Unlined."""
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.contract import Param, Top
+from ambitus.core.grammar.seams.edges import overlocked_first
+from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.checks import HEM_CHECKS
+from ambitus.core.grammar.top.double_hem.read import read
+from ambitus.core.grammar.top.fields import HEM, TOP_SLIVER, TURN
+from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.hem import SLIVER_PARAM, UNLINED, fold_marks, hem_steps, knife_terms
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Sum, Term
+
+
+def _knife(bag: Resolved) -> tuple[Term, ...]:
+    """Return what the knife takes of the raw edge where every edge of the bag is overlocked."""
+    return knife_terms(bag, "Hem") if overlocked_first(bag) else ()
+
+
+def _turns(bag: Resolved) -> tuple[Term, Term]:
+    return TURN.term(bag, "First turn"), HEM.term(bag, "Hem")
+
+
+def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+    return (*_turns(bag), *_knife(bag))
+
+
+def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    turn, hem = _turns(bag)
+    knife = _knife(bag)
+    first = ("first fold", Sum("From the raw edge to the first fold", (*knife, turn)))
+    return fold_marks(
+        piece, (first, ("second fold", Sum("From the raw edge to the second fold", (*knife, turn, hem))))
+    )
+
+
+def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    lengths = (("First turn", TURN.of(bag)), ("Hem", HEM.of(bag)))
+    return hem_steps(bag, form, "The small turn first, then the hem over it, to the wrong side.", lengths)
+
+
+DOUBLE_HEM = Top(
+    checks=HEM_CHECKS,
+    kind="double_hem",
+    section=sections.DOUBLE_HEM,
+    label="Unlined, hem turned twice",
+    help="A small turn hides the raw edge, a larger one carries the stitching and the straps.",
+    layers=("outer",),
+    params=(
+        Param(TURN, "First turn", "length", paired(10), low=1, high=100),
+        Param(HEM, "Hem", "length", paired(25), low=3, high=300, help="The second, larger turn."),
+        SLIVER_PARAM,
+    ),
+    phrase=top_phrase("unlined with a hem turned twice", fields=(TURN, HEM, TOP_SLIVER)),
+    brings={**UNLINED, "attach": "on_hem"},
+    rows=lambda bag: (HEM.of(bag),),
+    finish=_finish,
+    marks=_marks,
+    told={"turn": TURN, "hem": HEM, "top_sliver": TOP_SLIVER},
+    read=read,
+    steps=_steps,
+)

@@ -1,0 +1,54 @@
+"""A hem of one turn whose raw edge is overlocked. Unlined."""
+
+from dataclasses import replace
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.contract import Param, Top
+from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.checks import HEM_CHECKS
+from ambitus.core.grammar.top.fields import HEM, TOP_SLIVER
+from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.hem import SLIVER_PARAM, UNLINED, fold_marks, hem_steps, knife_terms
+from ambitus.core.grammar.top.overlocked_hem.read import read
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Sum, Term
+
+
+def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+    return (HEM.term(bag, "Hem"), *knife_terms(bag, "Hem"))
+
+
+def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    told = Sum("From the raw edge to the fold", _finish(bag, "outer"))
+    return fold_marks(piece, (("fold, before overlocking", told),))
+
+
+def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    press = "Overlock the top edges first, right side up, then fold the hem to the wrong side once."
+    made = hem_steps(bag, form, press, (("Hem, from the overlocked edge", HEM.of(bag)),))
+    say = "On the overlocking, not at the fold. Before the side seams; the ends are caught in the sides."
+    return tuple(replace(s, say=say) if s.key == "stitch hem" else s for s in made)
+
+
+OVERLOCKED_HEM = Top(
+    checks=HEM_CHECKS,
+    kind="overlocked_hem",
+    section=sections.OVERLOCKED_HEM,
+    label="Unlined, hem turned once",
+    help="The edge is overlocked and turned once: flatter than two turns.",
+    layers=("outer",),
+    params=(
+        Param(HEM, "Hem", "length", paired(25), low=3, high=300),
+        replace(SLIVER_PARAM, shown_if=None),
+    ),
+    phrase=top_phrase("unlined with an overlocked hem", fields=(HEM, TOP_SLIVER)),
+    brings={**UNLINED, "attach": "on_hem"},
+    rows=lambda bag: (HEM.of(bag),),
+    finish=_finish,
+    marks=_marks,
+    told={"hem": HEM, "top_sliver": TOP_SLIVER},
+    read=read,
+    steps=_steps,
+)

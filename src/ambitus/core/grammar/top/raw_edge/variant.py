@@ -1,0 +1,42 @@
+"""A top edge that is cut and left: for cloth that does not fray. Unlined."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.contract import Top
+from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.finishing import measure_back, top_phrase
+from ambitus.core.grammar.top.hem import UNLINED
+from ambitus.core.grammar.top.raw_edge.read import read
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.model import Step
+
+
+def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+    every = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    return (
+        Step(
+            "true the top",
+            "Cut the top edges once more, straight and clean",
+            "Only what is uneven: this edge stays as it is.",
+            320,
+            needs=("outer panels laid",),
+            gives=("outer top known", "outer panels ready"),
+            kind="no return",
+            cautions=("blade",),
+        ),
+        measure_back(form, needs=("outer body sewn", *every)),
+    )
+
+
+RAW_EDGE = Top(
+    kind="raw_edge",
+    section=sections.RAW_EDGE,
+    label="Unlined, edge left raw",
+    help="Nothing is folded: only for cloth that does not fray.",
+    layers=("outer",),
+    phrase=top_phrase("unlined with a raw top edge"),
+    brings={**UNLINED, "attach": "on_face"},
+    rows=lambda bag: (),
+    finish=lambda bag, layer: (),
+    read=read,
+    steps=_steps,
+)

@@ -1,0 +1,148 @@
+"""A lined bag drawn up by a channel that is stitched through both layers below its top edge."""
+
+from dataclasses import replace
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.allowances import TOP_ALLOWANCE
+from ambitus.core.grammar.contract import Param
+from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.checks import LINED_CHECKS
+from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
+from ambitus.core.grammar.top.drawstring.checks import CHECKS as DRAWN_UP_CHECKS
+from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
+from ambitus.core.grammar.top.drawstring.cords import CORDS_CHOSEN, CORDS_PARAMS, CORDS_TOLD, once_round
+from ambitus.core.grammar.top.drawstring.fields import (
+    CHANNEL,
+    CLOSING,
+    CORD,
+    CORD_CUT,
+    CORD_END,
+    CORD_FIBRE,
+    CORD_THICK,
+    CORD_WIDE,
+    CORDS,
+    HEIGHT_MEANS,
+    LOOP,
+    LOOP_WIDE,
+    LOOPS,
+    OPENING,
+    TAIL,
+)
+from ambitus.core.grammar.top.drawstring.loops import loop_strips
+from ambitus.core.grammar.top.drawstring.motif import motif_mark
+from ambitus.core.grammar.top.drawstring.opening import (
+    EYELETS,
+    SLOT,
+    eyelet_marks,
+    needs_side_seam,
+    opening_param,
+    side_marks,
+)
+from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, GAP, GAP_IN, HEADING, LINING_EASE
+from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.stitched_channel.read import read
+from ambitus.core.grammar.top.stitched_channel.steps import steps
+from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
+from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term
+
+
+def _says(bag: Resolved) -> str:
+    cords = "two cords" if CORDS.is_(bag, "two") else "a cord"
+    return f"lined, drawn up by {cords} in a stitched channel"
+
+
+def _rows(bag: Resolved) -> tuple[float, ...]:
+    heading = HEADING.of(bag)
+    return (heading, heading + CHANNEL.of(bag))
+
+
+def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return the gap in the lining, and on the outer the slot and the eyelets, from its raw top edge."""
+    plain = TURNED_THROUGH.marks(bag, form, piece)
+    if piece.layer != "outer" or not any(e.seam == "top" for e in piece.edges):
+        return plain
+    seam, heading = TOP_ALLOWANCE.term(bag, "Top seam"), HEADING.term(bag, "Heading")
+    channel = CHANNEL.term(bag, "Channel")
+    upper, lower = Sum("To the slot", (seam, heading)), Sum("To its end", (seam, heading, channel))
+    half = Term("Half the channel", channel.mm / 2, "To its middle.")
+    out = eyelet_marks(bag, piece, Sum("To the middle of the channel", (seam, heading, half)))
+    if OPENING.is_(bag, "slot"):
+        out += side_marks(bag, piece, "Slot for the cord", (("unsewn from", upper), ("to", lower)))
+    if not piece.part:
+        out += (motif_mark(bag, form, lower.terms, _above_cord(bag)),)
+    return (*plain, *out)
+
+
+def _above_cord(bag: Resolved) -> Term:
+    why = "Channel and heading stand above the closing."
+    return Term("From the cord up to the top edge", _rows(bag)[1], why)
+
+
+STITCHED_CHANNEL = replace(
+    TURNED_THROUGH,
+    checks=(*LINED_CHECKS, *DRAWN_UP_CHECKS),
+    kind="stitched_channel",
+    section=sections.STITCHED_CHANNEL,
+    label="Lined, drawn up in a stitched channel",
+    help="Lined and turned through; two rows through both layers make the channel, with a ruffle above.",
+    params=(
+        *CORD_PARAMS,
+        CHANNEL_PARAM,
+        Param(
+            HEADING,
+            "Heading",
+            "length",
+            paired(25),
+            low=3,
+            high=150,
+            help="The ruffle above the channel.",
+        ),
+        opening_param(SLOT, EYELETS),
+        *CORDS_PARAMS,
+        *CLOSING_PARAMS,
+        *TURNED_THROUGH.params,
+    ),
+    phrase=top_phrase(
+        _says,
+        choices=(
+            CORD,
+            CORD_FIBRE,
+            OPENING,
+            CORDS,
+            LOOPS,
+            HEIGHT_MEANS,
+            CLOSING,
+            CORD_END,
+            GAP_IN,
+            FACING,
+            LINING_EASE,
+        ),
+        fields=(
+            CORD_THICK,
+            CORD_WIDE,
+            CHANNEL,
+            HEADING,
+            TAIL,
+            CORD_CUT,
+            LOOP,
+            LOOP_WIDE,
+            GAP,
+            FACING_HEIGHT,
+            EASE_BY,
+        ),
+    ),
+    brings={"attach": "on_face", "interfacing": "none"},
+    needs=needs_side_seam,
+    rows=_rows,
+    marks=_marks,
+    height=lambda bag: height_terms(bag, _above_cord(bag)),
+    above_cord=_above_cord,
+    cords=once_round,
+    strips=loop_strips,
+    told={"heading": HEADING, "channel": CHANNEL, **CORDS_TOLD},
+    chosen=(*CORDS_CHOSEN, OPENING),
+    read=read,
+    steps=steps,
+)

@@ -1,0 +1,85 @@
+"""A zip sewn between front and back, lined: the lining is caught in the same seam."""
+
+from dataclasses import replace
+
+from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.grammar.contract import Option, Param, Top
+from ambitus.core.grammar.top import sections
+from ambitus.core.grammar.top.checks import LINED_CHECKS
+from ambitus.core.grammar.top.fields import EASE_BY, GAP, GAP_IN, LINING_EASE, TURNED
+from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.lining import EASE_PARAMS
+from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
+from ambitus.core.grammar.top.zip.checks import CHECKS
+from ambitus.core.grammar.top.zip.fields import ZIP_COUNTS, ZIP_IN_HAND
+from ambitus.core.grammar.top.zip.made import zip_of
+from ambitus.core.grammar.top.zip.marks import marks
+from ambitus.core.grammar.top.zip.piece import strips
+from ambitus.core.grammar.top.zip.read import read
+from ambitus.core.grammar.top.zip.sewing import steps
+from ambitus.core.grammar.top.zip.small import SMALL_CHOICES, SMALL_FIELDS, SMALL_PARAMS, SMALL_PHRASE
+from ambitus.core.grammar.top.zip.tape import (
+    OWN_ALLOWANCE,
+    TAPE_CHOICES,
+    TAPE_FIELDS,
+    TAPE_PARAMS,
+    ZIP_PHRASE,
+    as_one,
+    finish,
+    no_mouth,
+    sewn_below,
+)
+from ambitus.core.spec.resolved import Resolved
+
+#: what a cut list tells of a zip in numbers; where one is in hand the plan says so, not the cuts
+ZIP_TOLD = {path.leaf: path for path in (*TAPE_FIELDS, *SMALL_FIELDS) if path != ZIP_IN_HAND}
+_TURNED = Param(
+    TURNED,
+    "Turned through",
+    "choice",
+    "gap",
+    options=(
+        Option("gap", "A gap in the lining", "Lining and outer are sewn up apart; the gap is closed last."),
+        Option(
+            "zip",
+            "The zip itself: lining and outer as one",
+            "No gap: both layers are sewn together, and their edges enclosed or overcast inside.",
+        ),
+    ),
+)
+_GAP = tuple(replace(p, shown_when=(TURNED, "gap")) for p in TURNED_THROUGH.params if p.path in (GAP_IN, GAP))
+
+
+def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    """Return which edge meets the zip, and where the gap of the lining is."""
+    gap = () if as_one(bag) else TURNED_THROUGH.marks(bag, form, piece)
+    return (*gap, *marks(bag, form, piece))
+
+
+ZIP = Top(
+    checks=(*LINED_CHECKS, *CHECKS),
+    kind="zip",
+    section=sections.ZIP,
+    label="Lined, a zip across its top",
+    help="The zip is sewn between front and back, the lining caught behind it.",
+    layers=("outer", "lining"),
+    params=(*TAPE_PARAMS, _TURNED, *_GAP, *EASE_PARAMS, *SMALL_PARAMS),
+    phrase=top_phrase("lined", choices=(TURNED, GAP_IN, LINING_EASE), fields=(GAP, EASE_BY)),
+    also=(ZIP_PHRASE, SMALL_PHRASE),
+    classes={"zip": "Zip seam"},
+    own_allowances=OWN_ALLOWANCE,
+    brings={"attach": "on_face", "interfacing": "none"},
+    needs=no_mouth,
+    finish=finish,
+    rows=lambda bag: (),
+    marks=_marks,
+    zip=zip_of,
+    sewn_below=sewn_below,
+    strips=strips,
+    mouth_seam="zip",
+    shut=True,
+    told=ZIP_TOLD,
+    chosen=(*(path for path in TAPE_CHOICES if path != ZIP_COUNTS), *SMALL_CHOICES, TURNED),
+    read=read,
+    steps=steps,
+)
