@@ -10,6 +10,7 @@ from collections.abc import Callable, Iterator
 from typing import Any
 
 from ambitus.core.draft import Draft
+from ambitus.core.grammar.top.drawstring.cords import cords_in
 from bags import choice_at, mm_at, source_at
 from core import proofs
 
@@ -654,8 +655,8 @@ def _cord(b: Bag) -> tuple[float, float] | None:
     """Return the cord in hand, and once round the channel on the open mouth."""
     if not _drawn(b) or b.bag.values["top.cord_cut"].value is None:
         return None
-    assert b.draft.cords is not None
-    return b.mm("top.cord_cut"), b.draft.cords.path.mm
+    assert cords_in(b.draft) is not None
+    return b.mm("top.cord_cut"), cords_in(b.draft).path.mm
 
 
 @says("cord-short")

@@ -11,7 +11,7 @@ from ambitus.core.curves import flattened
 from ambitus.core.cut import pieces
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
-from ambitus.core.grammar.cloth.variant import bottom
+from ambitus.core.grammar.cloth import bottom
 from ambitus.core.grammar.top import facing
 from ambitus.core.lengths import View
 from ambitus.core.read.begin import begun_from

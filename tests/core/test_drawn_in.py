@@ -12,6 +12,7 @@ from ambitus.core.drawing.drawn_in import FRAMES, TIGHT, frames
 from ambitus.core.drawing.paths import path
 from ambitus.core.drawing.standing import project
 from ambitus.core.grammar.top.drawstring.closing import closing_term
+from ambitus.core.grammar.top.drawstring.cords import cords_in
 from ambitus.core.shown.closing import closing_shown
 from bags import drafted, tote, totes
 from conftest import examples
@@ -56,13 +57,15 @@ def test_closing_only_draws_in(spec: dict[str, Any]) -> None:
     made = drafted(spec, rounded=False)
     steps = frames(made)
     closing = closing_term(made.bag).mm
-    assert made.cords is not None
+    assert cords_in(made) is not None
     for before, after in itertools.pairwise(steps):
         assert after.mouth <= before.mouth + 1e-6
         assert after.tail - before.tail == pytest.approx((before.mouth - after.mouth) / 2, abs=1e-4)
         assert after.contents <= before.contents + 1e-6
     assert steps[0].contents - steps[-1].contents == pytest.approx(closing * (1 - TIGHT), abs=1e-4)
-    assert all(2 * one.tail + one.mouth == pytest.approx(made.cords.length.total, abs=1e-3) for one in steps)
+    assert all(
+        2 * one.tail + one.mouth == pytest.approx(cords_in(made).length.total, abs=1e-3) for one in steps
+    )
 
 
 def test_contents_that_do_not_fit_are_told_where_they_stop_it() -> None:

@@ -8,6 +8,7 @@ import pytest
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
+from ambitus.core.grammar.top.drawstring.cords import cords_in
 from ambitus.core.shown.closing import closing_shown
 from bags import drafted, mm_at, sizes_of, tote
 
@@ -88,19 +89,19 @@ def test_a_gusset_has_no_side_seam_for_a_cord() -> None:
 def test_a_cord_by_each_school() -> None:
     """340 by 120: 920 round and 150 of tails; twice the width and them 830; three times the cut 1440."""
     made = _drawn()
-    assert made.cords is not None
-    assert (made.cords.path.mm, made.cords.length.total) == (920, 1070)
-    schools = {name: (s.total, left.total) for name, s, left in made.cords.schools}
+    assert cords_in(made) is not None
+    assert (cords_in(made).path.mm, cords_in(made).length.total) == (920, 1070)
+    schools = {name: (s.total, left.total) for name, s, left in cords_in(made).schools}
     assert schools == {
         "twice the width and a tail": (830, -45),
         "three times the cut width": (1440, 260),
     }
-    assert made.cords.tail_at(0) == 535
+    assert cords_in(made).tail_at(0) == 535
 
 
 def test_open_ends_lengthen_the_way_of_the_cord() -> None:
     """Each of four side edges adds its allowance."""
-    cords = _drawn(opening="ends").cords
+    cords = cords_in(_drawn(opening="ends"))
     assert cords is not None
     assert cords.path.mm == 960
 
@@ -156,7 +157,7 @@ def test_bands_stand_above_lower_panels(made_of: str, count: int) -> None:
 def test_a_bag_without_a_cord_has_none() -> None:
     """No cord piece, no height of contents, no cord's field."""
     made = drafted(tote())
-    assert made.cords is None
+    assert cords_in(made) is None
     assert "contents" not in made.form.dimensions
     assert not [path for path in made.bag.values if path.startswith("top.cord")]
 
@@ -164,9 +165,9 @@ def test_a_bag_without_a_cord_has_none() -> None:
 def test_loops_at_the_foot_lengthen_the_cords_and_need_two_of_them() -> None:
     """Twice 280 − 13 down the sides; the loop twice 25 and two seams long, 60 wide."""
     made, plain = _drawn(cords="two", loops="bottom"), _drawn(cords="two")
-    assert made.cords is not None
-    assert plain.cords is not None
-    assert made.cords.length.total - plain.cords.length.total == 2 * (280 - 13)
+    assert cords_in(made) is not None
+    assert cords_in(plain) is not None
+    assert cords_in(made).length.total - cords_in(plain).length.total == 2 * (280 - 13)
     loop = made.piece("loop")
     assert (loop.size("length"), loop.size("width"), loop.count) == (70, 60, 2)
     assert "parts-do-not-fit" in {f.rule.id for f in findings(_drawn(loops="bottom"))}

@@ -8,6 +8,7 @@ import pytest
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
+from ambitus.core.grammar.top.drawstring.cords import cords_in
 from bags import drafted, mm_at, tote
 
 KNIFE = {"seams": {"kind": "overlocked_first", "sliver": 4}}
@@ -152,10 +153,10 @@ def test_with_lapped_sides_an_open_casing_is_as_long_as_it_is_cut() -> None:
     """The front gives nothing, the back a lap of 12 at both sides: 460 and 484."""
     top = {"kind": "casing", "opening": "ends"}
     made = drafted(tote(top=top, carry=[], seams={"kind": "lapped"}, cloth={"outer": "felt"}))
-    assert made.cords is not None
+    assert cords_in(made) is not None
     panels = [p.size("width") for p in made.pieces if p.layer == "outer"]
     assert panels == [460, 484]
-    assert made.cords.path.mm == sum(panels)
+    assert cords_in(made).path.mm == sum(panels)
 
 
 def test_a_bag_deeper_than_wide_closes_over_half_its_width() -> None:

@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 
 from ambitus.core.grammar.contract import Param, Variant
 from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.grammar.top.drawstring.cords import cords_in
 from ambitus.core.shown.by_volume import volumes
 from ambitus.core.shown.closing import closing_shown
 from ambitus.core.shown.present import present
@@ -55,5 +56,5 @@ def test_a_stop_never_blanks_the_bag(spec: dict[str, Any]) -> None:
     assert shown.holds
     assert sheet(made, spec["unit"]).pieces
     assert made.steps
-    assert bool(closing_shown(made, spec["unit"])) == (made.cords is not None)
+    assert bool(closing_shown(made, spec["unit"])) == (cords_in(made) is not None)
     assert volumes(made, spec["unit"], "12 l").now == shown.holds

@@ -13,8 +13,8 @@ from ambitus.core.fields import Length
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.base import panels
 from ambitus.core.grammar.base.box_pouch.variant import BOX_POUCH, BOX_POUCH_CUT
+from ambitus.core.grammar.base.boxed import cut as boxed
 from ambitus.core.grammar.base.boxed.variant import BOXED
-from ambitus.core.grammar.base.boxed.variant import cut as boxed
 from ambitus.core.grammar.base.boxed_after.variant import BOXED_AFTER
 from ambitus.core.grammar.base.boxed_pinched.variant import BOXED_PINCHED
 from ambitus.core.grammar.base.folded.variant import FOLDED
@@ -324,8 +324,8 @@ def gap_gate_forgotten(patch: Patch) -> Grammar:
     return GRAMMAR.with_variant(
         replace(
             TURNED_THROUGH,
-            steps=lambda bag, p, form: tuple(
-                s for s in TURNED_THROUGH.steps(bag, p, form) if s.key != "gap open"
+            acts=(
+                lambda item, form: tuple(s for s in TURNED_THROUGH.steps(item, form) if s.key != "gap open"),
             ),
         )
     )
@@ -335,7 +335,7 @@ def straps_never_checked(patch: Patch) -> Grammar:
     return GRAMMAR.with_variant(
         replace(
             IN_SEAM,
-            steps=lambda bag, p, form: tuple(replace(s, kind="step") for s in IN_SEAM.steps(bag, p, form)),
+            acts=(lambda item, form: tuple(replace(s, kind="step") for s in IN_SEAM.steps(item, form)),),
         )
     )
 
@@ -376,13 +376,13 @@ def _flat_bag_narrower_than_its_sum(patch: Patch) -> Grammar:
 
 
 def _corners_trimmed_before_they_are_stitched(patch: Patch) -> Grammar:
-    def faulty(bag: Any, prefix: str, form: Form) -> Any:
+    def faulty(item: Any, form: Form) -> Any:
         return tuple(
             replace(s, needs=("outer seams pressed",), rank=1) if s.key == "outer trim corners" else s
-            for s in BOXED_PINCHED.steps(bag, prefix, form)
+            for s in BOXED_PINCHED.steps(item, form)
         )
 
-    return GRAMMAR.with_variant(replace(BOXED_PINCHED, steps=faulty))
+    return GRAMMAR.with_variant(replace(BOXED_PINCHED, acts=(faulty,)))
 
 
 def _shape(
@@ -432,10 +432,10 @@ def _steps(variant: Any, without: str) -> Callable[[Patch], Grammar]:
     """Return a fault that forgets every step whose key holds *without*, and what it gives."""
 
     def plant(patch: Patch) -> Grammar:
-        def faulty(bag: Any, prefix: str, form: Form) -> Any:
-            return tuple(s for s in variant.steps(bag, prefix, form) if without not in s.key)
+        def faulty(item: Any, form: Form) -> Any:
+            return tuple(s for s in variant.steps(item, form) if without not in s.key)
 
-        return GRAMMAR.with_variant(replace(variant, steps=faulty))
+        return GRAMMAR.with_variant(replace(variant, acts=(faulty,)))
 
     return plant
 
@@ -618,7 +618,7 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     ),
     "channel stitched by nobody": _steps(STITCHED_CHANNEL, "stitch channel"),
     "panels as high as without bands": lambda patch: GRAMMAR.with_variant(
-        replace(BANDS, band=lambda bag: Term("Band", 0.0, "No."))
+        replace(BANDS, shorter=lambda bag, layer: ())
     ),
     "bands never seen to meet": _steps(BANDS, "bands meet"),
     "zip not counted in the height": _last_term_lost(ZIP, "finish"),

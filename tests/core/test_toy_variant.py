@@ -1,30 +1,61 @@
-"""The variant contract, proved: a base that exists only here gets everything with no other edit."""
+"""The variant contract, proved: a base, a top and an extra that exist only here need no other edit."""
 
-from collections.abc import Mapping
-from dataclasses import replace
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, replace
 from typing import Any
 
+import pytest
 from hypothesis import given, settings
 from jsonschema import Draft202012Validator
 
+from ambitus.core.checks.amounts import to
+from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.checks.run import findings
+from ambitus.core.draft import Draft
 from ambitus.core.fields import Length
-from ambitus.core.form.model import Dimension, Edge, Face, Form, Measure, Seam, SizeLine, Stretch
-from ambitus.core.grammar.contract import SHORTER, Base, Finishes, Param, Phrase
+from ambitus.core.form.model import (
+    Dimension,
+    Edge,
+    Face,
+    Form,
+    Mark,
+    Measure,
+    Part,
+    Seam,
+    SizeLine,
+    Stretch,
+    Strip,
+)
+from ambitus.core.grammar.contract import (
+    SHORTER,
+    SIZES,
+    Base,
+    Finishes,
+    Layer,
+    Param,
+    Phrase,
+    Stage,
+    Top,
+    Variant,
+)
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.grammar.sizes import HEIGHT, WIDTH
+from ambitus.core.grammar.top.finishing import measure_back, top_phrase
 from ambitus.core.lengths import View, paired, snap
+from ambitus.core.problems import SpecProblems
 from ambitus.core.read.cutlist import ReadLayer, Rows
+from ambitus.core.shown.helped import findings_helped
 from ambitus.core.shown.page import grammar_page
 from ambitus.core.shown.present import fields, finding, picture, present, sentence
 from ambitus.core.shown.sheet import sheet
 from ambitus.core.shown.tiles import tiles
+from ambitus.core.spec.edit import SilencedEdit, TypedEdit, apply_edit
 from ambitus.core.spec.model import Spec
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
-from ambitus.core.sums import Sum, Term, grid_term
+from ambitus.core.sums import Sum, Term, grid_term, to_grid
 from ambitus.library import shipped
 from bags import drafted, mm_at, source_at, totes, why_at
 from conftest import examples
@@ -96,7 +127,7 @@ def _read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
     return ReadLayer({"width": width, "height": height, "flat_opening": width})
 
 
-def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     return tuple(
         Step(
             f"{layer} envelope",
@@ -107,7 +138,7 @@ def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
             gives=(f"{layer} body sewn",),
             reads=(("Across the mouth, flat", form.mm("flat_opening")),),
         )
-        for layer in ("outer", "lining")
+        for layer in item.bag.bag.top.layers
     )
 
 
@@ -121,12 +152,128 @@ ENVELOPE = Base(
     ),
     phrase=Phrase("base", "Base", "with a ", lambda bag, view, prefix: "flat base", choices=(BASE_KIND,)),
     classes={"side": "Side seam", "base": "Base seam"},
-    steps=_steps,
+    acts=(_steps,),
     form=_form,
     read=_read,
     straight=lambda bag: {"base": mm_at(bag, "size.width"), "side": mm_at(bag, "size.height")},
 )
-TOY = GRAMMAR.with_variant(ENVELOPE)
+TIE, BADGE_WIDE = Length("top.tie"), Length("extras.badge_wide")
+
+
+def _ties(item: Item, form: Form) -> tuple[Part, ...]:
+    """Two ribbons, marked where they are sewn on."""
+    length = to_grid("How long to cut it", (TIE.term(item, "Tie"),), item.bag.grid)
+    width = Sum("How wide to buy it", (Term("Ribbon", 10.0, "As it is sold."),))
+    middle = Sum("To the middle", (Term("Half", length.total / 2, "Sewn on here."),))
+    mark = Mark("notch", "Sewn on here", ((length.total / 2, 5.0),), "either end", (("from an end", middle),))
+    return (Strip("tab", "tie", "Tie", 2, length, width, 0.0, "Ribbon", (mark,)),)
+
+
+def _tie_steps(item: Item, form: Form) -> tuple[Step, ...]:
+    return (
+        Step(
+            "sew ties",
+            "Sew the ties on",
+            "One at the middle of each side.",
+            500,
+            needs=("outer body sewn",),
+            gives=("bag closed",),
+            lengths=(("Tie", TIE.of(item)),),
+        ),
+        measure_back(form, needs=("bag closed",)),
+    )
+
+
+@check(
+    "tops",
+    10,
+    "tie-too-short",
+    "warn",
+    "A tie is too short",
+    "tie < 200 mm",
+    "It has to be tied.",
+    "It opens.",
+)
+def tie_too_short(draft: Draft) -> Iterator[Fired]:
+    if TIE.of(draft.bag) < 200:
+        yield fired(
+            TIE,
+            "{tie} long.",
+            "Make it {least}.",
+            remedies=(to(TIE, 200.0),),
+            tie=TIE.of(draft.bag),
+            least=200,
+        )
+
+
+def _taller(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+    """A size of its own beside the others."""
+    tied = Dimension("tied", "Tied shut", 0.0, 1.0, "derived", "By the ties.")
+    return replace(form, dimensions={**form.dimensions, "tied": tied})
+
+
+@dataclass(frozen=True)
+class Tied:
+    """What a top is that is tied, for whoever asks."""
+
+    knots: int
+
+
+TIED = Top(
+    kind="tied",
+    label="Tied with ribbons",
+    layers=("outer",),
+    params=(Param(TIE, "Tie", "length", paired(180), low=50),),
+    phrase=top_phrase("tied with ribbons", fields=(TIE,)),
+    brings={"attach": "on_face", "interfacing": "none"},
+    finish=lambda bag, layer: (),
+    read=lambda allowances: 0.0,
+    stages=(Stage(SIZES, _taller),),
+    parts=_ties,
+    acts=(_tie_steps,),
+    checks=(tie_too_short,),
+    features=(Tied(2),),
+)
+
+
+def _badge(item: Item, form: Form) -> tuple[Part, ...]:
+    wide = to_grid("How wide to cut it", (BADGE_WIDE.term(item, "Badge"),), item.bag.grid)
+    return (Strip("tab", "badge", "Badge", 1, wide, wide, at=item.at),)
+
+
+@check(
+    "extras", 10, "badge-wide", "note", "A wide badge", "badge > 100 mm", "It stiffens the face.", "Nothing."
+)
+def badge_wide(draft: Draft) -> Iterator[Fired]:
+    for at, _ in (one for one in draft.bag.bag.with_prefix if one[1] is BADGE):
+        field = BADGE_WIDE.in_(at)
+        if field.of(draft.bag) > 100:
+            yield fired(
+                field,
+                "{wide} wide.",
+                "Take a smaller one.",
+                remedies=(to(field, 100.0),),
+                wide=field.of(draft.bag),
+            )
+
+
+BADGE = Variant(
+    slot="extra",
+    kind="badge",
+    label="Badge",
+    params=(Param(BADGE_WIDE, "Badge, wide", "length", paired(40), low=5),),
+    phrase=Phrase("badge", "Badge", ", ", lambda bag, view, at: "a badge", fields=(BADGE_WIDE,)),
+    parts=_badge,
+    acts=(
+        lambda item, form: (
+            Step(
+                f"{item.at} badge", "Sew the badge on", "Flat.", 390, ("pieces cut",), ("outer panels ready",)
+            ),
+        ),
+    ),
+    checks=(badge_wide,),
+)
+TOY = GRAMMAR.with_variant(ENVELOPE).with_variant(TIED).with_variant(BADGE)
 GIVEN: dict[str, Any] = {
     "unit": "mm",
     "base": {"kind": "envelope"},
@@ -209,3 +356,75 @@ def test_what_it_needs_of_its_neighbours_is_a_stop_where_they_do_not_give_it() -
     assert (found.rule.id, found.rule.level, found.fired.where) == ("parts-do-not-fit", "stop", "base.kind")
     assert "it wants interfacing" in finding(found, CM).say
     assert made.piece("outer").size("width") == 320
+
+
+TIED_GIVEN: dict[str, Any] = {
+    **GIVEN,
+    "carry": [],
+    "top": {"kind": "tied", "tie": 180},
+    "extras": [{"kind": "badge"}, {"kind": "badge", "badge_wide": 120}],
+}
+
+
+def test_a_top_has_its_strip_its_stage_its_check_and_its_act() -> None:
+    """All four follow from its own declaration; so do its words, its mark, and what it says it is."""
+    made = drafted(TIED_GIVEN, TOY)
+    tie = next(p for p in made.pieces if p.part == "tie")
+    assert (tie.count, tie.size("length"), tie.material, tie.marks[0].label) == (
+        2,
+        180,
+        "Ribbon",
+        "Sewn on here",
+    )
+    assert made.form.mm("tied") == 1.0
+    assert made.bag.bag.feature(Tied) == Tied(2)
+    steps = [s.key for s in made.steps]
+    assert steps.index("outer envelope") < steps.index("sew ties") < steps.index("measure back")
+    found = {f.rule.id: f for f in findings(made)}
+    assert found["tie-too-short"].fired.numbers == {"tie": 180, "least": 200}
+    assert "tied with ribbons" in "".join(t.text for t in sentence(made.bag, CM))
+    assert [list(proof(made)) for proof in (reads_back, seams_walk, outlines_match_sums)] == [[], [], []]
+
+
+def test_its_finding_is_helped_and_can_be_silenced() -> None:
+    """The remedy that it names is carried out on the spec; a reason quiets it like any other."""
+    spec = Spec.model_validate(TIED_GIVEN)
+    helped = next(
+        f for f in findings_helped(drafted(TIED_GIVEN, TOY), spec, "mm", TOY) if f.id == "tie-too-short"
+    )
+    assert [e.value for r in helped.remedies for e in r.edits] == [200.0]
+    edit = SilencedEdit(check="tie-too-short", reason="A short knot will do.")
+    quiet = apply_edit(spec, edit, "mm", TOY, shipped())
+    assert quiet.silenced == {"tie-too-short": "A short knot will do."}
+
+
+def test_extras_are_items_of_a_list_each_with_fields_of_its_own() -> None:
+    """Two badges: two pieces, two steps, and a finding at the wide one alone."""
+    made = drafted(TIED_GIVEN, TOY)
+    badges = [p for p in made.pieces if p.part == "badge"]
+    assert [(p.key, p.size("width")) for p in badges] == [("tab extras.0", 40), ("tab extras.1", 120)]
+    assert [s.key for s in made.steps if "badge" in s.key] == ["extras.0 badge", "extras.1 badge"]
+    assert [f.fired.where for f in findings(made) if f.rule.id == "badge-wide"] == ["extras.1.badge_wide"]
+    keys = [t.phrase for t in sentence(made.bag, CM) if t.text == "a badge"]
+    assert keys == ["badge.0", "badge.1"]
+    assert tiles(Spec.model_validate(TIED_GIVEN), "badge.1", "mm", TOY, shipped()).fields == (
+        "extras.1.badge_wide",
+    )
+    wider = apply_edit(
+        Spec.model_validate(TIED_GIVEN),
+        TypedEdit(path="extras.0.badge_wide", text="55"),
+        "mm",
+        TOY,
+        shipped(),
+    )
+    assert wider.extras[0] == {"kind": "badge", "badge_wide": 55.0}
+
+
+def test_an_extra_that_there_is_not_is_refused_by_its_path() -> None:
+    """With what would be right; a bag of the shipped grammar has none."""
+    with pytest.raises(SpecProblems) as caught:
+        drafted({**GIVEN, "extras": [{"kind": "teapot"}]}, TOY)
+    assert [(p.field, p.fix) for p in caught.value.problems] == [("extras.0.kind", "Use one of: badge.")]
+    schema = spec_schema(TOY, shipped())
+    assert Draft202012Validator(schema).is_valid({"extras": [{"kind": "badge", "badge_wide": 30}]})
+    assert "`extras[i].badge_wide`" in grammar_page(TOY)

@@ -11,6 +11,7 @@ from ambitus.core.checks.run import findings, stops
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.grammar.top.zip.made import zip_in, zip_of
 from ambitus.core.lengths import View
 from ambitus.core.shown.present import present, sentence
 from ambitus.core.shown.sheet import sheet
@@ -70,7 +71,7 @@ def test_the_tape_goes_with_its_panels_and_its_stops_with_its_rows(spec: dict[st
     """A caught tape is as long as the panel is wide; tabs and opening fill the mouth; stops keep clear."""
     made = drafted(spec, rounded=False)
     tape, mouth = _zip(made), made.form.mm("flat_opening")
-    zip_made = made.zip
+    zip_made = zip_in(made)
     assert zip_made is not None
     if spec["top"]["zip_ends"] == "caught":
         if made.bag.bag.seams.kind != "lapped":
@@ -97,8 +98,7 @@ def test_a_longer_zip_is_bought_by_its_sum() -> None:
     assert _size(tape) == (240, 28)
     assert [t.mm for t in tape.sums["buy"].terms] == [240, 25, 35]
     assert [t.mm for t in tape.sums["opens"].terms] == [220, -3, -8]
-    assert made.zip is not None
-    assert made.zip.stops == (-193, 107)
+    assert zip_of(made.bag, made.form).stops == (-193, 107)
     told = {m.label: [(n, s.total) for n, s in m.readings] for m in tape.marks if m.kind == "stop"}
     assert told == {
         "Bottom stop": [("outside the row, cut off with the end", 83)],
@@ -141,8 +141,7 @@ def test_a_zip_used_whole_lies_between_its_rows() -> None:
 def test_a_zip_by_the_metre_has_a_slider_and_two_tacks() -> None:
     """No stops; 25 to hold; both ends tacked before they are cut."""
     made = drafted(pouch(zip_used="metre"))
-    assert made.zip is not None
-    assert made.zip.stops is None
+    assert zip_of(made.bag, made.form).stops is None
     assert [t.mm for t in _zip(made).sums["buy"].terms] == [240, 25]
     assert len([m for m in _zip(made).marks if m.kind == "tack"]) == 2
     assert "slider on" in {s.key for s in made.steps}

@@ -1708,6 +1708,13 @@ export interface components {
             carry?: {
                 [key: string]: unknown;
             }[] | null;
+            /**
+             * Extras
+             * @description What is put on or in the bag besides: items with a kind and fields.
+             */
+            extras?: {
+                [key: string]: unknown;
+            }[];
             /** Seams */
             seams?: {
                 [key: string]: unknown;

@@ -8,16 +8,8 @@ from typing import TypeVar, cast
 from ambitus.core.cut.listing import cut_list_of
 from ambitus.core.cut.pieces import cut_pieces, finishes_for
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
-from ambitus.core.grammar.carry.strap import Hang, hang
-from ambitus.core.grammar.cloth.bottom import has_bottom, with_bottom
-from ambitus.core.grammar.contract import SHORTER, Bag, Finishes, Grammar, Layer
-from ambitus.core.grammar.sizes import HEIGHT
-from ambitus.core.grammar.top.drawstring.closing import with_contents
-from ambitus.core.grammar.top.drawstring.cords import Cords
-from ambitus.core.grammar.top.facing import is_faced, with_facing
-from ambitus.core.grammar.top.zip.made import Zip
-from ambitus.core.grammar.top.zip.seen import zipped
-from ambitus.core.lengths import snap
+from ambitus.core.grammar.carry.strap import Hang, hang_of
+from ambitus.core.grammar.contract import SHORTER, Attach, Bag, Base, Grammar, Layer, Make, SeamKind, Top
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
 from ambitus.core.spec.resolved import Resolved
@@ -38,9 +30,6 @@ class Draft:
     bag: Resolved
     #: the form of every sewn layer; the outer's is the bag
     forms: Mapping[Layer, Form]
-    hangs: tuple[Hang, ...]
-    cords: Cords | None
-    zip: Zip | None
     pieces: tuple[Piece, ...]
     seams: tuple[Seam, ...]
     _once: dict[object, object] = field(default_factory=dict, repr=False, compare=False)
@@ -55,6 +44,11 @@ class Draft:
     def form(self) -> Form:
         """The bag in seam lines, as its outer makes it."""
         return self.forms["outer"]
+
+    @cached_property
+    def hangs(self) -> tuple[Hang, ...]:
+        """Its straps, as they hang."""
+        return tuple(hang_of(item, self.form) for item in self.bag.items)
 
     @cached_property
     def walked(self) -> tuple[WalkedSeam, ...]:
@@ -83,13 +77,12 @@ class Draft:
 
 def readers(grammar: Grammar) -> Readers:
     """Return how each variant of *grammar* is read back, by slot and kind."""
-    slots = grammar.slots
     return Readers(
-        base={k: v.read for k, v in slots["base"].items()},
-        top={k: v.read for k, v in slots["top"].items()},
-        seams={k: v.read for k, v in slots["seams"].items()},
-        make={k: v.read_width for k, v in slots["make"].items()},
-        attach={k: v.read_tail for k, v in slots["attach"].items()},
+        base={k: v.read for k, v in grammar.every("base", Base).items()},
+        top={k: v.read for k, v in grammar.every("top", Top).items()},
+        seams={k: v.read for k, v in grammar.every("seams", SeamKind).items()},
+        make={k: v.read_width for k, v in grammar.every("make", Make).items()},
+        attach={k: v.read_tail for k, v in grammar.every("attach", Attach).items()},
     )
 
 
@@ -133,34 +126,6 @@ def _layered(
     return tuple(out)
 
 
-def _with_bands(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
-    """Return the form of *layer*, divided where it is cut of two cloths."""
-    if bag.bag.top.band:
-        form = _under_band(form, bag.bag.top.band(bag).mm)
-    if layer == "outer" and bag.bag.top.above_cord:
-        form = with_contents(bag, form, bag.bag.top.above_cord(bag))
-    if layer == "outer" and bag.bag.top.shut:
-        form = zipped(bag, form)
-    if not bag.bag.base.divides:
-        return form
-    if layer == "outer" and has_bottom(bag):
-        return with_bottom(bag, form, finishes)
-    if layer == "lining" and is_faced(bag):
-        return with_facing(bag, form, finishes)
-    return form
-
-
-def _under_band(form: Form, band: float) -> Form:
-    """Return *form* with the band that stands above its panels counted in its height."""
-    high = form.dimensions["height"]
-    dimensions = {**form.dimensions, "height": replace(high, comes_out=snap(high.comes_out + band))}
-    lines = tuple(
-        replace(line, b=(*line.b[:2], line.b[2] + band)) if line.path == HEIGHT else line
-        for line in form.lines
-    )
-    return replace(form, dimensions=dimensions, lines=lines, band=band)
-
-
 def draft(bag: Resolved) -> Draft:
     """
     Return *bag* worked out.
@@ -175,13 +140,11 @@ def draft(bag: Resolved) -> Draft:
         # a lining cut alike is the same form
         like = whole.get("outer") if not finishes[SHORTER] else None
         whole[layer] = like or bag.bag.base.form(bag, finishes)
-        forms[layer] = _with_bands(bag, layer, whole[layer], finishes)
-    form = forms["outer"]
-    hangs = tuple(hang(item, form) for item in bag.items)
+        forms[layer] = whole[layer]
+        for stage in bag.bag.stages:
+            forms[layer] = stage.change(bag, layer, forms[layer], finishes)
     top = bag.bag.top
     seams = _layered(
         top.mouth_seam, top.shut, *((layer, made.seams, made.mouth) for layer, made in forms.items())
     )
-    cords = bag.bag.top.cords(bag, form)
-    pieces = cut_pieces(bag, forms, hangs, cords)
-    return Draft(bag, forms, hangs, cords, top.zip(bag, form), pieces, seams)
+    return Draft(bag, forms, cut_pieces(bag, forms), seams)

@@ -69,11 +69,13 @@ class Field(str, Generic[T]):
 
     def found(self, held: Held) -> Value | None:
         """Return its value with where it came from, or None where the bag has no such field."""
-        return held.values.get(self.in_(held.at))
+        at = held.at
+        return held.values.get(self.in_(at) if at else self)
 
     def value(self, held: Held) -> Value:
         """Return its value and where it came from. Raises KeyError where the bag has no such field."""
-        return held.values[self.in_(held.at)]
+        at = held.at
+        return held.values[self.in_(at) if at else self]
 
     def source(self, held: Held) -> Source:
         """Return where its value came from."""
@@ -89,7 +91,8 @@ class Length(Field[float]):
 
     def of(self, held: Held) -> float:
         """Return the length in mm. Raises TypeError where an optional one is left out."""
-        value = self.value(held).value
+        at = held.at
+        value = held.values[self.in_(at) if at else self].value
         if not isinstance(value, float):
             raise TypeError(f"{self} is {value!r}, not a length")
         return value
@@ -102,7 +105,9 @@ class Length(Field[float]):
     def term(self, held: Held, label: str, times: int = 1, why: str = "") -> Term:
         """Return the length, *times* over, as a line of a sum; *why* stands for its own reason."""
         value = self.value(held)
-        return Term(label, times * self.of(held), why or value.why, value.source, times)
+        if not isinstance(value.value, float):
+            raise TypeError(f"{self} is {value.value!r}, not a length")
+        return Term(label, times * value.value, why or value.why, value.source, times)
 
 
 class Choice(Field[K]):
@@ -123,7 +128,8 @@ class Choice(Field[K]):
 
     def is_(self, held: Held, option: K) -> bool:
         """Return whether the bag has this field and *option* is chosen there."""
-        found = self.found(held)
+        at = held.at
+        found = held.values.get(self.in_(at) if at else self)
         return found is not None and found.value == option
 
 

@@ -7,6 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 from ambitus.core.checks.run import stops
 from ambitus.core.draft import RULES_VERSION, Draft, draft, readers
 from ambitus.core.drawing.standing import Standing
+from ambitus.core.grammar.contract import SeamKind, Top
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem, SpecProblems
@@ -107,9 +108,9 @@ def spec_from_cuts(cut_list: CutList, unit: Unit) -> Spec:
     if gone:
         view = View(unit, unit)
         raise SpecProblems(tuple(Problem(f.key, "rows", "", read_finding(f, view), f.fix) for f in gone))
-    told = dict(GRAMMAR.slots["top"][cut_list.top].told)
+    told = dict(GRAMMAR.of("top", cut_list.top, Top).told)
     for kind in cut_list.seams.values():
-        told |= GRAMMAR.slots["seams"][kind].told
+        told |= GRAMMAR.of("seams", kind, SeamKind).told
     return _one_kind(valid(Spec, begun_from(cut_list, read, told, unit)), cut_list)
 
 

@@ -8,6 +8,8 @@ from ambitus.core.drawing.paths import path
 from ambitus.core.drawing.standing import Point3, Shape, project, walls_between
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.top.drawstring.closing import closing_term
+from ambitus.core.grammar.top.drawstring.cords import cords_in
+from ambitus.core.grammar.top.drawstring.drawn import above_cord
 from ambitus.core.grammar.top.drawstring.fields import CLOSING
 
 #: How many steps there are from open to closed.
@@ -48,16 +50,10 @@ def _round(ring: list[Point]) -> float:
     return math.fsum(math.dist(p, ring[i - 1]) for i, p in enumerate(ring))
 
 
-def _above(draft: Draft) -> float:
-    """Return what of the bag stands above its cord."""
-    above = draft.bag.bag.top.above_cord
-    return above(draft.bag).mm if above else 0.0
-
-
 def _leans_from(draft: Draft) -> float:
     """Return the height that the cloth leans over from when the mouth is drawn in as far as it goes."""
     form = draft.form
-    return max(0.0, form.height + form.band - _above(draft) - closing_term(draft.bag).mm)
+    return max(0.0, form.height + form.band - above_cord(draft.bag) - closing_term(draft.bag).mm)
 
 
 def over_open_mouth(draft: Draft) -> float:
@@ -72,11 +68,11 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
     Above what goes in the cloth is as long as the closing takes. Drawn in by a share it leans over by that
     share of its length, and the cord sinks; at the end it lies flat over the contents.
     """
-    cords, form = draft.cords, draft.form
+    cords, form = cords_in(draft), draft.form
     if cords is None:
         return ()
     closing = closing_term(draft.bag).mm
-    above, contents = _above(draft), _leans_from(draft)
+    above, contents = above_cord(draft.bag), _leans_from(draft)
     soft = not form.smooth and not CLOSING.is_(draft.bag, "firm")
     inside = "lining" if "lining" in draft.bag.bag.top.layers else "outer"
     open_round = _round(list(form.mouth_ring))

@@ -78,6 +78,8 @@ class Face:
     folded: bool = False
     part: str = ""
     band: Band = ""
+    #: the cloth it is cut of, where that is not its layer's
+    of: str = ""
 
     @property
     def side(self) -> str:
@@ -293,6 +295,37 @@ class Strip:
     material: str = ""
     marks: tuple[Mark, ...] = ()
     more: Mapping[str, Sum] = field(default_factory=dict)
+    #: which item of a list it belongs to: ``carry.0``
+    at: str = ""
+
+    @property
+    def key(self) -> str:
+        """What tells its piece from the others."""
+        of = self.at or self.part
+        return f"{self.layer} {of}" if of and of != self.layer else self.layer
+
+
+@dataclass(frozen=True, slots=True)
+class Loose:
+    """A face that is sewn to no panel edge to edge, cut with ``finishes`` of its own: an insert, a band."""
+
+    layer: str
+    name: str
+    count: int
+    face: Face
+    finishes: Mapping[str, tuple[Term, ...]]
+    material: str
+    marks: tuple[Mark, ...] = ()
+
+    @property
+    def key(self) -> str:
+        """What tells its piece from the others."""
+        part = self.face.part
+        return f"{self.layer} {part}" if part != self.layer else self.layer
+
+
+#: What a variant has cut or bought besides the panels.
+Part = Strip | Loose
 
 
 @dataclass(frozen=True)

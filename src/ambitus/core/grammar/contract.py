@@ -3,24 +3,22 @@
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
-from typing import TYPE_CHECKING, Any, Literal
+from typing import TYPE_CHECKING, Any, Literal, TypeVar, cast
 
-from ambitus.core.fields import AnyField, Choice, Length
-from ambitus.core.grammar.allowances import allowance_of
+from ambitus.core.fields import AnyField, Choice, Kind, Length
+from ambitus.core.grammar.allowances import allowance_of, kind_of
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.lengths import Pair, View
 from ambitus.core.sums import Term
 
 if TYPE_CHECKING:
     from ambitus.core.checks.mechanism import Rule
-    from ambitus.core.form.model import Face, Form, Mark, Piece, Strip
-    from ambitus.core.grammar.top.drawstring.cords import Cords
-    from ambitus.core.grammar.top.zip.made import Zip
+    from ambitus.core.form.model import Form, Mark, Part, Piece
     from ambitus.core.read.cutlist import Reader
     from ambitus.core.spec.resolved import Item, Resolved
     from ambitus.core.steps.model import Step
 
-Slot = Literal["base", "top", "interfacing", "make", "attach", "seams", "cloth"]
+Slot = Literal["base", "top", "interfacing", "make", "attach", "extra", "seams", "cloth"]
 Layer = Literal[
     "outer", "lining", "interfacing", "strap", "strap core", "insert", "cord", "band", "loop", "zip", "tab"
 ]
@@ -111,13 +109,18 @@ def nothing_needed(_: "Resolved") -> str:
     return ""
 
 
-def no_steps(_: "Resolved", __: str, ___: "Form") -> "tuple[Step, ...]":
-    """The steps of a variant that adds none."""
+def no_marks(_: "Item", __: "Form", ___: "Piece") -> "tuple[Mark, ...]":
+    """The marks of a variant that asks for none."""
     return ()
 
 
-def no_marks(_: "Resolved", __: "Form", ___: "Piece") -> "tuple[Mark, ...]":
-    """The marks of a base or a top that asks for none."""
+def no_parts(_: "Item", __: "Form") -> "tuple[Part, ...]":
+    """The parts of a variant that cuts nothing of its own."""
+    return ()
+
+
+def not_shorter(_: "Resolved", __: str) -> tuple[Term, ...]:
+    """Nothing, of a top under which every layer is as high as the bag."""
     return ()
 
 
@@ -141,24 +144,9 @@ def plain_height(bag: "Resolved") -> tuple[Term, ...]:
     return (HEIGHT.term(bag, "Finished height"),)
 
 
-def no_cords(_: "Resolved", __: "Form") -> "Cords | None":
-    """The cords of a top that is not drawn up."""
-    return None
-
-
-def no_zip(_: "Resolved", __: "Form") -> "Zip | None":
-    """The zip of a top that has none."""
-    return None
-
-
 def no_distance(_: "Resolved") -> float:
     """Nothing, of a top edge that is sewn where it ends."""
     return 0.0
-
-
-def no_strips(_: "Resolved", __: "Form") -> "tuple[Strip, ...]":
-    """The small pieces of a top that brings none."""
-    return ()
 
 
 def corner_of_form(_: "Resolved", form: "Form", __: Layer) -> float | None:
@@ -171,13 +159,31 @@ def no_creases(_: "Item", __: float) -> tuple[float, ...]:
     return ()
 
 
+@dataclass(frozen=True, slots=True)
+class Stage:
+    """
+    One thing done to the form of a layer once its base has drawn it: ``change(bag, layer, form, finishes)``
+    returns the form after it. Lower ranks come first: SIZES change what a size comes to, SEEN how the bag
+    stands, DIVIDES cut a face in two.
+    """
+
+    rank: int
+    change: "Callable[[Resolved, Layer, Form, Finishes], Form]"
+
+
+SIZES, SEEN, DIVIDES = 10, 20, 30
+Act = Callable[["Item", "Form"], "tuple[Step, ...]"]
+F = TypeVar("F")
+
+
 @dataclass(frozen=True, kw_only=True)
 class Variant:
     """
     What every variant declares.
 
     ``needs(resolved)`` returns an empty text where the variant goes with its neighbours, else the
-    reason it does not. ``steps(resolved, prefix, form)`` returns its steps, to be sorted with the others.
+    reason it does not. What it does is declared in one shape each: ``stages`` (form to form), ``parts``,
+    ``marks``, ``acts`` and ``checks``; an item says which of the bag's variants is asked.
     """
 
     slot: Slot
@@ -190,12 +196,23 @@ class Variant:
     also: tuple[Phrase, ...] = ()
     #: its classes of seam, with their plain names
     classes: Mapping[str, str] = field(default_factory=dict)
+    #: those of them that join the parts of a panel that is divided
+    joins: tuple[str, ...] = ()
     #: the allowance that a class of its own usually has, where that is not the general one
     own_allowances: "Mapping[str, Pair]" = field(default_factory=dict)
     #: those of them that a choice of this bag does without
     unused: "Callable[[Resolved], frozenset[str]]" = none_unused
     needs: "Callable[[Resolved], str]" = nothing_needed
-    steps: "Callable[[Resolved, str, Form], tuple[Step, ...]]" = no_steps
+    #: what it does to the form of each layer
+    stages: "tuple[Stage, ...]" = ()
+    #: what is cut or bought for it besides the panels
+    parts: "Callable[[Item, Form], tuple[Part, ...]]" = no_parts
+    #: what it marks on a piece
+    marks: "Callable[[Item, Form, Piece], tuple[Mark, ...]]" = no_marks
+    #: the work that it adds, to be sorted with the rest
+    acts: "tuple[Act, ...]" = ()
+    #: what else it is, for whoever asks for that by its type: see :meth:`Bag.feature`
+    features: tuple[object, ...] = ()
     #: what a bag with it is judged by, besides what every bag is
     checks: "tuple[Rule, ...]" = ()
     #: how it looks cut through, for its tile and its page
@@ -205,6 +222,10 @@ class Variant:
     def phrases(self) -> tuple[Phrase, ...]:
         """Its words in the sentence, in order."""
         return ((self.phrase,) if self.phrase else ()) + self.also
+
+    def steps(self, item: "Item", form: "Form") -> "tuple[Step, ...]":
+        """Return the steps of all its acts."""
+        return tuple(step for act in self.acts for step in act(item, form))
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -222,8 +243,6 @@ class Base(Variant):
     carries: bool = True
     #: whether its panels can be divided at a level: by a bottom of another cloth, or a facing
     divides: bool = True
-    #: marks that the base asks for on a sewn panel
-    marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]" = no_marks
     #: defaults that follow from this base, before those of the preset: field (``carry.from_side``) -> rule
     usual: "Mapping[AnyField, Callable[[Resolved], float]]" = field(default_factory=dict)
     #: what is measured at a corner that is boxed after sewing, of one layer
@@ -244,23 +263,13 @@ class Top(Variant):
     slot: Slot = "top"
     layers: tuple[Layer, ...]
     finish: "Callable[[Resolved, Layer], tuple[Term, ...]]"
-    marks: "Callable[[Resolved, Form, Piece], tuple[Mark, ...]]" = no_marks
     brings: Mapping[Slot, str] = field(default_factory=dict)
     #: how far below the finished edge its rows of stitching show, in mm
     rows: "Callable[[Resolved], tuple[float, ...]]" = topstitched
     #: the finished height, as a maker would add it up
     height: "Callable[[Resolved], tuple[Term, ...]]" = plain_height
-    #: what of the bag stands above its cord, where it is drawn up
-    above_cord: "Callable[[Resolved], Term] | None" = None
-    #: what stands above the panels, and counts in the height; and a face of it with how many are cut
-    band: "Callable[[Resolved], Term] | None" = None
-    bands: "Callable[[Resolved, Form], tuple[Face, int]] | None" = None
-    #: its cords, where it is drawn up
-    cords: "Callable[[Resolved, Form], Cords | None]" = no_cords
-    #: its zip, where it is closed by one
-    zip: "Callable[[Resolved, Form], Zip | None]" = no_zip
-    #: small pieces that go with it: tabs, loops, pulls
-    strips: "Callable[[Resolved, Form], tuple[Strip, ...]]" = no_strips
+    #: what a layer is made less high than the bag
+    shorter: "Callable[[Resolved, Layer], tuple[Term, ...]]" = not_shorter
     #: how far below the finished edge its panels are sewn to what closes them
     sewn_below: "Callable[[Resolved], float]" = no_distance
     #: the class of seam that joins what meets at the mouth, and whether its two sides are sewn to each other
@@ -369,7 +378,6 @@ class Attach(Variant):
     tops: tuple[str, ...] = ()
     tail: "Callable[[Item], tuple[Term, ...]]"
     core_short: "Callable[[Item], tuple[Term, ...]]" = no_terms
-    marks: "Callable[[Item, Form, Piece], tuple[Mark, ...]]"
     crossed: "Callable[[Item], tuple[int, int, int]]"
     told: tuple[Length, ...] = ()
     read_tail: Callable[[Mapping[str, float], Mapping[str, float]], float]
@@ -396,9 +404,17 @@ class Bag:
     top: Top
     interfacing: Interfacing
     carry: tuple[Strap, ...]
+    extras: tuple[Variant, ...]
     seams: SeamKind
     plain: SeamKind
     seams_by_class: Mapping[str, SeamKind] = field(default_factory=dict)
+    _once: dict[object, object] = field(default_factory=dict, repr=False, compare=False)
+
+    def once(self, work: "Callable[[Bag], F]") -> F:
+        """Return what *work* makes of these kinds, done the first time that it is asked for."""
+        if work not in self._once:
+            self._once[work] = work(self)
+        return cast(F, self._once[work])
 
     @cached_property
     def with_prefix(self) -> tuple[tuple[str, Variant], ...]:
@@ -412,6 +428,7 @@ class Bag:
             ("top", self.top),
             ("interfacing", self.interfacing),
             *carried,
+            *((f"extras.{i}", extra) for i, extra in enumerate(self.extras)),
             ("seams", self.seams),
         )
 
@@ -420,6 +437,26 @@ class Bag:
         """The same, and after them the kinds of the seams that are not of the bag's kind."""
         others = {v.kind: v for v in self.seams_by_class.values() if v.kind != self.seams.kind}
         return (*self.with_prefix, *(("seams", v) for v in others.values()))
+
+    @cached_property
+    def stages(self) -> tuple[Stage, ...]:
+        """What its variants do to a form, in order."""
+        every = (stage for _, variant in self.with_prefix for stage in variant.stages)
+        return tuple(sorted(every, key=lambda stage: stage.rank))
+
+    @cached_property
+    def in_cutting_order(self) -> tuple[tuple[str, Variant], ...]:
+        """Every variant in the order that its parts are cut: the base's, the straps', the others'."""
+        order = {"base": 0, "carry": 1}
+        return tuple(sorted(self.with_prefix, key=lambda item: order.get(item[0].partition(".")[0], 2)))
+
+    def feature(self, kind: type[F]) -> F | None:
+        """Return what one of its variants declares of this type, or None: ``bag.feature(DrawnUp)``."""
+        for _, variant in self.with_prefix:
+            for feature in variant.features:
+                if isinstance(feature, kind):
+                    return feature
+        return None
 
     @cached_property
     def checks(self) -> "tuple[Rule, ...]":
@@ -489,67 +526,109 @@ class Bag:
         return {**self.base.classes, **self.base.also_sewn}
 
 
-SLOT_ROOTS = ("size", "base", "top", "cloth", "interfacing", "carry", "seams", "allowances")
+SLOT_ROOTS = ("size", "base", "top", "cloth", "interfacing", "carry", "extras", "seams", "allowances")
+#: where the spec holds a list: the leaves of one of its items that name a kind, and the slots they are of
+LISTS: Mapping[str, Mapping[str, Slot]] = {
+    "carry": {"make": "make", "attach": "attach"},
+    "extras": {"kind": "extra"},
+}
+
+
+def home_of(slot: str) -> str:
+    """
+    Return where in a spec a slot's variants are chosen.
+
+    >>> home_of("make"), home_of("extra"), home_of("top")
+    ('carry', 'extras', 'top')
+    """
+    return next((root for root, leaves in LISTS.items() if slot in leaves.values()), slot)
+
+
+V = TypeVar("V", bound=Variant)
 
 
 @dataclass(frozen=True, slots=True)
 class Grammar:
     """The variants by slot and kind, in the order their tiles are shown."""
 
-    slots: Mapping[str, Mapping[str, Any]]
+    slots: Mapping[str, Mapping[str, Variant]]
     _bags: dict[object, Bag] = field(default_factory=dict, repr=False, compare=False)
-    _paths: dict[int, frozenset[str]] = field(default_factory=dict, repr=False, compare=False)
+    _paths: dict[object, frozenset[str]] = field(default_factory=dict, repr=False, compare=False)
 
-    def bag(
-        self, *, carry: tuple[tuple[str, str], ...], by_class: tuple[tuple[str, str], ...] = (), **kinds: str
-    ) -> Bag:
-        """Return the bag of these kinds; the same kinds give the same bag, made once."""
-        names = (carry, by_class, *sorted(kinds.items()))
-        found = self._bags.get(names)
-        if found is None:
-            chosen = {slot: self.slots[slot][kind] for slot, kind in kinds.items()}
-            straps = tuple(
-                Strap(make=self.slots["make"][make], attach=self.slots["attach"][attach])
-                for make, attach in carry
-            )
-            seams = {key: self.slots["seams"][kind] for key, kind in by_class}
-            plain = self.slots["seams"]["plain"]
-            found = Bag(carry=straps, plain=plain, seams_by_class=seams, **chosen)
-            self._bags[names] = found
+    def of(self, slot: str, kind: str, of_type: type[V]) -> V:
+        """Return a variant. Raises KeyError if there is none, TypeError if it is no *of_type*."""
+        found = self.slots[slot][kind]
+        if not isinstance(found, of_type):
+            raise TypeError(f"{slot}.{kind} is no {of_type.__name__}")
         return found
 
-    def kinds_at(self, path: str) -> dict[str, Variant] | None:
+    def every(self, slot: str, of_type: type[V]) -> dict[str, V]:
+        """Return every variant of a slot by its kind."""
+        return {kind: self.of(slot, kind, of_type) for kind in self.slots.get(slot, {})}
+
+    def bag(
+        self,
+        *,
+        carry: tuple[tuple[str, str], ...],
+        extras: tuple[str, ...] = (),
+        by_class: tuple[tuple[str, str], ...] = (),
+        **kinds: str,
+    ) -> Bag:
+        """Return the bag of these kinds; the same kinds give the same bag, made once."""
+        names = (carry, extras, by_class, *sorted(kinds.items()))
+        found = self._bags.get(names)
+        if found is None:
+            found = self._bags[names] = Bag(
+                cloth=self.of("cloth", kinds["cloth"], Variant),
+                base=self.of("base", kinds["base"], Base),
+                top=self.of("top", kinds["top"], Top),
+                interfacing=self.of("interfacing", kinds["interfacing"], Interfacing),
+                carry=tuple(
+                    Strap(make=self.of("make", make, Make), attach=self.of("attach", attach, Attach))
+                    for make, attach in carry
+                ),
+                extras=tuple(self.of("extra", kind, Variant) for kind in extras),
+                seams=self.of("seams", kinds["seams"], SeamKind),
+                plain=self.of("seams", "plain", SeamKind),
+                seams_by_class={key: self.of("seams", kind, SeamKind) for key, kind in by_class},
+            )
+        return found
+
+    def kinds_at(self, path: str) -> Mapping[str, Variant] | None:
         """Return what can be chosen at a path that names a kind (``base.kind``, ``seams.side``), or None."""
-        root, *_, leaf = path.split(".")
-        if root == "carry" and leaf in ("make", "attach"):
-            return dict(self.slots[leaf])
-        if leaf == "kind":
-            return dict(self.slots.get(root, {})) or None
-        if root == "seams" and leaf in self.sewable:
-            return {k: v for k, v in self.slots["seams"].items() if leaf in v.sews}
+        at = Kind(path)
+        if at.root in LISTS:
+            slot = LISTS[at.root].get(at.leaf)
+            return self.slots.get(slot, {}) if slot else None
+        if at.leaf == "kind":
+            return self.slots.get(at.root) or None
+        if at.root == "seams" and at.leaf in self.sewable:
+            return {k: v for k, v in self.every("seams", SeamKind).items() if at.leaf in v.sews}
         return None
 
     @property
     def sewable(self) -> tuple[str, ...]:
         """The classes of seam whose kind can be chosen, in the order bases name them."""
-        every = {c: None for base in self.slots["base"].values() for c in (*base.classes, *base.also_sewn)}
-        kinds = self.slots["seams"].values()
+        bases = self.every("base", Base).values()
+        every = {c: None for base in bases for c in (*base.classes, *base.also_sewn)}
+        kinds = self.every("seams", SeamKind).values()
         return tuple(key for key in every if any(key in kind.sews for kind in kinds))
 
-    def every_path(self, straps: int) -> frozenset[str]:
-        """Return every field path that some variant of this grammar has, kinds included."""
-        found = self._paths.get(straps)
+    def every_path(self, **items: int) -> frozenset[str]:
+        """Return every field path that some variant has, kinds included; *items* is how long each list is."""
+        found = self._paths.get(tuple(items.items()))
         if found is None:
-            paths = {f"{slot}.kind" for slot in SLOT_ROOTS if slot not in ("size", "carry", "allowances")}
-            paths |= {f"seams.{key}" for key in self.sewable}
-            carried = [f"carry.{i}" for i in range(straps)]
-            paths |= {f"{item}.{slot}" for item in carried for slot in ("make", "attach")}
+            paths = {f"{slot}.kind" for slot in self.slots if home_of(slot) == slot}
+            paths |= {kind_of(key) for key in self.sewable}
+            for root, leaves in LISTS.items():
+                paths |= {f"{root}.{i}.{leaf}" for i in range(items.get(root, 0)) for leaf in leaves}
             for slot, variants in self.slots.items():
-                prefixes = carried if slot in ("make", "attach") else [slot]
+                home = home_of(slot)
+                prefixes = [f"{home}.{i}" for i in range(items.get(home, 0))] if home in LISTS else [home]
                 for variant in variants.values():
                     paths |= {p.path.in_(prefix) for prefix in prefixes for p in variant.params}
                     paths |= {allowance_of(key) for key in variant.classes}
-            found = self._paths[straps] = frozenset(paths)
+            found = self._paths[tuple(items.items())] = frozenset(paths)
         return found
 
     def with_variant(self, variant: Variant) -> "Grammar":

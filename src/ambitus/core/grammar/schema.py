@@ -3,7 +3,8 @@
 from collections.abc import Iterable
 from typing import Any
 
-from ambitus.core.grammar.contract import SLOT_ROOTS, Grammar, Param, Variant
+from ambitus.core.grammar.allowances import allowance_of
+from ambitus.core.grammar.contract import LISTS, SLOT_ROOTS, Grammar, Param, Variant, home_of
 from ambitus.core.spec.model import SPEC_VERSION
 from ambitus.core.spec.resolved import Facts
 
@@ -41,18 +42,16 @@ def _slot(kind: str, variants: Iterable[Variant]) -> dict[str, Any]:
 
 def spec_schema(grammar: Grammar, facts: Facts) -> dict[str, Any]:
     """Return the JSON Schema (2020-12) of a spec that this grammar can resolve."""
-    slots: dict[str, dict[str, Any]] = {root: {} for root in SLOT_ROOTS if root != "carry"}
-    strap: dict[str, Any] = {}
+    slots: dict[str, dict[str, Any]] = {root: {} for root in SLOT_ROOTS}
     for slot, variants in grammar.slots.items():
-        carried = slot in ("make", "attach")
-        home = strap if carried else slots[slot]
-        home.update(_slot(slot if carried else "kind", variants.values()))
+        home = home_of(slot)
+        leaf = next((leaf for leaf, of in LISTS.get(home, {}).items() if of == slot), "kind")
+        slots[home].update(_slot(leaf, variants.values()))
         for variant in variants.values():
             for param in variant.params:
-                root, _, leaf = param.path.rpartition(".")
-                (strap if root == "carry" else slots[root])[leaf] = _field(param)
-            for key, name in getattr(variant, "classes", {}).items():
-                slots["allowances"][key] = _field(Param(key, name, "allowance", high=200.0))
+                slots[param.path.root][param.path.leaf] = _field(param)
+            for key, name in variant.classes.items():
+                slots["allowances"][key] = _field(Param(allowance_of(key), name, "allowance", high=200.0))
 
     for key in grammar.sewable:
         kinds = grammar.kinds_at(f"seams.{key}") or {}
@@ -85,8 +84,12 @@ def spec_schema(grammar: Grammar, facts: Facts) -> dict[str, Any]:
                         "measured": {"type": "object", "additionalProperties": {"type": "number"}},
                     }
                 ),
-                **{root: closed(properties) for root, properties in slots.items()},
-                "carry": {"type": "array", "items": closed(strap)},
+                **{
+                    root: {"type": "array", "items": closed(properties)}
+                    if root in LISTS
+                    else closed(properties)
+                    for root, properties in slots.items()
+                },
                 "silenced": {
                     "type": "object",
                     "description": "Checks that this plan need not hear again, by id, with the reason why.",

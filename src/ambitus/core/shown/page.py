@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from ambitus.core.grammar.contract import Attach, Grammar, Param, Variant
+from ambitus.core.grammar.contract import LISTS, Attach, Grammar, Param, Variant, home_of
 from ambitus.core.lengths import Pair, View
 
 _TITLES = {
@@ -12,6 +12,7 @@ _TITLES = {
     "interfacing": "Interfacing",
     "make": "How a strap is made",
     "attach": "How a strap is attached",
+    "extra": "What is put on or in",
     "seams": "Seams",
 }
 
@@ -60,13 +61,14 @@ def _variant(slot: str, variant: Variant, pictures: list[str]) -> Iterator[str]:
     if isinstance(variant, Attach) and variant.tops:
         yield f"Goes with: {', '.join(f'`{t}`' for t in variant.tops)}."
         yield ""
-    prefix = "carry.0" if slot in ("make", "attach") else slot
+    home = home_of(slot)
+    prefix = f"{home}.0" if home in LISTS else home
     rows = [(p.path.in_(prefix), p) for p in variant.params]
     if rows:
         yield "| field | | default | may be |"
         yield "|---|---|---|---|"
         for path, param in rows:
-            shown = path.replace("carry.0", "carry[i]")
+            shown = path.replace(f"{home}.0", f"{home}[i]")
             yield f"| `{shown}` | {param.label} | {_default(param)} | {_range(param)} |"
         yield ""
     classes = getattr(variant, "classes", {})
@@ -86,8 +88,9 @@ def grammar_page(grammar: Grammar, drawings: str = "drawings") -> str:
         "",
     ]
     for slot, variants in grammar.slots.items():
-        kind = slot if slot in ("make", "attach") else "kind"
-        home = "carry[i]" if slot in ("make", "attach") else slot
+        root = home_of(slot)
+        kind = next((leaf for leaf, of in LISTS.get(root, {}).items() if of == slot), "kind")
+        home = f"{root}[i]" if root in LISTS else root
         out += [f"## {_TITLES[slot]}", "", f"Chosen by `{home}.{kind}`.", ""]
         for variant in variants.values():
             out += _variant(slot, variant, _pictures(slot, variant, drawings))

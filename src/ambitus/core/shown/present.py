@@ -15,7 +15,9 @@ from ambitus.core.grammar.carry.fields import MEASURED_BY, PAIRS
 from ambitus.core.grammar.contract import Phrase
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.top.drawstring.closing import by_contents
+from ambitus.core.grammar.top.drawstring.cords import cords_in
 from ambitus.core.grammar.top.facing import is_faced
+from ambitus.core.grammar.top.zip.made import zip_in
 from ambitus.core.grammar.top.zip.tape import is_box, shows
 from ambitus.core.lengths import Unit, View, paired
 from ambitus.core.lengths.grid import steps_for
@@ -59,7 +61,7 @@ def found_under(bag: Resolved) -> dict[str, str]:
     """Return the phrase under which each choice and field of the bag is found, by its path."""
     out: dict[str, str] = {}
     for prefix, phrase in phrases(bag):
-        key = f"{phrase.key}.{prefix.rsplit('.', 1)[1]}" if prefix.startswith("carry") else phrase.key
+        key = f"{phrase.key}.{prefix.rsplit('.', 1)[1]}" if "." in prefix else phrase.key
         for path in (*phrase.choices, *phrase.fields):
             out.setdefault(path.in_(prefix), key)
     return out
@@ -68,16 +70,14 @@ def found_under(bag: Resolved) -> dict[str, str]:
 def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
     """Return the making sentence: every variant's phrase in turn."""
     out: list[Token] = []
-    seen: dict[str, int] = {}
     for prefix, phrase in phrases(bag):
-        at = seen[phrase.key] = seen.get(phrase.key, -1) + 1
         before = f" {bag.facts.presets[bag.preset].label.lower()} " if phrase.key == "base" else ""
         says = phrase.says(bag, view, prefix)
         text = before + phrase.before
         if text == "A " and says[:1] in "aeiou":
             text = "An "
         out.append(Token("text", text))
-        key = phrase.key if not prefix.startswith("carry") else f"{phrase.key}.{at}"
+        key = f"{phrase.key}.{prefix.rsplit('.', 1)[1]}" if "." in prefix else phrase.key
         out.append(Token("choice", says, key, phrase.label))
     return (*out, Token("text", "."))
 
@@ -288,7 +288,8 @@ def picture(draft: Draft) -> Standing:
 
 def states(draft: Draft, view: View) -> tuple[StateShown, ...]:
     """Return the states of a box pouch on its way from flat to box; nothing for any other bag."""
-    if draft.zip is None or not is_box(draft.bag):
+    made = zip_in(draft)
+    if made is None or not is_box(draft.bag):
         return ()
     return tuple(
         StateShown(
@@ -298,20 +299,21 @@ def states(draft: Draft, view: View) -> tuple[StateShown, ...]:
             s.shapes,
             tuple(LabelShown(one.x, one.y, one.anchor, view.worked(one.mm)) for one in s.lengths),
         )
-        for s in box_states(draft.form, draft.zip, shows(draft.bag))
+        for s in box_states(draft.form, made, shows(draft.bag))
     )
 
 
 def _closes(draft: Draft, view: View) -> ClosesShown | None:
     """Return what is told of the mouth of a bag that is drawn up, while it stands open."""
-    if draft.cords is None:
+    cords = cords_in(draft)
+    if cords is None:
         return None
-    mouth, over = draft.cords.path.mm, over_open_mouth(draft)
+    mouth, over = cords.path.mm, over_open_mouth(draft)
     goes_in = draft.form.mm("contents") if by_contents(draft.bag) else 0.0
     return ClosesShown(
         FRAMES,
         view.with_unit(mouth),
-        view.with_unit(draft.cords.tail_at(mouth)),
+        view.with_unit(cords.tail_at(mouth)),
         view.with_unit(max(0.0, over)),
         over >= goes_in - 1e-6,
     )

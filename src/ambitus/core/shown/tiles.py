@@ -264,7 +264,7 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
     key, _, number = phrase_key.partition(".")
     params = dict(all_params(bag.bag))
     for prefix, phrase in phrases(bag):
-        if phrase.key != key or (number and prefix != f"carry.{number}"):
+        if phrase.key != key or (number and prefix.rpartition(".")[2] != number):
             continue
         layer, shows = _SHOWS.get(key, ("outer", "words"))
         paths = [choice.in_(prefix) for choice in phrase.choices]

@@ -7,7 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from ambitus.core.checks.run import every_rule
 from ambitus.core.fields import Length
 from ambitus.core.grammar.carry.fields import ATTACH, FROM_FACE, FROM_SIDE, PAIRS
-from ambitus.core.grammar.contract import Grammar, Param
+from ambitus.core.grammar.contract import Attach, Base, Grammar, Param
 from ambitus.core.grammar.kinds import BASE_KIND, TOP_KIND
 from ambitus.core.lengths import Unit, View
 from ambitus.core.outlines import LONGEST_OUTLINE
@@ -104,7 +104,7 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
     if path == "unit":
         return put(out, "grid.step", default_step(out.unit))
     if path == BASE_KIND:
-        bases = grammar.slots["base"]
+        bases = grammar.every("base", Base)
         kinds = [str(kind) for kind in (spec.base.get("kind"), value)]
         if any(FROM_SIDE in bases[kind].usual for kind in kinds if kind in bases):
             for i in range(len(out.carry or ())):
@@ -112,8 +112,8 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
                 out = put(put(out, FROM_SIDE.in_(at), None), FROM_FACE.in_(at), None)
     if path == TOP_KIND:
         for i, item in enumerate(out.carry or ()):
-            attach = grammar.slots["attach"].get(item.get("attach", ""))
-            if attach is not None and not attach.fits(value):
+            attach = grammar.every("attach", Attach).get(item.get("attach", ""))
+            if attach is not None and not attach.fits(str(value)):
                 out = put(out, ATTACH.in_(f"carry.{i}"), None)
     return out
 

@@ -2,7 +2,13 @@
 
 from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, StringConstraints, model_validator
+from pydantic import (
+    BaseModel,
+    ConfigDict,
+    Field,
+    StringConstraints,
+    model_validator,
+)
 
 from ambitus.core.lengths import Unit
 from ambitus.core.lengths.grid import Rounding
@@ -20,6 +26,8 @@ Reason = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, m
 
 #: Pairs of straps on one bag.
 MOST_PAIRS = 8
+#: Extras of one bag.
+MOST_EXTRAS = 20
 
 
 class GridSpec(BaseModel):
@@ -82,6 +90,13 @@ class Spec(BaseModel):
         default=None,
         max_length=MOST_PAIRS,
         description="Pairs of straps. Left out: as many as the preset begins with, on a base that carries.",
+    )
+    extras: list[dict[str, Any]] = Field(
+        default_factory=list,
+        max_length=MOST_EXTRAS,
+        # a plan without extras is written as it was before there were any
+        exclude_if=lambda extras: not extras,
+        description="What is put on or in the bag besides: items with a kind and fields.",
     )
     seams: dict[str, Any] = Field(default_factory=dict)
     allowances: dict[str, Any] = Field(default_factory=dict)

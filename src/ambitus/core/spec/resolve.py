@@ -13,7 +13,7 @@ from typing import Any
 from ambitus.core.fields import Length, Value
 from ambitus.core.grammar.allowances import GENERAL, kind_of
 from ambitus.core.grammar.carry.fields import ATTACH, MAKE
-from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Grammar, Param
+from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Base, Grammar, Param, Top
 from ambitus.core.grammar.kinds import BASE_KIND, CLOTH_KIND, INTERFACING_KIND, SEAMS_KIND, TOP_KIND
 from ambitus.core.lengths import MM_PER, Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS, on_ruler, steps_for
@@ -234,7 +234,7 @@ def with_straps(spec: Spec, grammar: Grammar, facts: Facts) -> Spec:
     preset = facts.presets.get(spec.preset)
     if spec.carry is not None or preset is None:
         return spec
-    bases = grammar.slots["base"]
+    bases = grammar.every("base", Base)
     base = bases.get(str(spec.base.get("kind") or preset.kinds["base"]))
     pairs = preset.straps if base is None or base.carries else 0
     return spec.model_copy(update={"carry": [{} for _ in range(pairs)]})
@@ -261,11 +261,13 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
         return usual
 
     top = pick(TOP_KIND, kinds["top"])
-    usual = {**kinds, **grammar.slots["top"][top].brings}
+    usual = dict(kinds)
+    usual.update(grammar.of("top", top, Top).brings.items())
     carry = tuple(
         (pick(MAKE.in_(at), usual["make"]), pick(ATTACH.in_(at), usual["attach"]))
         for at in (f"carry.{i}" for i in range(len(spec.carry or ())))
     )
+    extras = tuple(filter(None, (pick(f"extras.{i}.kind", "") for i in range(len(spec.extras)))))
     seams = pick(SEAMS_KIND, usual["seams"])
     by_class = tuple(
         (key, pick(kind_of(key), seams)) for key in grammar.sewable if lookup(spec, kind_of(key))
@@ -276,6 +278,7 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
         top=top,
         interfacing=pick(INTERFACING_KIND, usual["interfacing"]),
         carry=carry,
+        extras=extras,
         seams=seams,
         by_class=by_class,
     )
@@ -284,7 +287,9 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
 
 def _unknown_fields(spec: Spec, bag: Bag, grammar: Grammar) -> list[Problem]:
     """Return what the spec gives that no variant has; another variant's fields wait for it unseen."""
-    known = {path for path, _ in all_params(bag)} | grammar.every_path(len(spec.carry or ()))
+    known = {path for path, _ in all_params(bag)} | grammar.every_path(
+        carry=len(spec.carry or ()), extras=len(spec.extras)
+    )
     out = []
     for path, value in leaves(spec):
         if path not in known:

@@ -119,16 +119,13 @@ class Resolved:
     measured: Mapping[str, float] = field(default_factory=dict)
     #: checks not to be heard on this plan: id -> the maker's reason
     silenced: Mapping[str, str] = field(default_factory=dict)
+    #: where the bag itself stands: nowhere in a list
+    at: str = ""
 
     @property
     def items(self) -> "tuple[Item, ...]":
         """The items of its carry list."""
         return tuple(Item(self, f"carry.{n}") for n in range(len(self.bag.carry)))
-
-    @property
-    def at(self) -> str:
-        """Where the bag itself stands: nowhere in a list."""
-        return ""
 
     @property
     def classes(self) -> dict[str, str]:

@@ -4,14 +4,13 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.base.fields import INSERT_LESS
 from ambitus.core.grammar.cloth.bottom import cloths_outside, has_bottom
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
 from ambitus.core.grammar.cloth.steps import PANELS
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.top.facing import is_faced
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step, in_order
 
 #: Cautions by name, said where a step names them.
@@ -130,19 +129,6 @@ def _common(bag: Resolved) -> Iterator[Step]:
         )
 
 
-def _lay_insert(bag: Resolved) -> Step:
-    return Step(
-        "lay insert",
-        "Lay the insert on the base",
-        "Corners rounded off and edges smoothed first, so that it does not wear through the cloth.",
-        720,
-        needs=("measured",),
-        gives=("insert laid",),
-        lengths=(("Smaller all round", INSERT_LESS.of(bag)),),
-        cautions=("blade",),
-    )
-
-
 def _clipped(cautions: tuple[str, ...]) -> tuple[str, ...]:
     """Return the cautions of a step on a cloth in which pins leave holes."""
     return (*cautions, "clips") if "pins" in cautions else cautions
@@ -156,10 +142,8 @@ def steps_of(bag: Resolved, form: Form) -> tuple[Step, ...]:
     told in order all the same.
     """
     steps = list(_common(bag))
-    if form.insert:
-        steps.append(_lay_insert(bag))
     for prefix, variant in bag.bag.with_prefix:
-        steps += variant.steps(bag, prefix, form)
+        steps += variant.steps(Item(bag, prefix), form)
     sewn = (*cloths_outside(bag), *bag.bag.top.layers[1:])
     if not all(bag.cloth(layer).pins for layer in sewn):
         steps = [replace(s, cautions=_clipped(s.cautions)) for s in steps]

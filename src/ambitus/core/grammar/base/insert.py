@@ -4,13 +4,14 @@ import math
 from collections.abc import Sequence
 
 from ambitus.core.curves import flattened, offset_bent
-from ambitus.core.form.model import Edge, Face, Measure
+from ambitus.core.form.model import Edge, Face, Form, Loose, Measure, Part
 from ambitus.core.geometry import unit_vector
 from ambitus.core.grammar.base.fields import INSERT, INSERT_LESS
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.lengths import paired
 from ambitus.core.outlines import is_simple
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
 INSERT_PARAMS = (
@@ -102,3 +103,29 @@ def insert_of(bag: Resolved, width: float, depth: float) -> tuple[Face, ...]:
     along = Term("Width of the base", width, "As it comes out.")
     over = Term("Depth of the base", depth, "As it comes out.")
     return insert_face(bag, outline, ("left", "right", "front", "back"), along, over)
+
+
+def insert_parts(item: Item, form: Form) -> tuple[Part, ...]:
+    """Return the stiff insert on the base: of board or plastic, sewn to nothing."""
+    finishes = {"insert": clearance(item.bag)} if form.insert else {}
+    return tuple(
+        Loose("insert", "Base insert", 1, face, finishes, "Board or plastic") for face in form.insert
+    )
+
+
+def lay_insert(item: Item, form: Form) -> tuple[Step, ...]:
+    """Return the laying of the insert, last of all."""
+    if not form.insert:
+        return ()
+    return (
+        Step(
+            "lay insert",
+            "Lay the insert on the base",
+            "Corners rounded off and edges smoothed first, so that it does not wear through the cloth.",
+            720,
+            needs=("measured",),
+            gives=("insert laid",),
+            lengths=(("Smaller all round", INSERT_LESS.of(item.bag)),),
+            cautions=("blade",),
+        ),
+    )

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from ambitus.core.form.model import Form
+from ambitus.core.form.model import Form, Mark, Part, Strip
 from ambitus.core.grammar.carry.fields import (
     BOX,
     DROP,
@@ -181,7 +181,7 @@ def visible_term(item: Item, gap: float, hold: float) -> Term:
     )
 
 
-def hang(item: Item, form: Form) -> Hang:
+def hang_of(item: Item, form: Form) -> Hang:
     """
     Return one strap worked out on *form*, its cut sizes on the grid.
 
@@ -259,3 +259,43 @@ def straps_even(at: int, rank: int, *, needs: tuple[str, ...], gives: str = "") 
         gives=(gives or f"carry {at} even",),
         kind="gate",
     )
+
+
+def _creases(item: Item, hang: Hang) -> tuple[Mark, ...]:
+    """Return the folds along a strap; one mark tells them all, the others only draw theirs."""
+    why = "From the edge that lies below."
+    folds = item.make.creases(item, hang.width.total)
+    ends = sum(t.mm for t in hang.tails)
+    left, right = -ends, snap(hang.length.total - ends)
+    readings = tuple(
+        (
+            "from the lower edge" if i == 0 else "then",
+            Sum("From the lower edge to the fold", (Term("Part of the width", y, why),)),
+        )
+        for i, y in enumerate(folds)
+    )
+    return tuple(
+        Mark("crease", "Folds", ((left, y), (right, y)), "lower long edge", readings if i == 0 else ())
+        for i, y in enumerate(folds)
+    )
+
+
+def strap_parts(item: Item, form: Form) -> tuple[Part, ...]:
+    """Return a strap with its folds, and its core where it has one; two of each."""
+    bag, hang = item.bag, hang_of(item, form)
+    ends = sum(t.mm for t in hang.tails)
+    bought = "" if item.make.cut_across else item.make.label
+    strap = Strip(
+        "strap", "", "Strap", 2, hang.length, hang.width, ends, bought, _creases(item, hang), at=item.at
+    )
+    across = item.make.core_width(item)
+    if not bag.bag.interfacing.cuts or bag.bag.interfacing.part or not across:
+        return (strap,)
+    # lines the strap's own rounding has already paid for are not rounded again
+    short = item.attach.core_short(item)
+    follows = Term("Strap, as cut", hang.length.total, "The core follows its strap.")
+    shortened = [Term(t.label, 2 * t.mm, t.why, t.source, 2) for t in short]
+    length = to_grid("How long to cut it", (follows, *shortened), bag.grid)
+    width = to_grid("How wide to cut it", across, bag.grid)
+    core_ends = (length.total - hang.finished_visible) / 2
+    return (strap, Strip("strap core", "", "Strap core", 2, length, width, core_ends, at=item.at))

@@ -7,7 +7,7 @@ from ambitus.core.form.dividing import Division, divided, top_runs, upright
 from ambitus.core.form.model import Dimension, Face, Form, Measure, SizeLine
 from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH, BOTTOM, BOTTOM_HEIGHT
-from ambitus.core.grammar.contract import SHORTER, Finishes, Option, Param
+from ambitus.core.grammar.contract import SHORTER, Finishes, Layer, Option, Param
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -145,8 +145,16 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
 
     how = Division("upper", "bottom", upper, rest, bag.grid.holds(2 * join))
     made = divided(form, lambda face: snap(top_of(form, face) - level), how)
+    its_own = ("base", "gusset base") if base_of_bottom(bag) else ()
+    faces = tuple(replace(f, of="contrast") if f.part in its_own else f for f in made.faces)
     told = Dimension("bottom", "Bottom, visible height", asked, level, path.source(bag), path.why(bag))
     dimensions = {**form.dimensions, "bottom": told}
     tall = next(line for line in form.lines if line.path == HEIGHT)
     line = SizeLine(path, "bottom", "bottom", tall.a, (*tall.b[:2], level))
-    return replace(made, dimensions=dimensions, bottom=level, lines=(*form.lines, line))
+    return replace(made, faces=faces, dimensions=dimensions, bottom=level, lines=(*form.lines, line))
+
+
+def bottom_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+    """Return the outer's *form* with its bottom, where it has one and the base lets its panels be divided."""
+    wanted = layer == "outer" and has_bottom(bag) and bag.bag.base.divides
+    return with_bottom(bag, form, finishes) if wanted else form

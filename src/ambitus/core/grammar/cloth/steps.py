@@ -4,15 +4,16 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import has_bottom
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 #: what the outer's panels give once they are whole
 PANELS = ("outer panels laid", "outer panels ready", "outer top known")
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return what is done to the outer's pieces until its panels are whole."""
+    bag = item.bag
     doubled, bottom = DOUBLED_CLOTH.is_(bag, "doubled"), has_bottom(bag)
     out = []
     if doubled:

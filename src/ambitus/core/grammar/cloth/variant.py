@@ -1,6 +1,6 @@
 """The cloths a bag is cut from, as choices; their facts come with the library."""
 
-from ambitus.core.grammar.cloth.bottom import BOTTOM_PARAMS, has_bottom
+from ambitus.core.grammar.cloth.bottom import BOTTOM_PARAMS, bottom_stage, has_bottom
 from ambitus.core.grammar.cloth.checks import CHECKS
 from ambitus.core.grammar.cloth.fields import (
     BOTTOM,
@@ -12,7 +12,7 @@ from ambitus.core.grammar.cloth.fields import (
     PRINT,
 )
 from ambitus.core.grammar.cloth.steps import steps
-from ambitus.core.grammar.contract import Option, Param, Phrase, Variant
+from ambitus.core.grammar.contract import DIVIDES, Option, Param, Phrase, Stage, Variant
 from ambitus.core.lengths import View
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.words import within
@@ -89,6 +89,8 @@ WOVEN = Variant(
         fields=(BOTTOM_HEIGHT,),
     ),
     classes={"join": "Join"},
+    joins=("join",),
     unused=lambda bag: frozenset() if has_bottom(bag) else frozenset({"join"}),
-    steps=steps,
+    stages=(Stage(DIVIDES, bottom_stage),),
+    acts=(steps,),
 )

@@ -4,6 +4,7 @@ from ambitus.core.grammar.contract import Interfacing, Option, Param, Phrase
 from ambitus.core.grammar.interfacing.checks import CHECKS, inset_wide
 from ambitus.core.grammar.interfacing.fields import INSET_BY, INTERFACING_MATERIAL
 from ambitus.core.grammar.kinds import INTERFACING_KIND
+from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
@@ -19,7 +20,7 @@ MATERIALS = (
 
 def _usual(bag: Resolved) -> str:
     """Return the interfacing that a bag usually has: a light one where its mouth has to gather."""
-    return "fusible_light" if bag.bag.top.above_cord else "fusible_medium"
+    return "fusible_light" if bag.bag.feature(DrawnUp) else "fusible_medium"
 
 
 MATERIAL = Param(

@@ -6,7 +6,7 @@ from ambitus.core.form.dividing import Division, divided
 from ambitus.core.form.model import Face, Form, Measure
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, step_terms, top_of
-from ambitus.core.grammar.contract import Finishes, Option, Param
+from ambitus.core.grammar.contract import Finishes, Layer, Option, Param
 from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -82,6 +82,12 @@ def with_facing(bag: Resolved, form: Form, finishes: Finishes) -> Form:
         return snap(top_of(form, face) - level)
 
     return divided(form, below, how)
+
+
+def facing_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+    """Return the lining's *form* with its facing, where one is wanted and the base lets it be divided."""
+    wanted = layer == "lining" and is_faced(bag) and bag.bag.base.divides
+    return with_facing(bag, form, finishes) if wanted else form
 
 
 def facing_steps(bag: Resolved) -> tuple[Step, ...]:

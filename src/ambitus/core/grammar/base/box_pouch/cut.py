@@ -24,7 +24,7 @@ from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
 from ambitus.core.grammar.top.zip.tape import left_out
 from ambitus.core.lengths import snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 Terms = tuple[Term, ...]
@@ -205,15 +205,17 @@ def side_fold(bag: Resolved, form: Form) -> Sum:
     return Sum("From the raw zip edge to the side fold", (half, *top))
 
 
-def fold_marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def fold_marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the side fold as a crease."""
+    bag = item.bag
     left, _, right, _ = piece.box
     told = (("from the raw zip edge", side_fold(bag, form)),)
     return (Mark("crease", "Side fold", ((left, 0.0), (right, 0.0)), "zip edge", told),)
 
 
-def pinch_marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def pinch_marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the side fold, and the line stitched across each corner, by every way to measure it."""
+    bag = item.bag
     half, right = form.mm("height") / 2, max(x for x, _ in piece.stitch)
     point = Term("Half the height", snap(half), "The corner lies flat, half on each side of the fold.")
     across = Term("Height", form.mm("height"), "The stitched line is as long as the pouch is high.")
@@ -229,7 +231,7 @@ def pinch_marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     )
     left: tuple[tuple[float, float], ...] = ((0.0, -half), (half, 0.0), (0.0, half))
     return (
-        *fold_marks(bag, form, piece),
+        *fold_marks(item, form, piece),
         Mark("cut-out", "Stitch across the corner", left, "both ends of the side fold", readings),
         Mark("cut-out", "Stitch across the corner", tuple((right - x, y) for x, y in left), "right"),
     )

@@ -6,7 +6,7 @@ from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.grammar.top.zip.fields import ZIP_KIND
 from ambitus.core.lengths import paired, snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 
 #: Default (ours): what is left outside a pinched corner.
@@ -72,8 +72,9 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
     )
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of every sewn layer, its corners pinched."""
+    bag = item.bag
     out: list[Step] = []
     for layer, rank in sewn_layers(bag):
         out += _ends(bag, form, layer, rank)
@@ -108,8 +109,9 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     return tuple(out)
 
 
-def cut_out_steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def cut_out_steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of every sewn layer, its corners cut out first."""
+    bag = item.bag
     out = [
         Step(
             key="cut corners",

@@ -52,7 +52,7 @@ BOX_POUCH = Base(
     carries=False,
     needs=_needs,
     usual={HEIGHT: lambda bag: paired(60).mm(bag.unit)},
-    steps=steps,
+    acts=(steps,),
     form=form,
     read=read,
     marks=pinch_marks,
@@ -65,7 +65,7 @@ BOX_POUCH_CUT = replace(
     help="A square is cut at both ends of each panel, on the side fold.",
     phrase=replace(BOX_POUCH.phrase, says=lambda bag, view, prefix: "boxed at four cut corners"),  # type: ignore[type-var]
     classes={"end": "End seam", "base": "Base seam", "corner": "Corner seam"},
-    steps=cut_out_steps,
+    acts=(cut_out_steps,),
     form=cut_out_form,
     read=read_cut_out,
     marks=fold_marks,

@@ -5,7 +5,7 @@ from ambitus.core.grammar.base.boxed.read import read
 from ambitus.core.grammar.base.boxed.steps import steps
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.fields import CUT_AS, INSERT, INSERT_LESS, WIDTH_MEANS
-from ambitus.core.grammar.base.insert import INSERT_PARAMS
+from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import (
     CUT_AS_PARAM,
     HEIGHT_PARAM,
@@ -69,7 +69,8 @@ BOXED = Base(
     ),
     classes={"side": "Side seam", "base": "Base seam", "corner": "Corner seam"},
     unused=no_base_seam,
-    steps=steps,
+    parts=insert_parts,
+    acts=(steps, lay_insert),
     form=form,
     read=read,
     straight=straight,

@@ -9,7 +9,7 @@ from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.grammar.top.fields import EASE_BY
 from ambitus.core.grammar.top.lining import corner_deeper
 from ambitus.core.lengths import snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 
@@ -37,8 +37,9 @@ def corner(bag: Resolved, form: Form, layer: Layer) -> float | None:
     return square(bag, form, layer).total
 
 
-def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the square at both lower corners, in seam lines; on a folded piece it lies across the fold."""
+    bag = item.bag
     told, right = square(bag, form, piece.layer), max(x for x, _ in piece.stitch)  # type: ignore[arg-type]
     # a lining that is sewn deeper has its seam lines as much further in
     low, high = corner_deeper(bag, piece.layer), corner_deeper(bag, piece.layer) + told.total

@@ -3,12 +3,13 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.boxed_after.cut import square
 from ambitus.core.grammar.base.sewing import close_cut_corners, sewn_layers, sides_and_base
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of every sewn layer."""
+    bag = item.bag
     out: list[Step] = []
     for layer, rank in sewn_layers(bag):
         pressed = f"{layer} seams pressed"

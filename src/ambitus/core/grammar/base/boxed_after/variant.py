@@ -5,6 +5,7 @@ from ambitus.core.grammar.base.boxed_after.cut import corner, form, marks
 from ambitus.core.grammar.base.boxed_after.read import read
 from ambitus.core.grammar.base.boxed_after.steps import steps
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
+from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import no_base_seam, straight
 from ambitus.core.grammar.contract import Base
 
@@ -17,7 +18,8 @@ BOXED_AFTER = Base(
     phrase=BOXED.phrase,
     classes=BOXED.classes,
     unused=no_base_seam,
-    steps=steps,
+    parts=insert_parts,
+    acts=(steps, lay_insert),
     form=form,
     read=read,
     marks=marks,

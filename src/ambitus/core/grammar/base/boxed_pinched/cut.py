@@ -8,7 +8,7 @@ from ambitus.core.grammar.seams.fields import SECOND_ROW
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.grammar.top.lining import sewn_deeper
 from ambitus.core.lengths import snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 
@@ -60,8 +60,9 @@ def first_row(bag: Resolved, half: Term) -> Sum | None:
     return Sum("First row, from the stitched point", (half, second))
 
 
-def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the stitching line at both lower corners, in seam lines; on a folded piece over the fold."""
+    bag = item.bag
     half, right = form.mm("depth") / 2, max(x for x, _ in piece.stitch)
     left: tuple[tuple[float, float], ...] = ((half, 0.0), (0.0, half))
     if piece.folded:

@@ -5,7 +5,7 @@ from ambitus.core.grammar.base.boxed_pinched.cut import first_row
 from ambitus.core.grammar.base.fields import PINCH, PINCH_TRIM
 from ambitus.core.grammar.base.sewing import nested, sew_corners, sewn_layers, sides_and_base, stitch_of
 from ambitus.core.grammar.contract import Layer
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
@@ -15,8 +15,9 @@ _SAY = {
 }
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of every sewn layer."""
+    bag = item.bag
     out: list[Step] = []
     fold = "Fold each corner to a point: side seam exactly on the middle of the base, pinned there first."
     for layer, rank in sewn_layers(bag):

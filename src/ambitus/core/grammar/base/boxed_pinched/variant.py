@@ -7,6 +7,7 @@ from ambitus.core.grammar.base.boxed_pinched.read import read
 from ambitus.core.grammar.base.boxed_pinched.steps import steps
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.fields import CUT_AS, INSERT, INSERT_LESS, PINCH, PINCH_TRIM, WIDTH_MEANS
+from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import no_base_seam, straight
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
 from ambitus.core.grammar.kinds import BASE_KIND
@@ -42,7 +43,8 @@ BOXED_PINCHED = Base(
     classes={"side": "Side seam", "base": "Base seam"},
     also_sewn={"corner": "Corner seam"},
     unused=no_base_seam,
-    steps=steps,
+    parts=insert_parts,
+    acts=(steps, lay_insert),
     form=form,
     read=read,
     marks=marks,

@@ -2,6 +2,7 @@
 
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.folded.read import read
+from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import flat_form, straight
 from ambitus.core.grammar.base.seamed.steps import steps
 from ambitus.core.grammar.base.seamed.variant import SEAMED
@@ -22,7 +23,8 @@ FOLDED = Base(
         choices=(BASE_KIND,),
     ),
     classes={"side": "Side seam"},
-    steps=steps,
+    parts=insert_parts,
+    acts=(steps, lay_insert),
     form=flat_form,
     read=read,
     straight=straight,

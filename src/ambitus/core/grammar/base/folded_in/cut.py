@@ -5,7 +5,7 @@ from ambitus.core.grammar.base.panels import deep_form
 from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 
@@ -15,7 +15,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     return deep_form(bag, finishes, depth, corner=snap(depth / 2))
 
 
-def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the creases the bag stands on, across the piece from raw edge to raw edge."""
     half = snap(form.mm("depth") / 2)
     left, right = min(x for x, _ in piece.cut), max(x for x, _ in piece.cut)

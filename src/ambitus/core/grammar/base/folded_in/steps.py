@@ -3,12 +3,13 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of every sewn layer."""
+    bag = item.bag
     out: list[Step] = []
     half = form.mm("depth") / 2
     for layer, rank in sewn_layers(bag):

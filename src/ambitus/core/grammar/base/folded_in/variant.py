@@ -7,6 +7,7 @@ from ambitus.core.grammar.base.folded_in.checks import CHECKS
 from ambitus.core.grammar.base.folded_in.cut import form, marks
 from ambitus.core.grammar.base.folded_in.read import read
 from ambitus.core.grammar.base.folded_in.steps import steps
+from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import no_base_seam, straight
 from ambitus.core.grammar.contract import Base, Phrase
 from ambitus.core.grammar.kinds import BASE_KIND
@@ -36,7 +37,8 @@ FOLDED_IN = Base(
     ),
     classes={"side": "Side seam", "base": "Base seam"},
     unused=no_base_seam,
-    steps=steps,
+    parts=insert_parts,
+    acts=(steps, lay_insert),
     form=form,
     read=read,
     marks=marks,

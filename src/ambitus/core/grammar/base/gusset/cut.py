@@ -26,7 +26,7 @@ from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import Grid, amount, snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term, grid_term
 
 
@@ -229,8 +229,9 @@ def _height(band: Face) -> float:
     return max(y for _, y in band.points)
 
 
-def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the strip's middle and the places where it is clipped to turn the corners."""
+    bag = item.bag
     if piece.part == "gusset base":
         return _under_marks(bag, form, piece)
     if piece.part != "gusset" or STRIP_OF.of(bag) == "three":

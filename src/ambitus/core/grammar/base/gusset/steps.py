@@ -5,12 +5,13 @@ from ambitus.core.grammar.base.fields import STRIP_OF
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of every sewn layer."""
+    bag = item.bag
     out: list[Step] = []
     for layer, rank in sewn_layers(bag):
         ready = (f"{layer} panels ready",)

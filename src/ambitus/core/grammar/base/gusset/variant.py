@@ -8,7 +8,7 @@ from ambitus.core.grammar.base.gusset.checks import CHECKS
 from ambitus.core.grammar.base.gusset.cut import corner_radius, form, marks, most_radius
 from ambitus.core.grammar.base.gusset.read import read
 from ambitus.core.grammar.base.gusset.steps import steps
-from ambitus.core.grammar.base.insert import INSERT_PARAMS
+from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_height, depth_param, quarter
 from ambitus.core.grammar.carry.fields import FROM_SIDE
 from ambitus.core.grammar.cloth.bottom import BASE_OF
@@ -90,7 +90,8 @@ GUSSET = Base(
     ),
     classes={"gusset": "Gusset seam", "join": "Join"},
     unused=_unused,
-    steps=steps,
+    parts=insert_parts,
+    acts=(steps, lay_insert),
     form=form,
     read=read,
     marks=marks,

@@ -2,12 +2,13 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.sewing import sewn_layers, sides_and_base
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of every sewn layer."""
+    bag = item.bag
     return tuple(
         step
         for layer, rank in sewn_layers(bag)

@@ -1,6 +1,7 @@
 """A flat bag of two panels with a seam along the base: W + 2s by H + sb + top, once every edge has grown."""
 
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
+from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, flat_form, straight
 from ambitus.core.grammar.base.seamed.read import read
 from ambitus.core.grammar.base.seamed.steps import steps
@@ -24,7 +25,8 @@ SEAMED = Base(
         choices=(BASE_KIND,),
     ),
     classes={"side": "Side seam", "base": "Base seam"},
-    steps=steps,
+    parts=insert_parts,
+    acts=(steps, lay_insert),
     form=flat_form,
     read=read,
     straight=straight,

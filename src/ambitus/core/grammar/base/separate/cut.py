@@ -20,7 +20,7 @@ from ambitus.core.lengths import Grid, snap
 from ambitus.core.lengths.grid import steps_for
 from ambitus.core.outlines import around as way_round
 from ambitus.core.outlines import extent, read_outline, seen
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term, grid_term
 
 #: (bag, length, breadth) -> the outline of its base in seam lines
@@ -301,8 +301,9 @@ def ring_deeper(bag: Resolved, form: Form, by: float) -> float:
     return snap(deeper)
 
 
-def marks_of(shape: Shape, bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def marks_of(shape: Shape, item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the places where tube and base are matched: quarters, straight to arc, corners."""
+    bag = item.bag
     length = form.mm("diameter") if "diameter" in form.dimensions else form.mm("length")
     breadth = form.mm("diameter") if "diameter" in form.dimensions else form.mm("breadth")
     outline = shape(bag, length, breadth)

@@ -6,15 +6,16 @@ from ambitus.core.grammar.base.separate.cut import panels_of, ring_deeper
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, paired, snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 #: Under this the tube's allowance is not snipped: there is too little of it.
 SNIPPED_OVER = paired(6)
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of every sewn layer."""
+    bag = item.bag
     out: list[Step] = []
     around = 2 * form.mm("flat_opening")
     for layer, rank in sewn_layers(bag):

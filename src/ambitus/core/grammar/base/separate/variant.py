@@ -17,7 +17,7 @@ from ambitus.core.grammar.base.fields import (
     TUBE_PANELS,
 )
 from ambitus.core.grammar.base.gusset.checks import CHECKS as ROUNDED_CHECKS
-from ambitus.core.grammar.base.insert import INSERT_PARAMS
+from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import asked_height, quarter
 from ambitus.core.grammar.base.separate import read, shapes
 from ambitus.core.grammar.base.separate.checks import CHECKS
@@ -115,7 +115,8 @@ def _base(
             fields=tuple(p.path for p in (*more, *INSERT_PARAMS, *AS_CUT) if p.kind == "length"),
         ),
         classes={"side": "Side seam", "ring": "Base seam"},
-        steps=steps,
+        parts=insert_parts,
+        acts=(steps, lay_insert),
         form=partial(form_of, shape),
         marks=partial(marks_of, shape),
         usual={FROM_SIDE: lambda bag: quarter(bag, asked_round(shape, bag) / 2)},

@@ -17,7 +17,7 @@ from ambitus.core.grammar.base.panels import (
 from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import amount, snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term, grid_term
 
 
@@ -134,8 +134,9 @@ def _seams() -> tuple[Seam, ...]:
     return tuple(out)
 
 
-def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return where the front is clipped to turn the corner, and where the side panel is pinned to it."""
+    bag = item.bag
     half = snap(form.mm("depth") / 2)
     side = next(e for e in piece.edges if e.seam == "side")
     left, low, right, _ = piece.box

@@ -2,7 +2,7 @@
 
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.fields import INSERT, INSERT_LESS, STEP
-from ambitus.core.grammar.base.insert import INSERT_PARAMS
+from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_height, depth_param, quarter
 from ambitus.core.grammar.base.side_panels.checks import CHECKS
 from ambitus.core.grammar.base.side_panels.cut import form, marks
@@ -43,7 +43,8 @@ SIDE_PANELS = Base(
         fields=(STEP, INSERT_LESS),
     ),
     classes={"side": "Side seam", "base": "Base seam"},
-    steps=steps,
+    parts=insert_parts,
+    acts=(steps, lay_insert),
     form=form,
     read=read,
     marks=marks,

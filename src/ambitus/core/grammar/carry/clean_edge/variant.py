@@ -7,9 +7,9 @@ from ambitus.core.grammar.carry.clean_edge.read import read_width
 from ambitus.core.grammar.carry.edges_turned.variant import EDGE_TURN, turn_term
 from ambitus.core.grammar.carry.fields import STRAP_TURN
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
-from ambitus.core.grammar.carry.strap import STRAP_PARAMS
+from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.contract import Make
-from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
@@ -23,9 +23,9 @@ def _creases(item: Item, cut: float) -> tuple[float, ...]:
     return (turn, turn + (cut - turn) / 2)
 
 
-def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     return making_steps(
-        Item(bag, prefix),
+        item,
         (
             "Turn one edge in and press the straps",
             "The raw edge to the wrong side; then in half, the clean edge level with the turned one.",
@@ -49,5 +49,6 @@ CLEAN_EDGE = Make(
     told=(STRAP_TURN,),
     finished=lambda item, cut: (cut - STRAP_TURN.of(item)) / 2,
     read_width=read_width,
-    steps=_steps,
+    parts=strap_parts,
+    acts=(_steps,),
 )

@@ -6,10 +6,10 @@ from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.edges_turned.read import read_width
 from ambitus.core.grammar.carry.fields import STRAP_TURN
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
-from ambitus.core.grammar.carry.strap import STRAP_PARAMS
+from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.contract import Make, Param
 from ambitus.core.lengths import paired
-from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
@@ -30,9 +30,9 @@ def _creases(item: Item, cut: float) -> tuple[float, ...]:
     return (turn, cut / 2, cut - turn)
 
 
-def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     return making_steps(
-        Item(bag, prefix),
+        item,
         ("Turn in and press the straps", "Both long edges to the wrong side; then in half, folds level."),
         ("Topstitch both long edges of each strap", "The open edge first, through both turned edges."),
     )
@@ -53,5 +53,6 @@ EDGES_TURNED = Make(
     told=(STRAP_TURN,),
     finished=lambda item, cut: cut / 2 - STRAP_TURN.of(item),
     read_width=read_width,
-    steps=_steps,
+    parts=strap_parts,
+    acts=(_steps,),
 )

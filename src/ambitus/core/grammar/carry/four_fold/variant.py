@@ -6,9 +6,9 @@ from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.four_fold.checks import CHECKS
 from ambitus.core.grammar.carry.four_fold.read import read_width
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
-from ambitus.core.grammar.carry.strap import STRAP_PARAMS
+from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.contract import Make
-from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
@@ -21,9 +21,9 @@ def _creases(item: Item, cut: float) -> tuple[float, ...]:
     return (cut / 4, cut / 2, 3 * cut / 4)
 
 
-def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     return making_steps(
-        Item(bag, prefix),
+        item,
         (
             "Fold and press the straps",
             "Long edges to the middle, press; then in half along the middle, press.",
@@ -49,5 +49,6 @@ FOUR_FOLD = Make(
     layers=4,
     finished=lambda item, cut: cut / 4,
     read_width=read_width,
-    steps=_steps,
+    parts=strap_parts,
+    acts=(_steps,),
 )

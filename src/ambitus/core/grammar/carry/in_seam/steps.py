@@ -3,13 +3,12 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.fields import PAST
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
-from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the basting of the straps and the look before the seam is sewn."""
-    item = Item(bag, prefix)
     at = item.number
     return (
         Step(

@@ -34,5 +34,5 @@ IN_SEAM = Attach(
     crossed=lambda item: (1, 1, 1),
     told=(PAST,),
     read_tail=read_tail,
-    steps=steps,
+    acts=(steps,),
 )

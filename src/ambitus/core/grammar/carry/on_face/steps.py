@@ -3,13 +3,13 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.fields import BOX, END_TURNED, FROM_TOP
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
-from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the placing, the look, and the sewing of the straps while the panels lie flat."""
-    item = Item(bag, prefix)
+    bag = item.bag
     at = item.number
     return (
         Step(

@@ -60,5 +60,5 @@ ON_FACE = Attach(
         END_TURNED,
     ),
     read_tail=read_tail,
-    steps=steps,
+    acts=(steps,),
 )

@@ -3,13 +3,12 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.fields import TUCK
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
-from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps: one before the hem is stitched, the rest after it."""
-    item = Item(bag, prefix)
     at = item.number
     return (
         Step(

@@ -52,5 +52,5 @@ ON_HEM = Attach(
     crossed=_crossed,
     told=(TUCK,),
     read_tail=read_tail,
-    steps=steps,
+    acts=(steps,),
 )

@@ -5,12 +5,12 @@ from ambitus.core.grammar.allowances import STRAP_ALLOWANCE
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
-from ambitus.core.grammar.carry.strap import STRAP_PARAMS
+from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.carry.tube.checks import CHECKS
 from ambitus.core.grammar.carry.tube.read import read_width
 from ambitus.core.grammar.contract import Make
 from ambitus.core.grammar.seams.common import allowance
-from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
@@ -23,9 +23,9 @@ def _width(item: Item) -> tuple[Term, ...]:
     )
 
 
-def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     return making_steps(
-        Item(bag, prefix),
+        item,
         (
             "Sew the straps into tubes and turn them",
             "Right sides together along the long edge; turn with a pin or a cord sewn to one end, "
@@ -49,5 +49,6 @@ TUBE = Make(
     layers=2,
     finished=lambda item, cut: cut / 2 - STRAP_ALLOWANCE.of(item),
     read_width=read_width,
-    steps=_steps,
+    parts=strap_parts,
+    acts=(_steps,),
 )

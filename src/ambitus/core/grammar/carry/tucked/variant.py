@@ -29,5 +29,5 @@ TUCKED = Attach(
     crossed=lambda item: (2, 2, 1),
     told=(INSIDE_TOP,),
     read_tail=read_tail,
-    steps=steps,
+    acts=(steps,),
 )

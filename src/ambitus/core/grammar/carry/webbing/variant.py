@@ -4,10 +4,10 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.making import phrase, width_term
-from ambitus.core.grammar.carry.strap import STRAP_PARAMS
+from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.carry.webbing.read import read_width
 from ambitus.core.grammar.contract import Make
-from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
 
@@ -19,8 +19,8 @@ def _width(item: Item) -> tuple[Term, ...]:
     return (width_term(item, 1, "Webbing is bought as wide as it is used."),)
 
 
-def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
-    at = Item(bag, prefix).number
+def _steps(item: Item, form: Form) -> tuple[Step, ...]:
+    at = item.number
     return (
         Step(
             f"strap {at} ends",
@@ -49,5 +49,6 @@ WEBBING = Make(
     thickness=THICKNESS,
     finished=lambda item, cut: cut,
     read_width=read_width,
-    steps=_steps,
+    parts=strap_parts,
+    acts=(_steps,),
 )

@@ -1,15 +1,24 @@
 """The bands: as long as half of the mouth less a little at each side, folded along their middle."""
 
-from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece
+from dataclasses import replace
+
+from ambitus.core.cut.outline import cut_face
+from ambitus.core.form.model import Edge, Face, Form, Loose, Mark, Measure, Part, Piece
+from ambitus.core.geometry import bounds
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.base.fields import STEP
+from ambitus.core.grammar.contract import Finishes, Layer
+from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.sizes import HEIGHT
+from ambitus.core.grammar.top.drawstring.cords import cord_parts
 from ambitus.core.grammar.top.drawstring.fields import BAND, BAND_MADE
 from ambitus.core.grammar.top.drawstring.loops import no_side_seam
 from ambitus.core.grammar.top.drawstring.motif import motif_mark
+from ambitus.core.grammar.top.lining import shorter_terms
 from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
 from ambitus.core.lengths import paired, snap
-from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import Term
+from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.sums import Sum, Term
 
 #: How far inside the side seam line a band ends.
 INSIDE = paired(3)
@@ -22,9 +31,24 @@ def no_strip(bag: Resolved) -> str:
     return no_side_seam(bag)
 
 
-def band_height(bag: Resolved) -> Term:
-    """Return what the bands add above the panels, as a term."""
-    return BAND.term(bag, "Band")
+def under_band(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+    """Return *form* with the band that stands above its panels counted in its height."""
+    band, high = BAND.of(bag), form.dimensions["height"]
+    dimensions = {**form.dimensions, "height": replace(high, comes_out=snap(high.comes_out + band))}
+    lines = tuple(
+        replace(line, b=(*line.b[:2], line.b[2] + band)) if line.path == HEIGHT else line
+        for line in form.lines
+    )
+    return replace(form, dimensions=dimensions, lines=lines, band=band)
+
+
+def shorter(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
+    """Return what a layer is made less high than the bag: by the band, and by the ease of a lining."""
+    band = BAND.term(bag, "Band")
+    return (
+        Term(band.label, -band.mm, "It stands above the panels.", band.source),
+        *shorter_terms(bag, layer),
+    )
 
 
 def above_cord(bag: Resolved) -> Term:
@@ -32,9 +56,10 @@ def above_cord(bag: Resolved) -> Term:
     return Term("The band", BAND.of(bag), "It stands above the closing.", BAND.source(bag))
 
 
-def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the gap in the lining, and on the outer the room for a motif."""
-    plain = TURNED_THROUGH.marks(bag, form, piece)
+    bag = item.bag
+    plain = TURNED_THROUGH.marks(item, form, piece)
     if piece.layer != "outer" or piece.part or not any(e.seam == "top" for e in piece.edges):
         return plain
     seam = (TOP_ALLOWANCE.term(bag, "Top seam"),)
@@ -66,3 +91,19 @@ def band_of(bag: Resolved, form: Form) -> tuple[Face, int]:
     )
     face = Face("band", "band", outline, measures, part="band")
     return face, 4 if BAND_MADE.is_(bag, "two") else 2
+
+
+def _band(bag: Resolved, form: Form) -> Loose:
+    """Return a band that stands above the panels, folded along its middle."""
+    face, count = band_of(bag, form)
+    finishes = {"top": edge_terms(bag, "top"), "end": edge_terms(bag, "end")}
+    left, low, right, high = bounds(cut_face(face, finishes, bag.grid).cut)
+    half = Term("Half of its width", snap((high - low) / 2), "Folded wrong sides together.")
+    told = (("from a raw long edge", Sum("To the fold", (half,))),)
+    fold = Mark("crease", "Fold", ((left, (low + high) / 2), (right, (low + high) / 2)), "long edge", told)
+    return Loose("band", "Casing band", count, face, finishes, bag.cloth("outer").label, (fold,))
+
+
+def parts(item: Item, form: Form) -> tuple[Part, ...]:
+    """Return the bands, the cord in them, and its loops."""
+    return (_band(item.bag, form), *cord_parts(item, form))

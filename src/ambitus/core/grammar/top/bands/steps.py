@@ -8,12 +8,13 @@ from ambitus.core.grammar.top.bands.cut import INSIDE
 from ambitus.core.grammar.top.drawstring.fields import BAND_MADE
 from ambitus.core.grammar.top.drawstring.sewing import thread_steps
 from ambitus.core.grammar.top.turned_through.steps import steps as turned_through
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of a lined bag with bands in its top seam."""
+    bag = item.bag
     two = BAND_MADE.is_(bag, "two")
     outer, end = bag.cloth("outer"), END_ALLOWANCE.of(bag)
     ends = Step(
@@ -60,7 +61,7 @@ def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
     more = {"join top": ("bands even",), "measure back": ("cord threaded",)}
     out = [
         replace(step, needs=tuple(dict.fromkeys((*step.needs, *more.get(step.key, ())))))
-        for step in turned_through(bag, prefix, form)
+        for step in turned_through(item, form)
     ]
     threaded = thread_steps(bag, form, ("bag closed",))
     return (ends, fold, baste, even, *out, *(replace(s, rank=s.rank + 10) for s in threaded))

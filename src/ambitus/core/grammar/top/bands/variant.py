@@ -2,16 +2,17 @@
 
 from dataclasses import replace
 
-from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.contract import SIZES, Option, Param, Stage
 from ambitus.core.grammar.top import sections
-from ambitus.core.grammar.top.bands.cut import above_cord, band_height, band_of, marks, no_strip
+from ambitus.core.grammar.top.bands.cut import above_cord, marks, no_strip, parts, shorter, under_band
 from ambitus.core.grammar.top.bands.read import read
 from ambitus.core.grammar.top.bands.steps import steps
 from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.drawstring.channel import CORD_PARAMS, usual_channel
 from ambitus.core.grammar.top.drawstring.checks import CHECKS as DRAWN_UP_CHECKS
-from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
+from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, contents_stage, height_terms
 from ambitus.core.grammar.top.drawstring.cords import CORDS_CHOSEN, CORDS_PARAMS, CORDS_TOLD, once_round
+from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import (
     BAND,
     BAND_MADE,
@@ -29,7 +30,6 @@ from ambitus.core.grammar.top.drawstring.fields import (
     LOOPS,
     TAIL,
 )
-from ambitus.core.grammar.top.drawstring.loops import loop_strips
 from ambitus.core.grammar.top.fields import EASE_BY, GAP, GAP_IN, LINING_EASE
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS
@@ -114,13 +114,12 @@ BANDS = replace(
     rows=lambda bag: (),
     marks=marks,
     height=lambda bag: height_terms(bag, above_cord(bag)),
-    above_cord=above_cord,
-    cords=once_round,
-    strips=loop_strips,
-    band=band_height,
-    bands=band_of,
+    features=(DrawnUp(above_cord, once_round),),
+    parts=parts,
+    stages=(Stage(SIZES, under_band), Stage(SIZES, contents_stage)),
+    shorter=shorter,
     told={"band": BAND, **CORDS_TOLD},
     chosen=(*CORDS_CHOSEN, BAND_MADE),
     read=read,
-    steps=steps,
+    acts=(steps,),
 )

@@ -7,7 +7,7 @@ from ambitus.core.grammar.top.drawstring.motif import motif_mark
 from ambitus.core.grammar.top.drawstring.opening import BELOW_FOLD, eyelet_marks, side_marks
 from ambitus.core.grammar.top.fields import CHANNEL_EDGE, HEADING, HEM_EDGE, TURN
 from ambitus.core.grammar.top.hem import fold_marks, knife_terms
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 
@@ -85,8 +85,9 @@ def slot(bag: Resolved) -> tuple[Sum, Sum]:
     return upper, lower
 
 
-def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return creases, fold-to lines, rows of stitching and openings, from the raw top edge."""
+    bag = item.bag
     if not any(e.seam == "top" for e in piece.edges):
         return ()
     turn, casing, first = TURN.of(bag), _casing(bag), _first(bag)

@@ -6,12 +6,13 @@ from ambitus.core.grammar.top.drawstring.fields import OPENING
 from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
 from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps from flat panels to a threaded cord."""
+    bag = item.bag
     open_ends = OPENING.is_(bag, "ends")
     rank = 340 if open_ends else 610
     needs: tuple[str, ...] = ("outer panels laid" if open_ends else "outer body sewn",)

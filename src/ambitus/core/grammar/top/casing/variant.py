@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.fields import TUBE_PANELS
-from ambitus.core.grammar.contract import Option, Param, Top
+from ambitus.core.grammar.contract import SIZES, Option, Param, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.casing.checks import CHECKS
 from ambitus.core.grammar.top.casing.measures import above_cord, finish, is_overlocked, marks, rows, turn_down
@@ -12,16 +12,17 @@ from ambitus.core.grammar.top.casing.read import read
 from ambitus.core.grammar.top.casing.steps import steps
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
 from ambitus.core.grammar.top.drawstring.checks import CHECKS as DRAWN_UP_CHECKS
-from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
+from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, contents_stage, height_terms
 from ambitus.core.grammar.top.drawstring.cords import (
     CORDS_CHOSEN,
     CORDS_PARAMS,
     CORDS_TOLD,
-    Cords,
+    cord_parts,
     cords_of,
     cut_widths,
     once_round,
 )
+from ambitus.core.grammar.top.drawstring.drawn import Cords, DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import (
     CHANNEL,
     CLOSING,
@@ -39,7 +40,6 @@ from ambitus.core.grammar.top.drawstring.fields import (
     OPENING,
     TAIL,
 )
-from ambitus.core.grammar.top.drawstring.loops import loop_strips
 from ambitus.core.grammar.top.drawstring.opening import EYELETS, SLOT, needs_side_seam, opening_param
 from ambitus.core.grammar.top.fields import CHANNEL_EDGE, HEADING, HEM_EDGE, TOP_SLIVER, TURN
 from ambitus.core.grammar.top.finishing import top_phrase
@@ -157,9 +157,9 @@ CASING = Top(
     finish=finish,
     marks=marks,
     height=lambda bag: height_terms(bag, above_cord(bag)),
-    above_cord=above_cord,
-    cords=_cords,
-    strips=loop_strips,
+    features=(DrawnUp(above_cord, _cords),),
+    parts=cord_parts,
+    stages=(Stage(SIZES, contents_stage),),
     told={
         "turn": TURN,
         "top_sliver": TOP_SLIVER,
@@ -170,5 +170,5 @@ CASING = Top(
     },
     chosen=(*CORDS_CHOSEN, OPENING, HEM_EDGE),
     read=read,
-    steps=steps,
+    acts=(steps,),
 )

@@ -10,7 +10,7 @@ from ambitus.core.grammar.top.fields import HEM, TOP_SLIVER, TURN
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.hem import SLIVER_PARAM, UNLINED, fold_marks, hem_steps, knife_terms
 from ambitus.core.lengths import paired
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term
 
@@ -28,7 +28,8 @@ def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
     return (*_turns(bag), *_knife(bag))
 
 
-def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    bag = item.bag
     turn, hem = _turns(bag)
     knife = _knife(bag)
     first = ("first fold", Sum("From the raw edge to the first fold", (*knife, turn)))
@@ -37,7 +38,8 @@ def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     )
 
 
-def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def _steps(item: Item, form: Form) -> tuple[Step, ...]:
+    bag = item.bag
     lengths = (("First turn", TURN.of(bag)), ("Hem", HEM.of(bag)))
     return hem_steps(bag, form, "The small turn first, then the hem over it, to the wrong side.", lengths)
 
@@ -61,5 +63,5 @@ DOUBLE_HEM = Top(
     marks=_marks,
     told={"turn": TURN, "hem": HEM, "top_sliver": TOP_SLIVER},
     read=read,
-    steps=_steps,
+    acts=(_steps,),
 )

@@ -13,7 +13,8 @@ from ambitus.core.grammar.kinds import INTERFACING_KIND
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.drawstring.channel import EASE, channel_of, cord_flat, least_channel
 from ambitus.core.grammar.top.drawstring.closing import by_contents, to_edge
-from ambitus.core.grammar.top.drawstring.cords import cord_melts
+from ambitus.core.grammar.top.drawstring.cords import cord_melts, cords_in
+from ambitus.core.grammar.top.drawstring.drawn import above_cord
 from ambitus.core.grammar.top.drawstring.fields import (
     BAND,
     CHANNEL,
@@ -60,7 +61,7 @@ ROLES = {
     "The bag cannot be drawn up.",
 )
 def channel_narrow(draft: "Draft") -> Iterator[Fired]:
-    if draft.cords is None:
+    if cords_in(draft) is None:
         return
     bag = draft.bag
     (path, channel), least = channel_of(bag), least_channel(bag)
@@ -94,7 +95,7 @@ def channel_narrow(draft: "Draft") -> Iterator[Fired]:
     "The top comes out other than anybody means it.",
 )
 def drawn_up_out_of_role(draft: "Draft") -> Iterator[Fired]:
-    if draft.cords is None:
+    if cords_in(draft) is None:
         return
     bag = draft.bag
     for path, (name, pair) in ROLES.items():
@@ -123,7 +124,7 @@ def drawn_up_out_of_role(draft: "Draft") -> Iterator[Fired]:
     "The cord has to be threaded again.",
 )
 def tail_short(draft: "Draft") -> Iterator[Fired]:
-    if draft.cords is None:
+    if cords_in(draft) is None:
         return
     bag, found, least = draft.bag, _in_hand(draft), LEAST_TAIL.mm(draft.bag.unit)
     if found is None:
@@ -164,7 +165,7 @@ def tail_short(draft: "Draft") -> Iterator[Fired]:
     "It cannot be drawn closed over anything.",
 )
 def closes_over_nothing(draft: "Draft") -> Iterator[Fired]:
-    if draft.cords is None:
+    if cords_in(draft) is None:
         return
     bag, over = draft.bag, draft.form.mm("contents")
     if over < LEAST_CONTENTS - 1e-6:
@@ -200,13 +201,13 @@ def closes_over_nothing(draft: "Draft") -> Iterator[Fired]:
 )
 def hole_left(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if draft.cords is not None and to_edge(bag) and bag.bag.top.above_cord:
+    if cords_in(draft) is not None and to_edge(bag):
         yield fired(
             HEIGHT,
             "About {hole} across.",
             "Count the closing to the cord to shut it, or lay a flap over what goes in.",
             remedies=(to(HEIGHT_MEANS, "contents"),),
-            hole=2 * bag.bag.top.above_cord(bag).mm,
+            hole=2 * above_cord(bag),
         )
 
 
@@ -271,7 +272,7 @@ def cord_in_hand(draft: "Draft") -> Iterator[Fired]:
 )
 def seal_does_not_melt(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if draft.cords is None or not CORD_END.is_(bag, "sealed") or cord_melts(bag):
+    if cords_in(draft) is None or not CORD_END.is_(bag, "sealed") or cord_melts(bag):
         return
     what = {
         "strip": f"A strip of {within(bag.cloth('outer').label)}",
@@ -300,7 +301,7 @@ def seal_does_not_melt(draft: "Draft") -> Iterator[Fired]:
 )
 def stiff_drawn_up(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if draft.cords is None:
+    if cords_in(draft) is None:
         return
     if bag.bag.interfacing.cuts and not bag.bag.interfacing.part:
         facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
@@ -335,9 +336,10 @@ def _gathers(draft: "Draft", key: str, strength: int) -> bool:
 def _in_hand(draft: "Draft") -> tuple[float, float, float] | None:
     """Return the cord in hand, the way round the channel, and the length worked out."""
     value = CORD_CUT.found(draft.bag)
-    if draft.cords is None or value is None or value.value is None:
+    cords = cords_in(draft)
+    if cords is None or value is None or value.value is None:
         return None
-    return CORD_CUT.of(draft.bag), draft.cords.path.mm, draft.cords.length.total
+    return CORD_CUT.of(draft.bag), cords.path.mm, cords.length.total
 
 
 CHECKS = (

@@ -6,9 +6,10 @@ from dataclasses import replace
 from ambitus.core.form.model import Dimension, Form, SizeLine
 from ambitus.core.grammar.base.disc import disc_drafted
 from ambitus.core.grammar.base.fields import GIVEN_BY, OUTLINE, TRACED_AS, WIDTH_MEANS
-from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.contract import Finishes, Layer, Option, Param
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.sizes import BREADTH, DEPTH, DIAMETER, HEIGHT, LENGTH, WIDTH
+from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import CLOSING, HEIGHT_MEANS
 from ambitus.core.lengths import snap
 from ambitus.core.outlines import extent, read_outline
@@ -126,6 +127,12 @@ def with_contents(bag: Resolved, form: Form, to_cord: Term) -> Form:
     dimensions = {**form.dimensions, "height": replace(high, source="derived", why=why), "contents": contents}
     lines = tuple(_to_contents(line, comes_out) if line.path == path else line for line in form.lines)
     return replace(form, dimensions=dimensions, lines=lines)
+
+
+def contents_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+    """Return the outer's *form* with the height of what goes in beside its own."""
+    drawn = bag.bag.feature(DrawnUp)
+    return with_contents(bag, form, drawn.above_cord(bag)) if drawn and layer == "outer" else form
 
 
 def _to_contents(line: SizeLine, comes_out: float) -> SizeLine:

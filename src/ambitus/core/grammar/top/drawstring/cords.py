@@ -1,11 +1,12 @@
 """The cords: how many, how long by each school, and what they leave when the mouth is drawn in."""
 
-from dataclasses import dataclass
+from typing import TYPE_CHECKING
 
-from ambitus.core.form.model import Form
+from ambitus.core.form.model import Form, Mark, Part, Strip
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.grammar.seams.edges import eaten
-from ambitus.core.grammar.top.drawstring.channel import cord_flat
+from ambitus.core.grammar.top.drawstring.channel import channel_of, cord_flat
+from ambitus.core.grammar.top.drawstring.drawn import Cords, DrawnUp, above_cord
 from ambitus.core.grammar.top.drawstring.fields import (
     CORD,
     CORD_CUT,
@@ -19,9 +20,9 @@ from ambitus.core.grammar.top.drawstring.fields import (
     LOOPS,
     TAIL,
 )
-from ambitus.core.grammar.top.drawstring.loops import LOOP_PARAMS, at_foot
+from ambitus.core.grammar.top.drawstring.loops import LOOP_PARAMS, at_foot, loop_strips
 from ambitus.core.lengths import paired, snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term, to_grid
 
 CORDS_PARAMS = (
@@ -75,26 +76,18 @@ CORDS_TOLD = {field.leaf: field for field in (CORD_THICK, CORD_WIDE, TAIL, LOOP,
 CORDS_CHOSEN = (CORD, CORD_FIBRE, CORDS, CORD_END, LOOPS)
 
 
-@dataclass(frozen=True, slots=True)
-class Cords:
-    """
-    The cords of a bag: how many, and for one of them the way round the mouth, its length, and its width.
+if TYPE_CHECKING:
+    from ambitus.core.draft import Draft
 
-    ``schools`` are other ways to reckon the length, each a sum, and the tail that it leaves at each end.
-    """
 
-    count: int
-    path: Term
-    length: Sum
-    width: float
-    material: str
-    #: what is cut for a strip of cloth, or the width to buy
-    across: Sum
-    schools: tuple[tuple[str, Sum, Sum], ...]
+def _cords(draft: "Draft") -> Cords | None:
+    drawn = draft.bag.bag.feature(DrawnUp)
+    return drawn.cords(draft.bag, draft.form) if drawn else None
 
-    def tail_at(self, mouth: float) -> float:
-        """Return the tail at each end when the mouth is drawn in to *mouth* mm round."""
-        return snap((self.length.total - mouth) / 2)
+
+def cords_in(draft: "Draft") -> Cords | None:
+    """Return the cords of a draft, or None where it is not drawn up; worked out once."""
+    return draft.once(_cords)
 
 
 _MATERIAL = {"round": "Round cord", "ribbon": "Ribbon or tape", "elastic": "Elastic"}
@@ -139,7 +132,7 @@ def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
     cut_width = snap(sum(cut_widths(bag, form.mm("flat_opening"))) / 2)
     down: tuple[Term, ...] = ()
     if at_foot(bag):
-        reach = snap(form.height - bag.bag.top.above_cord(bag).mm if bag.bag.top.above_cord else form.height)
+        reach = snap(form.height - above_cord(bag))
         down = (Term("Down to the loop at the foot", 2 * reach, "Both ends run down the side.", times=2),)
     tail = TAIL.term(bag, "Tail")
     tails = Term("Tail", 2 * tail.mm, tail.why, tail.source, 2)
@@ -164,3 +157,36 @@ def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
         material = _MATERIAL[CORD.of(bag)]
     count = 2 if CORDS.is_(bag, "two") else 1
     return Cords(count, path, length, cord_flat(bag), material, across, schools)
+
+
+def cord_strip(bag: Resolved, form: Form) -> Strip:
+    """Return the cord as a strip, its tails marked, with the other ways to reckon its length."""
+    drawn = bag.bag.feature(DrawnUp)
+    if drawn is None:
+        raise ValueError("the bag is not drawn up")
+    cords = drawn.cords(bag, form)
+    tail = Sum(
+        "Tail", (Term("Tail", cords.tail_at(cords.path.mm), "Outside the channel of the open mouth."),)
+    )
+    wide, long = cords.across.total, cords.length.total
+    least = Sum("The least that lets the mouth open", (cords.path,))
+    readings = [("the least that lets the mouth open flat", least)]
+    for name, length, tails in cords.schools:
+        readings += [(name, length), ("which leaves at each end", tails)]
+    channel = Sum("The channel", (Term("Channel", channel_of(bag)[1], "Clear, for cord and threading pin."),))
+    lies = Sum(
+        "The cord lies", (Term("Cord", cords.width, "Flat in its channel: a round cord half its girth."),)
+    )
+    total = Sum("To buy", (Term("Cord", cords.count * cords.length.total, "As cut.", times=cords.count),))
+    told = (("tail", tail), ("the cord lies wide", lies), ("in a channel of", channel), ("in all", total))
+    marks = (
+        Mark("notch", "Where it enters the channel", ((tail.total, wide),), "either end", told),
+        Mark("notch", "Where it leaves the channel", ((long - tail.total, wide),), "either end"),
+        Mark("notch", "Other ways to reckon it", (), "the whole cord", tuple(readings)),
+    )
+    return Strip("cord", "", "Cord", cords.count, cords.length, cords.across, 0.0, cords.material, marks)
+
+
+def cord_parts(item: Item, form: Form) -> tuple[Part, ...]:
+    """Return the cord and the loops of a drawn-up top."""
+    return (cord_strip(item.bag, form), *loop_strips(item.bag, form))

@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.top.drawstring.channel import channel_of, to_thread
+from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import CORD, CORD_END, CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import loop_steps
 from ambitus.core.spec.resolved import Resolved
@@ -62,7 +63,8 @@ def _with_what(bag: Resolved) -> str:
 
 def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Step, ...]:
     """Return cutting and threading the cord, and finishing its ends."""
-    cords = bag.bag.top.cords(bag, form)
+    drawn = bag.bag.feature(DrawnUp)
+    cords = drawn.cords(bag, form) if drawn else None
     if cords is None:
         return ()
     two = cords.count == 2

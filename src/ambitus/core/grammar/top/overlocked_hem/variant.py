@@ -11,7 +11,7 @@ from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.hem import SLIVER_PARAM, UNLINED, fold_marks, hem_steps, knife_terms
 from ambitus.core.grammar.top.overlocked_hem.read import read
 from ambitus.core.lengths import paired
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term
 
@@ -20,12 +20,14 @@ def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
     return (HEM.term(bag, "Hem"), *knife_terms(bag, "Hem"))
 
 
-def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    bag = item.bag
     told = Sum("From the raw edge to the fold", _finish(bag, "outer"))
     return fold_marks(piece, (("fold, before overlocking", told),))
 
 
-def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def _steps(item: Item, form: Form) -> tuple[Step, ...]:
+    bag = item.bag
     press = "Overlock the top edges first, right side up, then fold the hem to the wrong side once."
     made = hem_steps(bag, form, press, (("Hem, from the overlocked edge", HEM.of(bag)),))
     say = "On the overlocking, not at the fold. Before the side seams; the ends are caught in the sides."
@@ -50,5 +52,5 @@ OVERLOCKED_HEM = Top(
     marks=_marks,
     told={"hem": HEM, "top_sliver": TOP_SLIVER},
     read=read,
-    steps=_steps,
+    acts=(_steps,),
 )

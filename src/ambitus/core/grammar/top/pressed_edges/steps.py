@@ -4,12 +4,13 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps from two sewn bodies to a finished top."""
+    bag = item.bag
     outer = bag.cloth("outer")
     straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
     return (

@@ -1,18 +1,18 @@
 """Lining and outer each pressed under at the top and topstitched together: no gap is needed."""
 
 from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.grammar.contract import Param, Top
+from ambitus.core.grammar.contract import DIVIDES, Param, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS, LINED_CHECKS
-from ambitus.core.grammar.top.facing import FACING_PARAMS, no_join, says_lined
+from ambitus.core.grammar.top.facing import FACING_PARAMS, facing_stage, no_join, says_lined
 from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, LINING_EASE, TURN
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.hem import fold_marks
-from ambitus.core.grammar.top.lining import EASE_PARAMS
+from ambitus.core.grammar.top.lining import EASE_PARAMS, shorter_terms
 from ambitus.core.grammar.top.pressed_edges.read import read
 from ambitus.core.grammar.top.pressed_edges.steps import steps
 from ambitus.core.lengths import paired
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 
@@ -20,7 +20,8 @@ def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
     return (TURN.term(bag, "Top edge, pressed under"),)
 
 
-def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
+    bag = item.bag
     told = Sum("From the raw edge to the fold", _finish(bag, "outer"))
     return fold_marks(piece, (("fold", told),), "Top edge, from the raw top edge")
 
@@ -43,11 +44,14 @@ PRESSED_EDGES = Top(
         fields=(TURN, FACING_HEIGHT, EASE_BY),
     ),
     classes={"join": "Join"},
+    joins=("join",),
     unused=no_join,
     brings={"attach": "tucked"},
     finish=_finish,
     marks=_marks,
     told={"turn": TURN},
     read=read,
-    steps=steps,
+    shorter=shorter_terms,
+    stages=(Stage(DIVIDES, facing_stage),),
+    acts=(steps,),
 )

@@ -6,11 +6,12 @@ from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.finishing import measure_back, top_phrase
 from ambitus.core.grammar.top.hem import UNLINED
 from ambitus.core.grammar.top.raw_edge.read import read
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def _steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def _steps(item: Item, form: Form) -> tuple[Step, ...]:
+    bag = item.bag
     every = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
     return (
         Step(
@@ -38,5 +39,5 @@ RAW_EDGE = Top(
     rows=lambda bag: (),
     finish=lambda bag, layer: (),
     read=read,
-    steps=_steps,
+    acts=(_steps,),
 )

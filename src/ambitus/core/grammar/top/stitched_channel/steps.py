@@ -7,18 +7,19 @@ from ambitus.core.grammar.top.drawstring.fields import CHANNEL
 from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
 from ambitus.core.grammar.top.fields import HEADING
 from ambitus.core.grammar.top.turned_through.steps import steps as turned_through
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of a lined bag, with the channel stitched before the gap is closed."""
+    bag = item.bag
     heading, channel = HEADING.of(bag), CHANNEL.of(bag)
     before, held = slit_steps(bag, ("outer body sewn",))
     more = {"join top": held, "close gap": ("channel stitched",), "measure back": ("cord threaded",)}
     out = [
         replace(step, needs=tuple(dict.fromkeys((*step.needs, *more.get(step.key, ())))))
-        for step in turned_through(bag, prefix, form)
+        for step in turned_through(item, form)
     ]
     rows = Step(
         "stitch channel",

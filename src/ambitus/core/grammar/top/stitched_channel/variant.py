@@ -4,13 +4,20 @@ from dataclasses import replace
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
-from ambitus.core.grammar.contract import Param
+from ambitus.core.grammar.contract import DIVIDES, SIZES, Param, Stage
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
 from ambitus.core.grammar.top.drawstring.checks import CHECKS as DRAWN_UP_CHECKS
-from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, height_terms
-from ambitus.core.grammar.top.drawstring.cords import CORDS_CHOSEN, CORDS_PARAMS, CORDS_TOLD, once_round
+from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, contents_stage, height_terms
+from ambitus.core.grammar.top.drawstring.cords import (
+    CORDS_CHOSEN,
+    CORDS_PARAMS,
+    CORDS_TOLD,
+    cord_parts,
+    once_round,
+)
+from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import (
     CHANNEL,
     CLOSING,
@@ -28,7 +35,6 @@ from ambitus.core.grammar.top.drawstring.fields import (
     OPENING,
     TAIL,
 )
-from ambitus.core.grammar.top.drawstring.loops import loop_strips
 from ambitus.core.grammar.top.drawstring.motif import motif_mark
 from ambitus.core.grammar.top.drawstring.opening import (
     EYELETS,
@@ -38,13 +44,14 @@ from ambitus.core.grammar.top.drawstring.opening import (
     opening_param,
     side_marks,
 )
+from ambitus.core.grammar.top.facing import facing_stage
 from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, GAP, GAP_IN, HEADING, LINING_EASE
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.stitched_channel.read import read
 from ambitus.core.grammar.top.stitched_channel.steps import steps
 from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
 from ambitus.core.lengths import paired
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 
@@ -58,9 +65,10 @@ def _rows(bag: Resolved) -> tuple[float, ...]:
     return (heading, heading + CHANNEL.of(bag))
 
 
-def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the gap in the lining, and on the outer the slot and the eyelets, from its raw top edge."""
-    plain = TURNED_THROUGH.marks(bag, form, piece)
+    bag = item.bag
+    plain = TURNED_THROUGH.marks(item, form, piece)
     if piece.layer != "outer" or not any(e.seam == "top" for e in piece.edges):
         return plain
     seam, heading = TOP_ALLOWANCE.term(bag, "Top seam"), HEADING.term(bag, "Heading")
@@ -138,11 +146,14 @@ STITCHED_CHANNEL = replace(
     rows=_rows,
     marks=_marks,
     height=lambda bag: height_terms(bag, _above_cord(bag)),
-    above_cord=_above_cord,
-    cords=once_round,
-    strips=loop_strips,
+    features=(DrawnUp(_above_cord, once_round),),
+    parts=cord_parts,
+    stages=(
+        Stage(DIVIDES, facing_stage),
+        Stage(SIZES, contents_stage),
+    ),
     told={"heading": HEADING, "channel": CHANNEL, **CORDS_TOLD},
     chosen=(*CORDS_CHOSEN, OPENING),
     read=read,
-    steps=steps,
+    acts=(steps,),
 )

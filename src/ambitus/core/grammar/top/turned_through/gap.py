@@ -6,7 +6,7 @@ from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.fields import FACING_HEIGHT, GAP, GAP_IN
 from ambitus.core.lengths import paired, snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 WIDEST_MARGIN, NARROWEST_MARGIN = 40.0, 15.0
@@ -63,12 +63,13 @@ def _edge(piece: Piece, seam: str) -> int | None:
     return next(iter(up or every), None)
 
 
-def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """
     Return the ends of the gap on the lining, measured along the raw edge from its corner.
 
     It lies in the middle of the straight part of its seam: of a side, what is above a corner or a fold.
     """
+    bag = item.bag
     seam_class = GAP_IN.of(bag)
     # one panel of the body tells it: the edge that meets this one is left open with it
     bodies = (f.name for f in form.faces if not f.part and f.band != "facing")

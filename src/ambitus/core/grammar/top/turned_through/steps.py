@@ -5,7 +5,7 @@ from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.fields import GAP, GAP_IN
 from ambitus.core.grammar.top.finishing import measure_back
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 
 
@@ -38,8 +38,9 @@ def close_gap(bag: Resolved, needs: tuple[str, ...]) -> Step:
     )
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps from two sewn bodies to a closed bag."""
+    bag = item.bag
     top = TOP_ALLOWANCE.of(bag)
     straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
     return (

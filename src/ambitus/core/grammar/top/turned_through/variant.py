@@ -1,13 +1,13 @@
 """Lining sewn to the outer round the mouth, turned right side out through a gap."""
 
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
-from ambitus.core.grammar.contract import Option, Param, Top
+from ambitus.core.grammar.contract import DIVIDES, Option, Param, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
-from ambitus.core.grammar.top.facing import FACING_PARAMS, no_join, says_lined
+from ambitus.core.grammar.top.facing import FACING_PARAMS, facing_stage, no_join, says_lined
 from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, GAP, GAP_IN, LINING_EASE
 from ambitus.core.grammar.top.finishing import top_phrase
-from ambitus.core.grammar.top.lining import EASE_PARAMS
+from ambitus.core.grammar.top.lining import EASE_PARAMS, shorter_terms
 from ambitus.core.grammar.top.turned_through.gap import default_gap, default_seam, longest_gap, marks
 from ambitus.core.grammar.top.turned_through.read import read
 from ambitus.core.grammar.top.turned_through.steps import steps
@@ -59,10 +59,13 @@ TURNED_THROUGH = Top(
         fields=(GAP, FACING_HEIGHT, EASE_BY),
     ),
     classes={"top": "Top seam", "join": "Join"},
+    joins=("join",),
     unused=no_join,
     brings={"attach": "in_seam"},
     finish=_finish,
     marks=marks,
     read=read,
-    steps=steps,
+    shorter=shorter_terms,
+    stages=(Stage(DIVIDES, facing_stage),),
+    acts=(steps,),
 )

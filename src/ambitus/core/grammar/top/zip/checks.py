@@ -24,7 +24,7 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_OPENING,
     ZIP_USED,
 )
-from ambitus.core.grammar.top.zip.made import CLEAR, Zip, next_sold, tab_shows
+from ambitus.core.grammar.top.zip.made import CLEAR, Zip, next_sold, tab_shows, zip_in
 from ambitus.core.grammar.top.zip.small import FULLNESS
 from ambitus.core.grammar.top.zip.tape import FOOT, as_one, is_box, is_narrowed, left_out, most_seam
 from ambitus.core.lengths import snap
@@ -50,8 +50,9 @@ BROAD_SHARE = 0.8
 
 def _zips(draft: "Draft") -> Iterator[Zip]:
     """Yield the zip of the bag, if it has one."""
-    if draft.zip is not None:
-        yield draft.zip
+    made = zip_in(draft)
+    if made is not None:
+        yield made
 
 
 def _opening(draft: "Draft", mm: float) -> tuple[Remedy, ...]:

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from fractions import Fraction
+from typing import TYPE_CHECKING
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.seams.edges import edge_terms
@@ -31,6 +32,10 @@ BEHIND_FOLD = Pair(2, Fraction(1, 8))
 def under_tab(bag: Resolved) -> float:
     """Return the tape that lies under a tab, or in the seam across it: 12 mm | 1/2 in."""
     return paired(12).mm(bag.unit)
+
+
+if TYPE_CHECKING:
+    from ambitus.core.draft import Draft
 
 
 @dataclass(frozen=True, slots=True)
@@ -213,3 +218,12 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
         clear=CLEAR.mm(bag.unit),
         teeth=TEETH.of(bag),
     )
+
+
+def _zip(draft: "Draft") -> Zip | None:
+    return zip_of(draft.bag, draft.form) if draft.bag.bag.top.mouth_seam == "zip" else None
+
+
+def zip_in(draft: "Draft") -> Zip | None:
+    """Return the zip of a draft, or None where it has none; worked out once."""
+    return draft.once(_zip)

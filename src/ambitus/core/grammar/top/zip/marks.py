@@ -5,12 +5,13 @@ from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.made import tab_shows
 from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Sum, Term
 
 
-def marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return, for every edge of *piece* that meets the zip, a line along it; the first is told in numbers."""
+    bag = item.bag
     seam = Sum("From the raw edge to the row", (ZIP_ALLOWANCE.term(bag, "Zip seam"),))
     readings = [("sewn in at", seam)]
     if is_narrowed(bag):

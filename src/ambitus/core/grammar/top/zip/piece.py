@@ -2,12 +2,12 @@
 
 from fractions import Fraction
 
-from ambitus.core.form.model import Form, Mark, Strip
+from ambitus.core.form.model import Form, Mark, Part, Strip
 from ambitus.core.grammar.top.zip.fields import CLOSES_AT
 from ambitus.core.grammar.top.zip.made import Zip, zip_of
 from ambitus.core.grammar.top.zip.small import small_strips
 from ambitus.core.lengths import Pair, snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 #: Default (ours): how far inside its cut end a zip is tacked across the teeth.
@@ -70,8 +70,9 @@ def tacks(bag: Resolved, made: Zip) -> tuple[float, ...]:
     return (-at,) if made.stops[0] < -made.half_length else ()
 
 
-def strips(bag: Resolved, form: Form) -> tuple[Strip, ...]:
+def parts(item: Item, form: Form) -> tuple[Part, ...]:
     """Return the zip and every small piece of a top with a zip."""
+    bag = item.bag
     made = zip_of(bag, form)
     sold = "by the metre, with a slider" if made.stock is None else "closed end"
     the_zip = Strip(

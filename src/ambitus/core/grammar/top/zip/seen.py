@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 
 from ambitus.core.form.model import Form, Patch
 from ambitus.core.geometry import Point
+from ambitus.core.grammar.contract import Finishes, Layer
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.zip.fields import CLOSES_AT
 from ambitus.core.grammar.top.zip.hung import hung
@@ -169,3 +170,8 @@ def zipped(bag: Resolved, form: Form) -> Form:
         _slider(made, bag, at, way, (0.0, 0.0, half * 0.3)),
     )
     return replace(closed, patches=patches)
+
+
+def zip_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+    """Return the outer's *form* closed by its zip."""
+    return zipped(bag, form) if layer == "outer" else form

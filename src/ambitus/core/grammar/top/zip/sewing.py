@@ -19,7 +19,7 @@ from ambitus.core.grammar.top.zip.piece import TACK_IN, tacks
 from ambitus.core.grammar.top.zip.small import seam_of, small_strips
 from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_narrowed, shows
 from ambitus.core.lengths import amount, paired
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 
 #: Default (ours): teeth are taken out this far past a row that would cross them.
@@ -351,8 +351,9 @@ def _through_zip(bag: Resolved, form: Form) -> tuple[Step, ...]:
     )
 
 
-def steps(bag: Resolved, prefix: str, form: Form) -> tuple[Step, ...]:
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return every step of a top that is closed by a zip."""
+    bag = item.bag
     made = zip_of(bag, form)
     last = _through_zip(bag, form) if as_one(bag) else _turned(bag, form)
     opens = Step(

@@ -3,19 +3,19 @@
 from dataclasses import replace
 
 from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.grammar.contract import Option, Param, Top
+from ambitus.core.grammar.contract import SEEN, Option, Param, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.fields import EASE_BY, GAP, GAP_IN, LINING_EASE, TURNED
 from ambitus.core.grammar.top.finishing import top_phrase
-from ambitus.core.grammar.top.lining import EASE_PARAMS
+from ambitus.core.grammar.top.lining import EASE_PARAMS, shorter_terms
 from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
 from ambitus.core.grammar.top.zip.checks import CHECKS
 from ambitus.core.grammar.top.zip.fields import ZIP_COUNTS, ZIP_IN_HAND
-from ambitus.core.grammar.top.zip.made import zip_of
 from ambitus.core.grammar.top.zip.marks import marks
-from ambitus.core.grammar.top.zip.piece import strips
+from ambitus.core.grammar.top.zip.piece import parts
 from ambitus.core.grammar.top.zip.read import read
+from ambitus.core.grammar.top.zip.seen import zip_stage
 from ambitus.core.grammar.top.zip.sewing import steps
 from ambitus.core.grammar.top.zip.small import SMALL_CHOICES, SMALL_FIELDS, SMALL_PARAMS, SMALL_PHRASE
 from ambitus.core.grammar.top.zip.tape import (
@@ -29,7 +29,7 @@ from ambitus.core.grammar.top.zip.tape import (
     no_mouth,
     sewn_below,
 )
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item
 
 #: what a cut list tells of a zip in numbers; where one is in hand the plan says so, not the cuts
 ZIP_TOLD = {path.leaf: path for path in (*TAPE_FIELDS, *SMALL_FIELDS) if path != ZIP_IN_HAND}
@@ -50,10 +50,11 @@ _TURNED = Param(
 _GAP = tuple(replace(p, shown_when=(TURNED, "gap")) for p in TURNED_THROUGH.params if p.path in (GAP_IN, GAP))
 
 
-def _marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return which edge meets the zip, and where the gap of the lining is."""
-    gap = () if as_one(bag) else TURNED_THROUGH.marks(bag, form, piece)
-    return (*gap, *marks(bag, form, piece))
+    bag = item.bag
+    gap = () if as_one(bag) else TURNED_THROUGH.marks(item, form, piece)
+    return (*gap, *marks(item, form, piece))
 
 
 ZIP = Top(
@@ -73,13 +74,14 @@ ZIP = Top(
     finish=finish,
     rows=lambda bag: (),
     marks=_marks,
-    zip=zip_of,
+    stages=(Stage(SEEN, zip_stage),),
     sewn_below=sewn_below,
-    strips=strips,
+    parts=parts,
+    shorter=shorter_terms,
     mouth_seam="zip",
     shut=True,
     told=ZIP_TOLD,
     chosen=(*(path for path in TAPE_CHOICES if path != ZIP_COUNTS), *SMALL_CHOICES, TURNED),
     read=read,
-    steps=steps,
+    acts=(steps,),
 )
