@@ -532,7 +532,7 @@ def _level(b: Bag) -> float:
 def _(b: Bag) -> bool:
     if len(b.outside) < 2:
         return False
-    join, by = b.draft.form.height - b.draft.form.bottom, b.mm("allowances.join")
+    join, by = b.draft.form.height - b.draft.form.stance.bottom, b.mm("allowances.join")
     return any(s.down and s.down > join - by and s.down - s.box < join + by for s in straps(b))
 
 

@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given, settings
 
 from ambitus.core.lengths import Grid, View
-from ambitus.core.sums import GRID_LABEL, Source, Sum, Term, gathered, show_sum, to_grid
+from ambitus.core.sums import Source, Sum, Term, gathered, show_sum, to_grid
 from bags import drafted, tote, totes
 from conftest import examples
 
@@ -61,7 +61,7 @@ def test_the_grid_line_is_there_only_when_something_was_rounded() -> None:
     rounded = to_grid("x", [Term("a", 480.4, "")], Grid(1.0))
     assert (rounded.total, rounded.terms[-1].label, rounded.terms[-1].mm) == (
         480,
-        GRID_LABEL,
+        "To the cutting grid",
         pytest.approx(-0.4),
     )
 
@@ -83,7 +83,7 @@ def test_every_term_has_a_reason_and_a_source_and_rounding_is_small(spec: dict[s
                 assert term.label
                 assert term.why.endswith(".")
                 assert term.source in get_args(Source)
-                if term.label == GRID_LABEL and summed.label != "Corner cut-out, across":
+                if term.label == "To the cutting grid" and summed.label != "Corner cut-out, across":
                     # over a fold each half is rounded
                     assert abs(term.mm) <= limit * term.times + 1e-6
 

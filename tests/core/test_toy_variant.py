@@ -13,19 +13,8 @@ from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.fields import Length
-from ambitus.core.form.model import (
-    Dimension,
-    Edge,
-    Face,
-    Form,
-    Mark,
-    Measure,
-    Part,
-    Seam,
-    SizeLine,
-    Stretch,
-    Strip,
-)
+from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Part, Seam, Stretch, Strip
+from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.grammar.contract import (
     SHORTER,
     SIZES,
@@ -108,14 +97,16 @@ def _form(bag: Resolved, finishes: Finishes) -> Form:
             seam("side right", "side right", "side left"),
         ),
         mouth=(("front", "top"), ("back", "top")),
-        base_ring=ring,
-        mouth_ring=ring,
         height=height,
-        standing_seams=(0.0, 0.5),
-        front_starts=0.0,
-        lines=(
-            SizeLine("size.width", "wide", "width", (0, 0, 0), (width, 0, 0)),
-            SizeLine("size.height", "high", "height", (0, 0, 0), (0, 0, height)),
+        stance=Stance(
+            base_ring=ring,
+            mouth_ring=ring,
+            standing_seams=(0.0, 0.5),
+            front_starts=0.0,
+            lines=(
+                SizeLine("size.width", "wide", "width", (0, 0, 0), (width, 0, 0)),
+                SizeLine("size.height", "high", "height", (0, 0, 0), (0, 0, height)),
+            ),
         ),
     )
 

@@ -278,8 +278,10 @@ def test_a_boxed_pouch_leans_together_and_holds_a_wedge() -> None:
     made = drafted(pouch("boxed"))
     form = made.form
     assert math.hypot(form.stands, 35) == pytest.approx(140)
-    assert {y for _, y in form.mouth_ring} == {35}
-    assert max(x for x, _ in form.mouth_ring) - min(x for x, _ in form.mouth_ring) == pytest.approx(270)
+    assert {y for _, y in form.stance.mouth_ring} == {35}
+    assert max(x for x, _ in form.stance.mouth_ring) - min(
+        x for x, _ in form.stance.mouth_ring
+    ) == pytest.approx(270)
     # at a share t of the height: W × D (1 − t), and a triangle of D (1 − t) by D t / 2 at each side
     assert holds(form) == pytest.approx(70 * form.stands * (200 / 2 + 70 / 12))
 
@@ -313,7 +315,7 @@ def test_what_hangs_on_it_is_seen_and_told_where_it_is_chosen() -> None:
     assert {t.size for t in ends.tiles} == {"Zip 240 × 28", "Zip 194 × 28"}
     # the tab at the end where the slider closes, the loop hanging from the other
     form = drafted(spec.model_dump()).form
-    tab, loop = (p.points for p in form.patches if p.layer == "tab")
+    tab, loop = (p.points for p in form.stance.patches if p.layer == "tab")
     assert {x for x, _, _ in tab} == {220, 245}
     assert max(x for x, _, _ in loop) <= 150 * 0.2
     assert math.dist(loop[0], (0, 0, 150 - 16)) == pytest.approx(0)

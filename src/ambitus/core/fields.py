@@ -10,7 +10,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any, Generic, Protocol, Self, TypeVar, get_args
 
-from ambitus.core.sums import Source, Term
+from ambitus.core.sums import OfField, Source, Term
 
 T = TypeVar("T")
 K = TypeVar("K", bound=str)
@@ -107,7 +107,14 @@ class Length(Field[float]):
         value = self.value(held)
         if not isinstance(value.value, float):
             raise TypeError(f"{self} is {value.value!r}, not a length")
-        return Term(label, times * value.value, why or value.why, value.source, times)
+        return Term(
+            label,
+            times * value.value,
+            why or value.why,
+            value.source,
+            times,
+            OfField(self.in_(at) if (at := held.at) else self),
+        )
 
 
 class Choice(Field[K]):

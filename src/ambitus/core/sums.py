@@ -8,7 +8,37 @@ from ambitus.core.lengths import Grid, View, snap
 
 Source = Literal["chosen", "default", "derived", "measured", "borrowed"]
 
-GRID_LABEL = "To the cutting grid"
+
+@dataclass(frozen=True, slots=True)
+class OfSeam:
+    """What an edge of a seam of one class gives up; ``row`` tells apart what it gives up several times."""
+
+    key: str
+    row: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class OfField:
+    """What a maker asked for in one field."""
+
+    path: str
+
+
+@dataclass(frozen=True, slots=True)
+class OfRule:
+    """What follows from a rule of the trade, by its name."""
+
+    name: str
+
+
+@dataclass(frozen=True, slots=True)
+class OfGrid:
+    """What the cutting grid adds or takes."""
+
+
+GRID = OfGrid()
+#: What a term is there for. Terms are told apart by it, never by their words.
+Cause = OfSeam | OfField | OfRule | OfGrid
 
 
 @dataclass(frozen=True, slots=True)
@@ -17,7 +47,7 @@ class Term:
     One line of a sum: what, how many millimetres, why in one sentence, and where it came from.
 
     ``times`` and ``each`` are given when the line is several equal amounts: ``2 × 10``. A term
-    that takes away is negative.
+    that takes away is negative. ``of`` is its cause; a term of a rule needs to name none.
     """
 
     label: str
@@ -25,6 +55,21 @@ class Term:
     why: str
     source: Source = "derived"
     times: int = 1
+    of: Cause | None = None
+
+    @property
+    def cause(self) -> Cause:
+        """What it is there for: the seam, field or grid that it says, else the rule of its name."""
+        return self.of or OfRule(self.label)
+
+    def scaled(self, by: float, why: str = "", times: int = 1) -> "Term":
+        """
+        Return the same amount counted *by* times, with a reason of its own where *why* gives one.
+
+        >>> Term("Tail", 50.0, "You chose this.").scaled(2, times=2).each
+        50.0
+        """
+        return Term(self.label, by * self.mm, why or self.why, self.source, times, self.of)
 
     @property
     def each(self) -> float:
@@ -71,9 +116,8 @@ def gathered(terms: Iterable[Term]) -> tuple[Term, ...]:
     out: list[Term] = []
     for term in terms:
         for at, known in enumerate(out):
-            if (known.label, known.why, known.source) == (term.label, term.why, term.source) and abs(
-                known.each - term.each
-            ) < 1e-9:
+            alike = (known.cause, known.why, known.source) == (term.cause, term.why, term.source)
+            if alike and abs(known.each - term.each) < 1e-9:
                 out[at] = replace(known, mm=known.mm + term.mm, times=known.times + term.times)
                 break
         else:
@@ -92,7 +136,8 @@ def grid_term(rest: float, times: int = 1) -> tuple[Term, ...]:
     """Return the last line of a rounded sum, or nothing where nothing was rounded."""
     if abs(rest) < 1e-6:
         return ()
-    return (Term(GRID_LABEL, rest, "Rounded once, at the end, to what a ruler can follow.", times=times),)
+    why = "Rounded once, at the end, to what a ruler can follow."
+    return (Term("To the cutting grid", rest, why, times=times, of=GRID),)
 
 
 def twice(terms: Iterable[Term]) -> tuple[Term, ...]:
@@ -112,7 +157,7 @@ def show_sum(summed: Sum, view: View) -> ShownSum:
     off = total - sum(quanta)
     terms = list(summed.terms)
     if off:
-        at = next((i for i, t in enumerate(terms) if t.label == GRID_LABEL), None)
+        at = next((i for i, t in enumerate(terms) if t.of is GRID), None)
         if at is None:
             terms.append(
                 Term("Rounding of the figures shown", 0.0, "The exact terms have more digits than are shown.")
@@ -121,7 +166,7 @@ def show_sum(summed: Sum, view: View) -> ShownSum:
         else:
             quanta[at] += off
     # a grid line that comes to nothing in the figures shown says nothing
-    kept = [(t, q) for t, q in zip(terms, quanta, strict=True) if q or t.label != GRID_LABEL]
+    kept = [(t, q) for t, q in zip(terms, quanta, strict=True) if q or t.of is not GRID]
     decimals = 0
     if not view.fractions:
         decimals = max(map(view.decimals_needed, [*quanta, total]))

@@ -42,14 +42,18 @@ def flat_volume(wide: float, high: float) -> float:
 
 def holds(form: Form) -> float:
     """Return what the bag holds in mm³: to the height over which it closes, or to its top edge."""
-    if form.rises:
+    if form.stance.rises:
         # edges that run straight from one ring to the other: three cross-sections tell it exactly
-        rings = (form.base_ring, form.mouth_ring)
+        rings = (form.stance.base_ring, form.stance.mouth_ring)
         half = [((ax + bx) / 2, (ay + by) / 2) for (ax, ay), (bx, by) in zip(*rings, strict=True)]
-        if area(form.base_ring) > 1e-6:
-            return form.rises / 6 * (area(form.base_ring) + 4 * area(half) + area(form.mouth_ring))
+        if area(form.stance.base_ring) > 1e-6:
+            return (
+                form.stance.rises
+                / 6
+                * (area(form.stance.base_ring) + 4 * area(half) + area(form.stance.mouth_ring))
+            )
     high = max(0.0, form.mm("contents") if "contents" in form.dimensions else form.mm("height"))
-    base = area(form.base_ring)
+    base = area(form.stance.base_ring)
     flat = base <= 1e-6 and "width" in form.dimensions
     return flat_volume(form.mm("width"), high) if flat else base * high
 

@@ -7,7 +7,7 @@ from ambitus.core.curves import Bend, flattened, offset_bent
 from ambitus.core.form.model import FOLD, CutEdge, Face, Measure
 from ambitus.core.geometry import Point, bounds, outward
 from ambitus.core.lengths import Grid, snap
-from ambitus.core.sums import GRID_LABEL, Sum, Term, gathered, grid_term
+from ambitus.core.sums import GRID, Sum, Term, gathered, grid_term
 
 #: What a curve's own points may leave of an extent, in mm; more is a sharp corner.
 TIPS = 0.005
@@ -61,7 +61,7 @@ def _in_line(face: Face, name: str) -> list[str]:
 def _worked(face: Face, measure: Measure, finishes: EdgeTerms, grid: Grid) -> tuple[Sum, float]:
     """Return the sum of *measure* as cut, and how far the grid moved it from the seam lines' size."""
     added = [
-        Term(t.label, t.mm * sign, t.why, t.source, t.times)
+        t.scaled(sign, times=t.times)
         for name, sign in zip((measure.low, measure.high), _reach(face, measure), strict=True)
         if name != FOLD
         for t in finishes[face.edges[face.edge_index(name)].seam]
@@ -70,7 +70,7 @@ def _worked(face: Face, measure: Measure, finishes: EdgeTerms, grid: Grid) -> tu
     # a curved piece is cut round a template: rounding one of its sides would put a jog in its outline
     if not measure.on_grid or any(face.bends):
         return Sum(measure.label, gathered([*measure.terms, *added])), 0.0
-    plain = [t for t in (*measure.terms, *added) if t.label != GRID_LABEL]
+    plain = [t for t in (*measure.terms, *added) if t.of is not GRID]
     total = sum(t.mm for t in plain)
     # over a fold it is each half that lands on the grid, so that both are the same
     halves = 2 if measure.folds else 1

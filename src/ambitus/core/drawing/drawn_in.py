@@ -53,7 +53,7 @@ def _round(ring: list[Point]) -> float:
 def _leans_from(draft: Draft) -> float:
     """Return the height that the cloth leans over from when the mouth is drawn in as far as it goes."""
     form = draft.form
-    return max(0.0, form.height + form.band - above_cord(draft.bag) - closing_term(draft.bag).mm)
+    return max(0.0, form.height + form.stance.band - above_cord(draft.bag) - closing_term(draft.bag).mm)
 
 
 def over_open_mouth(draft: Draft) -> float:
@@ -73,13 +73,13 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
         return ()
     closing = closing_term(draft.bag).mm
     above, contents = above_cord(draft.bag), _leans_from(draft)
-    soft = not form.smooth and not CLOSING.is_(draft.bag, "firm")
+    soft = not form.stance.smooth and not CLOSING.is_(draft.bag, "firm")
     inside = "lining" if "lining" in draft.bag.bag.top.layers else "outer"
-    open_round = _round(list(form.mouth_ring))
+    open_round = _round(list(form.stance.mouth_ring))
     out = []
     for step in range(FRAMES + 1):
         share = step / FRAMES * (1 - TIGHT)
-        cord_ring = _drawn(form.mouth_ring, 1 - share, soft)
+        cord_ring = _drawn(form.stance.mouth_ring, 1 - share, soft)
         lean = closing * share
         cord_z = contents + math.sqrt(max(0.0, closing**2 - lean**2))
         flare = share * _LEAN * above
@@ -88,7 +88,9 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
         top_z = cord_z + above * math.sqrt(max(0.0, 1 - (share * _LEAN) ** 2))
         part = _round(cord_ring) / open_round if open_round > 0 else 1.0
         mouth = cords.path.mm * part
-        shapes = _shapes(form.base_ring, contents, cord_ring, cord_z, top_ring, top_z, form.smooth, inside)
+        shapes = _shapes(
+            form.stance.base_ring, contents, cord_ring, cord_z, top_ring, top_z, form.stance.smooth, inside
+        )
         out.append(Closing(shapes, mouth, cords.tail_at(mouth), contents + closing - lean))
     return tuple(out)
 

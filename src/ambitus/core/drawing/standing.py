@@ -7,7 +7,8 @@ from itertools import pairwise
 from typing import Literal
 
 from ambitus.core.drawing.paths import number, path
-from ambitus.core.form.model import Form, SizeLine
+from ambitus.core.form.model import Form
+from ambitus.core.form.stance import SizeLine
 from ambitus.core.geometry import Point, area, bounds, unit_vector
 from ambitus.core.grammar.carry.fields import DROP, STRAP_LENGTH
 from ambitus.core.grammar.carry.strap import Hang
@@ -102,7 +103,9 @@ class Wall:
 
 def _walls(form: Form) -> list[Wall]:
     """Return the walls of the open bag that face the eye."""
-    return walls_between(_at(form.base_ring, 0.0), _at(form.mouth_ring, form.stands), form.smooth)
+    return walls_between(
+        _at(form.stance.base_ring, 0.0), _at(form.stance.mouth_ring, form.stands), form.stance.smooth
+    )
 
 
 def walls_between(
@@ -173,9 +176,10 @@ def _seen(form: Form, wall: Wall, at: int, high: float) -> str:
 def _seat(form: Form, hang: Hang, back: bool) -> tuple[Point, Point, float]:
     """Return where a strap's left end sits on the mouth, the way to its right end, and how far that is."""
     around = form.mouth_length or 1.0
-    first = form.front_starts + (0.5 if back else 0.0)
+    first = form.stance.front_starts + (0.5 if back else 0.0)
     (ax, ay), (bx, by) = (
-        ring_point(form.mouth_ring, first + part / around) for part in (hang.offset, hang.offset + hang.gap)
+        ring_point(form.stance.mouth_ring, first + part / around)
+        for part in (hang.offset, hang.offset + hang.gap)
     )
     chord = math.dist((ax, ay), (bx, by))
     way = ((bx - ax) / chord, (by - ay) / chord) if chord > 1e-9 else (1.0, 0.0)
@@ -248,10 +252,14 @@ def standing(
     *inside* is the layer seen in the mouth; *rows* are how far below the top edge its stitching lies.
     """
     shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs]
-    mouth = [project(p) for p in _at(form.mouth_ring, form.stands + form.band)]
-    seen_in = "outer" if form.closed else inside
+    mouth = [project(p) for p in _at(form.stance.mouth_ring, form.stands + form.stance.band)]
+    seen_in = "outer" if form.stance.closed else inside
     shapes.append(
-        Shape(path(mouth, closed=True), seen_in, "far" if inside == "outer" and not form.closed else "fill")
+        Shape(
+            path(mouth, closed=True),
+            seen_in,
+            "far" if inside == "outer" and not form.stance.closed else "fill",
+        )
     )
     shapes += [Shape(_strap(form, h, back=False), "strap", "fill") for h in hangs if not h.down]
     walls = _walls(form)
@@ -262,21 +270,21 @@ def standing(
         if i and form.lower_sides:
             wall = Wall(wall.foot, tuple((x, y, z - form.lower_sides) for x, y, z in wall.head))
         shapes.append(Shape(_seen(form, wall, i, form.height), "outer", "far" if i else "fill"))
-        if form.bottom:
-            low = Wall(wall.foot, wall.up_to(form.bottom / form.height if form.height else 0.0))
-            shapes.append(Shape(_seen(form, low, i, form.bottom), "contrast", "far" if i else "fill"))
-        if form.band:
-            above = Wall(wall.head, tuple((x, y, z + form.band) for x, y, z in wall.head))
+        if form.stance.bottom:
+            low = Wall(wall.foot, wall.up_to(form.stance.bottom / form.height if form.height else 0.0))
+            shapes.append(Shape(_seen(form, low, i, form.stance.bottom), "contrast", "far" if i else "fill"))
+        if form.stance.band:
+            above = Wall(wall.head, tuple((x, y, z + form.stance.band) for x, y, z in wall.head))
             shapes.append(Shape(path([project(p) for p in above.outline], closed=True), "band", "fill"))
         for row in rows:
             shapes.append(Shape(path([project(p) for p in wall.row(row)]), "outer", "stitch"))
-    for part in form.standing_seams:
-        (bx, by), (mx, my) = ring_point(form.base_ring, part), ring_point(form.mouth_ring, part)
+    for part in form.stance.standing_seams:
+        (bx, by), (mx, my) = ring_point(form.stance.base_ring, part), ring_point(form.stance.mouth_ring, part)
         if any(_on_wall((bx, by), wall) for wall in walls):
             shapes.append(
                 Shape(path([project((bx, by, 0.0)), project((mx, my, form.stands))]), "outer", "stitch")
             )
-    for patch in form.patches:
+    for patch in form.stance.patches:
         outline = path([project(p) for p in patch.points], closed=patch.style == "fill")
         shapes.append(Shape(outline, patch.layer, patch.style))
     for hang in (h for h in hangs if h.down):
@@ -294,10 +302,10 @@ def _with_dimensions(
     form: Form, hangs: tuple[Hang, ...], by_drop: set[str], shapes: list[Shape], mouth: list[Point]
 ) -> Standing:
     """Return the picture with its dimension lines: sizes beside the bag, straps to its right."""
-    every = [*(project(p) for p in _at(form.base_ring, 0.0)), *mouth]
+    every = [*(project(p) for p in _at(form.stance.base_ring, 0.0)), *mouth]
     # a round base is narrower than the lines that tell its size
-    every += [project(end) for line in form.lines for end in (line.a, line.b)]
-    every += [project(point) for patch in form.patches for point in patch.points]
+    every += [project(end) for line in form.stance.lines for end in (line.a, line.b)]
+    every += [project(point) for patch in form.stance.patches for point in patch.points]
     top = min(y for _, y in mouth)
     every += [(0.0, top - (h.drop or 0.0) - h.finished_width) for h in hangs]
     for hang in hangs:
@@ -307,10 +315,10 @@ def _with_dimensions(
     left, y0, right, y1 = bounds(every)
     gap = max(right - left, y1 - y0) * 0.055
     # the higher of two heights stands further out
-    upright = sorted((line for line in form.lines if _rises(line)), key=lambda line: line.b[2])
+    upright = sorted((line for line in form.stance.lines if _rises(line)), key=lambda line: line.b[2])
     places = {line.path: left - gap * NEXT_HEIGHT * i for i, line in enumerate(upright)}
     out = min(places.values(), default=left)
-    lines = [_size_line(line, gap, places.get(line.path, left)) for line in form.lines]
+    lines = [_size_line(line, gap, places.get(line.path, left)) for line in form.stance.lines]
     edge = -form.stands
     for hang in hangs:
         if not hang.drop:

@@ -10,6 +10,7 @@ from functools import cached_property
 from typing import Literal
 
 from ambitus.core.curves import Bend, flattened, offset_bent
+from ambitus.core.form.stance import Stance
 from ambitus.core.geometry import Point, bounds
 from ambitus.core.sums import Source, Sum, Term
 
@@ -146,48 +147,20 @@ class Dimension:
 
 
 @dataclass(frozen=True, slots=True)
-class SizeLine:
-    """Where a picture of the standing bag shows a field: between two points (right, away, up), in mm."""
-
-    path: str
-    label: str
-    #: the dimension that its number is
-    shows: str
-    a: tuple[float, float, float]
-    b: tuple[float, float, float]
-
-
-@dataclass(frozen=True, slots=True)
-class Patch:
-    """Something seen on the standing bag besides its walls: of which layer, and its outline in mm."""
-
-    layer: str
-    points: tuple[tuple[float, float, float], ...]
-    style: Literal["fill", "stitch", "line"] = "fill"
-
-
-@dataclass(frozen=True, slots=True)
 class Form:
     """
-    The bag before any allowance.
+    The bag before any allowance: its faces in seam lines, and the seams that join them.
 
-    ``base_ring`` and ``mouth_ring`` are the closed outlines, seen from above, that one loft of
-    ``height`` joins into the standing bag; ``around`` is the class of seam that joins the faces at the
-    sides. ``mouth`` is the mouth as stretches of edge, in order round it from the left side seam.
+    ``mouth`` is the mouth as stretches of edge, in order round it from the left side seam; ``stance`` is how
+    it stands once it is sewn.
     """
 
     dimensions: Mapping[str, Dimension]
     faces: tuple[Face, ...]
     seams: tuple[Seam, ...]
     mouth: tuple[tuple[str, str], ...]
-    base_ring: tuple[Point, ...]
-    mouth_ring: tuple[Point, ...]
     height: float
-    #: places on the mouth ring, as a part of its perimeter, where a seam runs down the standing bag
-    standing_seams: tuple[float, ...]
-    #: where the front's top edge starts on the mouth ring (the left side seam), as a part of it
-    front_starts: float
-    lines: tuple[SizeLine, ...]
+    stance: Stance
     #: what is measured at a corner that is boxed after sewing, or None
     corner: float | None = None
     #: how far along the mouth from the left side seam the front panel's own edge lies: half of a gusset
@@ -196,22 +169,10 @@ class Form:
     insert: tuple[Face, ...] = ()
     #: how much lower than the front the sides end
     lower_sides: float = 0.0
-    #: radius of the front's lower corners, as the standing view shows them
+    #: radius of the front's lower corners
     rounded: float = 0.0
     #: what a cut list tells of each part besides its size: part -> name -> mm
     told: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
-    #: whether the rings are curves, whose facets the standing view does not draw
-    smooth: bool = False
-    #: how high a contrasting bottom stands; 0 where there is none
-    bottom: float = 0.0
-    #: how high a band stands above the panels; 0 where there is none
-    band: float = 0.0
-    #: how high the mouth stands in the picture, where its edges lean in to one another; 0 for its height
-    rises: float = 0.0
-    #: whether the mouth is closed, so that nobody looks in
-    closed: bool = False
-    #: what is seen on it besides its walls
-    patches: tuple[Patch, ...] = ()
 
     def mm(self, key: str) -> float:
         """Return the size called *key* as it comes out."""
@@ -220,7 +181,7 @@ class Form:
     @property
     def stands(self) -> float:
         """How high the mouth stands in the picture."""
-        return self.rises or self.height
+        return self.stance.rises or self.height
 
     @property
     def mouth_length(self) -> float:

@@ -12,7 +12,7 @@ from ambitus.core.lengths import paired
 from ambitus.core.outlines import is_simple
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
-from ambitus.core.sums import Term
+from ambitus.core.sums import OfField, Term
 
 INSERT_PARAMS = (
     Param(
@@ -45,7 +45,7 @@ NARROWEST = paired(10)
 def clearance(bag: Resolved) -> tuple[Term, ...]:
     """Return what the insert is smaller by at every edge, as the finish of its edges."""
     path = INSERT_LESS
-    return (Term("Clearance", -path.of(bag), path.why(bag), path.source(bag)),)
+    return (Term("Clearance", -path.of(bag), path.why(bag), path.source(bag), of=OfField(path)),)
 
 
 def insert_face(

@@ -5,7 +5,8 @@ from collections.abc import Mapping
 from functools import cache
 
 from ambitus.core.fields import Length
-from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Measure, Seam, SizeLine, Stretch
+from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Measure, Seam, Stretch
+from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.base.fields import CUT_AS, WIDTH_MEANS
 from ambitus.core.grammar.base.insert import insert_of
@@ -323,14 +324,16 @@ def flat_form(bag: Resolved, finishes: Finishes) -> Form:
         faces=faces(bag, width, height, across, up),
         seams=seams(folded, False),
         mouth=mouth(folded),
-        base_ring=line,
-        mouth_ring=line,
         height=height,
-        standing_seams=(),
-        front_starts=0.0,
-        lines=(
-            SizeLine(WIDTH, "wide", "width", (0, 0, 0), (width, 0, 0)),
-            SizeLine(HEIGHT, "high", "height", (0, 0, 0), (0, 0, height)),
+        stance=Stance(
+            base_ring=line,
+            mouth_ring=line,
+            standing_seams=(),
+            front_starts=0.0,
+            lines=(
+                SizeLine(WIDTH, "wide", "width", (0, 0, 0), (width, 0, 0)),
+                SizeLine(HEIGHT, "high", "height", (0, 0, 0), (0, 0, height)),
+            ),
         ),
     )
 
@@ -355,14 +358,16 @@ def deep_form(
         faces=faces(bag, flat, height + half, across, up, arm),
         seams=seams(folded, notched),
         mouth=mouth(folded),
-        base_ring=ring(width, depth),
-        mouth_ring=ring(width, depth),
         height=height,
-        standing_seams=(0.0, 0.5),
-        front_starts=0.0,
-        lines=boxed_lines(width, height, depth, wide),
         corner=corner,
         insert=insert_of(bag, width, depth),
+        stance=Stance(
+            base_ring=ring(width, depth),
+            mouth_ring=ring(width, depth),
+            standing_seams=(0.0, 0.5),
+            front_starts=0.0,
+            lines=boxed_lines(width, height, depth, wide),
+        ),
     )
 
 

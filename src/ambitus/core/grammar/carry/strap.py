@@ -294,7 +294,7 @@ def strap_parts(item: Item, form: Form) -> tuple[Part, ...]:
     # lines the strap's own rounding has already paid for are not rounded again
     short = item.attach.core_short(item)
     follows = Term("Strap, as cut", hang.length.total, "The core follows its strap.")
-    shortened = [Term(t.label, 2 * t.mm, t.why, t.source, 2) for t in short]
+    shortened = [t.scaled(2, times=2) for t in short]
     length = to_grid("How long to cut it", (follows, *shortened), bag.grid)
     width = to_grid("How wide to cut it", across, bag.grid)
     core_ends = (length.total - hang.finished_visible) / 2

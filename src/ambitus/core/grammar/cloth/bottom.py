@@ -4,14 +4,15 @@ from collections.abc import Callable
 from dataclasses import replace
 
 from ambitus.core.form.dividing import Division, divided, top_runs, upright
-from ambitus.core.form.model import Dimension, Face, Form, Measure, SizeLine
+from ambitus.core.form.model import Dimension, Face, Form, Measure
+from ambitus.core.form.stance import SizeLine
 from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH, BOTTOM, BOTTOM_HEIGHT
 from ambitus.core.grammar.contract import SHORTER, Finishes, Layer, Option, Param
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import GRID_LABEL, Term, grid_term
+from ambitus.core.sums import GRID, OfField, Term, grid_term
 
 #: Default (ours): what each of the two parts keeps of the height, in mm.
 LEAST = 10.0
@@ -91,7 +92,7 @@ def top_of(form: Form, face: Face) -> float:
 def step_terms(bag: Resolved, mm: float) -> tuple[Term, ...]:
     """Return what a band is lower by, *mm* where sides end below the front; nothing elsewhere."""
     step = snap(mm)
-    return (Term("Step", -step, STEP.why(bag), STEP.source(bag)),) if step > 0 else ()
+    return (Term("Step", -step, STEP.why(bag), STEP.source(bag), of=OfField(STEP)),) if step > 0 else ()
 
 
 def on_grid(bag: Resolved, form: Form, held: float, brought: Callable[[float], float]) -> float:
@@ -127,16 +128,16 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
 
     def upper(below: float) -> tuple[Term, ...]:
         lower = step_terms(bag, form.height - level - below)
-        less = Term(shows.label, -shows.mm, shows.why, shows.source)
+        less = shows.scaled(-1)
         terms = (*high, *lower, less, *held_terms(snap(asked - held)))
         return (*terms, *grid_term(snap(below - sum(t.mm for t in terms))))
 
     def rest(measure: Measure, ends: int, below: float) -> tuple[Term, ...]:
         whole = sum(t.mm for t in measure.terms)
         times = 2 if measure.folds else 1
-        left_out = {"Step", GRID_LABEL, *(t.label for t in high)}
-        lies_under = tuple(t for t in measure.terms if t.label not in left_out)
-        mine = (Term(shows.label, times * shows.mm, shows.why, shows.source, times), *lies_under)
+        left_out = {OfField(STEP), GRID, *(t.cause for t in high)}
+        lies_under = tuple(t for t in measure.terms if t.cause not in left_out)
+        mine = (shows.scaled(times, times=times), *lies_under)
         moved = snap(whole - ends * below - sum(t.mm for t in mine))
         if abs(moved) <= times * bag.grid.step + 1e-6 and (ends == 1 or measure.folds):
             return (*mine, *grid_term(moved, times))
@@ -149,9 +150,10 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     faces = tuple(replace(f, of="contrast") if f.part in its_own else f for f in made.faces)
     told = Dimension("bottom", "Bottom, visible height", asked, level, path.source(bag), path.why(bag))
     dimensions = {**form.dimensions, "bottom": told}
-    tall = next(line for line in form.lines if line.path == HEIGHT)
+    tall = form.stance.line(HEIGHT)
     line = SizeLine(path, "bottom", "bottom", tall.a, (*tall.b[:2], level))
-    return replace(made, faces=faces, dimensions=dimensions, bottom=level, lines=(*form.lines, line))
+    stance = replace(form.stance, bottom=level, lines=(*form.stance.lines, line))
+    return replace(made, faces=faces, dimensions=dimensions, stance=stance)
 
 
 def bottom_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:

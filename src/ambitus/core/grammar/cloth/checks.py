@@ -59,7 +59,7 @@ def strap_over_join(draft: "Draft") -> Iterator[Fired]:
     if not has_bottom(draft.bag):
         return
     bag = draft.bag
-    join, allowance = draft.form.height - draft.form.bottom, JOIN_ALLOWANCE.of(bag)
+    join, allowance = draft.form.height - draft.form.stance.bottom, JOIN_ALLOWANCE.of(bag)
     for hang in draft.hangs:
         upper = hang.down - hang.box
         if hang.down and upper < join + allowance - 1e-9 and hang.down > join - allowance + 1e-9:

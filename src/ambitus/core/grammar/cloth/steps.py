@@ -40,7 +40,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 gives=("outer bottom joined",),
                 settings=f"Straight stitch {bag.cloth('outer').stitch:g}, {bag.cloth('outer').needle}.",
                 lengths=(("Allowance", join),),
-                reads=(("From the edge it stands on to the join", form.bottom),),
+                reads=(("From the edge it stands on to the join", form.stance.bottom),),
             ),
             Step(
                 "press bottom",

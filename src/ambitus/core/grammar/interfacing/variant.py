@@ -7,7 +7,7 @@ from ambitus.core.grammar.kinds import INTERFACING_KIND
 from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import Term
+from ambitus.core.sums import OfField, Term
 
 #: Keys and labels are the library's; the options are written out so that a file can be checked.
 MATERIALS = (
@@ -61,7 +61,7 @@ def _full(bag: Resolved, outer: tuple[Term, ...]) -> tuple[Term, ...]:
 
 def _inset(bag: Resolved, outer: tuple[Term, ...]) -> tuple[Term, ...]:
     path = INSET_BY
-    return (*outer, Term("Inset", -path.of(bag), path.why(bag), path.source(bag)))
+    return (*outer, Term("Inset", -path.of(bag), path.why(bag), path.source(bag), of=OfField(path)))
 
 
 NONE = Interfacing(

@@ -17,7 +17,7 @@ from ambitus.core.grammar.kinds import SEAMS_KIND
 from ambitus.core.grammar.seams.fields import FIRST_ROW, SEAM_TRIM, SECOND_ROW, SLIVER
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import Term
+from ambitus.core.sums import OfSeam, Term
 from ambitus.core.words import within
 
 GENERAL_PARAM = Param(
@@ -68,7 +68,7 @@ def _others(bag: Resolved) -> str:
 def allowance(bag: Resolved, key: str, name: str, sign: int = 1) -> Term:
     """Return the allowance of class *key* as a term."""
     path = allowance_of(key)
-    return Term(name, sign * path.of(bag), path.why(bag), path.source(bag))
+    return Term(name, sign * path.of(bag), path.why(bag), path.source(bag), of=OfSeam(key))
 
 
 def whole_allowance(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, ...]:

@@ -9,7 +9,7 @@ from ambitus.core.grammar.seams.fields import FIRST_ROW, SEAM_TRIM, SECOND_ROW
 from ambitus.core.grammar.seams.rows import first_and_second
 from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import Term
+from ambitus.core.sums import OfSeam, Term
 
 
 def _trim(bag: Resolved) -> float:
@@ -59,12 +59,19 @@ def _rows_eat(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, ...
     first, second = first_and_second(bag, key, path.of(bag))
     own = path.source(bag) == "chosen"
     return (
-        Term(f"{name}, first row", first, FIRST_ROW.why(bag), FIRST_ROW.source(bag)),
+        Term(
+            f"{name}, first row",
+            first,
+            FIRST_ROW.why(bag),
+            FIRST_ROW.source(bag),
+            of=OfSeam(key, "first row"),
+        ),
         Term(
             f"{name}, second row",
             second,
             path.why(bag) if own else SECOND_ROW.why(bag),
             path.source(bag) if own else SECOND_ROW.source(bag),
+            of=OfSeam(key, "second row"),
         ),
     )
 

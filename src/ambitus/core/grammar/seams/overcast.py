@@ -18,7 +18,7 @@ from ambitus.core.grammar.seams.common import (
 from ambitus.core.grammar.seams.fields import SLIVER
 from ambitus.core.lengths import Pair
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import Term
+from ambitus.core.sums import OfSeam, Term
 
 SLIVER_PARAM = Param(
     SLIVER,
@@ -32,14 +32,17 @@ SLIVER_PARAM = Param(
 )
 
 
-def sliver_term(bag: Resolved, name: str, path: Length) -> tuple[Term, ...]:
+def sliver_term(bag: Resolved, key: str, name: str, path: Length) -> tuple[Term, ...]:
     """Return the sliver at *path* that the knife takes off one edge, or nothing."""
     mm = path.of(bag)
-    return (Term(f"{name}, the knife’s sliver", mm, path.why(bag), path.source(bag)),) if mm else ()
+    if not mm:
+        return ()
+    knife = OfSeam(key, "knife")
+    return (Term(f"{name}, the knife’s sliver", mm, path.why(bag), path.source(bag), of=knife),)
 
 
 def _and_sliver(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, ...]:
-    return (allowance(bag, key, name), *sliver_term(bag, name, SLIVER))
+    return (allowance(bag, key, name), *sliver_term(bag, key, name, SLIVER))
 
 
 def _overlock_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:

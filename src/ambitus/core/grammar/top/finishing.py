@@ -41,7 +41,7 @@ def measure_back(form: Form, *, needs: tuple[str, ...]) -> Step:
 
 def _readings(form: Form) -> tuple[tuple[str, float], ...]:
     """Return what a tape reads on the finished bag: across, up and deep, or the three edges of a box."""
-    if form.closed and "breadth" in form.dimensions:
+    if form.stance.closed and "breadth" in form.dimensions:
         return tuple((form.dimensions[key].label, form.mm(key)) for key in ("length", "breadth", "height"))
     return (
         ("Across the mouth, flat", form.mm("flat_opening")),

@@ -28,7 +28,7 @@ SLIVER_PARAM = Param(
 
 def knife_terms(bag: Resolved, name: str) -> tuple[Term, ...]:
     """Return what the knife takes of a top edge that is overlocked, as terms; *name* is what it is of."""
-    return sliver_term(bag, name, TOP_SLIVER)
+    return sliver_term(bag, "top", name, TOP_SLIVER)
 
 
 #: What an unlined bag's other parts do, where nothing else was chosen.

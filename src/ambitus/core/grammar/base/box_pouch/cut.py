@@ -4,19 +4,8 @@ The line y = 0 is the side fold, half-way between zip and base seam: there the c
 fold of a piece that is folded at the base.
 """
 
-from ambitus.core.form.model import (
-    FOLD,
-    Dimension,
-    Edge,
-    Face,
-    Form,
-    Mark,
-    Measure,
-    Piece,
-    Seam,
-    SizeLine,
-    Stretch,
-)
+from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, Stretch
+from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.grammar.base.boxed.cut import settle_depth
 from ambitus.core.grammar.base.boxed_pinched.cut import tip
 from ambitus.core.grammar.base.panels import eats, ring, settled, told
@@ -170,17 +159,19 @@ def _form(bag: Resolved, finishes: Finishes, high: float, notched: bool) -> Form
         faces=faces,
         seams=_seams(notched),
         mouth=(("front", "top"), ("back", "top")),
-        base_ring=box,
-        mouth_ring=box,
         height=high,
-        standing_seams=(),
-        front_starts=0.0,
-        lines=(
-            SizeLine(LENGTH, "long", "length", (0, 0, 0), (long, 0, 0)),
-            SizeLine(HEIGHT, "high", "height", (0, 0, 0), (0, 0, high)),
-            SizeLine(BREADTH, "broad", "breadth", (long, 0, 0), (long, broad, 0)),
-        ),
         corner=None if notched else snap(high / 2),
+        stance=Stance(
+            base_ring=box,
+            mouth_ring=box,
+            standing_seams=(),
+            front_starts=0.0,
+            lines=(
+                SizeLine(LENGTH, "long", "length", (0, 0, 0), (long, 0, 0)),
+                SizeLine(HEIGHT, "high", "height", (0, 0, 0), (0, 0, high)),
+                SizeLine(BREADTH, "broad", "breadth", (long, 0, 0), (long, broad, 0)),
+            ),
+        ),
     )
 
 

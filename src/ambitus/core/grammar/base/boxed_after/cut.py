@@ -22,7 +22,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
 def square(bag: Resolved, form: Form, layer: Layer = "outer") -> Sum:
     """Return the side of the square in *layer*, from the seam lines as sewn and not from the raw edges."""
     half = Term("Half the depth", snap(form.mm("depth") / 2), "The corner gives half the depth each way.")
-    eats = (Term(t.label, -t.mm, t.why, t.source) for t in edge_terms(bag, "corner"))
+    eats = (t.scaled(-1) for t in edge_terms(bag, "corner"))
     return Sum("Square to cut, from the seam lines", (half, *eats, *_deeper(bag, layer)))
 
 

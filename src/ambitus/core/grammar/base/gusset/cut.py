@@ -8,6 +8,7 @@ import math
 
 from ambitus.core.curves import Arc
 from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece, Seam, Stretch
+from ambitus.core.form.stance import Stance
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.allowances import GUSSET_ALLOWANCE
 from ambitus.core.grammar.base.fields import PLATE, RADIUS, ROUND_BY, STRIP_OF
@@ -157,16 +158,18 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
             ("back", "top"),
             (strip[0].name, "top left" if len(strip) == 1 else "top right"),
         ),
-        base_ring=ring(width, deep),
-        mouth_ring=ring(width, deep),
         height=height,
-        standing_seams=(),
-        front_starts=0.0,
-        lines=boxed_lines(width, height, deep),
         panel_at=snap(deep / 2),
         insert=insert_of(bag, snap(width - 2 * r), deep),
         rounded=r,
         told={"": {"radius": snap(r + seam) if r else 0.0}},
+        stance=Stance(
+            base_ring=ring(width, deep),
+            mouth_ring=ring(width, deep),
+            standing_seams=(),
+            front_starts=0.0,
+            lines=boxed_lines(width, height, deep),
+        ),
     )
 
 

@@ -5,7 +5,8 @@ from collections.abc import Callable
 from dataclasses import replace
 
 from ambitus.core.curves import flattened, offset_bent
-from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, SizeLine
+from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam
+from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.grammar.base.disc import disc_drafted
 from ambitus.core.grammar.base.fields import GIVEN_BY, OUTLINE, RADIUS, TRACED_AS, TUBE_PANELS
 from ambitus.core.grammar.base.insert import insert_face
@@ -182,12 +183,7 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
         faces=(*body, disc),
         seams=_seams(outline, panels, ease_of(bag)),
         mouth=(("tube", "top front"), ("tube", "top back")) if panels == 1 else mouth(False),
-        base_ring=ring,
-        mouth_ring=ring,
         height=height,
-        standing_seams=(0.0,) if panels == 1 else (0.0, 0.5),
-        front_starts=0.0,
-        lines=_lines(bag, length, breadth, height),
         told={"base": _told(bag, finishes)},
         insert=insert_face(
             bag,
@@ -197,7 +193,14 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
             Term("Breadth of the base", breadth, "As it comes out."),
             whole=is_traced(bag),
         ),
-        smooth=True,
+        stance=Stance(
+            base_ring=ring,
+            mouth_ring=ring,
+            standing_seams=(0.0,) if panels == 1 else (0.0, 0.5),
+            front_starts=0.0,
+            lines=_lines(bag, length, breadth, height),
+            smooth=True,
+        ),
     )
 
 

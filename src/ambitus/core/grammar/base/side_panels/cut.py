@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece, Seam
+from ambitus.core.form.stance import Stance
 from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.base.insert import insert_of
 from ambitus.core.grammar.base.panels import (
@@ -18,7 +19,7 @@ from ambitus.core.grammar.contract import Finishes
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import amount, snap
 from ambitus.core.spec.resolved import Item, Resolved
-from ambitus.core.sums import Sum, Term, grid_term
+from ambitus.core.sums import OfField, Sum, Term, grid_term
 
 
 def settle_depth(bag: Resolved, seam: float) -> float:
@@ -46,7 +47,7 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     height, up, moved = settled_height(bag, finishes, half + eats(finishes, "base"))
     under = Term("Half the depth", half, "The panel runs under to the middle of the base.", "derived")
     step = min(STEP.of(bag), height)
-    lower = (Term("Step", -step, STEP.why(bag), STEP.source(bag)),) if step else ()
+    lower = (Term("Step", -step, STEP.why(bag), STEP.source(bag), of=OfField(STEP)),) if step else ()
     outline = _main(width, height, half, step)
     measures = (
         Measure("width", "How wide to cut it", "x", "side left", "side right", across),
@@ -91,15 +92,17 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
         faces=(*mains, *sides),
         seams=_seams(),
         mouth=_mouth(step),
-        base_ring=ring(width, deep),
-        mouth_ring=ring(width, deep),
         height=height,
-        standing_seams=(),
-        front_starts=0.0,
-        lines=boxed_lines(width, height, deep),
         panel_at=half,
         insert=insert_of(bag, width, deep),
         lower_sides=step,
+        stance=Stance(
+            base_ring=ring(width, deep),
+            mouth_ring=ring(width, deep),
+            standing_seams=(),
+            front_starts=0.0,
+            lines=boxed_lines(width, height, deep),
+        ),
     )
 
 

@@ -19,7 +19,7 @@ def _width(item: Item) -> tuple[Term, ...]:
     seam = allowance(item.bag, "strap", "Strap seam")
     return (
         width_term(item, 2, "Front and back of the strap."),
-        Term(seam.label, 2 * seam.mm, seam.why, seam.source, times=2),
+        seam.scaled(2, times=2),
     )
 
 

@@ -37,16 +37,16 @@ def under_band(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> F
     dimensions = {**form.dimensions, "height": replace(high, comes_out=snap(high.comes_out + band))}
     lines = tuple(
         replace(line, b=(*line.b[:2], line.b[2] + band)) if line.path == HEIGHT else line
-        for line in form.lines
+        for line in form.stance.lines
     )
-    return replace(form, dimensions=dimensions, lines=lines, band=band)
+    return replace(form, dimensions=dimensions, stance=replace(form.stance, lines=lines, band=band))
 
 
 def shorter(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
     """Return what a layer is made less high than the bag: by the band, and by the ease of a lining."""
     band = BAND.term(bag, "Band")
     return (
-        Term(band.label, -band.mm, "It stands above the panels.", band.source),
+        band.scaled(-1, "It stands above the panels."),
         *shorter_terms(bag, layer),
     )
 
@@ -84,7 +84,7 @@ def band_of(bag: Resolved, form: Form) -> tuple[Face, int]:
     )
     half = Term("Half of the mouth", form.mm("flat_opening"), "From side seam to side seam.")
     band = BAND.term(bag, "Band")
-    twice = Term(band.label, 2 * band.mm, "Folded along its middle.", band.source, 2)
+    twice = band.scaled(2, "Folded along its middle.", 2)
     measures = (
         Measure("width", "How long to cut it", "x", "end left", "end right", (half, inside), beside="top"),
         Measure("height", "How wide to cut it", "y", "raw low", "raw high", (twice,), beside="left"),

@@ -54,7 +54,7 @@ def rows(bag: Resolved) -> tuple[float, ...]:
 
 
 def _twice(terms: tuple[Term, ...]) -> tuple[Term, ...]:
-    return tuple(Term(t.label, 2 * t.mm, t.why, t.source, 2) for t in terms)
+    return tuple(t.scaled(2, times=2) for t in terms)
 
 
 def channel_span(bag: Resolved) -> tuple[Sum, Sum]:

@@ -3,7 +3,8 @@
 import math
 from dataclasses import replace
 
-from ambitus.core.form.model import Dimension, Form, SizeLine
+from ambitus.core.form.model import Dimension, Form
+from ambitus.core.form.stance import SizeLine
 from ambitus.core.grammar.base.disc import disc_drafted
 from ambitus.core.grammar.base.fields import GIVEN_BY, OUTLINE, TRACED_AS, WIDTH_MEANS
 from ambitus.core.grammar.contract import Finishes, Layer, Option, Param
@@ -125,8 +126,8 @@ def with_contents(bag: Resolved, form: Form, to_cord: Term) -> Form:
     )
     why = "What goes in, the closing over it, and what stands above the cord."
     dimensions = {**form.dimensions, "height": replace(high, source="derived", why=why), "contents": contents}
-    lines = tuple(_to_contents(line, comes_out) if line.path == path else line for line in form.lines)
-    return replace(form, dimensions=dimensions, lines=lines)
+    lines = tuple(_to_contents(line, comes_out) if line.path == path else line for line in form.stance.lines)
+    return replace(form, dimensions=dimensions, stance=replace(form.stance, lines=lines))
 
 
 def contents_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:

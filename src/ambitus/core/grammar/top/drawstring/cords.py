@@ -147,9 +147,7 @@ def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
     if strip:
         width = CORD_WIDE.term(bag, "Width of the strip")
         why = "Folded in four: both edges to the middle, then in half."
-        across = to_grid(
-            "How wide to cut it", (Term(width.label, 4 * width.mm, why, width.source, 4),), bag.grid
-        )
+        across = to_grid("How wide to cut it", (width.scaled(4, why, 4),), bag.grid)
         material = bag.cloth("outer").label
     else:
         field = CORD_THICK if CORD.is_(bag, "round") else CORD_WIDE

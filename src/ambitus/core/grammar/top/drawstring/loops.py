@@ -43,11 +43,11 @@ def loops_of(bag: Resolved) -> Strip | None:
     seen, wide = LOOP.term(bag, "Visible"), LOOP_WIDE.term(bag, "Width of the loop")
     seam = sum(t.mm for t in edge_terms(bag, "side"))
     length = (
-        Term(seen.label, 2 * seen.mm, "Doubled.", seen.source, 2),
+        seen.scaled(2, "Doubled.", 2),
         Term("Side seam", 2 * seam, "Both ends are caught in it.", times=2),
     )
     why = "Folded in four: both edges to the middle, then in half."
-    across = (Term(wide.label, 4 * wide.mm, why, wide.source, 4),)
+    across = (wide.scaled(4, why, 4),)
     return Strip(
         "loop",
         "",

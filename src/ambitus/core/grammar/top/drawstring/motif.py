@@ -15,7 +15,7 @@ def motif_mark(bag: Resolved, form: Form, begins: tuple[Term, ...], taken: Term)
     wide = Term("Width of the face", face, "Between its edges.")
     readings = (
         ("begins below the raw top edge", Sum("To where it begins", begins)),
-        ("high", Sum("High", (high, Term(taken.label, -taken.mm, taken.why, taken.source)))),
+        ("high", Sum("High", (high, taken.scaled(-1)))),
         ("wide", Sum("Wide", (wide,))),
     )
     return Mark("notch", "Room for a motif, this edge up", (), "raw top edge", readings)

@@ -7,7 +7,7 @@ from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.fields import FACING_HEIGHT, GAP, GAP_IN
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
-from ambitus.core.sums import Sum, Term
+from ambitus.core.sums import OfField, Sum, Term
 
 WIDEST_MARGIN, NARROWEST_MARGIN = 40.0, 15.0
 
@@ -101,7 +101,7 @@ def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
         "From the corner to the gap",
         (before, Term("Allowance at the corner", snap(spare), "From the raw corner to the seam line.")),
     )
-    gap_term = Term("Turning gap", gap, GAP.why(bag), GAP.source(bag))
+    gap_term = Term("Turning gap", gap, GAP.why(bag), GAP.source(bag), of=OfField(GAP))
     end = Sum("From the corner to its end", (*start.terms, gap_term))
     points = (along(a, b, start.total / whole), along(a, b, end.total / whole))
     where = f"the fold, up the {name} edge" if piece.folded else f"start of the {name} edge"

@@ -2,7 +2,7 @@
 
 import math
 
-from ambitus.core.form.model import Patch
+from ambitus.core.form.stance import Patch
 from ambitus.core.grammar.top.zip.fields import (
     CLOSES_AT,
     GRAB,

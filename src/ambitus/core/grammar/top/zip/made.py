@@ -100,7 +100,7 @@ def opening_terms(bag: Resolved, form: Form) -> tuple[Term, ...]:
     if NARROW_BY.is_(bag, "opening"):
         return (ZIP_OPENING.term(bag, "Zip opening"),)
     tab = TAB.term(bag, "Tab")
-    return (mouth, Term(tab.label, -2 * tab.mm, tab.why, tab.source, 2))
+    return (mouth, tab.scaled(-2, times=2))
 
 
 def tab_shows(bag: Resolved, form: Form) -> Term:
@@ -123,10 +123,7 @@ def _tape_length(bag: Resolved, form: Form) -> Sum:
             (*opening, Term("Into the tabs", 2 * under, why, "default", 2)),
             bag.grid,
         )
-    ends = (
-        Term(t.label, 2 * t.mm, "Its ends are caught there.", t.source, 2)
-        for t in edge_terms(bag, end_class(bag))
-    )
+    ends = (t.scaled(2, "Its ends are caught there.", 2) for t in edge_terms(bag, end_class(bag)))
     return Sum("How long to cut it", (*opening, *ends))
 
 

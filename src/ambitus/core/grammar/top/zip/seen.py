@@ -3,7 +3,8 @@
 import math
 from dataclasses import dataclass, replace
 
-from ambitus.core.form.model import Form, Patch
+from ambitus.core.form.model import Form
+from ambitus.core.form.stance import Patch
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.contract import Finishes, Layer
 from ambitus.core.grammar.sizes import HEIGHT
@@ -24,12 +25,12 @@ def _together(form: Form) -> tuple[tuple[Point, ...], float]:
     Front and back lean in to one another over half the depth; the line is half of the mouth long, so that the
     sides reach out past the base. Their lengths along the cloth stay what they are.
     """
-    ring, n = form.mouth_ring, len(form.mouth_ring)
+    ring, n = form.stance.mouth_ring, len(form.stance.mouth_ring)
     xs, ys = [x for x, _ in ring], [y for _, y in ring]
     sides = [math.dist(ring[i], ring[(i + 1) % n]) for i in range(n)]
     around = sum(sides)
     middle, deep = (min(xs) + max(xs)) / 2, (min(ys) + max(ys)) / 2
-    begun, out, gone = form.front_starts, [], 0.0
+    begun, out, gone = form.stance.front_starts, [], 0.0
     for side in sides:
         part = (gone / around - begun) % 1.0 if around else 0.0
         along = 2 * part if part <= 0.5 else 2 - 2 * part
@@ -69,11 +70,11 @@ class _Front:
 
 def _on_front(form: Form, made: Zip, half: float, deep: float, high: float) -> tuple[Patch, ...]:
     """Return the zip along the closed mouth, as the front shows the half of it, and the tabs beside it."""
-    xs = [x for x, _ in form.base_ring]
+    xs = [x for x, _ in form.stance.base_ring]
     run, face = form.mm("flat_opening") / 2, (max(xs) - min(xs)) / 2
     share = half / form.height if form.height else 0.0
     front = _Front(
-        middle=sum(x for x, _ in form.mouth_ring) / len(form.mouth_ring),
+        middle=sum(x for x, _ in form.stance.mouth_ring) / len(form.stance.mouth_ring),
         run=run,
         run_low=run - (run - face) * share,
         face=min(face, run),
@@ -142,7 +143,7 @@ def _closed_box(bag: Resolved, form: Form, made: Zip, half: float) -> Form:
         *hung(bag, ends[0], ends[1], at, lies=True),
         _slider(made, bag, at, way, (0.0, half * 0.6, 0.0)),
     )
-    return replace(form, closed=True, patches=patches)
+    return replace(form, stance=replace(form.stance, closed=True, patches=patches))
 
 
 def zipped(bag: Resolved, form: Form) -> Form:
@@ -151,16 +152,20 @@ def zipped(bag: Resolved, form: Form) -> Form:
     form = _not_counted(bag, form)
     if is_box(bag):
         return _closed_box(bag, form, made, half)
-    deep, high_at, ring = 0.0, form.height, form.mouth_ring
+    deep, high_at, ring = 0.0, form.height, form.stance.mouth_ring
     if len(ring) > 2:
         ring, high_at = _together(form)
         deep = ring[0][1]
     middle, run = sum(x for x, _ in ring) / len(ring), form.mm("flat_opening") / 2
     lines = tuple(
-        replace(line, b=(line.b[0], deep, high_at)) if line.path == HEIGHT else line for line in form.lines
+        replace(line, b=(line.b[0], deep, high_at)) if line.path == HEIGHT else line
+        for line in form.stance.lines
     )
-    seams = form.standing_seams if deep == 0 else ()
-    closed = replace(form, mouth_ring=ring, rises=high_at, closed=True, lines=lines, standing_seams=seams)
+    seams = form.stance.standing_seams if deep == 0 else ()
+    stance = replace(
+        form.stance, mouth_ring=ring, rises=high_at, closed=True, lines=lines, standing_seams=seams
+    )
+    closed = replace(form, stance=stance)
     reach = min(made.half_open, run) * (1 if CLOSES_AT.is_(bag, "right") else -1)
     at, way = ((middle + side * reach, deep, high_at - half * 0.3) for side in (1, -1))
     ends = [(middle + side * run, deep, high_at - 2 * half) for side in (1, -1)]
@@ -169,7 +174,7 @@ def zipped(bag: Resolved, form: Form) -> Form:
         *hung(bag, ends[0], ends[1], at, lies=False),
         _slider(made, bag, at, way, (0.0, 0.0, half * 0.3)),
     )
-    return replace(closed, patches=patches)
+    return replace(closed, stance=replace(closed.stance, patches=patches))
 
 
 def zip_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:

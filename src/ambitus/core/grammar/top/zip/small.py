@@ -141,11 +141,11 @@ def _ends(bag: Resolved) -> Term:
 
 
 def _doubled(visible: Term, *more: Term) -> tuple[Term, ...]:
-    return (Term(visible.label, 2 * visible.mm, "Doubled.", visible.source, 2), *more)
+    return (visible.scaled(2, "Doubled.", 2), *more)
 
 
 def _in_four(bag: Resolved, wide: Term) -> Sum:
-    four = Term(wide.label, 4 * wide.mm, _IN_FOUR, wide.source, 4)
+    four = wide.scaled(4, _IN_FOUR, 4)
     return to_grid("How wide to cut it", (four,), bag.grid)
 
 
@@ -169,7 +169,7 @@ def end_tabs(bag: Resolved, form: Form) -> Strip | None:
     cloth = TAB_OF.is_(bag, "cloth")
     if cloth and TAB_EDGES.is_(bag, "turned"):
         turn = TAB_TURN.term(bag, "Turn")
-        terms.append(Term(turn.label, 2 * turn.mm, "Pressed in at both short edges.", turn.source, 2))
+        terms.append(turn.scaled(2, "Pressed in at both short edges.", 2))
     length = to_grid("How long to cut it", terms, bag.grid)
     tape = TAPE.term(bag, "Zip tape")
     width = Sum("How wide to cut it" if cloth else "How wide to buy it", (tape,))
@@ -218,7 +218,7 @@ def _caught(bag: Resolved) -> Iterator[Strip]:
         full = (Term("Elastic, gathered", snap(FULLNESS * elastic.mm), why, elastic.source), ends)
         room = Term("Room for the elastic", 2 * ROOM.mm(bag.unit), "So that it slides.", "default", 2)
         seams = Term("Seam", 2 * GENERAL.of(bag), "Sewn to a tube.", GENERAL.source(bag), 2)
-        across = (Term(wide.label, 2 * wide.mm, "Both faces of the tube.", wide.source, 2), room, seams)
+        across = (wide.scaled(2, "Both faces of the tube.", 2), room, seams)
         length = to_grid("How long to cut it", full, bag.grid)
         width = to_grid("How wide to cut it", across, bag.grid)
         yield Strip("tab", "wrist", "Tube for the wrist", 1, length, width, seam_of(bag))

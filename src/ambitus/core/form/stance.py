@@ -1,0 +1,59 @@
+"""How a bag stands once it is sewn: what its picture is drawn from, and what it holds. Lengths in mm."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ambitus.core.geometry import Point
+
+
+@dataclass(frozen=True, slots=True)
+class SizeLine:
+    """Where a picture of the standing bag shows a field: between two points (right, away, up), in mm."""
+
+    path: str
+    label: str
+    #: the dimension that its number is
+    shows: str
+    a: tuple[float, float, float]
+    b: tuple[float, float, float]
+
+
+@dataclass(frozen=True, slots=True)
+class Patch:
+    """Something seen on the standing bag besides its walls: of which layer, and its outline in mm."""
+
+    layer: str
+    points: tuple[tuple[float, float, float], ...]
+    style: Literal["fill", "stitch", "line"] = "fill"
+
+
+@dataclass(frozen=True, slots=True)
+class Stance:
+    """
+    How a bag stands: ``base_ring`` and ``mouth_ring`` are the closed outlines, seen from above, that one loft
+    of the form's height joins into the standing bag.
+    """
+
+    base_ring: tuple[Point, ...]
+    mouth_ring: tuple[Point, ...]
+    #: places on the mouth ring, as a part of its perimeter, where a seam runs down the standing bag
+    standing_seams: tuple[float, ...]
+    #: where the front's top edge starts on the mouth ring (the left side seam), as a part of it
+    front_starts: float
+    lines: tuple[SizeLine, ...]
+    #: whether the rings are curves, whose facets the standing view does not draw
+    smooth: bool = False
+    #: how high a contrasting bottom stands; 0 where there is none
+    bottom: float = 0.0
+    #: how high a band stands above the panels; 0 where there is none
+    band: float = 0.0
+    #: how high the mouth stands in the picture, where its edges lean in to one another; 0 for its height
+    rises: float = 0.0
+    #: whether the mouth is closed, so that nobody looks in
+    closed: bool = False
+    #: what is seen on it besides its walls
+    patches: tuple[Patch, ...] = ()
+
+    def line(self, path: str) -> SizeLine:
+        """Return where the field at *path* is shown."""
+        return next(line for line in self.lines if line.path == path)
