@@ -342,7 +342,7 @@ def _zipped(g: dict[str, float], base: str, **size: float) -> Draft:
 def _zip_flat() -> dict[str, float]:
     g = _given("zip-flat")
     made = _zipped(g, "seamed", width=g["W"], height=g["H"])
-    outer, gap = made.piece("outer"), next(s for s in made.steps if s.key == "press back").reads[0][1]
+    outer, gap = made.piece("outer"), next(s for s in made.steps if s.key == "press back").reads[0].mm
     return {"width": outer.size("width"), "height": outer.size("height"), "gap": gap}
 
 

@@ -27,7 +27,7 @@ def _allowance(made: Draft, key: str) -> float:
 
 
 def _reads(made: Draft, key: str) -> float:
-    return _step(made, key).reads[0][1]
+    return _step(made, key).reads[0].mm
 
 
 def test_cut_out_first_the_corner_seam_takes_as_much_more() -> None:

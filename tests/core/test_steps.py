@@ -2,9 +2,14 @@
 
 import pytest
 
+from ambitus.core.draft import readers
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.read.back import read_back
 from ambitus.core.steps.model import Step, StepsUnordered, in_order
 from ambitus.core.steps.work import CAUTIONS
-from bags import drafted, tote
+from bags import drafted, sizes_of, tote
+
+CUT_AS = ("boxed", "boxed_after", "boxed_pinched", "folded_in")
 
 
 def test_every_need_is_given_before() -> None:
@@ -21,7 +26,7 @@ def test_every_need_is_given_before() -> None:
 def test_what_the_tape_reads_is_what_comes_out_of_the_grid() -> None:
     """Readings follow the rounded bag, not the one asked for."""
     made = drafted(tote(340, 280, 103))
-    reads = {name: mm for s in made.steps for name, mm in s.reads}
+    reads = {r.label: r.mm for s in made.steps for r in s.reads}
     assert reads["Across the mouth, flat"] == made.read.mm("flat_opening") == 444
     assert reads["Along each corner seam"] == 104
 
@@ -34,3 +39,23 @@ def test_circles_and_missing_needs_are_faults() -> None:
         in_order([one, two])
     with pytest.raises(StepsUnordered, match="which no step gives"):
         in_order([one])
+
+
+@pytest.mark.parametrize("cut_as", ["panels", "folded"])
+@pytest.mark.parametrize("base", [b for b in GRAMMAR.slots["base"] if not b.startswith("box_pouch")])
+def test_a_reading_says_which_seams_it_crosses_and_how_often(base: str, cut_as: str) -> None:
+    """Every seam of a class sewn 2 mm deeper, the cut list read again: the size loses that, so often."""
+    given = {"kind": base, **({"cut_as": cut_as} if base in CUT_AS else {})}
+    made = drafted({"unit": "mm", "base": given, "size": sizes_of(base), "carry": []})
+    last = next(s for s in made.steps if s.key == "measure back")
+    sizes = {"mouth_flat": "flat_opening", "height": "height"}
+    plain = readers(GRAMMAR)
+    was = read_back(made.cut_list, plain)
+    told = {sizes[r.id]: r.crosses for r in last.reads if r.id in sizes}
+    assert set(told) == {"flat_opening", "height"}
+    for size, crosses in told.items():
+        # a corner that is boxed deeper lowers the bag too, but the tape does not cross it
+        for of_class, times in crosses.items():
+            sewn = {**made.cut_list.allowances, of_class: made.cut_list.allowances[of_class] + 2.0}
+            now = read_back(made.cut_list.model_copy(update={"allowances": sewn}), plain)
+            assert (was.mm(size) - now.mm(size)) / 2.0 == pytest.approx(times), (size, of_class)

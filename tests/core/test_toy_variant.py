@@ -43,7 +43,7 @@ from ambitus.core.shown.tiles import tiles
 from ambitus.core.spec.edit import SilencedEdit, TypedEdit, apply_edit
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolved import Item, Resolved
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 from ambitus.core.sums import Sum, Term, grid_term, to_grid
 from ambitus.library import shipped
 from bags import drafted, mm_at, source_at, totes, why_at
@@ -127,7 +127,7 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
             400,
             needs=(f"{layer} panels ready",),
             gives=(f"{layer} body sewn",),
-            reads=(("Across the mouth, flat", form.mm("flat_opening")),),
+            reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
         )
         for layer in item.bag.bag.top.layers
     )

@@ -125,7 +125,7 @@ def draft_json(draft: Draft, shown: Iterable[FindingShown] | None = None) -> dic
                 "kind": s.kind,
                 "settings": s.settings,
                 "lengths": dict(s.lengths),
-                "reads": dict(s.reads),
+                "reads": {r.label: r.mm for r in s.reads},
                 "cautions": list(s.cautions),
             }
             for i, s in enumerate(draft.steps, 1)

@@ -36,7 +36,7 @@ def _steps(draft: Draft, view: View) -> tuple[StepShown, ...]:
             s.kind,
             s.settings,
             tuple(f"{name} {view.with_unit(mm)}" for name, mm in s.lengths),
-            tuple(f"{name}: {view.with_unit(mm)}" for name, mm in s.reads if mm > 0),
+            tuple(f"{r.label}: {view.with_unit(r.mm)}" for r in s.reads if r.mm > 0),
             tuple(caution(c) for c in s.cautions),
         )
         for i, s in enumerate(draft.steps, 1)
@@ -46,10 +46,10 @@ def _steps(draft: Draft, view: View) -> tuple[StepShown, ...]:
 def _readings(draft: Draft, view: View) -> tuple[str, ...]:
     """Return what the tape reads in between: each step's reading, said after its step."""
     return tuple(
-        f"After “{s.title}”: {name.lower()} {view.with_unit(mm)}"
+        f"After “{s.title}”: {r.label.lower()} {view.with_unit(r.mm)}"
         for s in draft.steps
-        for name, mm in s.reads
-        if mm > 0
+        for r in s.reads
+        if r.mm > 0
     )
 
 

@@ -1,11 +1,26 @@
 """Steps, and the one way they are put in order."""
 
-from collections.abc import Iterable
-from dataclasses import dataclass
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
 from heapq import heapify, heappop, heappush
 from typing import Literal
 
 from ambitus.core.lengths import View
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """
+    What a tape should read: its id, in words, and the length in mm that is expected.
+
+    ``crosses`` are the classes of seam across the way measured, and how often: sewn deeper by so much, each
+    takes as often as much of the reading.
+    """
+
+    id: str
+    label: str
+    mm: float
+    crosses: Mapping[str, int] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,7 +43,7 @@ class Step:
     kind: Literal["step", "gate", "no return"] = "step"
     settings: str = ""
     lengths: tuple[tuple[str, float], ...] = ()
-    reads: tuple[tuple[str, float], ...] = ()
+    reads: tuple[Reading, ...] = ()
     cautions: tuple[str, ...] = ()
     numbers: tuple[tuple[str, float], ...] = ()
 

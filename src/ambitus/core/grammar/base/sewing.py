@@ -9,7 +9,7 @@ from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.top.fields import GAP_IN, TURNED
 from ambitus.core.grammar.top.lining import says_taper, sewn_deeper
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 _RANKS: dict[Layer, int] = {"outer": 400, "lining": 500}
 #: what a class of seam is called in a step, and the key of its step
@@ -59,7 +59,7 @@ def sew(
     needs: tuple[str, ...],
     gives: str,
     say: str = "",
-    reads: tuple[tuple[str, float], ...] = (),
+    reads: tuple[Reading, ...] = (),
     lengths: tuple[tuple[str, float], ...] | None = None,
     part: str = "",
     deeper: float | None = None,
@@ -133,7 +133,7 @@ def sides_and_base(
         needs=ready,
         gives=sewn[0],
         say="From the top edge down, so that the tops meet.",
-        reads=(("Across the mouth, flat", form.mm("flat_opening")),),
+        reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
     )
     if not is_folded(bag):
         sewn.append(f"{layer} base sewn")
@@ -176,7 +176,7 @@ def sew_corners(
         needs=(f"{layer} corners matched",),
         gives=gives,
         say=f"{say} Slow over the seams.",
-        reads=(("Along each corner seam", form.mm("depth")),),
+        reads=(Reading("corner_seam", "Along each corner seam", form.mm("depth")),),
         lengths=lengths,
     )
 

@@ -24,7 +24,7 @@ from ambitus.core.grammar.carry.fields import (
 from ambitus.core.grammar.contract import Phrase
 from ambitus.core.lengths import amount
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 from ambitus.core.sums import Term
 
 
@@ -81,7 +81,7 @@ def making_steps(item: Item, fold: tuple[str, str], stitch: tuple[str, str]) -> 
             needs=("pieces cut", *core),
             gives=(f"carry {at} folded",),
             settings=f"Iron: {bag.cloth('outer').iron}.",
-            reads=(("Folded strap, across", STRAP_WIDTH.of(item)),),
+            reads=(Reading("strap_folded", "Folded strap, across", STRAP_WIDTH.of(item)),),
             cautions=("hot iron", "steam"),
         ),
         Step(

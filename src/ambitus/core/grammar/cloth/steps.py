@@ -5,7 +5,7 @@ from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import has_bottom
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 #: what the outer's panels give once they are whole
 PANELS = ("outer panels laid", "outer panels ready", "outer top known")
@@ -40,7 +40,9 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 gives=("outer bottom joined",),
                 settings=f"Straight stitch {bag.cloth('outer').stitch:g}, {bag.cloth('outer').needle}.",
                 lengths=(("Allowance", join),),
-                reads=(("From the edge it stands on to the join", form.stance.bottom),),
+                reads=(
+                    Reading("foot_to_join", "From the edge it stands on to the join", form.stance.bottom),
+                ),
             ),
             Step(
                 "press bottom",

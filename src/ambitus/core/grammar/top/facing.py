@@ -10,7 +10,7 @@ from ambitus.core.grammar.contract import Finishes, Layer, Option, Param
 from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 from ambitus.core.sums import Term, grid_term
 
 FACING_PARAMS = (
@@ -104,7 +104,7 @@ def facing_steps(bag: Resolved) -> tuple[Step, ...]:
             gives=("lining panels ready",),
             settings=f"Straight stitch 2.5, {bag.cloth('lining').needle}. Iron: {bag.cloth('lining').iron}.",
             lengths=(("Allowance", JOIN_ALLOWANCE.of(bag)),),
-            reads=(("From the finished top to the join", FACING_HEIGHT.of(bag)),),
+            reads=(Reading("top_to_join", "From the finished top to the join", FACING_HEIGHT.of(bag)),),
             cautions=("hot iron",),
         ),
     )

@@ -7,7 +7,7 @@ from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.grammar.top.zip.fields import ZIP_KIND
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 #: Default (ours): what is left outside a pinched corner.
 LEFT = paired(6)
@@ -46,7 +46,13 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
             needs=(f"{layer} base sewn",),
             gives=(f"{layer} box pressed",),
             settings=f"Iron: {bag.cloth(layer).iron}.",
-            reads=(("Across, from side fold to side fold", form.mm("breadth") + form.mm("height")),),
+            reads=(
+                Reading(
+                    "side_folds",
+                    "Across, from side fold to side fold",
+                    form.mm("breadth") + form.mm("height"),
+                ),
+            ),
             cautions=("hot iron", *(("coil",) if zip_too and ZIP_KIND.is_(bag, "coil") else ())),
         ),
         Step(
@@ -67,7 +73,13 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
             needs=(f"{layer} ends matched",),
             gives=f"{layer} ends sewn",
             say="Across all layers; over the zip slowly, three times." if zip_too else "",
-            reads=(("From end seam to end seam", snap(form.mm("flat_opening") - 2 * deeper_by(bag, layer))),),
+            reads=(
+                Reading(
+                    "end_seams",
+                    "From end seam to end seam",
+                    snap(form.mm("flat_opening") - 2 * deeper_by(bag, layer)),
+                ),
+            ),
         ),
     )
 
@@ -103,7 +115,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 gives=(f"{layer} body sewn",),
                 kind="no return",
                 lengths=(("Left outside the seam", LEFT.mm(bag.unit)),),
-                reads=(("Along each corner seam", form.mm("height")),),
+                reads=(Reading("corner_seam", "Along each corner seam", form.mm("height")),),
             ),
         )
     return tuple(out)
@@ -138,6 +150,6 @@ def cut_out_steps(item: Item, form: Form) -> tuple[Step, ...]:
             needs=(f"{layer} ends sewn",),
             gives=f"{layer} body sewn",
             say="Pull each cut-out flat, its end seam on the side fold. All four, slow over the seams.",
-            reads=(("Along each corner seam", form.mm("height")),),
+            reads=(Reading("corner_seam", "Along each corner seam", form.mm("height")),),
         )
     return tuple(out)

@@ -6,7 +6,7 @@ from ambitus.core.grammar.base.fields import PINCH, PINCH_TRIM
 from ambitus.core.grammar.base.sewing import nested, sew_corners, sewn_layers, sides_and_base, stitch_of
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.spec.resolved import Item, Resolved
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 from ambitus.core.sums import Term
 
 _SAY = {
@@ -48,7 +48,7 @@ def _stitched_and_trimmed(bag: Resolved, form: Form, layer: Layer, rank: int) ->
             needs=(f"{layer} corners matched",),
             gives=(f"{layer} corners stitched",),
             settings=stitch_of(bag, layer),
-            reads=(("Along each corner seam", form.mm("depth")),),
+            reads=(Reading("corner_seam", "Along each corner seam", form.mm("depth")),),
         ),
         Step(
             key=f"{layer} trim corners",
@@ -59,7 +59,7 @@ def _stitched_and_trimmed(bag: Resolved, form: Form, layer: Layer, rank: int) ->
             gives=(trimmed,),
             kind="no return",
             lengths=(("Left outside the seam", PINCH_TRIM.of(bag)),),
-            reads=(("Along each corner seam", form.mm("depth")),),
+            reads=(Reading("corner_seam", "Along each corner seam", form.mm("depth")),),
         ),
     ]
     if overcast:

@@ -4,7 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -51,7 +51,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             needs=(f"{layer} fold level",),
             gives=f"{layer} sides sewn",
             say="From the top edge down, slowly through the four layers at the bottom.",
-            reads=(("Across the mouth, flat", form.mm("flat_opening")),),
+            reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
         )
         out.append(
             press_seams(bag, layer, rank + 20, needs=(f"{layer} sides sewn",), gives=f"{layer} body sewn")

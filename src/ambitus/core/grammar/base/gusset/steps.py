@@ -6,7 +6,7 @@ from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, snap
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -42,7 +42,9 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 gives=gives,
                 say="Middle on middle of the base first, then to both ends; strip uppermost at corners.",
                 part=panel,
-                reads=(("Across the face", snap(form.mm("width") - 2 * deeper_by(bag, layer))),)
+                reads=(
+                    Reading("face", "Across the face", snap(form.mm("width") - 2 * deeper_by(bag, layer))),
+                )
                 if panel == "front"
                 else (),
             )
@@ -66,5 +68,5 @@ def _trim(layer: str, form: Form, rank: int, before: str) -> Step:
         needs=(before,),
         gives=(f"{layer} strip level",),
         kind="no return",
-        reads=(("Across the mouth, flat", form.mm("flat_opening")),),
+        reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
     )

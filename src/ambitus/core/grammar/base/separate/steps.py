@@ -7,7 +7,7 @@ from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, paired, snap
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 #: Under this the tube's allowance is not snipped: there is too little of it.
 SNIPPED_OVER = paired(6)
@@ -29,7 +29,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             needs=(f"{layer} panels ready",),
             gives=f"{layer} sides sewn",
             say="From the top edge down, so that the tops meet.",
-            reads=(("Once round the tube", tube),),
+            reads=(Reading("tube_round", "Once round the tube", tube),),
         )
         out.append(
             press_seams(bag, layer, rank + 3, needs=(f"{layer} sides sewn",), gives=f"{layer} tube pressed")

@@ -5,7 +5,7 @@ from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, snap
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -36,7 +36,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             gives=f"{layer} uprights sewn",
             say="Side panels to front and back, from the top edge down; stop at the mark above their bottom.",
             part="upright",
-            reads=(("Across the mouth, flat", form.mm("flat_opening")),),
+            reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
         )
         out += sew(
             bag,
@@ -49,7 +49,9 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             part="ends",
             # the end meets the base that runs under: sewn deeper, the two would not be as long
             deeper=0.0,
-            reads=(("Depth at the base", snap(form.mm("depth") - 2 * deeper_by(bag, layer))),),
+            reads=(
+                Reading("depth", "Depth at the base", snap(form.mm("depth") - 2 * deeper_by(bag, layer))),
+            ),
         )
         out.append(
             press_seams(bag, layer, rank + 14, needs=(f"{layer} ends sewn",), gives=f"{layer} body sewn")

@@ -4,7 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.fields import PAST
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -21,7 +21,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             gives=(f"carry {at} basted",),
             settings="Straight stitch 4, inside the allowance.",
             lengths=(("Ends past the raw edge", PAST.of(item)),),
-            reads=(("Between the two centres", gap_of(item, form)),),
+            reads=(Reading("strap_centres", "Between the two centres", gap_of(item, form)),),
         ),
         straps_even(at, 550, needs=(f"carry {at} basted",), gives=f"carry {at} caught"),
     )

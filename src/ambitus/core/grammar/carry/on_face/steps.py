@@ -4,7 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.fields import BOX, END_TURNED, FROM_TOP
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -23,7 +23,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 ("Turned under", END_TURNED.of(item)),
                 ("Finished top edge to the box", FROM_TOP.of(item)),
             ),
-            reads=(("Between the two centres", gap_of(item, form)),),
+            reads=(Reading("strap_centres", "Between the two centres", gap_of(item, form)),),
             cautions=("pins",),
         ),
         straps_even(at, 385, needs=(f"carry {at} placed",)),

@@ -4,7 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.fields import TUCK
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -19,7 +19,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             needs=(f"carry {at} made", "hem pressed"),
             gives=(f"carry {at} under the hem",),
             lengths=(("Tucked up inside", TUCK.of(item)),),
-            reads=(("Between the two centres", gap_of(item, form)),),
+            reads=(Reading("strap_centres", "Between the two centres", gap_of(item, form)),),
             cautions=("pins",),
         ),
         straps_even(at, 370, needs=("outer top known", f"carry {at} under the hem")),

@@ -4,7 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.fields import INSIDE_TOP
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -19,7 +19,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             needs=(f"carry {at} made", "lining in place"),
             gives=(f"carry {at} tucked",),
             lengths=(("Inside the top edge", INSIDE_TOP.of(item)),),
-            reads=(("Between the two centres", gap_of(item, form)),),
+            reads=(Reading("strap_centres", "Between the two centres", gap_of(item, form)),),
             cautions=("pins",),
         ),
         straps_even(at, 550, needs=(f"carry {at} tucked",), gives=f"carry {at} caught"),

@@ -7,7 +7,7 @@ from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, 
 from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -60,8 +60,8 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             gives=("casing stitched", *(("outer panels ready", "outer top known") if open_ends else ())),
             settings=f"Straight stitch 2.5, {outer.needle}.",
             reads=(
-                ("Lower row below the top", lower),
-                *((("Upper row below the top", upper),) if upper < lower else ()),
+                Reading("lower_row", "Lower row below the top", lower),
+                *((Reading("upper_row", "Upper row below the top", upper),) if upper < lower else ()),
             ),
             cautions=() if open_ends else ("free arm",),
         ),

@@ -7,7 +7,7 @@ from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import CORD, CORD_END, CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import loop_steps
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def eyelet_step(bag: Resolved) -> tuple[Step, ...]:
@@ -117,7 +117,7 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
             695,
             needs=("cord in",),
             gives=("cord threaded",),
-            reads=(("Tail at each end, mouth flat open", cords.tail_at(cords.path.mm)),),
+            reads=(Reading("tail", "Tail at each end, mouth flat open", cords.tail_at(cords.path.mm)),),
             cautions=(*cautions, "small children"),
         ),
     )

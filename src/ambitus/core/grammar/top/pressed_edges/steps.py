@@ -5,7 +5,7 @@ from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -24,7 +24,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             gives=("tops pressed",),
             settings=f"Iron: {outer.iron}.",
             lengths=(("Pressed under", TURN.of(bag)),),
-            reads=(("Once round the mouth", form.mouth_length),),
+            reads=(Reading("mouth_round", "Once round the mouth", form.mouth_length),),
             cautions=("hot iron",),
         ),
         Step(
@@ -53,7 +53,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             needs=("top inspected",),
             gives=("top finished",),
             settings=f"Straight stitch 3, {outer.needle}.",
-            reads=(("Height at the front", form.height),),
+            reads=(Reading("front_height", "Height at the front", form.height),),
             cautions=("needle over bulk", "free arm"),
         ),
         measure_back(form, needs=("top finished",)),

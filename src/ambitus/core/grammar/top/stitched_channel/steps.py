@@ -8,7 +8,7 @@ from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, 
 from ambitus.core.grammar.top.fields import HEADING
 from ambitus.core.grammar.top.turned_through.steps import steps as turned_through
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -29,7 +29,10 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         needs=("top finished",),
         gives=("channel stitched",),
         settings=f"Straight stitch 3, {bag.cloth('outer').needle}.",
-        reads=(("Upper row below the top", heading), ("Lower row below the top", heading + channel)),
+        reads=(
+            Reading("upper_row", "Upper row below the top", heading),
+            Reading("lower_row", "Lower row below the top", heading + channel),
+        ),
         cautions=("free arm",),
     )
     threaded = thread_steps(bag, form, ("channel stitched", "bag closed"))

@@ -6,7 +6,7 @@ from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.fields import GAP, GAP_IN
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.spec.resolved import Item, Resolved
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 
 def gap_open(bag: Resolved) -> Step:
@@ -56,7 +56,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             gives=("top sewn",),
             settings="Straight stitch 2.5, standard foot; lengthen to 3 over the straps.",
             lengths=(("Allowance", top),),
-            reads=(("Once round the mouth", form.mouth_length),),
+            reads=(Reading("mouth_round", "Once round the mouth", form.mouth_length),),
             cautions=("needle over bulk",),
         ),
         Step(
@@ -93,7 +93,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             needs=("turned",),
             gives=("top finished",),
             settings=f"Iron: {bag.cloth('outer').iron}. Straight stitch 3, {bag.cloth('outer').needle}.",
-            reads=(("Height at the front", form.height),),
+            reads=(Reading("front_height", "Height at the front", form.height),),
             cautions=("hot iron", "free arm"),
         ),
         close_gap(bag, needs=("top finished",)),

@@ -20,7 +20,7 @@ from ambitus.core.grammar.top.zip.small import seam_of, small_strips
 from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_narrowed, shows
 from ambitus.core.lengths import amount, paired
 from ambitus.core.spec.resolved import Item, Resolved
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Reading, Step
 
 #: Default (ours): teeth are taken out this far past a row that would cross them.
 TEETH_PAST = paired(5)
@@ -44,7 +44,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
                 gives=("zip ready",),
                 kind="gate",
                 lengths=(("Clear of each row, at least", CLEAR.mm(bag.unit)),),
-                reads=(("Stop to stop", made.stock or 0.0),),
+                reads=(Reading("zip_stops", "Stop to stop", made.stock or 0.0),),
             ),
         )
     metre = made.stops is None
@@ -196,7 +196,7 @@ def _narrowed(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             settings="Zip foot. Turn the wheel by hand across the teeth."
             if made.facts.stitched
             else "Zip foot.",
-            reads=(("Between the tabs", 2 * made.half_open),),
+            reads=(Reading("between_tabs", "Between the tabs", 2 * made.half_open),),
             cautions=("needle over teeth",),
         ),
     )
@@ -258,7 +258,7 @@ def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
             needs=("zip on back",),
             gives=("zip in",),
             settings=_iron(bag),
-            reads=(("Zip that shows between the cloth edges", max(0.0, shows(bag))),),
+            reads=(Reading("zip_shows", "Zip that shows between the cloth edges", max(0.0, shows(bag))),),
         ),
         Step(
             "zip half open",
@@ -364,7 +364,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         needs=("turned",),
         gives=("zip tried",),
         kind="gate",
-        reads=(("Opens, in use", max(0.0, made.opens.total)),),
+        reads=(Reading("zip_opens", "Opens, in use", max(0.0, made.opens.total)),),
     )
     return (
         *_ready(bag, made),
