@@ -28,14 +28,15 @@ from pydantic import TypeAdapter
 from ready import FRONTEND, ROOT, chromium, node, run
 from sqlalchemy import insert
 
-from ambitus.cli.demo_data import lay_out
 from ambitus.core.shown.models import Drafted
 from ambitus.core.shown.present import present
 from ambitus.core.spec.model import Spec
+from ambitus.desk.demo_data import lay_out
+from ambitus.desk.drafting import drafted, saved_from
 from ambitus.store import Plans, open_database
 from ambitus.store.tables import PlanRow, RevisionRow
 from ambitus.web.app import make_app
-from ambitus.web.drafting import DraftRequest, drafted, saved_from, with_edits
+from ambitus.web.drafting import DraftRequest, with_edits
 
 ROUNDS, PRESSES = 300, 80
 _DRAFTED = TypeAdapter(Drafted)
@@ -228,7 +229,7 @@ def main() -> int:
     """Measure everything once."""
     with tempfile.TemporaryDirectory() as folder:
         app = make_app(Path(folder) / "bench.sqlite", FRONTEND / "dist")
-        lay_out(app.state.plans)
+        lay_out(app.state.desk.plans)
         with Served(with_references(app)) as port:
             print("Draft:")
             draft_ratio(port)

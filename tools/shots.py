@@ -8,7 +8,7 @@ from bench import Served
 from playwright.sync_api import Page, sync_playwright
 from ready import FRONTEND, ROOT, chromium
 
-from ambitus.cli.demo_data import lay_out
+from ambitus.desk.demo_data import lay_out
 from ambitus.web.app import make_app
 
 OUT = ROOT / "docs" / "screenshots"
@@ -174,8 +174,8 @@ def main() -> int:
         for name, (take, width, height, theme) in VIEWS.items():
             with tempfile.TemporaryDirectory() as folder:
                 app = make_app(Path(folder) / "shots.sqlite", FRONTEND / "dist")
-                lay_out(app.state.plans)
-                app.state.plans.keep("usual", {"asked": True})
+                lay_out(app.state.desk.plans)
+                app.state.desk.plans.keep("usual", {"asked": True})
                 with Served(app) as port:
                     context = browser.new_context(
                         viewport={"width": width, "height": height},

@@ -12,10 +12,10 @@ from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.problems import SpecProblems
 from ambitus.core.read.back import read_back
 from ambitus.core.shown.sheet import sheet
+from ambitus.desk.drafting import drafted as drafted_spec
+from ambitus.desk.drafting import spec_from_cuts
 from ambitus.files.cut_list_csv import cut_list_csv, cut_list_from_csv
 from ambitus.files.incoming import cut_list_from
-from ambitus.web.drafting import drafted as drafted_spec
-from ambitus.web.drafting import spec_from_cuts
 from bags import drafted, tote, totes
 from conftest import examples
 

@@ -15,9 +15,9 @@ from ambitus.core.lengths import View
 from ambitus.core.problems import SpecProblems
 from ambitus.core.read.back import read_back
 from ambitus.core.shown.read_findings import read_finding
+from ambitus.desk.drafting import drafted as drafted_spec
+from ambitus.desk.drafting import spec_from_cuts
 from ambitus.files.incoming import cut_list_from
-from ambitus.web.drafting import drafted as drafted_spec
-from ambitus.web.drafting import spec_from_cuts
 from bags import drafted, pushed, totes
 from conftest import examples
 

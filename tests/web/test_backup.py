@@ -12,10 +12,10 @@ from fastapi.testclient import TestClient
 
 from ambitus.cli.main import main
 from ambitus.core.spec.model import Spec
+from ambitus.desk.drafting import drafted, saved_from, spec_of
 from ambitus.store import Plans, open_database
 from ambitus.store.backup import NotABackup, back_up, put_back
 from ambitus.web.app import make_app
-from ambitus.web.drafting import drafted, saved_from, spec_of
 from bags import tote
 from conftest import Server
 from web.test_kill import _send
@@ -98,7 +98,7 @@ def test_a_database_of_every_earlier_version_opens(file: Path, tmp_path: Path) -
     database = tmp_path / "plans.sqlite"
     shutil.copy(file, database)
     app = make_app(database, tmp_path)
-    plans: Plans = app.state.plans
+    plans: Plans = app.state.desk.plans
     for plan in plans.list()[0]:
         revision = plans.revision(plan.id)
         made = drafted(spec_of(revision))

@@ -7,11 +7,11 @@ import pytest
 
 from ambitus.cli import main as cli
 from ambitus.cli import serving
-from ambitus.cli.demo_data import DEMO, lay_out
 from ambitus.core.checks.run import findings
 from ambitus.core.spec.model import Spec
+from ambitus.desk.demo_data import DEMO, lay_out
+from ambitus.desk.drafting import drafted
 from ambitus.store import Plans, open_database
-from ambitus.web.drafting import drafted
 
 
 def test_an_outline_is_printed_as_a_plan_takes_it(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:

@@ -17,10 +17,10 @@ from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.problems import SpecProblems
 from ambitus.core.read.back import read_back
 from ambitus.core.spec.model import Spec
+from ambitus.desk.drafting import saved_from
 from ambitus.files.cut_list_csv import cut_list_of_data
 from ambitus.files.incoming import spec_from
 from ambitus.files.plain import plain_json, text_of
-from ambitus.web.drafting import saved_from
 from ambitus.web.reader import Reader
 from bags import tote
 
@@ -170,10 +170,10 @@ def test_my_usual_is_judged_as_a_spec_is(client: TestClient) -> None:
         assert client.post("/api/plans", json={"preset": "tote"}).status_code == 201
     app: Any = client.app
     old = {"metric": {"step": 3.7, "general": -9.0}, "measured": {"foot edge": -50.0}}
-    app.state.plans.keep("usual", old)
+    app.state.desk.plans.keep("usual", old)
     assert client.get("/api/usual").json()["usual"]["metric"]["step"] is None
     assert client.post("/api/plans", json={"preset": "tote"}).status_code == 201
-    app.state.plans.keep("usual", {"unit": "ell"})
+    app.state.desk.plans.keep("usual", {"unit": "ell"})
     assert client.get("/api/usual").status_code == 200
 
 
@@ -182,7 +182,7 @@ def test_a_plan_that_was_kept_unreadable_says_so(client: TestClient) -> None:
     app: Any = client.app
     kept = saved_from(Spec.model_validate(tote()))
     broken = replace(kept, spec={**kept.spec, "silenced": {"thread": "half \ud800"}})
-    plan = app.state.plans.begin("Half", broken)
+    plan = app.state.desk.plans.begin("Half", broken)
     got = client.get(f"/api/plans/{plan.id}")
     assert (got.status_code, got.json()["problems"][0]["field"]) == (422, "silenced.thread")
     assert client.get("/api/plans").json()["total"] == 1

@@ -12,8 +12,8 @@ from pathlib import Path
 from typing import Any
 
 from ambitus.core.spec.model import Spec
+from ambitus.desk.drafting import saved_from
 from ambitus.store import Plans, open_database
-from ambitus.web.drafting import saved_from
 from bags import tote
 from conftest import Server
 

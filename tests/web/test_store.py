@@ -9,9 +9,9 @@ from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 
 from ambitus.core.spec.model import Spec
+from ambitus.desk.drafting import saved_from, spec_of
 from ambitus.store import PlanAway, PlanMoved, PlanNotFound, Plans, RevisionNotFound, Saved, open_database
 from ambitus.store.tables import Base
-from ambitus.web.drafting import saved_from, spec_of
 from bags import tote
 
 

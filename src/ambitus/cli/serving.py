@@ -6,9 +6,9 @@ import sys
 
 import uvicorn
 
-from ambitus.cli.demo_data import lay_out
 from ambitus.cli.keeping import database_in
 from ambitus.cli.on_files import UNREADABLE
+from ambitus.desk.demo_data import lay_out
 from ambitus.store import CannotKeep, CannotOpen
 from ambitus.web.app import make_app
 
@@ -46,7 +46,7 @@ def serve(given: argparse.Namespace) -> int:
     try:
         app = make_app(database_in(given.data, demo), given.dist)
         if demo:
-            lay_out(app.state.plans)
+            lay_out(app.state.desk.plans)
     except (CannotOpen, CannotKeep) as bad:
         print(f"{bad.why} {bad.fix}", file=sys.stderr)
         return UNREADABLE

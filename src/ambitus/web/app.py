@@ -29,16 +29,18 @@ from ambitus.core.shown.present import read_back as read_shown
 from ambitus.core.shown.tiles import tiles
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolved import Beginning
+from ambitus.desk.drafting import drafted
+from ambitus.desk.plans import Desk
+from ambitus.desk.usual import Usual, UsualEdit, UsualShown, new_spec, shown
 from ambitus.files.drawings.outline import outline_from
 from ambitus.library import shipped
 from ambitus.store import Plans, open_database
 from ambitus.web import plans_api
-from ambitus.web.drafting import DraftRequest, drafted, with_edits
+from ambitus.web.drafting import DraftRequest, with_edits
 from ambitus.web.guard import Guard
 from ambitus.web.lanes import Lanes
 from ambitus.web.problem import PlainRoute, ProblemDetail, answer, install
 from ambitus.web.reader import Reader
-from ambitus.web.usual import Usual, UsualEdit, UsualShown, edited, new_spec, shown, usual_of
 
 _DRAFTED = TypeAdapter(Drafted)
 _FINDINGS = TypeAdapter(tuple[FindingShown, ...])
@@ -230,7 +232,7 @@ def _working(app: FastAPI) -> None:
         return OutlineOut(outline=made.outline, around=made.around, area=made.area, notes=list(made.notes))
 
 
-def _usual(app: FastAPI, plans: Plans) -> None:
+def _usual(app: FastAPI, desk: Desk) -> None:
     def show(usual: Usual) -> UsualShown:
         units: tuple[Unit, Unit] = ("mm", "in")
         metric, inch = ([(s, grid_label(s, u)) for s in steps_for(u)] for u in units)
@@ -239,7 +241,7 @@ def _usual(app: FastAPI, plans: Plans) -> None:
     @app.get("/api/begin", tags=["plans"], summary="Ways to begin")
     def begin() -> list[WayToBegin]:
         """Return the presets a plan can begin from, each with its plain ways, drawn as they begin."""
-        mine = usual_of(plans.kept("usual"))
+        mine = desk.usual()
 
         def plain(preset: str, way: Beginning) -> PlainWay:
             made = drafted(new_spec(mine, preset, way.key))
@@ -260,14 +262,12 @@ def _usual(app: FastAPI, plans: Plans) -> None:
     @app.get("/api/usual", tags=["usual"], summary="My usual")
     def get_usual() -> UsualShown:
         """Return what every new plan starts from."""
-        return show(usual_of(plans.kept("usual")))
+        return show(desk.usual())
 
     @app.put("/api/usual", responses=_WRONG, tags=["usual"], summary="Change my usual")
     def put_usual(body: UsualEdit) -> UsualShown:
         """Change my usual. Saved plans keep what they were begun with."""
-        usual = edited(usual_of(plans.kept("usual")), body)
-        plans.keep("usual", usual.model_dump(mode="json"))
-        return show(usual)
+        return show(desk.change_usual(body))
 
 
 def _screens(app: FastAPI, dist: Path) -> None:
@@ -311,12 +311,12 @@ def make_app(database: Path, dist: Path) -> FastAPI:
         openapi_url="/api/openapi.json",
     )
     opened = open_database(database)
-    app.state.database, app.state.plans, app.state.reader = opened, Plans(opened), Reader()
+    app.state.database, app.state.desk, app.state.reader = opened, Desk(Plans(opened)), Reader()
     app.router.route_class = PlainRoute
     install(app)
 
     _working(app)
-    _usual(app, app.state.plans)
+    _usual(app, app.state.desk)
     app.include_router(plans_api.router)
     _screens(app, dist)
     app.add_middleware(Lanes)

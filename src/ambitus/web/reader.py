@@ -47,7 +47,9 @@ class Reader:
         with self._one:
             if self._pool is None or not self._pool.active:
                 context = multiprocessing.get_context("forkserver")
-                context.set_forkserver_preload(["ambitus.web.from_file", "ezdxf.path", "svgelements"])
+                context.set_forkserver_preload(
+                    ["ambitus.desk.from_file", "ambitus.files.drawings.dxf_library", "svgelements"]
+                )
                 self._pool = ProcessPool(
                     max_workers=1, context=context, initializer=_prepare, initargs=(self._most,)
                 )

@@ -62,11 +62,10 @@ def dxf_lines(text: str, scale: float | None, unreadable: list[str]) -> Iterator
     """
     _looked_through(text)
     # slow to load, and seldom needed
-    import ezdxf.path
-    from ezdxf.filemanagement import read
+    from ambitus.files.drawings import dxf_library
 
     try:
-        drawing = read(io.StringIO(text))
+        drawing = dxf_library.read(io.StringIO(text))
         # where a file names no unit the reader takes one for granted
         told = "$INSUNITS" in text
         named = UNITS.get(int(drawing.header.get("$INSUNITS", 0))) if told else None
@@ -79,7 +78,7 @@ def dxf_lines(text: str, scale: float | None, unreadable: list[str]) -> Iterator
         raise needs_unit()
     for entity in entities:
         try:
-            parts = list(ezdxf.path.make_path(entity).sub_paths())
+            parts = list(dxf_library.path.make_path(entity).sub_paths())
             control = [(p.x * mm, p.y * mm) for part in parts for p in part.control_vertices()]
             within_reach(control)
             lines = [line_of(_flat(part, mm)) for part in parts]

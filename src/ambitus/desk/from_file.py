@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from ambitus.core.lengths import Unit
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import Spec
+from ambitus.desk.drafting import drafted, read_cuts
 from ambitus.files.incoming import (
     cut_list_from,
     is_cut_list,
@@ -14,7 +15,6 @@ from ambitus.files.incoming import (
     spec_from,
     without,
 )
-from ambitus.web.drafting import drafted, read_cuts
 
 #: problems that concern one field, which can be left out
 _LEAVE_OUT = {

@@ -1,8 +1,8 @@
 """Sample plans from the kit room of an invented village band. Laid out once; then they are the user's."""
 
 from ambitus.core.spec.model import Spec
+from ambitus.desk.drafting import saved_from
 from ambitus.store import Plans
-from ambitus.web.drafting import saved_from
 
 DEMO: tuple[tuple[str, dict[str, object]], ...] = (
     (
