@@ -10,12 +10,14 @@ from ambitus.core.read.cutlist import (
     CutList,
     CutRow,
     Finding,
+    NotTold,
     ReadBag,
     Reader,
     ReadLayer,
     ReadStrap,
     Rows,
     StrapRow,
+    Told,
 )
 from ambitus.core.read.whole import bands_of, whole_rows
 
@@ -49,14 +51,13 @@ def _known(kinds: Mapping[str, object], field: str, value: str) -> None:
 def _strap(row: StrapRow, at: int, allowances: Mapping[str, float], readers: Readers) -> ReadStrap:
     _known(readers.make, f"straps.{at}.make", row.make)
     _known(readers.attach, f"straps.{at}.attach", row.attach)
-    told = row.told()
+    told = Told(row.told(), f"straps.{at}")
     try:
         tail = readers.attach[row.attach](allowances, told)
         width = readers.make[row.make](row.width, told, allowances)
-    except KeyError as missing:
-        name = str(missing.args[0])
-        place = f"straps.{at}.{name}" if name in StrapRow.TOLD else f"allowances.{name}"
-        why = f"“{name}” is not given, and this way of making or attaching a strap needs it."
+    except NotTold as missing:
+        why = f"“{missing.name}” is not given, and this way of making or attaching a strap needs it."
+        place = f"{missing.where}.{missing.name}"
         raise SpecProblems((Problem("missing", place, "", why, "Give it in mm."),)) from missing
     visible = row.length - 2 * tail
     return ReadStrap(width, visible, drop_for_visible(visible, row.gap, row.hold))
@@ -78,13 +79,18 @@ def _by_role(cut_list: CutList) -> dict[str, Rows]:
     return out
 
 
-def _eaten(row: CutRow, cut_list: CutList, readers: Readers) -> dict[str, float]:
+def _told(cut_list: CutList) -> Told:
+    """Return the allowances of a cut list, and what stands among them."""
+    return Told(cut_list.allowances, "allowances")
+
+
+def _eaten(row: CutRow, cut_list: CutList, readers: Readers) -> Told:
     """Return what each class of seam took of an edge of *row*, by the seam's kind."""
-    out = dict(cut_list.allowances)
+    out = _told(cut_list)
     for key, kind in cut_list.seams.items():
         _known(readers.seams, f"seams.{key}", kind)
         allowance = cut_list.allowances.get(key, 0.0)
-        out[key] = readers.seams[kind](allowance, cut_list.allowances, not row.under)
+        out[key] = readers.seams[kind](allowance, _told(cut_list), not row.under)
     return out
 
 
@@ -176,26 +182,17 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
             )
         )
     try:
-        top = readers.top[cut_list.top](cut_list.allowances)
+        top = readers.top[cut_list.top](_told(cut_list))
         layers = {
             role: readers.base[cut_list.base](rows[role], _eaten(rows[role].main, cut_list, readers), top)
             for role in ("outer", "lining")
             if role in rows
         }
-        straps = tuple(_strap(s, i, cut_list.allowances, readers) for i, s in enumerate(cut_list.straps))
-    except KeyError as missing:
-        name = str(missing.args[0])
-        raise SpecProblems(
-            (
-                Problem(
-                    "missing",
-                    f"allowances.{name}",
-                    "",
-                    f"The allowance “{name}” is not given.",
-                    "Give it in mm.",
-                ),
-            )
-        ) from missing
+        straps = tuple(_strap(s, i, _told(cut_list), readers) for i, s in enumerate(cut_list.straps))
+    except NotTold as missing:
+        place = f"{missing.where}.{missing.name}"
+        why = f"The allowance “{missing.name}” is not given."
+        raise SpecProblems((Problem("missing", place, "", why, "Give it in mm."),)) from missing
     findings = (*layers["outer"].findings, *_gone(layers["outer"]))
     findings += _fellows(cut_list, rows, layers, readers, top)
     if "lining" in layers:

@@ -222,5 +222,34 @@ def arms_disagree(
     return (Finding("arms-disagree", "warn" if closes else "stop", why, fix, (one, other)),)
 
 
+class NotTold(LookupError):
+    """A number that a way of cutting or sewing needs and the cut list does not tell; ``where`` it belongs."""
+
+    def __init__(self, name: str, where: str) -> None:
+        super().__init__(f"{where}.{name} is not told")
+        self.name, self.where = name, where
+
+
+class Told(dict[str, float]):
+    """
+    Numbers that a cut list tells, in mm by name. Asked for another it says so, so that nothing else is taken
+    for a number that is missing.
+
+    >>> Told({"side": 10.0}, "allowances")["side"]
+    10.0
+    >>> Told({}, "allowances")["side"]
+    Traceback (most recent call last):
+    ...
+    ambitus.core.read.cutlist.NotTold: allowances.side is not told
+    """
+
+    def __init__(self, numbers: Mapping[str, float], where: str) -> None:
+        super().__init__(numbers)
+        self.where = where
+
+    def __missing__(self, name: str) -> float:
+        raise NotTold(name, self.where)
+
+
 #: reads the rows of one role: (rows, allowances, what the top edge eats) -> sizes and findings
 Reader = Callable[[Rows, Mapping[str, float], float], ReadLayer]

@@ -1,8 +1,8 @@
 """
 The library that reads DXF, loaded so that it leaves nothing behind.
 
-It looks through the fonts of the machine when it is loaded, and keeps what it found in the home folder. No font
-is drawn here: it is given a folder of its own for that, which is gone once it is loaded.
+It looks through the fonts of the machine when it is loaded, and keeps what it found in the home folder. No
+font is drawn here: it is given a folder of its own for that, which is gone once it is loaded.
 """
 
 import os
