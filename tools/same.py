@@ -166,35 +166,40 @@ def tell(specs: Path, part: int, full: Path | None) -> None:
 # What compares.
 
 
-def _run(tree: Path, *arguments: str, **more: str) -> "subprocess.Popen[str]":
+def _run(tree: Path, said: Path, *arguments: str, **more: str) -> "subprocess.Popen[bytes]":
+    """Start this file on the version in *tree*; what it says goes into a file: none waits for another."""
     paths = os.pathsep.join(str(tree / name) for name in ("src", "tests"))
     env = {**os.environ, "PYTHONPATH": paths, "TREE": str(tree), "PYTHONHASHSEED": "0", **more}
-    return subprocess.Popen(
-        [sys.executable, str(HERE), *arguments], env=env, stdout=subprocess.PIPE, text=True, cwd=tree
-    )
+    with said.open("wb") as out:
+        return subprocess.Popen(
+            [sys.executable, "-W", "ignore", str(HERE), *arguments], env=env, stdout=out, cwd=tree
+        )
 
 
 def _told(tree: Path, specs: Path, book: Path | None = None, only: str = "") -> dict[tuple[int, str], str]:
     """Return the fingerprint of every answer of the version in *tree*."""
-    running = [
-        _run(
-            tree,
-            "--tell",
-            str(specs),
-            str(part),
-            str(book.with_suffix(f".{part}.gz") if book else ""),
-            ONLY=only,
-        )
-        for part in range(PROCESSES)
-    ]
-    out: dict[tuple[int, str], str] = {}
-    for process in running:
-        said, _ = process.communicate()
-        if process.returncode:
+    with tempfile.TemporaryDirectory() as folder:
+        said = [Path(folder) / str(part) for part in range(PROCESSES)]
+        running = [
+            _run(
+                tree,
+                said[part],
+                "--tell",
+                str(specs),
+                str(part),
+                str(book.with_suffix(f".{part}.gz") if book else ""),
+                ONLY=only,
+            )
+            for part in range(PROCESSES)
+        ]
+        codes = [process.wait() for process in running]
+        if any(codes):
             sys.exit(f"answering failed in {tree}")
-        for line in said.splitlines():
-            at, asked, print_of = line.split("\t")
-            out[int(at), asked] = print_of
+        lines = [line for path in said for line in path.read_text("utf-8").splitlines()]
+    out: dict[tuple[int, str], str] = {}
+    for line in lines:
+        at, asked, print_of = line.split("\t")
+        out[int(at), asked] = print_of
     return out
 
 
@@ -283,11 +288,10 @@ def main(base: str) -> None:
     home.mkdir(parents=True, exist_ok=True)
     tree, specs, kept = _base_tree(commit, home), home / "specs.json", home / "told.json"
     if not specs.is_file():
-        process = _run(tree, "--choose", str(count))
-        chosen, _ = process.communicate()
-        if process.returncode:
+        chosen = specs.with_suffix(".part")
+        if _run(tree, chosen, "--choose", str(count)).wait():
             sys.exit("choosing the bags failed")
-        specs.write_text(chosen, "utf-8")
+        chosen.replace(specs)
     if not kept.is_file():
         told = _told(tree, specs)
         kept.write_text(json.dumps([[*key, print_of] for key, print_of in told.items()]), "utf-8")

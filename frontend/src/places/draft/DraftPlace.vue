@@ -6,6 +6,7 @@ import { api, fileOf, type Closing, type Remedy, type Unit } from '../../api/cli
 import { headerSlot } from '../../app/header'
 import { useKeys } from '../../app/keys'
 import { useResting } from '../../app/resting'
+import { whenThere } from '../../app/whenThere'
 import { stateScale, steppedScale } from '../../bag-drawing/scale'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import StateDrawing from '../../bag-drawing/StateDrawing.vue'
@@ -146,10 +147,7 @@ function goTo(path: string) {
   const key = phraseOf(path)
   if (!key) return
   phrase.value = key
-  window.setTimeout(
-    () => root.value?.querySelector<HTMLElement>(`[data-path="${CSS.escape(path)}"]`)?.focus(),
-    400,
-  )
+  if (root.value) whenThere(root.value, `[data-path="${CSS.escape(path)}"]`, (there) => there.focus())
 }
 /** What helps against what the checks say, carried out by the core once the hand rests. */
 const { answer: helped } = useResting(
@@ -226,8 +224,12 @@ function toSheet() {
       params: { id: plan.value!.id, revision: String(plan.value!.head) },
       query: { unit: unit.value },
     })
-  if (keeping.value === 'keeping') window.setTimeout(go, 250)
-  else go()
+  if (keeping.value !== 'keeping') return go()
+  // the sheet is of what is kept: it waits for the answer, whatever that is
+  const stop = watch(keeping, () => {
+    stop()
+    go()
+  })
 }
 function showHistory() {
   menu.value = false
@@ -341,7 +343,7 @@ useKeys(
           </p>
           <p v-if="followed" class="notice" role="status">
             Changed in another tab, and followed here.
-            <button type="button" class="quiet" @click="followed = false">Good</button>
+            <button type="button" class="quiet" @click="at.heardOfIt">Good</button>
           </p>
           <div v-if="redrawn.length" class="notice" role="status" data-redrawn>
             The rules have been bettered since this plan was kept. Cut sizes that come out otherwise now:
