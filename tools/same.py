@@ -152,7 +152,7 @@ def tell(specs: Path, part: int, full: Path | None) -> None:
                 if book:
                     book.write(json.dumps([at, asked, answer], ensure_ascii=False) + "\n")
 
-            if part == 0 and not only:
+            if part == 0 and (not only or -1 in only):
                 for asked, answer in at_large(client):
                     put(-1, asked, answer)
             for at, spec in enumerate(chosen):
@@ -204,10 +204,10 @@ def _told(tree: Path, specs: Path, book: Path | None = None, only: str = "") -> 
 
 
 def _in_full(tree: Path, specs: Path, only: list[int]) -> dict[tuple[int, str], Any]:
-    """Return the answers themselves of the bags at *only*; of nothing at large where -1 is not among them."""
+    """Return the answers themselves of the bags at *only*; -1 is what is told of none."""
     with tempfile.TemporaryDirectory() as folder:
         book = Path(folder) / "answers"
-        _told(tree, specs, book, "" if -1 in only else ",".join(map(str, only)))
+        _told(tree, specs, book, ",".join(map(str, only)))
         out = {}
         for path in Path(folder).iterdir():
             with gzip.open(path, "rt", encoding="utf-8") as lines:
@@ -297,6 +297,8 @@ def main(base: str) -> None:
         kept.write_text(json.dumps([[*key, print_of] for key, print_of in told.items()]), "utf-8")
     was = {(at, asked): print_of for at, asked, print_of in json.loads(kept.read_text("utf-8"))}
     now = _told(ROOT, specs)
+    fresh = json.dumps([[*key, print_of] for key, print_of in now.items()])
+    (home / "told-now.json").write_text(fresh, "utf-8")
     other = sorted({key[0] for key in {*was, *now} if was.get(key) != now.get(key)})
     bags = len({at for at, _ in was if at >= 0})
     print(f"{len(was):,} answers for {bags:,} bags of {commit[:8]}; {len(other)} bags are told otherwise.")

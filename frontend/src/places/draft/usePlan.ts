@@ -208,3 +208,5 @@ export function usePlan(world = WORLD) {
     act,
   }
 }
+
+export type PlanAtHand = ReturnType<typeof usePlan>
