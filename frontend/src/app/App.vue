@@ -7,6 +7,7 @@ import { useUsual } from '../usual/useUsual'
 import KeysSheet from './KeysSheet.vue'
 import { headerSlot } from './header'
 import { useKeys } from './keys'
+import { IN_HEADER } from './places'
 import { switchTheme } from './theme'
 
 const route = useRoute()
@@ -39,15 +40,16 @@ useKeys(
         <span>Ambitus</span>
       </RouterLink>
       <nav aria-label="Places">
-        <RouterLink to="/" :aria-current="route.name === 'shelf' ? 'page' : undefined">Shelf</RouterLink>
-        <span class="running" aria-hidden="true" />
-        <RouterLink
-          v-if="last"
-          :to="{ name: 'draft', params: { id: last } }"
-          :aria-current="route.name === 'draft' ? 'page' : undefined"
-          >Draft</RouterLink
-        >
-        <span v-else class="not-yet">Draft</span>
+        <template v-for="(place, n) in IN_HEADER" :key="place.name">
+          <span v-if="n" class="running" aria-hidden="true" />
+          <RouterLink
+            v-if="!place.ofPlan || last"
+            :to="{ name: place.name, params: place.ofPlan ? { id: last } : {} }"
+            :aria-current="route.name === place.name ? 'page' : undefined"
+            >{{ place.title }}</RouterLink
+          >
+          <span v-else class="not-yet">{{ place.title }}</span>
+        </template>
       </nav>
       <div id="header-here" />
       <div class="top-tools">
