@@ -266,7 +266,7 @@ def _creases(item: Item, hang: Hang) -> tuple[Mark, ...]:
     why = "From the edge that lies below."
     folds = item.make.creases(item, hang.width.total)
     ends = sum(t.mm for t in hang.tails)
-    left, right = -ends, snap(hang.length.total - ends)
+    left, right = snap(-ends), snap(hang.length.total - ends)
     readings = tuple(
         (
             "from the lower edge" if i == 0 else "then",
