@@ -228,7 +228,7 @@ def pushed(spec: dict[str, Any], data: st.DataObject) -> dict[str, Any]:
     """Return *spec* with one or two of its numbers anywhere in their whole range, or its choices changed."""
     out: dict[str, Any] = json.loads(json.dumps(spec))
     out.setdefault("carry", [{}])
-    bag = resolve(Spec.model_validate(out), GRAMMAR, shipped()).bag
+    bag = resolve(Spec.model_validate(out), GRAMMAR, shipped()).kinds
     params = [(p, q) for p, q in (*bag.params, *bag.overrides) if q.kind != "outline"]
     for _ in range(data.draw(st.integers(1, 2))):
         path, param = data.draw(st.sampled_from(params))

@@ -77,17 +77,17 @@ def _choose(maker: random.Random, way: Spec, unit: str) -> Spec:
     spec = with_straps(pick(way, "unit", unit, GRAMMAR), GRAMMAR, FACTS)
     scale, line = maker.choice((0.5, 0.7, 0.85, 1, 1, 1.2, 1.5)), 6.35 if unit == "in" else 5
     bag = resolve(spec, GRAMMAR, FACTS)
-    for path, param in bag.bag.params:
+    for path, param in bag.kinds.params:
         if path.startswith("size."):
             mm = mm_at(bag, path) * scale * maker.choice((0.8, 1, 1, 1.25))
             spec = put(spec, path, max(param.low, round(mm / line) * line))
     for path, leave in CHOICES.items():
         bag = resolve(spec, GRAMMAR, FACTS)
         kinds = GRAMMAR.kinds_at(path) or {}
-        options = sorted(kinds) or [o.key for o in getattr(bag.bag.param_at.get(path), "options", ())]
+        options = sorted(kinds) or [o.key for o in getattr(bag.kinds.param_at.get(path), "options", ())]
         if not options or maker.random() < leave or (path.startswith("carry") and not spec.carry):
             continue
-        if path in bag.bag.param_at and not visible(path, bag.bag.param_at[path], bag):
+        if path in bag.kinds.param_at and not visible(path, bag.kinds.param_at[path], bag):
             continue
         other = pick(spec, path, maker.choice(options), GRAMMAR)
         if not list(misfits(resolve(other, GRAMMAR, FACTS))):

@@ -36,9 +36,9 @@ class Bag:
 
     def __init__(self, draft: Draft) -> None:
         self.draft, self.bag = draft, draft.bag
-        self.base, self.top = draft.bag.bag.base.kind, draft.bag.bag.top.kind
+        self.base, self.top = draft.bag.kinds.base.kind, draft.bag.kinds.top.kind
         self.asked = proofs._asked(draft)
-        self.lined = "lining" in draft.bag.bag.top.layers
+        self.lined = "lining" in draft.bag.kinds.top.layers
         self.box = self.base.startswith("box_pouch")
 
     def has(self, path: str) -> bool:
@@ -79,7 +79,7 @@ class Bag:
     @property
     def stiffening(self) -> Any:
         """The facts of the interfacing that is cut; None where there is none."""
-        return self._material if self.bag.bag.interfacing.kind != "none" else None
+        return self._material if self.bag.kinds.interfacing.kind != "none" else None
 
     @property
     def _material(self) -> Any:
@@ -107,8 +107,8 @@ class Strap:
 
     def __init__(self, bag: Bag, number: int) -> None:
         self.at, self.bag = f"carry.{number}", bag
-        self.make = bag.bag.bag.carry[number].make.kind
-        self.attach = bag.bag.bag.carry[number].attach.kind
+        self.make = bag.bag.kinds.carry[number].make.kind
+        self.attach = bag.bag.kinds.carry[number].attach.kind
         row = bag.draft.cut_list.straps[number]
         self.read = bag.draft.read.straps[number]
         held = bag.chose(f"{self.at}.held", "hand")
@@ -136,7 +136,7 @@ class Strap:
 
 def straps(bag: Bag) -> list[Strap]:
     """Return every pair of straps."""
-    return [Strap(bag, n) for n in range(len(bag.bag.bag.carry))]
+    return [Strap(bag, n) for n in range(len(bag.bag.kinds.carry))]
 
 
 # --- the body
@@ -222,7 +222,7 @@ def _(b: Bag) -> bool:
 
 @says("knit-stretch-way")
 def _(b: Bag) -> bool:
-    return b.separate and any(b.bag.cloth(layer).ease > 0.01 for layer in b.bag.bag.top.layers)
+    return b.separate and any(b.bag.cloth(layer).ease > 0.01 for layer in b.bag.kinds.top.layers)
 
 
 # --- what the grid moves, and what is cut already
@@ -262,7 +262,7 @@ def _given(b: Bag, path: str) -> bool:
 
 
 def _eases(b: Bag, tube: float, base: float) -> bool:
-    ease = min(b.bag.cloth(layer).ease for layer in b.bag.bag.top.layers)
+    ease = min(b.bag.cloth(layer).ease for layer in b.bag.kinds.top.layers)
     return min(tube, base) > 0 and abs(tube - base) <= ease * min(tube, base) + EPS
 
 
@@ -342,7 +342,7 @@ def _(b: Bag) -> bool:
 @says("sliver-out-of-role")
 def _(b: Bag) -> bool:
     own = b.has("top.sliver") and source_at(b.bag, "top.sliver") == "chosen" and proofs.top_knife(b.draft) > 7
-    every = b.bag.bag.seams.kind == "overlocked_first" or bool(b.kinds("overlocked_first"))
+    every = b.bag.kinds.seams.kind == "overlocked_first" or bool(b.kinds("overlocked_first"))
     return own or (every and b.mm("seams.sliver") > 7)
 
 
@@ -415,18 +415,18 @@ def _(b: Bag) -> bool:
 
 @says("bulk-in-seams")
 def _(b: Bag) -> bool:
-    if b.stiffening is None or not b.stiffening.bulky or b.bag.bag.interfacing.part:
+    if b.stiffening is None or not b.stiffening.bulky or b.bag.kinds.interfacing.part:
         return False
-    if b.bag.bag.interfacing.kind == "full":
+    if b.bag.kinds.interfacing.kind == "full":
         return True
-    inset = b.mm("interfacing.inset") if b.bag.bag.interfacing.kind == "inset" else math.inf
+    inset = b.mm("interfacing.inset") if b.bag.kinds.interfacing.kind == "inset" else math.inf
     eaten = [proofs.eaten(b.draft, k) for k in b.bag.sewn if k in b.bag.classes]
     return max([*eaten, proofs.top_eats(b.draft)]) - inset > 1
 
 
 @says("inset-wide")
 def _(b: Bag) -> bool:
-    if b.bag.bag.interfacing.kind != "inset":
+    if b.bag.kinds.interfacing.kind != "inset":
         return False
     least = min(b.mm(f"allowances.{key}") for key in b.bag.classes if key != "strap")
     return b.mm("interfacing.inset") > least + 6
@@ -465,9 +465,9 @@ def _stack(b: Bag, s: Strap) -> float:
     stack = outers * cloth * (2 if b.chose("cloth.doubled", "doubled") else 1) + ends * strap
     stack += linings * b.bag.cloth("lining").thickness if b.lined else 0.0
     felt = b.stiffening.thickness if b.stiffening is not None else 0.0
-    whole = felt and b.bag.bag.interfacing.kind != "base_only"
-    inset = b.mm("interfacing.inset") if b.bag.bag.interfacing.kind == "inset" else 0.0
-    inset = proofs.top_eats(b.draft) if b.bag.bag.interfacing.kind == "kept_out" else inset
+    whole = felt and b.bag.kinds.interfacing.kind != "base_only"
+    inset = b.mm("interfacing.inset") if b.bag.kinds.interfacing.kind == "inset" else 0.0
+    inset = proofs.top_eats(b.draft) if b.bag.kinds.interfacing.kind == "kept_out" else inset
     stack += felt if whole and proofs.top_eats(b.draft) - inset > 1 else 0.0
     # the core lies double in the layer that carries; in a seam it ends where the end passes the raw edge
     reaches = {"in_seam": "past", "tucked": "inside"}.get(s.attach)
@@ -478,7 +478,7 @@ def _stack(b: Bag, s: Strap) -> float:
 @says("weak-for-load")
 def _(b: Bag) -> bool:
     cloth, doubled = b.bag.cloth("outer"), b.chose("cloth.doubled", "doubled")
-    return bool(b.bag.bag.carry) and ((cloth.strength <= 1 and not doubled) or cloth.pile)
+    return bool(b.bag.kinds.carry) and ((cloth.strength <= 1 and not doubled) or cloth.pile)
 
 
 @says("bottom-weaker")
@@ -588,7 +588,7 @@ def _(b: Bag) -> bool:
         if s.attach == "in_seam":
             return s.mm("past") + b.mm("allowances.top") if b.has("allowances.top") else math.inf
         if s.attach == "tucked":
-            return s.mm("inside") - max(b.bag.bag.top.rows(b.bag), default=0.0)
+            return s.mm("inside") - max(b.bag.kinds.top.rows(b.bag), default=0.0)
         return s.mm("tuck" if s.attach == "on_hem" else "end")
 
     return any(caught(s) < b.pair(6, 0.25) for s in straps(b))
@@ -634,7 +634,7 @@ def _(b: Bag) -> bool:
 
 @says("raw-edge-in-channel")
 def _(b: Bag) -> bool:
-    whole = b.chose("top.hem_edge", "overlocked") or b.bag.bag.seams.kind == "overlocked_first"
+    whole = b.chose("top.hem_edge", "overlocked") or b.bag.kinds.seams.kind == "overlocked_first"
     if b.top != "casing" or whole:
         return False
     return b.mm("top.edge") < b.mm("top.turn") < b.mm("top.edge") + b.mm("top.channel")
@@ -705,8 +705,8 @@ def _(b: Bag) -> bool:
 
 @says("stiff-drawn-up")
 def _(b: Bag) -> bool:
-    whole = b.stiffening is not None and b.bag.bag.interfacing.kind != "base_only"
-    cloths = any(b.bag.cloth(layer).stiff for layer in b.bag.bag.top.layers)
+    whole = b.stiffening is not None and b.bag.kinds.interfacing.kind != "base_only"
+    cloths = any(b.bag.cloth(layer).stiff for layer in b.bag.kinds.top.layers)
     return _drawn(b) and (cloths or (whole and b.stiffening.stiff))
 
 

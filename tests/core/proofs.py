@@ -34,7 +34,7 @@ _SEPARATE = {"circle", "stadium", "ellipse", "rounded_rectangle", "rectangle", "
 
 
 def _kind(draft: Draft, key: str) -> str:
-    given = draft.bag.bag.seams_by_class.get(key, draft.bag.bag.seams).kind
+    given = draft.bag.kinds.seams_by_class.get(key, draft.bag.kinds.seams).kind
     if key == "join" or (key in _CURVED and given in _ONLY_STRAIGHT):
         return "plain"
     return given
@@ -61,14 +61,14 @@ def top_eats(draft: Draft) -> float:
         "stitched_channel": ("allowances.top",),
         "bands": ("allowances.top",),
     }
-    if draft.bag.bag.top.kind in _ZIPPED:
+    if draft.bag.kinds.top.kind in _ZIPPED:
         return mm_at(draft.bag, "allowances.zip") - zip_shows(draft) / 2
-    return sum(mm_at(draft.bag, path) for path in terms[draft.bag.bag.top.kind]) + top_knife(draft)
+    return sum(mm_at(draft.bag, path) for path in terms[draft.bag.kinds.top.kind]) + top_knife(draft)
 
 
 def top_knife(draft: Draft) -> float:
     """Return what the knife takes of a top edge: of every one where every edge is overlocked first."""
-    kind, first = draft.bag.bag.top.kind, draft.bag.bag.seams.kind == "overlocked_first"
+    kind, first = draft.bag.kinds.top.kind, draft.bag.kinds.seams.kind == "overlocked_first"
     cut = kind == "overlocked_hem" or (kind in ("double_hem", "casing") and first)
     cut |= kind == "casing" and _chose(draft, "top.hem_edge", "overlocked")
     return mm_at(draft.bag, "top.sliver") if cut else 0.0
@@ -76,7 +76,7 @@ def top_knife(draft: Draft) -> float:
 
 def past_the_edge(draft: Draft) -> float:
     """Return the cloth beyond the finished height asked for; a zip that is not counted is not in it."""
-    out = _chose(draft, "top.zip_counts", "left_out") and draft.bag.bag.base.kind not in _BOX
+    out = _chose(draft, "top.zip_counts", "left_out") and draft.bag.kinds.base.kind not in _BOX
     return top_eats(draft) + (zip_shows(draft) / 2 if out else 0.0)
 
 
@@ -91,7 +91,7 @@ def _chose(draft: Draft, path: str, option: str) -> bool:
 
 
 def _gapped(draft: Draft) -> bool:
-    return draft.bag.bag.top.kind in _GAPPED and not _chose(draft, "top.turned", "zip")
+    return draft.bag.kinds.top.kind in _GAPPED and not _chose(draft, "top.turned", "zip")
 
 
 def _traced(draft: Draft, beyond: float = 0.0) -> tuple[float, float, float]:
@@ -106,7 +106,7 @@ def _traced(draft: Draft, beyond: float = 0.0) -> tuple[float, float, float]:
 def is_folded(draft: Draft) -> bool:
     """Return whether front and back were asked for as one piece."""
     cut_as = draft.bag.values.get("base.cut_as")
-    return draft.bag.bag.base.kind == "folded" or (cut_as is not None and cut_as.value == "folded")
+    return draft.bag.kinds.base.kind == "folded" or (cut_as is not None and cut_as.value == "folded")
 
 
 def _shorter(draft: Draft, layer: str) -> float:
@@ -128,11 +128,11 @@ def _asked(draft: Draft) -> dict[str, float]:
     asked = {key: mm_at(bag, f"size.{key}") for key in names if f"size.{key}" in bag.values}
     if _read_flat(draft):
         asked["width"] -= asked["depth"]
-    if bag.bag.base.kind == "traced":
+    if bag.kinds.base.kind == "traced":
         asked["length"], asked["breadth"], _ = _traced(draft)
     if _chose(draft, "top.zip_counts", "left_out"):
         # half of the zip lies beyond the cloth that was asked for
-        asked["breadth" if bag.bag.base.kind in _BOX else "height"] += zip_shows(draft) / 2
+        asked["breadth" if bag.kinds.base.kind in _BOX else "height"] += zip_shows(draft) / 2
     means = choice_at(bag, "top.height_means") if "top.height_means" in bag.values else "edge"
     if means != "edge":
         asked["height"] += _closing(draft, asked) + (_above_cord(draft) if means == "contents" else 0.0)
@@ -149,7 +149,7 @@ def _closing(draft: Draft, asked: dict[str, float]) -> float:
         given = choice_at(bag, "base.given") == "plate"
         return (mm_at(bag, "base.plate") - 2 * eaten(draft, "ring") if given else asked["diameter"]) / 2
     long, broad = asked.get("length", asked.get("width", 0.0)), asked.get("breadth", asked.get("depth", 0.0))
-    if bag.bag.base.kind == "traced":
+    if bag.kinds.base.kind == "traced":
         points = [tuple(map(float, pair.split(","))) for pair in choice_at(bag, "base.outline").split()]
         left, low, right, high = Polygon(points).bounds
         inside = 2 * eaten(draft, "ring") if choice_at(bag, "base.traced_as") == "cut" else 0.0
@@ -166,7 +166,7 @@ def _above_cord(draft: Draft) -> float:
 def _radius(draft: Draft) -> float:
     """Return the corner radius at the seam line that was asked for, as far as there is room for it."""
     bag, asked = draft.bag, _asked(draft)
-    if bag.bag.base.kind == "gusset":
+    if bag.kinds.base.kind == "gusset":
         r = mm_at(bag, "base.radius")
         if choice_at(bag, "base.round_by") == "plate":
             r = max(0.0, mm_at(bag, "base.plate") / 2 - mm_at(bag, "allowances.gusset"))
@@ -176,7 +176,7 @@ def _radius(draft: Draft) -> float:
 
 def _round(draft: Draft, asked: dict[str, float]) -> float:
     """Return the way round a base of its own at the seam line, by the formula for its shape."""
-    kind = draft.bag.bag.base.kind
+    kind = draft.bag.kinds.base.kind
     if kind == "traced":
         return _traced(draft)[2]
     if kind == "circle":
@@ -195,9 +195,9 @@ def _round(draft: Draft, asked: dict[str, float]) -> float:
 def _opening(draft: Draft) -> float:
     """Return the flat opening that was asked for."""
     asked = _asked(draft)
-    if draft.bag.bag.base.kind in _SEPARATE:
+    if draft.bag.kinds.base.kind in _SEPARATE:
         return _round(draft, asked) / 2
-    if draft.bag.bag.base.kind in _BOX:
+    if draft.bag.kinds.base.kind in _BOX:
         return asked["length"] + asked["height"]
     return asked["width"] + asked.get("depth", 0.0)
 
@@ -219,7 +219,7 @@ def reads_back(draft: Draft) -> Iterator[str]:
     """The cut list, read by the other arithmetic, gives back the bag within what rounding may do."""
     step, up = draft.bag.grid.step, draft.bag.grid.rounding == "up"
     # only a depth that is cut can be moved by the grid
-    kind = draft.bag.bag.base.kind
+    kind = draft.bag.kinds.base.kind
     cut = step if kind in ("boxed", "side_panels") else step / 2 if kind == "gusset" else 0.0
     half = (0.0, step) if up else (-step / 2, step / 2)
     limits = {
@@ -257,7 +257,7 @@ def straps_read_back(draft: Draft) -> Iterator[str]:
     for i, strap in enumerate(draft.read.straps):
         prefix = f"carry.{i}"
         # each make has its own number of widths side by side in the strip
-        wide = {"four_fold": 4, "webbing": 1}.get(bag.bag.carry[i].make.kind, 2)
+        wide = {"four_fold": 4, "webbing": 1}.get(bag.kinds.carry[i].make.kind, 2)
         off = strap.width - mm_at(bag, f"{prefix}.width")
         if not -step / (2 * wide) - EXACT <= off <= step / wide + EXACT:
             yield f"strap {strap.width} wide, asked {mm_at(bag, f'{prefix}.width')}"
@@ -292,19 +292,19 @@ def seams_walk(draft: Draft) -> Iterator[str]:
     for walked in draft.walked:
         around = 2 * _opening(draft) + stepped
         # a zip joins front to back, each half of the mouth
-        chain = walked.lengths[0] * (2 if draft.bag.bag.top.kind in _ZIPPED else 1)
+        chain = walked.lengths[0] * (2 if draft.bag.kinds.top.kind in _ZIPPED else 1)
         if walked.seam.key == "top" and abs(chain - around) > 6 * step + EXACT:
             yield f"mouth {chain}, asked {around}"
     layers = {p.layer for p in _sewn(draft)}
     wanted = {f"{layer} {name}" for layer in layers for name in _seam_names(draft)}
-    if len(layers) == 2 or draft.bag.bag.top.kind in _ZIPPED:
+    if len(layers) == 2 or draft.bag.kinds.top.kind in _ZIPPED:
         wanted.add("top")
     if not wanted <= {w.seam.key for w in draft.walked}:
         yield f"seams {sorted(w.seam.key for w in draft.walked)}"
 
 
 def _seam_names(draft: Draft) -> set[str]:
-    kind = draft.bag.bag.base.kind
+    kind = draft.bag.kinds.base.kind
     if kind in _BOX:
         what = ("end", "corner") if kind == "box_pouch_cut" else ("end",)
         four = {f"{w} {face} {way}" for w in what for face in ("front", "back") for way in ("left", "right")}
@@ -326,7 +326,7 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
         left, bottom, right, top = piece.box
         across, up = ("length", "width") if "length" in piece.sums else ("width", "height")
         for key, size in ((across, right - left), (up, top - bottom)):
-            drawn = TRACED if piece.part == "base" and draft.bag.bag.base.kind == "traced" else 1e-4
+            drawn = TRACED if piece.part == "base" and draft.bag.kinds.base.kind == "traced" else 1e-4
             if abs(piece.size(key) - size) > drawn:
                 yield f"{piece.key} {key}: sum {piece.size(key)}, outline {size}"
             bought = piece.layer == "cord" and key == "width"
@@ -338,12 +338,12 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             bought |= piece.key.startswith("strap") and key == "width" and not _cut_across(draft, piece)
             # a side panel follows its front; a tube is cut finer where it would not go round its base
             finer = Grid(25.4 / 16 if draft.bag.unit == "in" else 1.0)
-            tube = draft.bag.bag.base.kind in _SEPARATE and key == "width" and not piece.part
+            tube = draft.bag.kinds.base.kind in _SEPARATE and key == "width" and not piece.part
             follows = piece.part == "side" and key == "height"
             follows |= piece.layer in ("interfacing", "insert") and (any(piece.bends) or tube)
             follows |= tube and not piece.over
             # an outline that was traced keeps its size
-            follows |= piece.part == "base" and draft.bag.bag.base.kind == "traced"
+            follows |= piece.part == "base" and draft.bag.kinds.base.kind == "traced"
             fits = draft.bag.grid.holds(piece.size(key)) or (tube and finer.holds(piece.size(key)))
             if not bought and not follows and not fits:
                 yield f"{piece.key} {key}: {piece.size(key)} is off the grid"
@@ -351,11 +351,11 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             notch = (right - left) * (top - bottom) - area(piece.cut)
             across, up = piece.size("across"), piece.size("up")
             # over a fold, or a side fold, it is as high again
-            times = 4 if piece.folded or draft.bag.bag.base.kind in _BOX else 2
+            times = 4 if piece.folded or draft.bag.kinds.base.kind in _BOX else 2
             if abs(notch - times * across * up) > 0.05:
                 yield f"{piece.key}: cut-outs of {notch} mm²"
         if piece.layer in ("outer", "lining") and "across" in piece.sums and piece.over:
-            side = "end" if draft.bag.bag.base.kind in _BOX else "side"
+            side = "end" if draft.bag.kinds.base.kind in _BOX else "side"
             core = piece.size("across") - eaten(draft, side, piece.over)
             if not draft.bag.grid.holds(core):
                 yield f"{piece.key}: the cut-out's core {core} is off the grid"
@@ -365,15 +365,15 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
 
 
 def _cut_across(draft: Draft, piece: Piece) -> bool:
-    return draft.bag.bag.carry[int(piece.key.rsplit(".", 1)[1])].make.kind != "webbing"
+    return draft.bag.kinds.carry[int(piece.key.rsplit(".", 1)[1])].make.kind != "webbing"
 
 
 def by_the_rule(draft: Draft) -> Iterator[str]:
     """The panel is what the rule for its base says, worked out here from what was asked."""
     if draft.bag.grid.step > EXACT:
         return
-    kind, half = draft.bag.bag.base.kind, _asked(draft).get("depth", 0.0) / 2
-    sx = eaten(draft, "corner") if "corner" in draft.bag.bag.classes else 0.0
+    kind, half = draft.bag.kinds.base.kind, _asked(draft).get("depth", 0.0) / 2
+    sx = eaten(draft, "corner") if "corner" in draft.bag.kinds.classes else 0.0
     corner = {"boxed_after": half - sx, "boxed_pinched": half, "folded_in": half}.get(kind)
     if kind == "box_pouch":
         corner = _asked(draft)["height"] / 2
@@ -401,7 +401,7 @@ def by_the_rule(draft: Draft) -> Iterator[str]:
 
 
 def _parts(draft: Draft) -> dict[str, int]:
-    kind = draft.bag.bag.base.kind
+    kind = draft.bag.kinds.base.kind
     if kind == "gusset":
         parts = {"whole": {"gusset": 1}, "halves": {"gusset": 2}, "three": {"gusset": 2, "gusset base": 1}}
         return parts[choice_at(draft.bag, "base.strip")]
@@ -412,10 +412,10 @@ def _parts(draft: Draft) -> dict[str, int]:
 
 def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, float]:
     """Return the cut sizes of *piece* by the rule for its base; at the seam lines with *seam_line*."""
-    asked, kind = _asked(draft), draft.bag.bag.base.kind
+    asked, kind = _asked(draft), draft.bag.kinds.base.kind
     shorter = _shorter(draft, piece.layer)
     top = 0.0 if seam_line else top_eats(draft)
-    if seam_line and draft.bag.bag.top.kind in _ZIPPED:
+    if seam_line and draft.bag.kinds.top.kind in _ZIPPED:
         # the cloth ends beside the zip, not at its middle
         beside = -zip_shows(draft) / 2
         left_out = _chose(draft, "top.zip_counts", "left_out") and kind not in _BOX
@@ -482,7 +482,7 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
 
 
 def _interfacing(draft: Draft) -> Iterator[str]:
-    kind = draft.bag.bag.interfacing.kind
+    kind = draft.bag.kinds.interfacing.kind
     if kind == "none":
         if any(p.layer in ("interfacing", "strap core") for p in draft.pieces):
             yield "interfacing cut though none was asked for"
@@ -499,7 +499,7 @@ def _interfacing(draft: Draft) -> Iterator[str]:
         )
         rule = _rule(draft, outer, seam_line=kind in ("kept_out", "base_only"))
         wanted = {key: rule[key] - inset for key in ("width", "height")}
-        traced, beyond = outer.part == "base" and draft.bag.bag.base.kind == "traced", -inset / 2
+        traced, beyond = outer.part == "base" and draft.bag.kinds.base.kind == "traced", -inset / 2
         if traced and kind not in ("kept_out", "base_only"):
             # where an outline comes to a point, a line inside it ends farther off than beside a straight
             wanted["width"], wanted["height"], _ = _traced(draft, beyond + eaten(draft, "ring"))
@@ -513,7 +513,7 @@ def straps_by_the_rule(draft: Draft) -> Iterator[str]:
     if draft.bag.grid.step > EXACT:
         return
     bag = draft.bag
-    for i, item in enumerate(bag.bag.carry):
+    for i, item in enumerate(bag.kinds.carry):
         prefix = f"carry.{i}"
         wide = mm_at(bag, f"{prefix}.width")
         turn = mm_at(bag, f"{prefix}.turn") if f"{prefix}.turn" in bag.values else 0.0
@@ -549,11 +549,11 @@ def marks_lie_right(draft: Draft) -> Iterator[str]:
         if abs(length - mm_at(bag, "top.gap")) > EXACT:
             yield f"gap marked {length} long, asked {mm_at(bag, 'top.gap')}"
         in_base = choice_at(bag, "top.gap_in") == "base"
-        boxed = bag.bag.base.kind in _BOX
+        boxed = bag.kinds.base.kind in _BOX
         straight = _asked(draft)[("length" if boxed else "width") if in_base else "height"]
-        if not in_base and bag.bag.base.kind == "folded_in":
+        if not in_base and bag.kinds.base.kind == "folded_in":
             straight -= _asked(draft)["depth"] / 2
-        if bag.bag.base.kind == "gusset":
+        if bag.kinds.base.kind == "gusset":
             straight -= _radius(draft) * (2 if in_base else 1)
         if length > straight - 2 * 15 + 3 * bag.grid.step and straight > 35:
             yield f"gap {length} in a straight seam of {straight}"
@@ -569,7 +569,7 @@ def marks_lie_right(draft: Draft) -> Iterator[str]:
 
 def _strap_marks(draft: Draft, outer: Piece) -> Iterator[str]:
     bag, (left, bottom, right, top) = draft.bag, bounds(outer.cut)
-    s = eaten(draft, "gusset" if bag.bag.base.kind == "gusset" else "side", outer.over)
+    s = eaten(draft, "gusset" if bag.kinds.base.kind == "gusset" else "side", outer.over)
     edges = {round(y, 3) for y in ((bottom, top) if outer.folded else (top,))}
     marks = [m.points[0] for m in outer.marks if m.kind == "strap"]
     if draft.hangs and {round(y, 3) for _, y in marks} != edges:
@@ -620,7 +620,7 @@ def _casing_lines(draft: Draft) -> list[float]:
 
 def hems_are_marked(draft: Draft) -> Iterator[str]:
     """The folds of a top edge are drawn where its turns say, from every raw top edge."""
-    bag, kind = draft.bag, draft.bag.bag.top.kind
+    bag, kind = draft.bag, draft.bag.kinds.top.kind
     knife = top_knife(draft)
     folds = {
         "double_hem": lambda: [
@@ -664,7 +664,7 @@ def corners_are_marked(draft: Draft) -> Iterator[str]:
             if marks:
                 yield f"{piece.key}: a corner mark that nothing asks for"
             continue
-        if draft.bag.bag.base.kind == "box_pouch":
+        if draft.bag.kinds.base.kind == "box_pouch":
             ends = {min(x for x, _ in piece.stitch), max(x for x, _ in piece.stitch)}
             for mark in marks:
                 xs, ys = {x for x, _ in mark.points}, [y for _, y in mark.points]
@@ -676,7 +676,7 @@ def corners_are_marked(draft: Draft) -> Iterator[str]:
                 if min(abs(d - corner) for d in deep) > EXACT:
                     yield f"{piece.key}: corner {deep} deep"
             continue
-        if draft.bag.bag.base.kind == "folded_in":
+        if draft.bag.kinds.base.kind == "folded_in":
             wanted = {corner, -corner} if piece.folded else {corner}
             if {round(y, 3) for m in marks for _, y in m.points} != {round(y, 3) for y in wanted}:
                 yield f"{piece.key}: creases {[m.points for m in marks]}, wanted {wanted}"
@@ -684,7 +684,7 @@ def corners_are_marked(draft: Draft) -> Iterator[str]:
         if len(marks) != 2:
             yield f"{piece.key}: {len(marks)} corners marked"
         left, right = min(x for x, _ in piece.stitch), max(x for x, _ in piece.stitch)
-        if draft.bag.bag.base.kind == "boxed_after" and piece.layer == "lining" and not piece.folded:
+        if draft.bag.kinds.base.kind == "boxed_after" and piece.layer == "lining" and not piece.folded:
             # sewn deeper, its seam lines lie further in, and its corner seam takes as much more
             by = mm_at(draft.bag, "top.ease_by") if _chose(draft, "top.ease", "deeper") else 0.0
             for mark in marks:
@@ -802,7 +802,7 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
     order = [s.key for s in draft.steps]
     gates = {s.key for s in draft.steps if s.kind == "gate"}
     final = {s.key for s in draft.steps if s.kind == "no return"}
-    base, top = draft.bag.bag.base.kind, draft.bag.bag.top.kind
+    base, top = draft.bag.kinds.base.kind, draft.bag.kinds.top.kind
     names = _NAMES.get(base, _NAMES["separate" if base in _SEPARATE else ""])
     first_seam = f"outer {names[0][1]}"
     strapped = {"strap 0 even"} if draft.hangs else set()

@@ -64,14 +64,14 @@ def _proved(spec: dict[str, Any], *, rounded: bool) -> None:
         levels = {round(p.size("height") + (lower if p.part == "side" else 0.0), 3) for p in bands}
         near = (
             bag.grid.step
-            if any(kind.laps for kind in (bag.bag.seams, *bag.bag.seams_by_class.values()))
+            if any(kind.laps for kind in (bag.kinds.seams, *bag.kinds.seams_by_class.values()))
             else 0
         )
         assert not levels or max(levels) - min(levels) <= near + 0.002
         twice = sum(2 * join * p.size("width") * p.count for p in bands) / layers
         whole = sum(_area(p) * p.count for p in plain.pieces if p.layer == layer)
         # where a lap makes two panels different, each is brought to the grid by itself
-        laps = any(kind.laps for kind in (bag.bag.seams, *bag.bag.seams_by_class.values()))
+        laps = any(kind.laps for kind in (bag.kinds.seams, *bag.kinds.seams_by_class.values()))
         own = bag.grid.step * max(p.size("width") for p in mine) if laps else 0.0
         assert sum(_area(p) * p.count for p in mine) / layers == pytest.approx(
             whole + twice, rel=1e-5, abs=own
@@ -84,7 +84,7 @@ def _proved(spec: dict[str, Any], *, rounded: bool) -> None:
             )
             for d in (made, plain)
         )
-        if bag.bag.base.kind != "gusset":
+        if bag.kinds.base.kind != "gusset":
             assert drawn == before
     if _out_of_reach(made):
         return
@@ -217,7 +217,7 @@ def test_a_cut_list_with_bands_begins_the_same_plan(base: str) -> None:
     """Read, begun, drafted again: the same pieces."""
     size = sizes_of(base)
     made = drafted({"unit": "mm", "size": size, "base": {"kind": base}, **BOTH})
-    again = drafted(begun_from(made.cut_list, made.read, made.bag.bag.top.told, "mm"))
+    again = drafted(begun_from(made.cut_list, made.read, made.bag.kinds.top.told, "mm"))
 
     def cut(draft: Draft) -> list[tuple[str, float, float]]:
         return [(p.key, p.size("width"), p.size("height")) for p in draft.pieces if p.layer in SEWN]

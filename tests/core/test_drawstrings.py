@@ -140,7 +140,7 @@ def test_a_stitched_channel_runs_below_its_heading_through_both_layers() -> None
     made = _drawn(kind="stitched_channel")
     assert _told(made.piece("outer"), "Slot") == {"unsewn from": 35, "to": 48}
     assert _marks(made.piece("lining"), "slot") == []
-    assert made.bag.bag.top.rows(made.bag) == (25, 38)
+    assert made.bag.kinds.top.rows(made.bag) == (25, 38)
 
 
 @pytest.mark.parametrize(("made_of", "count"), [("two", 4), ("one", 2)])

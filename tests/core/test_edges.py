@@ -163,10 +163,10 @@ def test_a_bag_deeper_than_wide_closes_over_half_its_width() -> None:
     """The term names the size that it halves."""
     top = {"kind": "casing", "height_means": "contents"}
     made = drafted(tote(width=100, depth=160, height=200, top=top, carry=[]))
-    terms = {t.label: t.mm for t in made.bag.bag.top.height(made.bag)}
+    terms = {t.label: t.mm for t in made.bag.kinds.top.height(made.bag)}
     assert terms["Half the width, to close over it"] == 50
     deep = drafted(tote(width=160, depth=100, height=200, top=top, carry=[]))
-    assert {t.label for t in deep.bag.bag.top.height(deep.bag)} >= {"Half the depth, to close over it"}
+    assert {t.label for t in deep.bag.kinds.top.height(deep.bag)} >= {"Half the depth, to close over it"}
 
 
 def test_the_base_of_a_contrasting_bottom_is_a_choice() -> None:

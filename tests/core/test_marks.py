@@ -9,7 +9,7 @@ from bags import drafted, tote
 
 
 def _shown(made: Draft, path: str) -> bool:
-    return visible(path, made.bag.bag.param_at[path], made.bag)
+    return visible(path, made.bag.kinds.param_at[path], made.bag)
 
 
 def test_a_field_is_seen_where_its_choice_turns_it_on() -> None:

@@ -144,7 +144,7 @@ def _choices(spec: Spec) -> Iterator[tuple[str, str]]:
     if spec.carry:
         for slot in ("make", "attach"):
             yield from ((f"carry.0.{slot}", kind) for kind in GRAMMAR.slots[slot])
-    for path, param in all_params(resolve(spec, GRAMMAR, FACTS).bag):
+    for path, param in all_params(resolve(spec, GRAMMAR, FACTS).kinds):
         yield from ((path, o.key) for o in param.options)
 
 

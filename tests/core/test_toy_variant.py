@@ -61,7 +61,7 @@ def _form(bag: Resolved, finishes: Finishes) -> Form:
     """A flat envelope: two rectangles sewn on three sides."""
     eats = {key: sum(t.mm for t in terms) for key, terms in finishes.items()}
     width, across = _settled(bag, (Length("size.width").term(bag, "Width"),), eats["side"], eats["side"])
-    height, up = _settled(bag, (*bag.bag.top.height(bag), *finishes[SHORTER]), eats["base"], eats["top"])
+    height, up = _settled(bag, (*bag.kinds.top.height(bag), *finishes[SHORTER]), eats["base"], eats["top"])
     outline = (
         Edge("base", "base", (0.0, 0.0)),
         Edge("side right", "side", (width, 0.0)),
@@ -129,7 +129,7 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
             gives=(f"{layer} body sewn",),
             reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
         )
-        for layer in item.bag.bag.top.layers
+        for layer in item.bag.kinds.top.layers
     )
 
 
@@ -236,7 +236,7 @@ def _badge(item: Item, form: Form) -> tuple[Part, ...]:
     "extras", 10, "badge-wide", "note", "A wide badge", "badge > 100 mm", "It stiffens the face.", "Nothing."
 )
 def badge_wide(draft: Draft) -> Iterator[Fired]:
-    for at, _ in (one for one in draft.bag.bag.with_prefix if one[1] is BADGE):
+    for at, _ in (one for one in draft.bag.kinds.with_prefix if one[1] is BADGE):
         field = BADGE_WIDE.in_(at)
         if field.of(draft.bag) > 100:
             yield fired(
@@ -339,7 +339,7 @@ def test_its_steps_are_sorted_among_the_others_and_printed() -> None:
 
 def test_what_it_needs_of_its_neighbours_is_a_stop_where_they_do_not_give_it() -> None:
     """The reason is the variant's own; the bag is drafted all the same."""
-    picky = replace(ENVELOPE, needs=lambda bag: "" if bag.bag.interfacing.cuts else "it wants interfacing")
+    picky = replace(ENVELOPE, needs=lambda bag: "" if bag.kinds.interfacing.cuts else "it wants interfacing")
     grammar = GRAMMAR.with_variant(picky)
     assert [f.rule.id for f in findings(drafted(GIVEN, grammar))] == []
     made = drafted({**GIVEN, "interfacing": {"kind": "none"}}, grammar)
@@ -368,7 +368,7 @@ def test_a_top_has_its_strip_its_stage_its_check_and_its_act() -> None:
         "Sewn on here",
     )
     assert made.form.mm("tied") == 1.0
-    assert made.bag.bag.feature(Tied) == Tied(2)
+    assert made.bag.kinds.feature(Tied) == Tied(2)
     steps = [s.key for s in made.steps]
     assert steps.index("outer envelope") < steps.index("sew ties") < steps.index("measure back")
     found = {f.rule.id: f for f in findings(made)}

@@ -74,7 +74,7 @@ def test_the_tape_goes_with_its_panels_and_its_stops_with_its_rows(spec: dict[st
     zip_made = zip_in(made)
     assert zip_made is not None
     if spec["top"]["zip_ends"] == "caught":
-        if made.bag.bag.seams.kind != "lapped":
+        if made.bag.kinds.seams.kind != "lapped":
             assert tape.size("length") == pytest.approx(made.piece("outer").size("width"), abs=0.01)
     else:
         end = _tab(made, "end")
@@ -300,7 +300,7 @@ def test_what_another_top_had_waits_while_the_bag_is_zipped() -> None:
     spec = Spec.model_validate({"top": {"kind": "casing", "opening": "slit"}, "carry": []})
     for kind in ("zip", "zip_unlined", "casing"):
         spec = pick(spec, "top.kind", kind, GRAMMAR)
-        assert drafted(spec.model_dump()).bag.bag.top.kind == kind
+        assert drafted(spec.model_dump()).bag.kinds.top.kind == kind
     assert choice_at(drafted(spec.model_dump()).bag, "top.opening") == "slit"
 
 

@@ -9,7 +9,7 @@ from ambitus.core.cut.listing import cut_list_of
 from ambitus.core.cut.pieces import cut_pieces, finishes_for
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.grammar.carry.strap import Hang, hang_of
-from ambitus.core.grammar.contract import SHORTER, Attach, Bag, Base, Grammar, Layer, Make, SeamKind, Top
+from ambitus.core.grammar.contract import SHORTER, Attach, Base, Grammar, Kinds, Layer, Make, SeamKind, Top
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
 from ambitus.core.spec.resolved import Resolved
@@ -63,7 +63,7 @@ class Draft:
     @cached_property
     def read(self) -> ReadBag:
         """The bag that the cut list makes, by the other arithmetic."""
-        return read_back(self.cut_list, readers_of(self.bag.bag))
+        return read_back(self.cut_list, readers_of(self.bag.kinds))
 
     @cached_property
     def steps(self) -> tuple[Step, ...]:
@@ -86,15 +86,15 @@ def readers(grammar: Grammar) -> Readers:
     )
 
 
-def readers_of(bag: Bag) -> Readers:
+def readers_of(kinds: Kinds) -> Readers:
     """Return how the variants of one bag are read back."""
-    seams = (bag.plain, bag.seams, *bag.seams_by_class.values())
+    seams = (kinds.plain, kinds.seams, *kinds.seams_by_class.values())
     return Readers(
-        base={bag.base.kind: bag.base.read},
-        top={bag.top.kind: bag.top.read},
+        base={kinds.base.kind: kinds.base.read},
+        top={kinds.top.kind: kinds.top.read},
         seams={kind.kind: kind.read for kind in seams},
-        make={s.make.kind: s.make.read_width for s in bag.carry},
-        attach={s.attach.kind: s.attach.read_tail for s in bag.carry},
+        make={s.make.kind: s.make.read_width for s in kinds.carry},
+        attach={s.attach.kind: s.attach.read_tail for s in kinds.carry},
     )
 
 
@@ -135,15 +135,15 @@ def draft(bag: Resolved) -> Draft:
     """
     forms: dict[Layer, Form] = {}
     whole: dict[Layer, Form] = {}
-    for layer in bag.bag.top.layers:
+    for layer in bag.kinds.top.layers:
         finishes = finishes_for(bag, layer)
         # a lining cut alike is the same form
         like = whole.get("outer") if not finishes[SHORTER] else None
-        whole[layer] = like or bag.bag.base.form(bag, finishes)
+        whole[layer] = like or bag.kinds.base.form(bag, finishes)
         forms[layer] = whole[layer]
-        for stage in bag.bag.stages:
+        for stage in bag.kinds.stages:
             forms[layer] = stage.change(bag, layer, forms[layer], finishes)
-    top = bag.bag.top
+    top = bag.kinds.top
     seams = _layered(
         top.mouth_seam, top.shut, *((layer, made.seams, made.mouth) for layer, made in forms.items())
     )

@@ -156,14 +156,14 @@ def contents_height(bag: Resolved, sizes: Mapping[str, float]) -> float:
 
     The height is read as this maker reads it: up to the edge, or of what goes in.
     """
-    if bag.bag.feature(DrawnUp) is None or by_contents(bag):
+    if bag.kinds.feature(DrawnUp) is None or by_contents(bag):
         return sizes[HEIGHT]
     return sizes[HEIGHT] - above_contents(bag, sizes)
 
 
 def above_contents(bag: Resolved, sizes: Mapping[str, float]) -> float:
     """Return what of a drawn-up bag of *sizes* stands above what goes in."""
-    drawn = bag.bag.feature(DrawnUp)
+    drawn = bag.kinds.feature(DrawnUp)
     if drawn is None:
         return 0.0
     given = {path: Value(mm, "chosen", "") for path, mm in sizes.items()}
@@ -182,7 +182,7 @@ def _held(bag: Resolved, sizes: dict[str, float]) -> float:
 
 def can_be_sized(bag: Resolved) -> bool:
     """Return whether sizes by volume are offered: of an open bag; round, boxed or flat, by its face."""
-    flat = bag.bag.top.shut or WIDTH_MEANS.is_(bag, "flat") or GIVEN_BY.is_(bag, "plate")
+    flat = bag.kinds.top.shut or WIDTH_MEANS.is_(bag, "flat") or GIVEN_BY.is_(bag, "plate")
     return not flat and (DIAMETER in bag.values or WIDTH in bag.values)
 
 
@@ -211,7 +211,7 @@ def _exact(bag: Resolved, form: Form, volume: float, ratio: float) -> dict[str, 
 
 def _as_read(bag: Resolved, sizes: dict[str, float]) -> dict[str, float]:
     """Return *sizes* whose height is that of what goes in, with the height that this maker gives instead."""
-    if bag.bag.feature(DrawnUp) is None or by_contents(bag):
+    if bag.kinds.feature(DrawnUp) is None or by_contents(bag):
         return sizes
     return {**sizes, HEIGHT: sizes[HEIGHT] + above_contents(bag, sizes)}
 

@@ -116,7 +116,7 @@ def _one_kind(spec: Spec, cut_list: CutList) -> Spec:
     own = {k: v for k, v in spec.seams.items() if k not in cut_list.seams}
     plain = spec.model_copy(update={"seams": {**own, "kind": kinds.pop()}})
     was, now = (resolve(s, GRAMMAR, shipped()) for s in (spec, plain))
-    same = all(was.bag.seam(key) is now.bag.seam(key) for key in was.sewn)
+    same = all(was.kinds.seam(key) is now.kinds.seam(key) for key in was.sewn)
     return plain if same else spec
 
 
@@ -140,7 +140,7 @@ def redrawn_since(
     unit = unit or made.bag.unit
     if revision.cut is not None:
         return redrawn(revision.cut, made, unit)
-    view, labels = View(unit, made.bag.unit), dict(all_params(made.bag.bag))
+    view, labels = View(unit, made.bag.unit), dict(all_params(made.bag.kinds))
     out = []
     for path, (now, _) in _resolved(made).items():
         was = revision.resolved.get(path, [now])[0]

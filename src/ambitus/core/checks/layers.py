@@ -38,10 +38,10 @@ SELVAGE = 10.0
 def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     told: set[str] = set()
-    for layer in (*cloths_outside(bag), *bag.bag.top.layers[1:]):
+    for layer in (*cloths_outside(bag), *bag.kinds.top.layers[1:]):
         cloth = bag.cloth(layer)
         for key, name in bag.classes.items() if cloth.fray >= 2 else ():
-            mm, kind, field = allowance_of(key).of(bag), bag.bag.seam(key), set_by(bag, allowance_of(key))
+            mm, kind, field = allowance_of(key).of(bag), bag.kinds.seam(key), set_by(bag, allowance_of(key))
             # a zip holds its edge by itself, and its row is topstitched
             safe = key == "zip" or kind.finished or not kind.takes_allowance
             if safe or mm >= LEAST_ON_FRAYING - 1e-9 or field in told:

@@ -5,7 +5,7 @@ from collections.abc import Iterable, Mapping
 from ambitus.core.checks import layers, shape, top
 from ambitus.core.checks.mechanism import Finding, Rule
 from ambitus.core.draft import Draft
-from ambitus.core.grammar.contract import Bag, Grammar
+from ambitus.core.grammar.contract import Grammar, Kinds
 
 _ORDER: Mapping[str, int] = {"stop": 0, "warn": 1, "note": 2}
 #: what every bag is judged by
@@ -27,13 +27,13 @@ def every_rule(grammar: Grammar) -> tuple[Rule, ...]:
     return _in_order((*GENERAL, *(rule for variant in variants for rule in variant.checks)))
 
 
-def _rules_of(bag: Bag) -> tuple[Rule, ...]:
-    return _in_order((*GENERAL, *bag.checks))
+def _rules_of(kinds: Kinds) -> tuple[Rule, ...]:
+    return _in_order((*GENERAL, *kinds.checks))
 
 
 def _judged(draft: Draft) -> tuple[Finding, ...]:
     reasons = draft.bag.silenced
-    rules = draft.bag.bag.once(_rules_of)
+    rules = draft.bag.kinds.once(_rules_of)
     found = [Finding(rule, hit, reasons.get(rule.id, "")) for rule in rules for hit in rule.test(draft)]
     if any(f.rule.impossible and not f.silenced for f in found):
         found = [f for f in found if not f.rule.doubts]

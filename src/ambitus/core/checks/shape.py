@@ -77,7 +77,7 @@ def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
         words = {"what": variant.label, "reason": reason}
         ways: list[Remedy] = [to(p, v) for p, v in _TRIED if p in bag.values or isinstance(p, Kind | Count)]
         if prefix == "seams":
-            classes = (key for key, kind in bag.bag.seams_by_class.items() if kind is variant)
+            classes = (key for key, kind in bag.kinds.seams_by_class.items() if kind is variant)
             ways[:0] = [to(kind_of(key), None) for key in classes]
         if prefix.startswith("carry"):
             ways[:0] = [to(where, None), to(where, "on_face")]
@@ -227,7 +227,7 @@ def knit_stretch_way(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if "ring" not in bag.classes:
         return
-    for layer in bag.bag.top.layers:
+    for layer in bag.kinds.top.layers:
         if bag.cloth(layer).ease > 0.01 + 1e-9:
             fix = "Cut the tube with its stretch along the base seam."
             yield fired(f"cloth.{layer}", "{cloth} stretches.", fix, {"cloth": bag.cloth(layer).label})

@@ -31,7 +31,7 @@ FREE_ARM = 280.0
 )
 def mouth_under_free_arm(draft: "Draft") -> Iterator[Fired]:
     around, bag = draft.form.mouth_length, draft.bag
-    if bag.bag.top.shut or around >= FREE_ARM - 1e-9:
+    if bag.kinds.top.shut or around >= FREE_ARM - 1e-9:
         return
     more = FREE_ARM - around
     path = next((p for p in (DIAMETER, WIDTH, LENGTH) if p in bag.values), None)

@@ -70,25 +70,25 @@ def cut_list_of(
 ) -> CutList:
     """Return the cut list of *pieces*. It is made from the numbers a maker is shown, and nothing else."""
     form = forms["outer"]
-    sewn = [key for key in bag.bag.classes if key in bag.classes]
+    sewn = [key for key in bag.kinds.classes if key in bag.classes]
     # corners that are only pinched are sewn without an allowance of their own
-    kinds = {key: bag.bag.seam(key) for key in (*sewn, *bag.sewn)}
+    kinds = {key: bag.kinds.seam(key) for key in (*sewn, *bag.sewn)}
     lapped = any(kind.laps for kind in kinds.values())
-    told = dict(bag.bag.top.told)
+    told = dict(bag.kinds.top.told)
     for kind in kinds.values():
         told |= kind.told
     allowances = {key: allowance_of(key).of(bag) for key in sewn}
-    params = bag.bag.param_at
+    params = bag.kinds.param_at
     told = {name: path for name, path in told.items() if visible(path, params[path], bag)}
     allowances |= {name: path.of(bag) for name, path in told.items()}
     choices: dict[str, str] = {
-        path: path.of(bag) for path in bag.bag.top.chosen if visible(path, params[path], bag)
+        path: path.of(bag) for path in bag.kinds.top.chosen if visible(path, params[path], bag)
     }
-    corners = {str(layer): bag.bag.base.corner(bag, form, layer) for layer in bag.bag.top.layers}
+    corners = {str(layer): bag.kinds.base.corner(bag, form, layer) for layer in bag.kinds.top.layers}
     return CutList.model_construct(
         version=2,
-        base=bag.bag.base.kind,
-        top=bag.bag.top.kind,
+        base=bag.kinds.base.kind,
+        top=bag.kinds.top.kind,
         seams={key: kind.kind for key, kind in kinds.items() if kind.kind != "plain"},
         allowances=allowances,
         choices=choices,

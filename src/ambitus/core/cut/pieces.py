@@ -8,7 +8,7 @@ from ambitus.core.cut.outline import CutFace, cut_face
 from ambitus.core.form.model import Band, Edge, Face, Form, Loose, Mark, Measure, Piece, Strip
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, PRINT
-from ambitus.core.grammar.contract import SHORTER, Bag, Finishes, Layer, no_marks, no_parts
+from ambitus.core.grammar.contract import SHORTER, Finishes, Kinds, Layer, no_marks, no_parts
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import snap
@@ -18,9 +18,11 @@ from ambitus.core.sums import Sum, Term
 LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ"
 
 
-def _between_panels(bag: Bag) -> tuple[str, ...]:
+def _between_panels(kinds: Kinds) -> tuple[str, ...]:
     """Return the classes of seam that join panels: the base's, and those of panels that are divided."""
-    return tuple(dict.fromkeys((*bag.base.classes, *(key for _, v in bag.with_prefix for key in v.joins))))
+    return tuple(
+        dict.fromkeys((*kinds.base.classes, *(key for _, v in kinds.with_prefix for key in v.joins)))
+    )
 
 
 def finishes_for(bag: Resolved, layer: Layer, over: bool = True) -> Finishes:
@@ -29,13 +31,13 @@ def finishes_for(bag: Resolved, layer: Layer, over: bool = True) -> Finishes:
 
     *over* is whether the edges lie uppermost in lapped seams.
     """
-    top = bag.bag.top
-    sewn = {key: edge_terms(bag, key, over) for key in bag.bag.once(_between_panels)}
+    top = bag.kinds.top
+    sewn = {key: edge_terms(bag, key, over) for key in bag.kinds.once(_between_panels)}
     return {**sewn, "top": top.finish(bag, layer), SHORTER: top.shorter(bag, layer)}
 
 
 def _interfacing_finishes(bag: Resolved, layer: Layer, over: bool = True) -> Finishes:
-    policy = bag.bag.interfacing
+    policy = bag.kinds.interfacing
     return {key: policy.finish(bag, terms) for key, terms in finishes_for(bag, "outer", over).items()}
 
 
@@ -68,7 +70,7 @@ def _panels(
     known: list[tuple[Face, Finishes, CutFace]],
 ) -> list[Piece]:
     """Return the panels of *layer*; *known* holds what was cut before, for what is cut alike."""
-    only = bag.bag.interfacing.part if layer == "interfacing" else ""
+    only = bag.kinds.interfacing.part if layer == "interfacing" else ""
     alike: list[tuple[CutFace, list[Face]]] = []
     grown = {over: finishes(bag, layer, over) for over in {f.over for f in form.faces}}
     for face in (f for f in form.faces if not only or f.part == only):
@@ -111,7 +113,7 @@ def _panels(
                 part=first.part,
                 band=first.band,
                 upright=_upright(bag, layer, first),
-                below=bag.bag.top.sewn_below(bag),
+                below=bag.kinds.top.sewn_below(bag),
             )
         )
     return out
@@ -223,23 +225,23 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form]) -> tuple[Piece, ...]:
     """Return every piece with its letter and marks: layers, interfacing, and the parts of the variants."""
     pieces: list[Piece] = []
     known: list[tuple[Face, Finishes, CutFace]] = []
-    for layer in bag.bag.top.layers:
+    for layer in bag.kinds.top.layers:
         pieces += _panels(bag, forms[layer], layer, finishes_for, known)
-    if bag.bag.interfacing.cuts:
+    if bag.kinds.interfacing.cuts:
         pieces += _panels(bag, forms["outer"], "interfacing", _interfacing_finishes, known)
-    for prefix, variant in bag.bag.in_cutting_order:
+    for prefix, variant in bag.kinds.in_cutting_order:
         if variant.parts is not no_parts:
             for part in variant.parts(Item(bag, prefix), forms["outer"]):
                 pieces.append(_strip(bag, part) if isinstance(part, Strip) else _loose(bag, part))
-    marking = [(v, Item(bag, at)) for at, v in bag.bag.with_prefix if v.marks is not no_marks]
+    marking = [(v, Item(bag, at)) for at, v in bag.kinds.with_prefix if v.marks is not no_marks]
     out = []
     for at, piece in enumerate(pieces):
         marks = [*piece.marks]
-        if piece.layer in bag.bag.top.layers:
+        if piece.layer in bag.kinds.top.layers:
             marks += _middle_marks(piece)
             for variant, item in marking:
                 # a base knows no bands: it marks what is whole
-                if not (piece.cut_off and variant is bag.bag.base):
+                if not (piece.cut_off and variant is bag.kinds.base):
                     marks += variant.marks(item, forms[piece.layer], piece)
         out.append(replace(piece, letter=letter(at), marks=tuple(marks)))
     return tuple(out)

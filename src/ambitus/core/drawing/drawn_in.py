@@ -74,7 +74,7 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
     closing = closing_term(draft.bag).mm
     above, contents = above_cord(draft.bag), _leans_from(draft)
     soft = not form.stance.smooth and not CLOSING.is_(draft.bag, "firm")
-    inside = "lining" if "lining" in draft.bag.bag.top.layers else "outer"
+    inside = "lining" if "lining" in draft.bag.kinds.top.layers else "outer"
     open_round = _round(list(form.stance.mouth_ring))
     out = []
     for step in range(FRAMES + 1):

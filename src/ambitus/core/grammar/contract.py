@@ -211,7 +211,7 @@ class Variant:
     marks: "Callable[[Item, Form, Piece], tuple[Mark, ...]]" = no_marks
     #: the work that it adds, to be sorted with the rest
     acts: "tuple[Act, ...]" = ()
-    #: what else it is, for whoever asks for that by its type: see :meth:`Bag.feature`
+    #: what else it is, for whoever asks for that by its type: see :meth:`Kinds.feature`
     features: tuple[object, ...] = ()
     #: what a bag with it is judged by, besides what every bag is
     checks: "tuple[Rule, ...]" = ()
@@ -396,7 +396,7 @@ class Strap:
 
 
 @dataclass(frozen=True, kw_only=True)
-class Bag:
+class Kinds:
     """The variant chosen in every slot; ``seams_by_class`` are the seams that are not of the bag's kind."""
 
     cloth: Variant
@@ -410,7 +410,7 @@ class Bag:
     seams_by_class: Mapping[str, SeamKind] = field(default_factory=dict)
     _once: dict[object, object] = field(default_factory=dict, repr=False, compare=False)
 
-    def once(self, work: "Callable[[Bag], F]") -> F:
+    def once(self, work: "Callable[[Kinds], F]") -> F:
         """Return what *work* makes of these kinds, done the first time that it is asked for."""
         if work not in self._once:
             self._once[work] = work(self)
@@ -552,7 +552,7 @@ class Grammar:
     """The variants by slot and kind, in the order their tiles are shown."""
 
     slots: Mapping[str, Mapping[str, Variant]]
-    _bags: dict[object, Bag] = field(default_factory=dict, repr=False, compare=False)
+    _bags: dict[object, Kinds] = field(default_factory=dict, repr=False, compare=False)
     _paths: dict[object, frozenset[str]] = field(default_factory=dict, repr=False, compare=False)
 
     def of(self, slot: str, kind: str, of_type: type[V]) -> V:
@@ -573,12 +573,12 @@ class Grammar:
         extras: tuple[str, ...] = (),
         by_class: tuple[tuple[str, str], ...] = (),
         **kinds: str,
-    ) -> Bag:
+    ) -> Kinds:
         """Return the bag of these kinds; the same kinds give the same bag, made once."""
         names = (carry, extras, by_class, *sorted(kinds.items()))
         found = self._bags.get(names)
         if found is None:
-            found = self._bags[names] = Bag(
+            found = self._bags[names] = Kinds(
                 cloth=self.of("cloth", kinds["cloth"], Variant),
                 base=self.of("base", kinds["base"], Base),
                 top=self.of("top", kinds["top"], Top),

@@ -8,8 +8,8 @@ from ambitus.core.spec.resolved import Resolved
 
 def misfits(bag: Resolved) -> Iterator[tuple[str, Variant, str]]:
     """Yield (prefix, variant, reason) for each part whose needs its neighbours do not meet."""
-    top = bag.bag.top
-    for prefix, variant in bag.bag.every_variant:
+    top = bag.kinds.top
+    for prefix, variant in bag.kinds.every_variant:
         reason = variant.needs(bag)
         if not reason and isinstance(variant, Attach) and not variant.fits(top.kind):
             reason = f"it does not go with a top that is {top.label[:1].lower()}{top.label[1:]}"
@@ -20,8 +20,8 @@ def misfits(bag: Resolved) -> Iterator[tuple[str, Variant, str]]:
 def visible(path: str, param: Param, bag: Resolved) -> bool:
     """Return whether a field says something in this bag: what its neighbours make pointless is hidden."""
     at, _, leaf = path.rpartition(".")
-    if at == "allowances" and leaf in bag.bag.classes:
-        return leaf in bag.classes and bag.bag.seam(leaf).takes_allowance
+    if at == "allowances" and leaf in bag.kinds.classes:
+        return leaf in bag.classes and bag.kinds.seam(leaf).takes_allowance
     if param.shown_if and not param.shown_if(bag):
         return False
     for rule, wanted in ((param.shown_when, True), (param.shown_unless, False)):
@@ -31,7 +31,7 @@ def visible(path: str, param: Param, bag: Resolved) -> bool:
         if turns_on.is_(bag, rule[1]) is not wanted:
             return False
         # what a hidden choice would show is hidden with it
-        other = bag.bag.param_at.get(turns_on)
+        other = bag.kinds.param_at.get(turns_on)
         if other is not None and not visible(turns_on, other, bag):
             return False
     return True

@@ -63,16 +63,16 @@ def _told(made: Draft, other: Draft, view: View) -> dict[str, tuple[str, str]]:
     """
     bag = made.bag
     out: dict[str, tuple[str, str]] = {}
-    for prefix, variant in bag.bag.with_prefix:
+    for prefix, variant in bag.kinds.with_prefix:
         leaf = variant.slot if prefix.startswith("carry") else "kind"
         label = variant.phrase.label if variant.phrase else variant.slot.capitalize()
         if leaf == "attach":
             label = "Straps attached"
         out[f"{prefix}.{leaf}"] = (label, variant.label)
-    for key, kind in bag.bag.seams_by_class.items():
+    for key, kind in bag.kinds.seams_by_class.items():
         if key in bag.sewn:
             out[kind_of(key)] = (bag.sewn[key], kind.label)
-    for path, param in all_params(bag.bag):
+    for path, param in all_params(bag.kinds):
         value = bag.values[path].value
         if value is None or not visible(path, param, bag):
             continue

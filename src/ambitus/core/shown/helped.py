@@ -24,18 +24,18 @@ def _value(made: Draft, path: str, view: View) -> tuple[str, str]:
     bag = made.bag
     root, *_, leaf = path.split(".")
     if path == PAIRS:
-        return "Pairs of straps", str(len(bag.bag.carry))
+        return "Pairs of straps", str(len(bag.kinds.carry))
     if path == "grid.step":
         return "Cutting grid", grid_label(bag.grid.step, bag.unit)
     if leaf in ("make", "attach") and root == "carry":
-        item = bag.bag.carry[int(path.split(".")[1])]
+        item = bag.kinds.carry[int(path.split(".")[1])]
         made_up: Variant = item.make if leaf == "make" else item.attach
         return ("Straps" if leaf == "make" else "Straps attached"), made_up.label
     if leaf == "kind":
-        return _KINDS.get(root, root.capitalize()), dict(bag.bag.with_prefix)[root].label
-    if root == "seams" and leaf in bag.bag.sewn:
-        return bag.bag.sewn[leaf], bag.bag.seam(leaf).label
-    param, value = dict(all_params(bag.bag)).get(path), bag.values.get(path)
+        return _KINDS.get(root, root.capitalize()), dict(bag.kinds.with_prefix)[root].label
+    if root == "seams" and leaf in bag.kinds.sewn:
+        return bag.kinds.sewn[leaf], bag.kinds.seam(leaf).label
+    param, value = dict(all_params(bag.kinds)).get(path), bag.values.get(path)
     if param is None or value is None:
         return "", ""
     if isinstance(value.value, float):

@@ -51,8 +51,8 @@ NO_STRAPS = Phrase("straps", "Straps", ", ", lambda bag, view, prefix: "no strap
 
 def phrases(bag: Resolved) -> Iterator[tuple[str, Phrase]]:
     """Yield every phrase of the sentence with the prefix of its fields; also that there are no straps."""
-    for prefix, variant in bag.bag.with_prefix:
-        if prefix == "seams" and not bag.bag.carry and bag.bag.base.carries:
+    for prefix, variant in bag.kinds.with_prefix:
+        if prefix == "seams" and not bag.kinds.carry and bag.kinds.base.carries:
             yield "straps", NO_STRAPS
         yield from ((prefix, phrase) for phrase in variant.phrases)
 
@@ -85,7 +85,7 @@ def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
 def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
     """Return every length field of the bag by path."""
     out = {}
-    for path, param in all_params(bag.bag):
+    for path, param in all_params(bag.kinds):
         if param.kind not in ("length", "allowance"):
             continue
         value = bag.values[path]
@@ -282,8 +282,8 @@ def picture(draft: Draft) -> Standing:
     """Return the standing view, its numbers tied to the fields that they change."""
     by_drop = {h.prefix for h in draft.hangs if MEASURED_BY.of(h.item) == "drop"}
     faced = is_faced(draft.bag)
-    inside = "lining" if "lining" in draft.bag.bag.top.layers and not faced else "outer"
-    return standing(draft.form, draft.hangs, by_drop, inside, draft.bag.bag.top.rows(draft.bag))
+    inside = "lining" if "lining" in draft.bag.kinds.top.layers and not faced else "outer"
+    return standing(draft.form, draft.hangs, by_drop, inside, draft.bag.kinds.top.rows(draft.bag))
 
 
 def states(draft: Draft, view: View) -> tuple[StateShown, ...]:

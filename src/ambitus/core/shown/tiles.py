@@ -11,8 +11,8 @@ from ambitus.core.grammar.carry.fields import PAIRS
 from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTER_CLOTH
 from ambitus.core.grammar.contract import (
     Attach,
-    Bag,
     Grammar,
+    Kinds,
     Option,
     Param,
     Section,
@@ -137,11 +137,11 @@ class _Asking:
         if root == "seams" and leaf != "kind":
             if leaf not in self.now.bag.sewn:
                 return None
-            same = Option("", "As the others", self.now.bag.bag.seams.label)
+            same = Option("", "As the others", self.now.bag.kinds.seams.label)
             out.append(self.tile(path, None, same, given is None, "words"))
             chosen, shows = given, "words"
         else:
-            chosen = _kind_chosen(self.now.bag.bag, path)
+            chosen = _kind_chosen(self.now.bag.kinds, path)
             if any(v.section for v in variants.values()):
                 shows = "section"
         for v in variants.values():
@@ -157,16 +157,16 @@ class _Asking:
 
 def _fits(variant: Variant, now: Draft) -> bool:
     """Return whether a tile of *variant* is worth showing: an end that the top edge cannot hold is not."""
-    return not isinstance(variant, Attach) or variant.fits(now.bag.bag.top.kind)
+    return not isinstance(variant, Attach) or variant.fits(now.bag.kinds.top.kind)
 
 
-def _kind_chosen(bag: Bag, path: str) -> str:
+def _kind_chosen(kinds: Kinds, path: str) -> str:
     """Return the kind that the bag has at *path*."""
     root, *rest = path.split(".")
     if root == "carry":
-        item = bag.carry[int(rest[0])]
+        item = kinds.carry[int(rest[0])]
         return item.make.kind if rest[1] == "make" else item.attach.kind
-    return dict(bag.with_prefix)[root].kind
+    return dict(kinds.with_prefix)[root].kind
 
 
 _FRAYS = ("does not fray", "frays a little", "frays much")
@@ -262,7 +262,7 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
     if phrase_key == "grid":
         return _grid_tiles(asking)
     key, _, number = phrase_key.partition(".")
-    params = dict(all_params(bag.bag))
+    params = dict(all_params(bag.kinds))
     for prefix, phrase in phrases(bag):
         if phrase.key != key or (number and prefix.rpartition(".")[2] != number):
             continue

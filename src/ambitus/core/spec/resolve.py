@@ -13,7 +13,7 @@ from typing import Any
 from ambitus.core.fields import Length, Value
 from ambitus.core.grammar.allowances import GENERAL, kind_of
 from ambitus.core.grammar.carry.fields import ATTACH, MAKE
-from ambitus.core.grammar.contract import SLOT_ROOTS, Bag, Base, Grammar, Param, Top
+from ambitus.core.grammar.contract import SLOT_ROOTS, Base, Grammar, Kinds, Param, Top
 from ambitus.core.grammar.kinds import BASE_KIND, CLOTH_KIND, INTERFACING_KIND, SEAMS_KIND, TOP_KIND
 from ambitus.core.lengths import MM_PER, Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS, on_ruler, steps_for
@@ -33,9 +33,9 @@ def default_step(unit: Unit) -> float:
     return METRIC_STEPS[0] if system_of(unit) == "metric" else INCH_STEPS[1]
 
 
-def all_params(bag: Bag) -> tuple[tuple[str, Param], ...]:
-    """Return every field of *bag*, allowance overrides included, with its path."""
-    return bag.params + bag.overrides
+def all_params(kinds: Kinds) -> tuple[tuple[str, Param], ...]:
+    """Return every field of *kinds*, allowance overrides included, with its path."""
+    return kinds.params + kinds.overrides
 
 
 def lookup(spec: Spec, path: str) -> Any:
@@ -184,7 +184,7 @@ class _Resolving:
                 self.problems.extend(bad.problems)
             else:
                 return Value(mm, "default", "Your usual.")
-        rule = so_far.bag.base.usual.get(param.path)
+        rule = so_far.kinds.base.usual.get(param.path)
         if rule is not None:
             return Value(rule(so_far), "default", "As usual on this base.")
         default = self.preset.get(path, param.default)
@@ -240,7 +240,7 @@ def with_straps(spec: Spec, grammar: Grammar, facts: Facts) -> Spec:
     return spec.model_copy(update={"carry": [{} for _ in range(pairs)]})
 
 
-def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> tuple[Bag, list[Problem]]:
+def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> tuple[Kinds, list[Problem]]:
     """Return the variant in every slot; a kind that does not exist is a problem and takes the usual one."""
     problems: list[Problem] = []
 
@@ -285,9 +285,9 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
     return bag, problems
 
 
-def _unknown_fields(spec: Spec, bag: Bag, grammar: Grammar) -> list[Problem]:
+def _unknown_fields(spec: Spec, kinds: Kinds, grammar: Grammar) -> list[Problem]:
     """Return what the spec gives that no variant has; another variant's fields wait for it unseen."""
-    known = {path for path, _ in all_params(bag)} | grammar.every_path(
+    known = {path for path, _ in all_params(kinds)} | grammar.every_path(
         carry=len(spec.carry or ()), extras=len(spec.extras)
     )
     out = []
@@ -338,7 +338,7 @@ def _measured(spec: Spec) -> list[Problem]:
 
 def _allowance(given: Value, path: str, param: Param, general: Value, so_far: Resolved) -> Value:
     """Return the allowance of one class: its own, else its kind of seam's, else the general one."""
-    kind = so_far.bag.seam(path.partition(".")[2])
+    kind = so_far.kinds.seam(path.partition(".")[2])
     if kind.own and (given.value is None or not kind.takes_allowance):
         mm, why = kind.own(so_far)
         return Value(mm, "default", why)

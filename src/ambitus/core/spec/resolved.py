@@ -8,7 +8,7 @@ from ambitus.core.fields import Choice, Value
 from ambitus.core.lengths import Grid, Pair, Unit
 
 if TYPE_CHECKING:
-    from ambitus.core.grammar.contract import Attach, Bag, Make
+    from ambitus.core.grammar.contract import Attach, Kinds, Make
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,7 +105,7 @@ class Facts:
 @dataclass(frozen=True, slots=True)
 class Resolved:
     """
-    A whole bag: unit set, grid, the variant in every slot (``bag``), and a value for every field.
+    A whole bag: unit set, grid, the variant in every slot (``kinds``), and a value for every field.
 
     ``values`` is keyed by field path (``size.width``, ``carry.0.drop``, ``allowances.side``).
     """
@@ -113,7 +113,7 @@ class Resolved:
     unit: Unit
     grid: Grid
     preset: str
-    bag: "Bag"
+    kinds: "Kinds"
     values: Mapping[str, Value]
     facts: Facts
     measured: Mapping[str, float] = field(default_factory=dict)
@@ -125,23 +125,23 @@ class Resolved:
     @property
     def items(self) -> "tuple[Item, ...]":
         """The items of its carry list."""
-        return tuple(Item(self, f"carry.{n}") for n in range(len(self.bag.carry)))
+        return tuple(Item(self, f"carry.{n}") for n in range(len(self.kinds.carry)))
 
     @property
     def classes(self) -> dict[str, str]:
         """Every class of seam that is sewn in this bag, with its plain name."""
-        every = self.bag.classes.items()
+        every = self.kinds.classes.items()
         return {
             key: name
             for key, name in every
-            if any(key not in variant.unused(self) for variant in self.bag.sewn_by(key))
+            if any(key not in variant.unused(self) for variant in self.kinds.sewn_by(key))
         }
 
     @property
     def sewn(self) -> dict[str, str]:
         """The seams of the body that are sewn in this bag, whose kind can be chosen."""
-        unused = self.bag.base.unused(self)
-        return {key: name for key, name in self.bag.sewn.items() if key not in unused}
+        unused = self.kinds.base.unused(self)
+        return {key: name for key, name in self.kinds.sewn.items() if key not in unused}
 
     def cloth(self, layer: str) -> ClothFacts:
         """Return the facts of the cloth of *layer* (``outer`` or ``lining``)."""
@@ -168,9 +168,9 @@ class Item:
     @property
     def make(self) -> "Make":
         """How it is made."""
-        return self.bag.bag.carry[self.number].make
+        return self.bag.kinds.carry[self.number].make
 
     @property
     def attach(self) -> "Attach":
         """How it is attached."""
-        return self.bag.bag.carry[self.number].attach
+        return self.bag.kinds.carry[self.number].attach

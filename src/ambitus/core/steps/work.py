@@ -4,12 +4,8 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.cloth.bottom import cloths_outside, has_bottom
-from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
-from ambitus.core.grammar.cloth.steps import PANELS
+from ambitus.core.grammar.cloth.bottom import cloths_outside
 from ambitus.core.grammar.fitting import misfits
-from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
-from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step, in_order
 
@@ -44,8 +40,6 @@ LAST_WORD = (
 
 def _common(bag: Resolved) -> Iterator[Step]:
     outer = bag.cloth("outer")
-    made_up = has_bottom(bag) or DOUBLED_CLOTH.is_(bag, "doubled")
-    laid = ("outer pieces laid",) if made_up else PANELS
     melts = ("melting",) if "none" in outer.iron else ()
     yield Step(
         "press cloth",
@@ -82,51 +76,6 @@ def _common(bag: Resolved) -> Iterator[Step]:
         needs=("pieces cut",),
         gives=("pieces marked",),
     )
-    if bag.bag.interfacing.cuts:
-        facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
-        how = "Fuse" if facts.fused else "Baste"
-        say = "Centred on the wrong side of each outer panel, before anything is joined."
-        yield Step(
-            "interface panels",
-            f"{how} the interfacing to the outer panels",
-            say,
-            200,
-            needs=("pieces marked",),
-            gives=laid,
-            settings="Press, do not slide; let it cool flat."
-            if facts.fused
-            else "Long stitch, inside the allowance.",
-            cautions=("hot iron",) if facts.fused else (),
-        )
-        cored = any(item.make.core_width(item) for item in bag.items)
-        if cored and not bag.bag.interfacing.part:
-            yield Step(
-                "core straps",
-                f"{how} the cores to the straps",
-                "Centred on the wrong side of each strip.",
-                210,
-                needs=("pieces marked",),
-                gives=("strap cores fused",),
-                cautions=("hot iron",) if facts.fused else (),
-            )
-    else:
-        yield Step(
-            "outer ready",
-            "Lay out the outer panels",
-            "Both the same way up, right sides together.",
-            200,
-            needs=("pieces marked",),
-            gives=laid,
-        )
-    if "lining" in bag.bag.top.layers:
-        yield Step(
-            "lining ready",
-            "Lay out the lining panels",
-            "Right sides together, the gap marked where both can be seen.",
-            220,
-            needs=("pieces marked",),
-            gives=("lining pieces laid" if is_faced(bag) else "lining panels ready",),
-        )
 
 
 def _clipped(cautions: tuple[str, ...]) -> tuple[str, ...]:
@@ -142,9 +91,9 @@ def steps_of(bag: Resolved, form: Form) -> tuple[Step, ...]:
     told in order all the same.
     """
     steps = list(_common(bag))
-    for prefix, variant in bag.bag.with_prefix:
+    for prefix, variant in bag.kinds.with_prefix:
         steps += variant.steps(Item(bag, prefix), form)
-    sewn = (*cloths_outside(bag), *bag.bag.top.layers[1:])
+    sewn = (*cloths_outside(bag), *bag.kinds.top.layers[1:])
     if not all(bag.cloth(layer).pins for layer in sewn):
         steps = [replace(s, cautions=_clipped(s.cautions)) for s in steps]
     if any(misfits(bag)):

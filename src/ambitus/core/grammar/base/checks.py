@@ -109,7 +109,7 @@ def no_face_left(draft: "Draft") -> Iterator[Fired]:
 )
 def depth_over_width(draft: "Draft") -> Iterator[Fired]:
     made, bag = draft.form.dimensions, draft.bag
-    of_panels = "corner" in bag.bag.sewn or bag.bag.base.kind == "folded_in"
+    of_panels = "corner" in bag.kinds.sewn or bag.kinds.base.kind == "folded_in"
     if "depth" not in made or made["width"].asked <= 0 or not of_panels:
         return
     depth, width = made["depth"].asked, made["width"].asked

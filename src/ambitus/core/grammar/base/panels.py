@@ -50,7 +50,7 @@ def quarter(bag: Resolved, mm: float) -> float:
 
 def is_folded(bag: Resolved) -> bool:
     """Return whether front and back are one piece, folded at the base."""
-    return bag.bag.base.kind == "folded" or CUT_AS.is_(bag, "folded")
+    return bag.kinds.base.kind == "folded" or CUT_AS.is_(bag, "folded")
 
 
 def no_base_seam(bag: Resolved) -> frozenset[str]:
@@ -79,7 +79,7 @@ def settled(bag: Resolved, plain: float, beyond: float) -> tuple[float, Terms]:
 
 def asked_height(bag: Resolved) -> float:
     """Return the finished height that was asked for, up to the top edge."""
-    return snap(sum(t.mm for t in bag.bag.top.height(bag)))
+    return snap(sum(t.mm for t in bag.kinds.top.height(bag)))
 
 
 def settled_height(bag: Resolved, finishes: Finishes, under: float) -> tuple[float, Terms, Terms]:
@@ -88,7 +88,7 @@ def settled_height(bag: Resolved, finishes: Finishes, under: float) -> tuple[flo
 
     *under* is what the piece is cut higher by at its foot: its seam, and what lies under the bag.
     """
-    terms = (*bag.bag.top.height(bag), *finishes[SHORTER])
+    terms = (*bag.kinds.top.height(bag), *finishes[SHORTER])
     height, moved = settled(bag, sum(t.mm for t in terms), under + eats(finishes, "top"))
     return height, terms, moved
 

@@ -31,7 +31,7 @@ def sewn_layers(bag: Resolved) -> Iterator[tuple[Layer, int]]:
     """Yield the layers that are sewn up by themselves, with the rank their steps begin at."""
     as_one = TURNED.is_(bag, "zip")
     for layer, rank in _RANKS.items():
-        if layer in bag.bag.top.layers and not (layer == "lining" and as_one):
+        if layer in bag.kinds.top.layers and not (layer == "lining" and as_one):
             yield layer, rank
 
 
@@ -76,7 +76,7 @@ def sew(
     if part:
         words, name = f"{words}, {part},", f"{name} {part}"
     deeper = sewn_deeper(bag, layer, seam) if deeper is None else deeper
-    kind, path = bag.bag.seam(seam), allowance_of(seam)
+    kind, path = bag.kinds.seam(seam), allowance_of(seam)
     own = kind.own(bag)[0] if kind.own else 0.0
     allowance = (path.of(bag) if path in bag.values else own) + deeper
     taper = says_taper(bag, seam) if deeper and seam in ("side", "gusset", "end") else ""
@@ -109,7 +109,7 @@ def press_seams(bag: Resolved, layer: Layer, rank: int, *, needs: tuple[str, ...
     """Return the pressing of one layer's seams, the way their kind lies."""
     return Step(
         key=f"{layer} press",
-        title=f"Press the seams of the {layer} {bag.bag.seam('side').press}",
+        title=f"Press the seams of the {layer} {bag.kinds.seam('side').press}",
         say="Sides and base, from the wrong side." if {"side", "base"} <= set(bag.sewn) else _FROM_WRONG,
         rank=rank,
         needs=needs,

@@ -177,7 +177,7 @@ def _range(draft: "Draft", hang: Hang) -> tuple[float, float]:
 def strap_off_panel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     # a base that carries nothing is told as what does not fit
-    for hang in draft.hangs if bag.bag.base.carries else ():
+    for hang in draft.hangs if bag.kinds.base.carries else ():
         near, far = _range(draft, hang)
         if near - 1e-9 <= hang.offset <= far + 1e-9:
             continue
@@ -294,7 +294,7 @@ def _caught(bag: Resolved, hang: Hang) -> tuple[Length, float] | None:
     if kind == "in_seam" and TOP_ALLOWANCE in bag.values:
         return PAST.in_(hang.prefix), snap(PAST.of(hang.item) + TOP_ALLOWANCE.of(bag))
     if kind == "tucked":
-        rows = bag.bag.top.rows(bag)
+        rows = bag.kinds.top.rows(bag)
         return INSIDE_TOP.in_(hang.prefix), snap(INSIDE_TOP.of(hang.item) - max(rows, default=0.0))
     if kind == "on_hem":
         return TUCK.in_(hang.prefix), TUCK.of(hang.item)
@@ -310,8 +310,8 @@ def _down_to(draft: "Draft") -> tuple[float, float, float]:
     """
     bag, form = draft.bag, draft.form
     height, half = asked_height(bag), form.mm("depth") / 2 if "depth" in form.dimensions else 0.0
-    under = bag.bag.base.kind != "gusset" and bool(half)
-    boxed = under and bag.bag.base.kind != "side_panels"
+    under = bag.kinds.base.kind != "gusset" and bool(half)
+    boxed = under and bag.kinds.base.kind != "side_panels"
     return height, height + (half if under else 0.0), half if boxed else 0.0
 
 
@@ -402,17 +402,17 @@ def _stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
     stack = cloth * outers * draft.cut_list.layers + strap * straps
     if linings and LINING_CLOTH in bag.values:
         stack += bag.cloth("lining").thickness * linings
-    if not bag.bag.interfacing.cuts:
+    if not bag.kinds.interfacing.cuts:
         return stack, False
     felt = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)].thickness
-    cored = bool(make.core_width(hang.item)) and not bag.bag.interfacing.part
+    cored = bool(make.core_width(hang.item)) and not bag.kinds.interfacing.part
     # the core is folded once, and stops short of an end that is turned under
     reach = sum(t.mm for t in (*hang.tails, *hang.item.attach.core_short(hang.item)))
     cored = cored and reach > 1e-9
     panels = (p for p in draft.pieces if p.layer == "interfacing")
     top = next((e for p in panels for e in p.edges if e.seam == "top"), None)
     # what is kept out of the seams reaches no farther in than the grid's rounding
-    caught = top is not None and top.finish > 1.0 and bag.bag.interfacing.kind != "kept_out"
+    caught = top is not None and top.finish > 1.0 and bag.kinds.interfacing.kind != "kept_out"
     stack += felt if caught else 0.0
     return stack + (2 * felt if cored else 0.0), cored
 
@@ -463,7 +463,7 @@ def weak_for_load(draft: "Draft") -> Iterator[Fired]:
     if not draft.hangs or not ((cloth.strength <= 1 and single) or cloth.pile):
         return
     how = "gives" if cloth.ease > 0.01 else "loses its pile" if cloth.pile else "tears"
-    options = bag.bag.param_at[OUTER_CLOTH].options
+    options = bag.kinds.param_at[OUTER_CLOTH].options
     strong = (o.key for o in options if _carries(draft, o.key))
     yield fired(
         OUTER_CLOTH,

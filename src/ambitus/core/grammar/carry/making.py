@@ -69,7 +69,7 @@ def making_steps(item: Item, fold: tuple[str, str], stitch: tuple[str, str]) -> 
     at, bag = item.number, item.bag
     core = (
         ("strap cores fused",)
-        if bag.bag.interfacing.cuts and not bag.bag.interfacing.part and item.make.core_width(item)
+        if bag.kinds.interfacing.cuts and not bag.kinds.interfacing.part and item.make.core_width(item)
         else ()
     )
     return (

@@ -31,7 +31,7 @@ def centre_marks(
     out: list[Mark] = []
     side = next(e for e in piece.edges if e.name.startswith(("side", "end")))
     source = side.terms[0].source if side.terms else "derived"
-    name = item.bag.bag.classes.get(side.seam, "Side seam")
+    name = item.bag.kinds.classes.get(side.seam, "Side seam")
     allowance = Term(name, side.finish, "From the raw edge to the seam.", source)
     placed = Sum("From the raw side edge to the strap's centre", placed_terms(item, form, allowance))
     inside = placed.total - side.finish

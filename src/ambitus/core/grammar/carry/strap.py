@@ -289,7 +289,7 @@ def strap_parts(item: Item, form: Form) -> tuple[Part, ...]:
         "strap", "", "Strap", 2, hang.length, hang.width, ends, bought, _creases(item, hang), at=item.at
     )
     across = item.make.core_width(item)
-    if not bag.bag.interfacing.cuts or bag.bag.interfacing.part or not across:
+    if not bag.kinds.interfacing.cuts or bag.kinds.interfacing.part or not across:
         return (strap,)
     # lines the strap's own rounding has already paid for are not rounded again
     short = item.attach.core_short(item)

@@ -124,7 +124,7 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     beyond = under + _foot(main, measure, finishes) + join
     level = on_grid(bag, form, held, lambda level: bag.grid.fit(level + beyond) - beyond)
     shows = path.term(bag, "Visible height of the bottom")
-    high = (*bag.bag.top.height(bag), *finishes[SHORTER])
+    high = (*bag.kinds.top.height(bag), *finishes[SHORTER])
 
     def upper(below: float) -> tuple[Term, ...]:
         lower = step_terms(bag, form.height - level - below)
@@ -158,5 +158,5 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
 
 def bottom_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
     """Return the outer's *form* with its bottom, where it has one and the base lets its panels be divided."""
-    wanted = layer == "outer" and has_bottom(bag) and bag.bag.base.divides
+    wanted = layer == "outer" and has_bottom(bag) and bag.kinds.base.divides
     return with_bottom(bag, form, finishes) if wanted else form

@@ -98,7 +98,7 @@ def bottom_weaker(draft: "Draft") -> Iterator[Fired]:
         bottom, outer = bag.cloth("contrast"), bag.cloth("outer")
         if bottom.strength < outer.strength:
             words = {"bottom": bottom.label, "outer": within(outer.label)}
-            options = bag.bag.param_at[CONTRAST_CLOTH].options
+            options = bag.kinds.param_at[CONTRAST_CLOTH].options
             strong = (o.key for o in options if bag.facts.cloths[o.key].strength >= outer.strength)
             yield fired(
                 CONTRAST_CLOTH,

@@ -4,11 +4,17 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import has_bottom
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
-from ambitus.core.spec.resolved import Item
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
 
 #: what the outer's panels give once they are whole
 PANELS = ("outer panels laid", "outer panels ready", "outer top known")
+
+
+def laid_out(bag: Resolved) -> tuple[str, ...]:
+    """Return what is given once the outer's pieces lie ready: whole panels, or pieces to be joined."""
+    made_up = has_bottom(bag) or DOUBLED_CLOTH.is_(bag, "doubled")
+    return ("outer pieces laid",) if made_up else PANELS
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:

@@ -29,7 +29,7 @@ if TYPE_CHECKING:
 def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     # what is kept out of the seams reaches no farther in than the grid's rounding
-    if not bag.bag.interfacing.cuts or bag.bag.interfacing.kind == "kept_out":
+    if not bag.kinds.interfacing.cuts or bag.kinds.interfacing.kind == "kept_out":
         return
     facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
     piece = next((p for p in draft.pieces if p.layer == "interfacing"), None)
@@ -58,7 +58,7 @@ def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
 )
 def inset_wide(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if bag.bag.interfacing.kind != "inset":
+    if bag.kinds.interfacing.kind != "inset":
         return
     inset = INSET_BY.of(bag)
     least = min(allowance_of(key).of(bag) for key in bag.classes if key != "strap")
@@ -88,7 +88,7 @@ def inset_wide(draft: "Draft") -> Iterator[Fired]:
 )
 def fused_without_heat(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if not bag.bag.interfacing.cuts:
+    if not bag.kinds.interfacing.cuts:
         return
     facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
     cold = [cloth for cloth in map(bag.cloth, cloths_outside(bag)) if cloth.iron.startswith("none")]
@@ -114,7 +114,7 @@ def fused_without_heat(draft: "Draft") -> Iterator[Fired]:
 )
 def interfacing_shows(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if bag.bag.interfacing.cuts and "lining" not in bag.bag.top.layers:
+    if bag.kinds.interfacing.cuts and "lining" not in bag.kinds.top.layers:
         yield fired(
             INTERFACING_KIND,
             "The bag is unlined.",

@@ -3,6 +3,7 @@
 from ambitus.core.grammar.contract import Interfacing, Option, Param, Phrase
 from ambitus.core.grammar.interfacing.checks import CHECKS, inset_wide
 from ambitus.core.grammar.interfacing.fields import INSET_BY, INTERFACING_MATERIAL
+from ambitus.core.grammar.interfacing.steps import interface, lay_outer
 from ambitus.core.grammar.kinds import INTERFACING_KIND
 from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.lengths import paired
@@ -20,7 +21,7 @@ MATERIALS = (
 
 def _usual(bag: Resolved) -> str:
     """Return the interfacing that a bag usually has: a light one where its mouth has to gather."""
-    return "fusible_light" if bag.bag.feature(DrawnUp) else "fusible_medium"
+    return "fusible_light" if bag.kinds.feature(DrawnUp) else "fusible_medium"
 
 
 MATERIAL = Param(
@@ -76,6 +77,7 @@ NONE = Interfacing(
         (INTERFACING_KIND,),
     ),
     cuts=False,
+    acts=(lay_outer,),
     finish=_none,
 )
 FULL = Interfacing(
@@ -86,6 +88,7 @@ FULL = Interfacing(
     params=(MATERIAL,),
     phrase=_phrase("full size"),
     finish=_full,
+    acts=(interface,),
 )
 KEPT_OUT = Interfacing(
     checks=CHECKS,
@@ -95,6 +98,7 @@ KEPT_OUT = Interfacing(
     params=(MATERIAL,),
     phrase=_phrase("kept out of the seams"),
     finish=_kept_out,
+    acts=(interface,),
 )
 INSET = Interfacing(
     checks=(*CHECKS, inset_wide),
@@ -107,11 +111,12 @@ INSET = Interfacing(
     ),
     phrase=_phrase("inset"),
     finish=_inset,
+    acts=(interface,),
 )
 
 
 def _base_of_its_own(bag: Resolved) -> str:
-    return "" if "ring" in bag.bag.base.classes else "it lies in a base that is a piece of its own"
+    return "" if "ring" in bag.kinds.base.classes else "it lies in a base that is a piece of its own"
 
 
 BASE_ONLY = Interfacing(
@@ -124,4 +129,5 @@ BASE_ONLY = Interfacing(
     needs=_base_of_its_own,
     part="base",
     finish=_kept_out,
+    acts=(interface,),
 )

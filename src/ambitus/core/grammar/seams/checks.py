@@ -31,12 +31,12 @@ MOST_SLIVER = 7.0
 def _sewn(draft: "Draft", *kinds: str) -> Iterator[tuple[str, str]]:
     """Yield (class, its name) of the bag's seams that are of one of these kinds."""
     bag = draft.bag
-    yield from ((key, name) for key, name in bag.sewn.items() if bag.bag.seam(key).kind in kinds)
+    yield from ((key, name) for key, name in bag.sewn.items() if bag.kinds.seam(key).kind in kinds)
 
 
 def _kind_of(draft: "Draft", key: str, kind: str) -> Remedy:
     """Return the remedy that sews a class of seam as *kind*: where the maker chose its kind."""
-    return to(kind_of(key) if key in draft.bag.bag.seams_by_class else SEAMS_KIND, kind)
+    return to(kind_of(key) if key in draft.bag.kinds.seams_by_class else SEAMS_KIND, kind)
 
 
 @check(
@@ -53,7 +53,7 @@ def seam_too_narrow(draft: "Draft") -> Iterator[Fired]:
     bag, least = draft.bag, LEAST_SEAM.mm(draft.bag.unit)
     told: set[str] = set()
     for key, name in bag.classes.items():
-        kind, field = bag.bag.seam(key), set_by(bag, allowance_of(key))
+        kind, field = bag.kinds.seam(key), set_by(bag, allowance_of(key))
         mm = allowance_of(key).of(bag)
         if not kind.takes_allowance or mm >= least - 1e-9 or field in told:
             continue
@@ -193,7 +193,7 @@ def raw_edge_frays(draft: "Draft") -> Iterator[Fired]:
     if not cloth.fray:
         return
     words = {"cloth": cloth.label}
-    if bag.bag.top.kind == "raw_edge":
+    if bag.kinds.top.kind == "raw_edge":
         yield fired(
             TOP_KIND,
             "{cloth} frays.",
@@ -294,10 +294,10 @@ def _counts(draft: "Draft", path: Length) -> bool:
     an edge that no knife meets has none.
     """
     bag = draft.bag
-    kinds = {bag.bag.seams.kind, *(bag.bag.seam(key).kind for key in bag.sewn)}
+    kinds = {bag.kinds.seams.kind, *(bag.kinds.seam(key).kind for key in bag.sewn)}
     if path == SLIVER:
         return "overlocked_first" in kinds
-    return path.source(bag) == "chosen" and visible(path, bag.bag.param_at[path], bag)
+    return path.source(bag) == "chosen" and visible(path, bag.kinds.param_at[path], bag)
 
 
 #: of every kind of seam, and of those that enclose their edges

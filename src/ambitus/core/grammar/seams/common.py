@@ -60,7 +60,7 @@ _CALLED = {"side": "sides", "corner": "corners"}
 def _others(bag: Resolved) -> str:
     """Return in words which seams are of another kind than the bag's."""
     apart = {
-        k: v for k, v in bag.bag.seams_by_class.items() if v.kind != bag.bag.seams.kind and k in bag.sewn
+        k: v for k, v in bag.kinds.seams_by_class.items() if v.kind != bag.kinds.seams.kind and k in bag.sewn
     }
     return "".join(f", {_CALLED.get(key, key)} {within(variant.label)}" for key, variant in apart.items())
 

@@ -12,8 +12,8 @@ OVERLOCKED = "overlocked_first"
 
 def edge_terms(bag: Resolved, key: str, over: bool = True) -> tuple[Term, ...]:
     """Return the terms that one edge of a seam of class *key* grows by; *over* where it lies uppermost."""
-    name = bag.bag.sewn.get(key) or bag.bag.classes[key]
-    return bag.bag.seam(key).eats(bag, key, name, over)
+    name = bag.kinds.sewn.get(key) or bag.kinds.classes[key]
+    return bag.kinds.seam(key).eats(bag, key, name, over)
 
 
 def eaten(bag: Resolved, key: str, over: bool = True) -> float:
@@ -29,14 +29,14 @@ def stands_beyond(bag: Resolved, key: str, deeper: float = 0.0) -> float:
     *deeper* is how much wider than planned it is sewn.
     """
     path = allowance_of(key)
-    kind = bag.bag.seam(key)
+    kind = bag.kinds.seam(key)
     mm = path.of(bag) if path in bag.values else kind.own(bag)[0] if kind.own else 0.0
     return snap(kind.stands(bag, key, mm + deeper))
 
 
 def overlocked_first(bag: Resolved) -> bool:
     """Return whether every edge of this bag's pieces is overlocked before anything is joined."""
-    return bag.bag.seams.kind == OVERLOCKED
+    return bag.kinds.seams.kind == OVERLOCKED
 
 
 def knife_sliver(bag: Resolved) -> float:

@@ -50,7 +50,7 @@ def _lapped_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 def _two_panels(bag: Resolved) -> str:
     if is_folded(bag) or TUBE_PANELS.is_(bag, "one"):
         return "its two edges are cut differently, which one piece cannot be"
-    if bag.bag.base.kind == "side_panels":
+    if bag.kinds.base.kind == "side_panels":
         return "one edge lies on the other, and a side panel is sewn to both front and back"
     return ""
 

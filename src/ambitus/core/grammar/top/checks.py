@@ -98,7 +98,7 @@ def _other_seam(draft: "Draft", gap: float) -> tuple[tuple[Remedy, ...], str]:
     """Return the remedy that puts the gap into the other seam, if that has room, and its words."""
     bag = draft.bag
     here = GAP_IN.of(bag)
-    room = {key: longest_gap(mm) for key, mm in bag.bag.base.straight(bag).items() if key != here}
+    room = {key: longest_gap(mm) for key, mm in bag.kinds.base.straight(bag).items() if key != here}
     other = next((key for key, mm in room.items() if mm >= gap - 1e-6), None)
     if other is None:
         return (), ""
@@ -130,7 +130,7 @@ def gap_over_seam(draft: "Draft") -> Iterator[Fired]:
     fits = most >= 1
     larger = ": make the bag larger, or press both edges under instead"
     fix = f"Make it {{most}} or less{words}." if fits else f"There is no room for a gap{words or larger}."
-    pressed = (to(TOP_KIND, "pressed_edges"),) if bag.bag.top.kind == "turned_through" else ()
+    pressed = (to(TOP_KIND, "pressed_edges"),) if bag.kinds.top.kind == "turned_through" else ()
     yield fired(
         GAP,
         "A gap of {gap} in {straight} of straight seam.",
@@ -193,7 +193,7 @@ def gap_too_small(draft: "Draft") -> Iterator[Fired]:
 def hem_out_of_role(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     hem = HEM.of(bag) if HEM in bag.values else None
-    turn = TURN.of(bag) if TURN in bag.values and bag.bag.top.kind != "casing" else None
+    turn = TURN.of(bag) if TURN in bag.values and bag.kinds.top.kind != "casing" else None
     if turn is not None and turn > WIDEST_TURN + 1e-9:
         most = paired(25).mm(bag.unit)
         yield fired(

@@ -9,7 +9,7 @@ from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, ste
 from ambitus.core.grammar.contract import Finishes, Layer, Option, Param
 from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT
 from ambitus.core.lengths import paired, snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
 from ambitus.core.sums import Term, grid_term
 
@@ -86,7 +86,7 @@ def with_facing(bag: Resolved, form: Form, finishes: Finishes) -> Form:
 
 def facing_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
     """Return the lining's *form* with its facing, where one is wanted and the base lets it be divided."""
-    wanted = layer == "lining" and is_faced(bag) and bag.bag.base.divides
+    wanted = layer == "lining" and is_faced(bag) and bag.kinds.base.divides
     return with_facing(bag, form, finishes) if wanted else form
 
 
@@ -106,5 +106,21 @@ def facing_steps(bag: Resolved) -> tuple[Step, ...]:
             lengths=(("Allowance", JOIN_ALLOWANCE.of(bag)),),
             reads=(Reading("top_to_join", "From the finished top to the join", FACING_HEIGHT.of(bag)),),
             cautions=("hot iron",),
+        ),
+    )
+
+
+def lay_lining(item: Item, form: Form) -> tuple[Step, ...]:
+    """Return the laying out of the lining's pieces: whole panels, or what is joined to a facing first."""
+    if "lining" not in item.bag.kinds.top.layers:
+        return ()
+    return (
+        Step(
+            "lining ready",
+            "Lay out the lining panels",
+            "Right sides together, the gap marked where both can be seen.",
+            220,
+            needs=("pieces marked",),
+            gives=("lining pieces laid" if is_faced(item.bag) else "lining panels ready",),
         ),
     )

@@ -65,9 +65,9 @@ def hem_steps(
 ) -> tuple[Step, ...]:
     """Return the pressing and the stitching of a hem, before the sides are sewn, and the last measuring."""
     outer = bag.cloth("outer")
-    on_hem = [i for i, s in enumerate(bag.bag.carry) if s.attach.kind == "on_hem"]
+    on_hem = [i for i, s in enumerate(bag.kinds.carry) if s.attach.kind == "on_hem"]
     straps = tuple(f"carry {i} under the hem" for i in on_hem)
-    every = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    every = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     return (
         Step(
             "press hem",

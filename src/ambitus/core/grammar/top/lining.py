@@ -65,7 +65,7 @@ def keeps_base(bag: Resolved) -> bool:
     Return whether a lining that is sewn deeper keeps its base as it is: a fold cannot be sewn deeper, nor can
     what runs round to a zip; and corner edges of a base that stays must not differ.
     """
-    return CUT_AS.is_(bag, "folded") or bag.bag.base.kind == "folded" or "end" in bag.bag.base.classes
+    return CUT_AS.is_(bag, "folded") or bag.kinds.base.kind == "folded" or "end" in bag.kinds.base.classes
 
 
 def corner_deeper(bag: Resolved, layer: str) -> float:
@@ -82,7 +82,7 @@ def sewn_deeper(bag: Resolved, layer: str, key: str) -> float:
     """
     if key in ("side", "gusset", "end"):
         return deeper_by(bag, layer)
-    if key == "base" or (key == "corner" and "corner" in bag.bag.base.classes):
+    if key == "base" or (key == "corner" and "corner" in bag.kinds.base.classes):
         return corner_deeper(bag, layer)
     return 0.0
 
@@ -90,7 +90,7 @@ def sewn_deeper(bag: Resolved, layer: str, key: str) -> float:
 def says_taper(bag: Resolved, key: str) -> str:
     """Return how an upright seam that is sewn deeper comes back to the plain allowance at its ends."""
     over = amount(TAPER, bag.unit)
-    mouth = "zip" if bag.bag.top.shut else "top"
-    if key in ("side", "end") and keeps_base(bag) and "corner" in bag.bag.sewn:
+    mouth = "zip" if bag.kinds.top.shut else "top"
+    if key in ("side", "end") and keeps_base(bag) and "corner" in bag.kinds.sewn:
         return f" Taper back to the plain allowance over the {over} before the {mouth} and before the corner."
     return f" Taper back to the plain allowance over the {over} before the {mouth}."

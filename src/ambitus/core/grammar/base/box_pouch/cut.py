@@ -192,7 +192,7 @@ def side_fold(bag: Resolved, form: Form) -> Sum:
         snap((form.mm("breadth") + form.mm("height")) / 2),
         "Half the breadth and half the height.",
     )
-    top = (t for t in bag.bag.top.finish(bag, "outer"))
+    top = (t for t in bag.kinds.top.finish(bag, "outer"))
     return Sum("From the raw zip edge to the side fold", (half, *top))
 
 

@@ -134,7 +134,7 @@ def cut_out_steps(item: Item, form: Form) -> tuple[Step, ...]:
             needs=("pieces cut",),
             gives=(
                 "outer panels ready",
-                *(("lining panels ready",) if "lining" in bag.bag.top.layers else ()),
+                *(("lining panels ready",) if "lining" in bag.kinds.top.layers else ()),
             ),
             kind="no return",
             cautions=("blade",),

@@ -17,13 +17,13 @@ from ambitus.core.spec.resolved import Resolved
 
 
 def _needs(bag: Resolved) -> str:
-    if not bag.bag.top.shut:
+    if not bag.kinds.top.shut:
         return "it is closed by a zip along its top"
     if has_bottom(bag):
         return "its panels run under it, so that a bottom has no place of its own"
     if LINING_EASE.is_(bag, "shorter"):
         return "its lining is cut like the outer: shorter, it would be less broad"
-    return "straps need an edge to hang from" if bag.bag.carry else ""
+    return "straps need an edge to hang from" if bag.kinds.carry else ""
 
 
 def _straight(bag: Resolved) -> Mapping[str, float]:

@@ -29,10 +29,10 @@ if TYPE_CHECKING:
 )
 def pinch_past_row(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if bag.bag.base.kind != "boxed_pinched":
+    if bag.kinds.base.kind != "boxed_pinched":
         return
     half = snap(draft.form.mm("depth") / 2)
-    if bag.bag.seam("corner").kind == "french":
+    if bag.kinds.seam("corner").kind == "french":
         second = SECOND_ROW.of(bag)
         if half <= second + 1e-9:
             least = at_least(bag, 2 * second + 2 * LEAST_SEAM.mm(bag.unit))

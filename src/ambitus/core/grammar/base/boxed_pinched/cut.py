@@ -46,12 +46,12 @@ def tip(bag: Resolved, key: str, layer: str) -> Term:
     """Return what stands beyond the seam of class *key* in *layer* once it is sewn, as a term."""
     deeper = sewn_deeper(bag, layer, key)
     why = "The fabric tip lies this far outside the point, once the seam is sewn."
-    return Term(f"{bag.bag.sewn[key]}, what stands beyond it", stands_beyond(bag, key, deeper), why)
+    return Term(f"{bag.kinds.sewn[key]}, what stands beyond it", stands_beyond(bag, key, deeper), why)
 
 
 def first_row(bag: Resolved, half: Term) -> Sum | None:
     """Return where a French corner is stitched first: the second row's width nearer to the point."""
-    if bag.bag.seam("corner").kind != "french":
+    if bag.kinds.seam("corner").kind != "french":
         return None
     path = SECOND_ROW
     second = Term(

@@ -37,7 +37,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
 
 def _stitched_and_trimmed(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...]:
     """Return a corner stitched across once, its tip cut off, and overcast where the bag's seams are."""
-    sewn, overcast = f"{layer} body sewn", bag.bag.seam("corner").finished
+    sewn, overcast = f"{layer} body sewn", bag.kinds.seam("corner").finished
     trimmed = f"{layer} corners trimmed" if overcast else sewn
     out = [
         Step(

@@ -25,7 +25,7 @@ if TYPE_CHECKING:
 )
 def folded_in_too_low(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if bag.bag.base.kind != "folded_in":
+    if bag.kinds.base.kind != "folded_in":
         return
     height, half = asked_height(bag), DEPTH.of(bag) / 2
     if height <= half + 1e-9:

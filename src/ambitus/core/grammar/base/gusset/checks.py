@@ -42,10 +42,10 @@ def _depth(draft: "Draft") -> float | None:
 def corner_radius_over_panel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     plate = False
-    if bag.bag.base.kind == "gusset":
+    if bag.kinds.base.kind == "gusset":
         wanted, room = corner_radius(bag).mm, most_radius(WIDTH.of(bag), asked_height(bag))
         plate = ROUND_BY.of(bag) == "plate"
-    elif bag.bag.base.kind == "rounded_rectangle":
+    elif bag.kinds.base.kind == "rounded_rectangle":
         wanted = RADIUS.of(bag)
         room = min(LENGTH.of(bag), BREADTH.of(bag)) / 2
     else:

@@ -50,7 +50,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             )
             before = gives
         # a hem is sewn while the strip lies flat: then the little that is too much is eased in
-        hemmed = "lining" not in bag.bag.top.layers
+        hemmed = "lining" not in bag.kinds.top.layers
         if not hemmed:
             out.append(_trim(layer, form, rank + 12, before))
             before = f"{layer} strip level"

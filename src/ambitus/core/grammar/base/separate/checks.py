@@ -83,7 +83,7 @@ def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
     if not is_traced(bag):
         return
     seam = eaten(bag, "ring")
-    sewn = (p for p in draft.pieces if p.part == "base" and p.layer in bag.bag.top.layers)
+    sewn = (p for p in draft.pieces if p.part == "base" and p.layer in bag.kinds.top.layers)
     crossed = next((p for p in sewn if _swallowed(p) or not is_simple(flattened(p.cut, p.bends))), None)
     least = paired(3).mm(bag.unit)
     half = at_least(bag, RING_ALLOWANCE.of(bag) / 2)
@@ -228,8 +228,8 @@ def snips_too_deep(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if (
         "ring" not in bag.classes
-        or bag.bag.base.kind == "rectangle"
-        or not bag.bag.seam("ring").takes_allowance
+        or bag.kinds.base.kind == "rectangle"
+        or not bag.kinds.seam("ring").takes_allowance
     ):
         return
     mm = RING_ALLOWANCE.of(bag)

@@ -55,7 +55,7 @@ def is_traced(bag: Resolved) -> bool:
 
 def ease_of(bag: Resolved) -> float:
     """Return what the cloths of this bag ease into a curved seam, as a share: the one that eases least."""
-    cloths = (*bag.bag.top.layers, *(("contrast",) if base_of_bottom(bag) else ()))
+    cloths = (*bag.kinds.top.layers, *(("contrast",) if base_of_bottom(bag) else ()))
     return min(bag.cloth(cloth).ease for cloth in cloths)
 
 

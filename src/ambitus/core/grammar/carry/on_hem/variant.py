@@ -23,7 +23,7 @@ def _core_short(item: Item) -> tuple[Term, ...]:
 
 
 def _crossed(item: Item) -> tuple[int, int, int]:
-    return (3 if item.bag.bag.top.kind == "double_hem" else 2, 0, 2)
+    return (3 if item.bag.kinds.top.kind == "double_hem" else 2, 0, 2)
 
 
 ON_HEM = Attach(

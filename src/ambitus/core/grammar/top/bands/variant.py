@@ -30,6 +30,7 @@ from ambitus.core.grammar.top.drawstring.fields import (
     LOOPS,
     TAIL,
 )
+from ambitus.core.grammar.top.facing import lay_lining
 from ambitus.core.grammar.top.fields import EASE_BY, GAP, GAP_IN, LINING_EASE
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS
@@ -121,5 +122,5 @@ BANDS = replace(
     told={"band": BAND, **CORDS_TOLD},
     chosen=(*CORDS_CHOSEN, BAND_MADE),
     read=read,
-    acts=(steps,),
+    acts=(lay_lining, steps),
 )

@@ -27,7 +27,7 @@ if TYPE_CHECKING:
 )
 def raw_edge_in_channel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if bag.bag.top.kind != "casing" or is_overlocked(bag):
+    if bag.kinds.top.kind != "casing" or is_overlocked(bag):
         return
     turn, edge, channel = TURN.of(bag), CHANNEL_EDGE.of(bag), CHANNEL.of(bag)
     if edge + 1e-9 < turn < edge + channel - 1e-9:
@@ -63,7 +63,7 @@ def raw_edge_in_channel(draft: "Draft") -> Iterator[Fired]:
 )
 def turn_over_casing(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if bag.bag.top.kind == "casing" and TURN.of(bag) > turn_down(bag) + 1e-9:
+    if bag.kinds.top.kind == "casing" and TURN.of(bag) > turn_down(bag) + 1e-9:
         turn, down = TURN.of(bag), turn_down(bag)
         least = at_most(bag, down)
         yield fired(

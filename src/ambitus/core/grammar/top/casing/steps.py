@@ -77,6 +77,6 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 gives=("outer panels ready", "outer top known"),
             )
         )
-    caught = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    caught = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     out += thread_steps(bag, form, ("casing stitched", "outer body sewn"))
     return (*out, measure_back(form, needs=("cord threaded", *caught)))

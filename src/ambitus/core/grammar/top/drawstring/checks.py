@@ -303,7 +303,7 @@ def stiff_drawn_up(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if cords_in(draft) is None:
         return
-    if bag.bag.interfacing.cuts and not bag.bag.interfacing.part:
+    if bag.kinds.interfacing.cuts and not bag.kinds.interfacing.part:
         facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
         if facts.stiff:
             yield fired(
@@ -313,10 +313,10 @@ def stiff_drawn_up(draft: "Draft") -> Iterator[Fired]:
                 {"what": facts.label},
                 remedies=(to(INTERFACING_KIND, "none"), to(INTERFACING_MATERIAL, "fusible_light")),
             )
-    for layer in bag.bag.top.layers:
+    for layer in bag.kinds.top.layers:
         cloth = bag.cloth(layer)
         if cloth.stiff:
-            options = bag.bag.param_at[f"cloth.{layer}"].options
+            options = bag.kinds.param_at[f"cloth.{layer}"].options
             soft = (o.key for o in options if _gathers(draft, o.key, cloth.strength))
             field = LINING_CLOTH if layer == "lining" else OUTER_CLOTH
             yield fired(

@@ -117,7 +117,7 @@ def with_contents(bag: Resolved, form: Form, to_cord: Term) -> Form:
         why = "The height, less the closing over it and what stands above the cord."
         closes = Dimension("contents", "Closes over contents", over, over, "derived", why)
         return replace(form, dimensions={**form.dimensions, "contents": closes})
-    above = sum(t.mm for t in bag.bag.top.height(bag)[1:])
+    above = sum(t.mm for t in bag.kinds.top.height(bag)[1:])
     path = HEIGHT
     high = form.dimensions["height"]
     comes_out = snap(high.comes_out - above)
@@ -132,7 +132,7 @@ def with_contents(bag: Resolved, form: Form, to_cord: Term) -> Form:
 
 def contents_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
     """Return the outer's *form* with the height of what goes in beside its own."""
-    drawn = bag.bag.feature(DrawnUp)
+    drawn = bag.kinds.feature(DrawnUp)
     return with_contents(bag, form, drawn.above_cord(bag)) if drawn and layer == "outer" else form
 
 

@@ -81,7 +81,7 @@ if TYPE_CHECKING:
 
 
 def _cords(draft: "Draft") -> Cords | None:
-    drawn = draft.bag.bag.feature(DrawnUp)
+    drawn = draft.bag.kinds.feature(DrawnUp)
     return drawn.cords(draft.bag, draft.form) if drawn else None
 
 
@@ -113,7 +113,7 @@ def _tails(length: Sum, path: Term) -> Sum:
 
 def cut_widths(bag: Resolved, wide: float) -> tuple[float, float]:
     """Return how wide front and back are cut that are *wide* at the seams; of a lap the back is wider."""
-    if "side" not in bag.bag.classes:
+    if "side" not in bag.kinds.classes:
         return wide, wide
     plain = (snap(wide + 2 * eaten(bag, "side", over)) for over in (True, False))
     front, back = (mm if bag.grid.holds(mm) else bag.grid.fit(mm) for mm in plain)
@@ -159,7 +159,7 @@ def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
 
 def cord_strip(bag: Resolved, form: Form) -> Strip:
     """Return the cord as a strip, its tails marked, with the other ways to reckon its length."""
-    drawn = bag.bag.feature(DrawnUp)
+    drawn = bag.kinds.feature(DrawnUp)
     if drawn is None:
         raise ValueError("the bag is not drawn up")
     cords = drawn.cords(bag, form)

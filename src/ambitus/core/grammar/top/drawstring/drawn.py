@@ -43,5 +43,5 @@ class DrawnUp:
 
 def above_cord(bag: Resolved) -> float:
     """Return how much of the bag stands above its cord, in mm; nothing of a bag that is not drawn up."""
-    drawn = bag.bag.feature(DrawnUp)
+    drawn = bag.kinds.feature(DrawnUp)
     return drawn.above_cord(bag).mm if drawn else 0.0

@@ -38,7 +38,7 @@ def at_foot(bag: Resolved) -> bool:
 
 def loops_of(bag: Resolved) -> Strip | None:
     """Return the loops: twice what is seen and both seams long, folded in four; None where there are none."""
-    if LOOPS not in bag.values or LOOPS.is_(bag, "none") or "side" not in bag.bag.classes:
+    if LOOPS not in bag.values or LOOPS.is_(bag, "none") or "side" not in bag.kinds.classes:
         return None
     seen, wide = LOOP.term(bag, "Visible"), LOOP_WIDE.term(bag, "Width of the loop")
     seam = sum(t.mm for t in edge_terms(bag, "side"))
@@ -69,7 +69,7 @@ def no_side_seam(bag: Resolved) -> str:
     """Return why loops do not go with this bag, or nothing."""
     if LOOPS not in bag.values or LOOPS.is_(bag, "none"):
         return ""
-    if "side" not in bag.bag.classes:
+    if "side" not in bag.kinds.classes:
         return "there is no side seam to catch a loop in"
     if at_foot(bag) and not CORDS.is_(bag, "two"):
         return "cords that run down to loops at the foot are two"

@@ -27,7 +27,7 @@ def opening_param(*options: Option) -> Param:
 
 def has_side_seam(bag: Resolved) -> bool:
     """Return whether seams of the side run up to the top edge."""
-    return "side" in bag.bag.base.classes
+    return "side" in bag.kinds.base.classes
 
 
 def needs_side_seam(bag: Resolved) -> str:

@@ -35,7 +35,7 @@ def slit_steps(bag: Resolved, needs: tuple[str, ...]) -> tuple[tuple[Step, ...],
     opening = OPENING.of(bag)
     if opening == "eyelets":
         return (), (*needs, "eyelets made")
-    french = bag.bag.seam("side").kind.startswith("french")
+    french = bag.kinds.seam("side").kind.startswith("french")
     snip = " Snip the French seam to its line at the opening’s ends, and hem its edges." if french else ""
     say = (
         "Press the seam open, so that its edges lie back from the opening; bar both ends by hand or machine."
@@ -63,7 +63,7 @@ def _with_what(bag: Resolved) -> str:
 
 def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Step, ...]:
     """Return cutting and threading the cord, and finishing its ends."""
-    drawn = bag.bag.feature(DrawnUp)
+    drawn = bag.kinds.feature(DrawnUp)
     cords = drawn.cords(bag, form) if drawn else None
     if cords is None:
         return ()

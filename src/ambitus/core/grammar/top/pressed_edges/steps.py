@@ -12,7 +12,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps from two sewn bodies to a finished top."""
     bag = item.bag
     outer = bag.cloth("outer")
-    straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    straps = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     return (
         *facing_steps(bag),
         Step(

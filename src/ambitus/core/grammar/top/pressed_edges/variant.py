@@ -4,7 +4,7 @@ from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.contract import DIVIDES, Param, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS, LINED_CHECKS
-from ambitus.core.grammar.top.facing import FACING_PARAMS, facing_stage, no_join, says_lined
+from ambitus.core.grammar.top.facing import FACING_PARAMS, facing_stage, lay_lining, no_join, says_lined
 from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, LINING_EASE, TURN
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.hem import fold_marks
@@ -53,5 +53,5 @@ PRESSED_EDGES = Top(
     read=read,
     shorter=shorter_terms,
     stages=(Stage(DIVIDES, facing_stage),),
-    acts=(steps,),
+    acts=(lay_lining, steps),
 )

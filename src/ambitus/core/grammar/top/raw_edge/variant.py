@@ -12,7 +12,7 @@ from ambitus.core.steps.model import Step
 
 def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     bag = item.bag
-    every = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    every = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     return (
         Step(
             "true the top",

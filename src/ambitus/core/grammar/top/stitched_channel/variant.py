@@ -44,7 +44,7 @@ from ambitus.core.grammar.top.drawstring.opening import (
     opening_param,
     side_marks,
 )
-from ambitus.core.grammar.top.facing import facing_stage
+from ambitus.core.grammar.top.facing import facing_stage, lay_lining
 from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, GAP, GAP_IN, HEADING, LINING_EASE
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.stitched_channel.read import read
@@ -155,5 +155,5 @@ STITCHED_CHANNEL = replace(
     told={"heading": HEADING, "channel": CHANNEL, **CORDS_TOLD},
     chosen=(*CORDS_CHOSEN, OPENING),
     read=read,
-    acts=(steps,),
+    acts=(lay_lining, steps),
 )

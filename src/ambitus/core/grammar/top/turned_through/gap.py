@@ -19,7 +19,7 @@ def is_bulky(bag: Resolved) -> bool:
     """Return whether fleece or foam has to pass when the bag is turned."""
     key = INTERFACING_MATERIAL.found(bag)
     bulky = bool(key and isinstance(key.value, str) and bag.facts.interfacings[key.value].bulky)
-    return bulky and bag.bag.interfacing.cuts
+    return bulky and bag.kinds.interfacing.cuts
 
 
 def usual_gap(bag: Resolved) -> float:
@@ -35,7 +35,7 @@ def margin(straight: float, gap: float) -> float:
 def straight_seam(bag: Resolved) -> float:
     """Return the straight part of the seam that the gap lies in; a side below a facing is shorter."""
     seam = GAP_IN.of(bag)
-    plain = bag.bag.base.straight(bag).get(seam, 0.0)
+    plain = bag.kinds.base.straight(bag).get(seam, 0.0)
     return plain - FACING_HEIGHT.of(bag) if seam == "side" and is_faced(bag) else plain
 
 
@@ -52,7 +52,7 @@ def longest_gap(straight: float) -> float:
 
 def default_seam(bag: Resolved) -> str:
     """Return the seam that takes the gap: the base, or a side where there is no base seam."""
-    return "base" if "base" in bag.bag.base.straight(bag) else "side"
+    return "base" if "base" in bag.kinds.base.straight(bag) else "side"
 
 
 def _edge(piece: Piece, seam: str) -> int | None:
@@ -86,7 +86,7 @@ def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     under = 0.0
     if seam_class == "side":
         # what of this edge lies under the bag, or is crossed by a fold: all but the straight part
-        plain = straight_seam(bag) + form.height - sum(t.mm for t in bag.bag.top.height(bag))
+        plain = straight_seam(bag) + form.height - sum(t.mm for t in bag.kinds.top.height(bag))
         under = max(0.0, snap(seam - plain))
     # what lies beyond the seam line at the start of this edge, read along it
     ux, uy = unit_vector(a, b)

@@ -42,7 +42,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps from two sewn bodies to a closed bag."""
     bag = item.bag
     top = TOP_ALLOWANCE.of(bag)
-    straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    straps = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     return (
         *facing_steps(bag),
         gap_open(bag),

@@ -4,7 +4,7 @@ from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.contract import DIVIDES, Option, Param, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
-from ambitus.core.grammar.top.facing import FACING_PARAMS, facing_stage, no_join, says_lined
+from ambitus.core.grammar.top.facing import FACING_PARAMS, facing_stage, lay_lining, no_join, says_lined
 from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, GAP, GAP_IN, LINING_EASE
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS, shorter_terms
@@ -67,5 +67,5 @@ TURNED_THROUGH = Top(
     read=read,
     shorter=shorter_terms,
     stages=(Stage(DIVIDES, facing_stage),),
-    acts=(steps,),
+    acts=(lay_lining, steps),
 )

@@ -218,7 +218,7 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
 
 
 def _zip(draft: "Draft") -> Zip | None:
-    return zip_of(draft.bag, draft.form) if draft.bag.bag.top.mouth_seam == "zip" else None
+    return zip_of(draft.bag, draft.form) if draft.bag.kinds.top.mouth_seam == "zip" else None
 
 
 def zip_in(draft: "Draft") -> Zip | None:

@@ -204,7 +204,7 @@ def _narrowed(bag: Resolved, made: Zip) -> tuple[Step, ...]:
 
 def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
     """Return the sewing of the zip to both panels, and the gate before a seam closes the bag."""
-    lined = "lining" in bag.bag.top.layers
+    lined = "lining" in bag.kinds.top.layers
     seam = (("Zip seam", ZIP_ALLOWANCE.of(bag)),)
     ready = "zip narrowed" if is_narrowed(bag) else "zip ready"
     between = (
@@ -214,7 +214,7 @@ def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
     )
     foot = f"Zip foot, straight stitch 2.5, {bag.cloth('outer').needle}."
     closing = "right" if CLOSES_AT.is_(bag, "right") else "left"
-    straps = tuple(f"carry {i} caught" for i in range(len(bag.bag.carry)))
+    straps = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     layers = ("outer", "lining") if lined else ("outer",)
     ends = end_class(bag)
     out = [

@@ -238,7 +238,7 @@ def finish(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
 
 def is_box(bag: Resolved) -> bool:
     """Return whether the base is that of a box pouch, whose breadth runs to the middle of the zip."""
-    return "end" in bag.bag.base.classes
+    return "end" in bag.kinds.base.classes
 
 
 def sewn_below(bag: Resolved) -> float:
@@ -258,17 +258,17 @@ def is_narrowed(bag: Resolved) -> bool:
 
 def as_one(bag: Resolved) -> bool:
     """Return whether no lining is sewn up by itself: a zipped bag is then turned through its zip."""
-    return TURNED.is_(bag, "zip") or "lining" not in bag.bag.top.layers
+    return TURNED.is_(bag, "zip") or "lining" not in bag.kinds.top.layers
 
 
 def end_class(bag: Resolved) -> str:
     """Return the class of seam that catches the ends of the zip: the side seams, or those of a box pouch."""
-    return next((key for key in ("end", "side") if key in bag.bag.sewn), next(iter(bag.bag.sewn)))
+    return next((key for key in ("end", "side") if key in bag.kinds.sewn), next(iter(bag.kinds.sewn)))
 
 
 def no_mouth(bag: Resolved) -> str:
     """Return why a zip cannot lie between front and back on this base, or nothing."""
-    base = bag.bag.base
+    base = bag.kinds.base
     if base.kind in ("gusset", "side_panels"):
         return "the sides stand between front and back, where the zip’s ends would have to be caught"
     if TUBE_PANELS.is_(bag, "one"):

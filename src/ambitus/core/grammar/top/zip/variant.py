@@ -6,6 +6,7 @@ from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.contract import SEEN, Option, Param, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
+from ambitus.core.grammar.top.facing import lay_lining
 from ambitus.core.grammar.top.fields import EASE_BY, GAP, GAP_IN, LINING_EASE, TURNED
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS, shorter_terms
@@ -83,5 +84,5 @@ ZIP = Top(
     told=ZIP_TOLD,
     chosen=(*(path for path in TAPE_CHOICES if path != ZIP_COUNTS), *SMALL_CHOICES, TURNED),
     read=read,
-    acts=(steps,),
+    acts=(lay_lining, steps),
 )
