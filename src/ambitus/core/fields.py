@@ -164,3 +164,4 @@ class Count(Field[int]):
 
 
 AnyField = Field[Any]
+AnyChoice = Choice[Any]

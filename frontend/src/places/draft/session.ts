@@ -13,9 +13,6 @@ import type { Unsent } from './unsent'
 export const SETTLE_MS = 800
 export const CHANGED_MS = 9000
 export const RETRY_MS = 1500
-/** how soon a settling is tried again while an edit is under way */
-const SOON_MS = 60
-
 export type Keeping = 'kept' | 'keeping' | 'waiting' | 'away' | 'moved'
 
 export interface Step {
@@ -53,6 +50,8 @@ export interface Session {
   causes: Record<string, string>
   /** the name of the edit that is on screen and not settled */
   pendingId: string
+  /** whether what is on screen settles as soon as nothing is under way any more */
+  settleWanted: boolean
   /** sent, and not answered */
   saving?: Unsent
   unsaved?: Unsent
@@ -120,6 +119,7 @@ export const begun = (): Session => ({
   asked: 0,
   causes: {},
   pendingId: '',
+  settleWanted: false,
 })
 
 export const pathOf = (edit: Edit) => (edit.kind === 'silenced' ? `silenced.${edit.check}` : edit.path)
@@ -256,6 +256,7 @@ class Working {
     this.show(got, true)
     this.settleSoon()
     this.pump()
+    this.settleIfWanted()
     // asked for before another unit was chosen
     if (!isBusy(this.s) && got.unit !== this.s.unit) this.again(false)
   }
@@ -275,6 +276,7 @@ class Working {
       if (about) this.set({ problems: { ...this.s.problems, [path]: about } })
     } else this.fail(failure)
     this.pump()
+    this.settleIfWanted()
   }
 
   /** Put an edit that did not get through back at the head of the line. */
@@ -339,9 +341,10 @@ class Working {
     this.do({ do: 'clear', timer: 'settle' })
     const { working: after, settled: before, plan } = this.s
     if (!after || !before || isBusy(this.s)) {
-      if (isBusy(this.s)) this.do({ do: 'timer', timer: 'settle', ms: SOON_MS })
+      this.set({ settleWanted: isBusy(this.s) })
       return
     }
+    this.set({ settleWanted: false })
     const cause = causeSaid(this.s) || 'Edited'
     this.set({ causes: {} })
     if (like(after, before)) {
@@ -351,6 +354,11 @@ class Working {
     }
     this.set({ done: [...this.s.done, { before, after, cause }], undone: [] })
     this.keep(after, cause)
+  }
+
+  /** Settle what was to be settled while something was under way, once nothing is. */
+  settleIfWanted() {
+    if (this.s.settleWanted && !isBusy(this.s)) this.settle()
   }
 
   keep(spec: Spec, cause: string) {

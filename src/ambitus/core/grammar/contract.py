@@ -3,9 +3,9 @@
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
-from typing import TYPE_CHECKING, Any, Literal, TypeVar, cast
+from typing import TYPE_CHECKING, Literal, TypeVar, cast
 
-from ambitus.core.fields import AnyField, Choice, Kind, Length
+from ambitus.core.fields import AnyChoice, AnyField, Kind, Length
 from ambitus.core.grammar.allowances import allowance_of, kind_of
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.lengths import Pair, View
@@ -57,8 +57,8 @@ class Param:
     high: float = 3000.0
     options: tuple[Option, ...] = ()
     optional: bool = False
-    shown_when: tuple[Choice[Any], str] | None = None
-    shown_unless: tuple[Choice[Any], str] | None = None
+    shown_when: tuple[AnyChoice, str] | None = None
+    shown_unless: tuple[AnyChoice, str] | None = None
     #: the same by a rule, where it hangs on another part of the bag
     shown_if: "Callable[[Resolved], bool] | None" = None
     #: whether one of its options is offered in this bag; what is chosen always is
@@ -278,7 +278,7 @@ class Top(Variant):
     #: what a cut list tells of it besides the allowances of its classes: name there -> field
     told: Mapping[str, Length] = field(default_factory=dict)
     #: choices that its small pieces follow from, which a cut list tells by their field
-    chosen: tuple[Choice[Any], ...] = ()
+    chosen: tuple[AnyChoice, ...] = ()
     #: allowance on a panel's top edge, from a cut list's allowances
     read: Callable[[Mapping[str, float]], float]
 
