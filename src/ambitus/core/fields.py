@@ -55,7 +55,15 @@ class Field(str, Generic[T]):
         >>> Length("size.width").in_("")
         'size.width'
         """
-        return type(self)(f"{at}.{self.leaf}") if at and self.root == at.partition(".")[0] else self
+        if not at:
+            return self
+        known: dict[str, Self] = self.__dict__
+        found = known.get(at)
+        if found is None:
+            mine = self.root == at.partition(".")[0]
+            # asked for with every draft: each place's own field is made once
+            found = known[at] = type(self)(f"{at}.{self.leaf}") if mine else self
+        return found
 
     @property
     def root(self) -> str:
@@ -79,11 +87,13 @@ class Field(str, Generic[T]):
 
     def source(self, held: Held) -> Source:
         """Return where its value came from."""
-        return self.value(held).source
+        at = held.at
+        return held.values[self.in_(at) if at else self].source
 
     def why(self, held: Held) -> str:
         """Return the one sentence that says where its value came from."""
-        return self.value(held).why
+        at = held.at
+        return held.values[self.in_(at) if at else self].why
 
 
 class Length(Field[float]):

@@ -116,8 +116,9 @@ def gathered(terms: Iterable[Term]) -> tuple[Term, ...]:
     out: list[Term] = []
     for term in terms:
         for at, known in enumerate(out):
-            alike = (known.cause, known.why, known.source) == (term.cause, term.why, term.source)
-            if alike and abs(known.each - term.each) < 1e-9:
+            if known.why != term.why or known.source != term.source or known.cause != term.cause:
+                continue
+            if abs(known.each - term.each) < 1e-9:
                 out[at] = replace(known, mm=known.mm + term.mm, times=known.times + term.times)
                 break
         else:

@@ -1,5 +1,7 @@
 """The allowances by class of seam, and the fields that name the kind of one class."""
 
+from functools import cache
+
 from ambitus.core.fields import Kind, Length
 
 GENERAL = Length("allowances.general")
@@ -15,11 +17,13 @@ GUSSET_ALLOWANCE = Length("allowances.gusset")
 STRAP_ALLOWANCE = Length("allowances.strap")
 
 
+@cache
 def allowance_of(key: str) -> Length:
     """Return the allowance of the seams of class *key*."""
     return Length(f"allowances.{key}")
 
 
+@cache
 def kind_of(key: str) -> Kind:
     """Return the field that names the kind of the seams of class *key*."""
     return Kind(f"seams.{key}")

@@ -551,9 +551,11 @@ V = TypeVar("V", bound=Variant)
 class Grammar:
     """The variants by slot and kind, in the order their tiles are shown."""
 
-    slots: Mapping[str, Mapping[str, Variant]]
+    slots: Mapping[str, Mapping[str, Variant]] = field(repr=False)
     _bags: dict[object, Kinds] = field(default_factory=dict, repr=False, compare=False)
     _paths: dict[object, frozenset[str]] = field(default_factory=dict, repr=False, compare=False)
+    _every: dict[object, object] = field(default_factory=dict, repr=False, compare=False)
+    _sewable: list[str] = field(default_factory=list, repr=False, compare=False)
 
     def of(self, slot: str, kind: str, of_type: type[V]) -> V:
         """Return a variant. Raises KeyError if there is none, TypeError if it is no *of_type*."""
@@ -563,8 +565,12 @@ class Grammar:
         return found
 
     def every(self, slot: str, of_type: type[V]) -> dict[str, V]:
-        """Return every variant of a slot by its kind."""
-        return {kind: self.of(slot, kind, of_type) for kind in self.slots.get(slot, {})}
+        """Return every variant of a slot by its kind; found once."""
+        found = self._every.get((slot, of_type))
+        if found is None:
+            found = {kind: self.of(slot, kind, of_type) for kind in self.slots.get(slot, {})}
+            self._every[slot, of_type] = found
+        return cast(dict[str, V], found)
 
     def bag(
         self,
@@ -609,10 +615,12 @@ class Grammar:
     @property
     def sewable(self) -> tuple[str, ...]:
         """The classes of seam whose kind can be chosen, in the order bases name them."""
-        bases = self.every("base", Base).values()
-        every = {c: None for base in bases for c in (*base.classes, *base.also_sewn)}
-        kinds = self.every("seams", SeamKind).values()
-        return tuple(key for key in every if any(key in kind.sews for kind in kinds))
+        if not self._sewable:
+            bases = self.every("base", Base).values()
+            every = {c: None for base in bases for c in (*base.classes, *base.also_sewn)}
+            kinds = self.every("seams", SeamKind).values()
+            self._sewable.extend(key for key in every if any(key in kind.sews for kind in kinds))
+        return tuple(self._sewable)
 
     def every_path(self, **items: int) -> frozenset[str]:
         """Return every field path that some variant has, kinds included; *items* is how long each list is."""
