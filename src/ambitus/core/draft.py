@@ -1,15 +1,15 @@
 """The recipe: resolved spec → form → cut → pieces, seams walked, read back, checks, steps."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from functools import cache, cached_property
-from typing import TypeVar, cast
 
 from ambitus.core.cut.listing import cut_list_of
 from ambitus.core.cut.pieces import cut_pieces, finishes_for
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.grammar.carry.strap import Hang, hang_of
 from ambitus.core.grammar.contract import SHORTER, Attach, Base, Grammar, Kinds, Layer, Make, SeamKind, Top
+from ambitus.core.once import Once
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
 from ambitus.core.spec.resolved import Resolved
@@ -17,14 +17,12 @@ from ambitus.core.steps import Step
 from ambitus.core.steps.work import steps_of
 from ambitus.core.walk import WalkedSeam, walk_seams
 
-T = TypeVar("T")
-
 #: Raised whenever a rule changes what is cut, so that a saved plan can say under which it was drafted.
 RULES_VERSION = 4
 
 
 @dataclass(frozen=True)
-class Draft:
+class Draft(Once):
     """A bag worked out. Everything in it follows from ``bag``."""
 
     bag: Resolved
@@ -33,12 +31,6 @@ class Draft:
     pieces: tuple[Piece, ...]
     seams: tuple[Seam, ...]
     _once: dict[object, object] = field(default_factory=dict, repr=False, compare=False)
-
-    def once(self, work: Callable[["Draft"], T]) -> T:
-        """Return what *work* makes of this draft, done the first time that it is asked for."""
-        if work not in self._once:
-            self._once[work] = work(self)
-        return cast(T, self._once[work])
 
     @property
     def form(self) -> Form:

@@ -6,7 +6,7 @@ from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Depends, Query, Request, Response
 from fastapi import Path as PathOf
-from pydantic import BaseModel, ConfigDict, Field, StringConstraints, TypeAdapter
+from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
 from ambitus.core.lengths import Unit
 from ambitus.core.problems import Problem, SpecProblems
@@ -299,9 +299,6 @@ class SheetOut(BaseModel):
     paper: str
     sheet: Sheet
     redrawn: list[Difference]
-
-
-_SHEET_OUT = TypeAdapter(SheetOut)
 
 
 @router.get("/{plan_id}/revisions/{number}/sheet", responses=_WRONG, summary="The cut sheet")

@@ -9,6 +9,7 @@ from ambitus.core.fields import AnyChoice, AnyField, Kind, Length
 from ambitus.core.grammar.allowances import allowance_of, kind_of
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.lengths import Pair, View
+from ambitus.core.once import Once
 from ambitus.core.sums import Term
 
 if TYPE_CHECKING:
@@ -396,7 +397,7 @@ class Strap:
 
 
 @dataclass(frozen=True, kw_only=True)
-class Kinds:
+class Kinds(Once):
     """The variant chosen in every slot; ``seams_by_class`` are the seams that are not of the bag's kind."""
 
     cloth: Variant
@@ -409,12 +410,6 @@ class Kinds:
     plain: SeamKind
     seams_by_class: Mapping[str, SeamKind] = field(default_factory=dict)
     _once: dict[object, object] = field(default_factory=dict, repr=False, compare=False)
-
-    def once(self, work: "Callable[[Kinds], F]") -> F:
-        """Return what *work* makes of these kinds, done the first time that it is asked for."""
-        if work not in self._once:
-            self._once[work] = work(self)
-        return cast(F, self._once[work])
 
     @cached_property
     def with_prefix(self) -> tuple[tuple[str, Variant], ...]:
