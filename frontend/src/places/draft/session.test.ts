@@ -158,6 +158,30 @@ describe('settling', () => {
     expect(at.saves().map((s) => widthOf(s.sent.spec))).toEqual([320])
   })
 
+  it('is not brought on by a pause that a slow answer made', () => {
+    const at = moved()
+      .on({ on: 'edit', edit: stepped(1) })
+      .on({ on: 'paused' })
+      .answer(311)
+    expect(at.saves()).toEqual([])
+    expect(at.done('timer')).toContainEqual({ do: 'timer', timer: 'settle', ms: SETTLE_MS })
+    expect(
+      at
+        .on({ on: 'paused' })
+        .saves()
+        .map((s) => widthOf(s.sent.spec)),
+    ).toEqual([311])
+  })
+
+  it('comes a while after a refusal too, for what went before it', () => {
+    const at = moved()
+      .on({ on: 'edit', edit: typed('x') })
+      .on({ on: 'paused' })
+    const failure = { kind: 'refused', code: 'not-a-length', message: 'No.', problems: [] } as const
+    at.on({ on: 'not drafted', edit: typed('x'), failure, asked: 1 })
+    expect(at.done('timer')).toContainEqual({ do: 'timer', timer: 'settle', ms: SETTLE_MS })
+  })
+
   it('keeps nothing where nothing differs, and lets go of what was held', () => {
     const at = new Driven().open().on({ on: 'settle' })
     expect(at.saves()).toEqual([])

@@ -82,6 +82,7 @@ export type Event =
   | { on: 'drafted'; edit?: Edit; got: Drafted; asked: number; noting: boolean }
   | { on: 'not drafted'; edit?: Edit; failure: Failure; asked: number }
   | { on: 'settle' }
+  | { on: 'paused' }
   | { on: 'changed long ago' }
   | { on: 'retry' }
   | { on: 'send' }
@@ -275,6 +276,7 @@ class Working {
       const about = failure.problems.find((p) => p.field === path) ?? failure.problems[0]
       if (about) this.set({ problems: { ...this.s.problems, [path]: about } })
     } else this.fail(failure)
+    if (!like(this.s.working, this.s.settled)) this.settleSoon()
     this.pump()
     this.settleIfWanted()
   }
@@ -354,6 +356,12 @@ class Working {
     }
     this.set({ done: [...this.s.done, { before, after, cause }], undone: [] })
     this.keep(after, cause)
+  }
+
+  /** The hand rested: settle, unless an answer is still out. It starts the pause anew, so that a slow answer
+   * amid fast presses does not end them. */
+  paused() {
+    if (!isBusy(this.s)) this.settle()
   }
 
   /** Settle what was to be settled while something was under way, once nothing is. */
@@ -473,6 +481,9 @@ export function next(session: Session, event: Event, id: string): Turn {
       break
     case 'settle':
       at.settle()
+      break
+    case 'paused':
+      at.paused()
       break
     case 'changed long ago':
       at.set({ changed: {}, baseline: undefined })

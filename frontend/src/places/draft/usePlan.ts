@@ -36,7 +36,7 @@ export function usePlan(world = WORLD) {
   const session = shallowRef(begun())
   const timers: Partial<Record<Timer, number>> = {}
   const rings: Record<Timer, Event> = {
-    settle: { on: 'settle' },
+    settle: { on: 'paused' },
     changed: { on: 'changed long ago' },
     retry: { on: 'retry' },
   }
