@@ -7,12 +7,13 @@ from functools import cache, cached_property
 from ambitus.core.cut.listing import cut_list_of
 from ambitus.core.cut.pieces import cut_pieces, finishes_for
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
+from ambitus.core.form.sewn import Sewn
 from ambitus.core.grammar.carry.strap import Hang, hang_of
 from ambitus.core.grammar.contract import SHORTER, Attach, Base, Grammar, Kinds, Layer, Make, SeamKind, Top
 from ambitus.core.once import Once
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps import Step
 from ambitus.core.steps.work import steps_of
 from ambitus.core.walk import WalkedSeam, walk_seams
@@ -102,7 +103,7 @@ def _layered(
     Return the seams of every sewn layer, and the one round the mouth that joins the layers.
 
     A layer comes as its name, its seams and its mouth. Where the mouth is *shut* its front and its back are
-    joined to each other, by a zip, and have to be as long.
+    the two sides of a strip between them, a zip, and have to be as long.
     """
     out = []
     for layer, seams, _ in layers:
@@ -112,10 +113,21 @@ def _layered(
             out.append(replace(seam, key=key, label=label, chains=chains))
     rings = tuple(tuple(Stretch(layer, face, edge) for face, edge in mouth) for layer, _, mouth in layers)
     if shut and all(len(ring) == 2 for ring in rings):
-        out.append(Seam("top", _MOUTH[mouth_seam], mouth_seam, tuple((s,) for ring in rings for s in ring)))
+        chains = tuple((s,) for ring in rings for s in ring)
+        sides = tuple(side for ring in rings for side in range(len(ring)))
+        out.append(Seam("top", _MOUTH[mouth_seam], mouth_seam, chains, strip=mouth_seam, sides=sides))
     elif len(layers) > 1:
         out.append(Seam("top", _MOUTH[mouth_seam], mouth_seam, rings))
     return tuple(out)
+
+
+def _sewn(bag: Resolved, layer: Layer, form: Form) -> Form:
+    """Return *form* with everything that its variants sew at places of it."""
+    found: dict[str, tuple[Sewn, ...]] = {}
+    for at, variant in bag.kinds.sewing:
+        if sewn := variant.sewn(Item(bag, at), form, layer):
+            found[at] = (*found.get(at, ()), *sewn)
+    return replace(form, sewn=found) if found else form
 
 
 def draft(bag: Resolved) -> Draft:
@@ -135,6 +147,7 @@ def draft(bag: Resolved) -> Draft:
         forms[layer] = whole[layer]
         for stage in bag.kinds.stages:
             forms[layer] = stage.change(bag, layer, forms[layer], finishes)
+        forms[layer] = _sewn(bag, layer, forms[layer])
     top = bag.kinds.top
     seams = _layered(
         top.mouth_seam, top.shut, *((layer, made.seams, made.mouth) for layer, made in forms.items())

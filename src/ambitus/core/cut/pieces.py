@@ -4,11 +4,12 @@ from collections.abc import Callable, Mapping
 from dataclasses import replace
 from typing import Literal, cast
 
+from ambitus.core.cut.marking import marks_of
 from ambitus.core.cut.outline import CutFace, cut_face
 from ambitus.core.form.model import Band, Edge, Face, Form, Loose, Mark, Measure, Piece, Strip
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, PRINT
-from ambitus.core.grammar.contract import SHORTER, Finishes, Kinds, Layer, no_marks, no_parts
+from ambitus.core.grammar.contract import SHORTER, Finishes, Kinds, Layer, no_marks, no_parts, nothing_sewn
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import snap
@@ -233,15 +234,20 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form]) -> tuple[Piece, ...]:
         if variant.parts is not no_parts:
             for part in variant.parts(Item(bag, prefix), forms["outer"]):
                 pieces.append(_strip(bag, part) if isinstance(part, Strip) else _loose(bag, part))
-    marking = [(v, Item(bag, at)) for at, v in bag.kinds.with_prefix if v.marks is not no_marks]
+    marking = [
+        (v, at) for at, v in bag.kinds.with_prefix if v.sewn is not nothing_sewn or v.marks is not no_marks
+    ]
     out = []
     for at, piece in enumerate(pieces):
         marks = [*piece.marks]
         if piece.layer in bag.kinds.top.layers:
             marks += _middle_marks(piece)
-            for variant, item in marking:
+            form = forms[piece.layer]
+            for variant, prefix in marking:
+                if variant.sewn is not nothing_sewn:
+                    marks += marks_of(piece, form.sewn.get(prefix, ()))
                 # a base knows no bands: it marks what is whole
                 if not (piece.cut_off and variant is bag.kinds.base):
-                    marks += variant.marks(item, forms[piece.layer], piece)
+                    marks += variant.marks(Item(bag, prefix), form, piece)
         out.append(replace(piece, letter=letter(at), marks=tuple(marks)))
     return tuple(out)

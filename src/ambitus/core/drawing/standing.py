@@ -8,6 +8,7 @@ from typing import Literal
 
 from ambitus.core.drawing.paths import number, path
 from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import rows_below
 from ambitus.core.form.stance import SizeLine
 from ambitus.core.geometry import Point, area, bounds, unit_vector
 from ambitus.core.grammar.carry.fields import DROP, STRAP_LENGTH
@@ -15,8 +16,6 @@ from ambitus.core.grammar.carry.strap import Hang
 
 #: What one millimetre of depth becomes, to the right and up.
 _RIGHT, _UP = 0.5, 0.3
-#: Topstitching below the mouth, in the picture only.
-TOPSTITCH = 9.0
 
 #: How far apart two heights stand in the picture, as a share of what the first stands off the bag.
 NEXT_HEIGHT = 4.4
@@ -244,12 +243,11 @@ def standing(
     hangs: tuple[Hang, ...],
     by_drop: set[str],
     inside: str = "lining",
-    rows: tuple[float, ...] = (TOPSTITCH,),
 ) -> Standing:
     """
     Return the standing view of *form*; straps in *by_drop* show their drop, the others their length.
 
-    *inside* is the layer seen in the mouth; *rows* are how far below the top edge its stitching lies.
+    *inside* is the layer seen in the mouth.
     """
     shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs]
     mouth = [project(p) for p in _at(form.stance.mouth_ring, form.stands + form.stance.band)]
@@ -276,7 +274,7 @@ def standing(
         if form.stance.band:
             above = Wall(wall.head, tuple((x, y, z + form.stance.band) for x, y, z in wall.head))
             shapes.append(Shape(path([project(p) for p in above.outline], closed=True), "band", "fill"))
-        for row in rows:
+        for row in rows_below(form):
             shapes.append(Shape(path([project(p) for p in wall.row(row)]), "outer", "stitch"))
     for part in form.stance.standing_seams:
         (bx, by), (mx, my) = ring_point(form.stance.base_ring, part), ring_point(form.stance.mouth_ring, part)

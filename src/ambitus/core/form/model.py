@@ -7,12 +7,15 @@ Outlines run anticlockwise, so the right-hand side of an edge is outside.
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
-from typing import Literal
+from typing import TYPE_CHECKING, Literal
 
 from ambitus.core.curves import Bend, flattened, offset_bent
 from ambitus.core.form.stance import Stance
 from ambitus.core.geometry import Point, bounds
 from ambitus.core.sums import Source, Sum, Term
+
+if TYPE_CHECKING:
+    from ambitus.core.form.sewn import Sewn
 
 
 @dataclass(frozen=True, slots=True)
@@ -124,6 +127,9 @@ class Seam:
 
     The chains are as long as each other, but for what is eased in: ``ease`` is the share of the shorter that
     the longer may exceed it by, ``trimmed`` what is cut off after sewing, in mm.
+
+    Where a ``strip`` lies between, a zip, its chains are sewn to one of its two sides each: ``sides`` says to
+    which. Chains of different sides are as long as each other, and are not sewn to each other.
     """
 
     key: str
@@ -132,6 +138,8 @@ class Seam:
     chains: tuple[tuple[Stretch, ...], ...]
     ease: float = 0.0
     trimmed: float = 0.0
+    strip: str = ""
+    sides: tuple[int, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -173,6 +181,17 @@ class Form:
     rounded: float = 0.0
     #: what a cut list tells of each part besides its size: part -> name -> mm
     told: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
+    #: what is sewn, left open, caught and folded on it, by the part of the spec that it is for: ``top``
+    sewn: "Mapping[str, tuple[Sewn, ...]]" = field(default_factory=dict)
+
+    @property
+    def every_sewn(self) -> "tuple[Sewn, ...]":
+        """All that is sewn, left open, caught and folded on it."""
+        return tuple(one for every in self.sewn.values() for one in every)
+
+    def face(self, name: str) -> Face:
+        """Return the face called *name*. Raises StopIteration if there is none."""
+        return next(f for f in self.faces if f.name == name)
 
     def mm(self, key: str) -> float:
         """Return the size called *key* as it comes out."""

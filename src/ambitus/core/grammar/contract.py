@@ -15,6 +15,7 @@ from ambitus.core.sums import Term
 if TYPE_CHECKING:
     from ambitus.core.checks.mechanism import Rule
     from ambitus.core.form.model import Form, Mark, Part, Piece
+    from ambitus.core.form.sewn import Sewn
     from ambitus.core.read.cutlist import Reader
     from ambitus.core.spec.resolved import Item, Resolved
     from ambitus.core.steps.model import Step
@@ -115,6 +116,11 @@ def no_marks(_: "Item", __: "Form", ___: "Piece") -> "tuple[Mark, ...]":
     return ()
 
 
+def nothing_sewn(_: "Item", __: "Form", ___: Layer) -> "tuple[Sewn, ...]":
+    """What is sewn for a variant that adds nothing at a place of its own."""
+    return ()
+
+
 def no_parts(_: "Item", __: "Form") -> "tuple[Part, ...]":
     """The parts of a variant that cuts nothing of its own."""
     return ()
@@ -133,11 +139,6 @@ def none_unused(_: "Resolved") -> frozenset[str]:
 def no_terms(_: "Item") -> tuple[Term, ...]:
     """A strap without a core, or an end that takes nothing from its core."""
     return ()
-
-
-def topstitched(_: "Resolved") -> tuple[float, ...]:
-    """The row of stitching of a top edge that is topstitched close to it."""
-    return (9.0,)
 
 
 def plain_height(bag: "Resolved") -> tuple[Term, ...]:
@@ -208,7 +209,9 @@ class Variant:
     stages: "tuple[Stage, ...]" = ()
     #: what is cut or bought for it besides the panels
     parts: "Callable[[Item, Form], tuple[Part, ...]]" = no_parts
-    #: what it marks on a piece
+    #: what is sewn, left open, caught and folded for it on the form of a layer, and marked there
+    sewn: "Callable[[Item, Form, Layer], tuple[Sewn, ...]]" = nothing_sewn
+    #: what else it marks on a piece
     marks: "Callable[[Item, Form, Piece], tuple[Mark, ...]]" = no_marks
     #: the work that it adds, to be sorted with the rest
     acts: "tuple[Act, ...]" = ()
@@ -265,8 +268,6 @@ class Top(Variant):
     layers: tuple[Layer, ...]
     finish: "Callable[[Resolved, Layer], tuple[Term, ...]]"
     brings: Mapping[Slot, str] = field(default_factory=dict)
-    #: how far below the finished edge its rows of stitching show, in mm
-    rows: "Callable[[Resolved], tuple[float, ...]]" = topstitched
     #: the finished height, as a maker would add it up
     height: "Callable[[Resolved], tuple[Term, ...]]" = plain_height
     #: what a layer is made less high than the bag
@@ -438,6 +439,11 @@ class Kinds(Once):
         """What its variants do to a form, in order."""
         every = (stage for _, variant in self.with_prefix for stage in variant.stages)
         return tuple(sorted(every, key=lambda stage: stage.rank))
+
+    @cached_property
+    def sewing(self) -> tuple[tuple[str, Variant], ...]:
+        """Those of its variants for which something is sewn at a place of its own, with their prefix."""
+        return tuple((at, v) for at, v in self.with_prefix if v.sewn is not nothing_sewn)
 
     @cached_property
     def in_cutting_order(self) -> tuple[tuple[str, Variant], ...]:

@@ -283,7 +283,7 @@ def picture(draft: Draft) -> Standing:
     by_drop = {h.prefix for h in draft.hangs if MEASURED_BY.of(h.item) == "drop"}
     faced = is_faced(draft.bag)
     inside = "lining" if "lining" in draft.bag.kinds.top.layers and not faced else "outer"
-    return standing(draft.form, draft.hangs, by_drop, inside, draft.bag.kinds.top.rows(draft.bag))
+    return standing(draft.form, draft.hangs, by_drop, inside)
 
 
 def states(draft: Draft, view: View) -> tuple[StateShown, ...]:

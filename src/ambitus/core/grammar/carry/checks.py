@@ -13,6 +13,7 @@ from ambitus.core.checks.amounts import (
 )
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.fields import Length
+from ambitus.core.form.sewn import rows_below
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.base.panels import asked_height
 from ambitus.core.grammar.carry.fields import (
@@ -32,7 +33,6 @@ from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, LINING_CLOTH, OUTER_CLOTH
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.lengths import Pair, paired, snap
-from ambitus.core.spec.resolved import Resolved
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -270,7 +270,7 @@ def strap_on_fold(draft: "Draft") -> Iterator[Fired]:
 def strap_tail_short(draft: "Draft") -> Iterator[Fired]:
     bag, least = draft.bag, CAUGHT.mm(draft.bag.unit)
     for hang in draft.hangs:
-        found = _caught(bag, hang)
+        found = _caught(draft, hang)
         if found is None:
             continue
         path, beyond = found
@@ -288,13 +288,13 @@ def strap_tail_short(draft: "Draft") -> Iterator[Fired]:
             )
 
 
-def _caught(bag: Resolved, hang: Hang) -> tuple[Length, float] | None:
+def _caught(draft: "Draft", hang: Hang) -> tuple[Length, float] | None:
     """Return the field of a strap's end, and what of it lies beyond the last row that catches it."""
-    kind = hang.item.attach.kind
+    bag, kind = draft.bag, hang.item.attach.kind
     if kind == "in_seam" and TOP_ALLOWANCE in bag.values:
         return PAST.in_(hang.prefix), snap(PAST.of(hang.item) + TOP_ALLOWANCE.of(bag))
     if kind == "tucked":
-        rows = bag.kinds.top.rows(bag)
+        rows = rows_below(draft.form)
         return INSIDE_TOP.in_(hang.prefix), snap(INSIDE_TOP.of(hang.item) - max(rows, default=0.0))
     if kind == "on_hem":
         return TUCK.in_(hang.prefix), TUCK.of(hang.item)

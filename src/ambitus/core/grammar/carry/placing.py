@@ -1,8 +1,13 @@
-"""Where straps go on a piece: their centres on every top edge, read from its raw sides."""
+"""Where straps are caught: their centres on every top edge of the body, read from its raw sides."""
 
-from ambitus.core.form.model import Form, Mark, Piece
+from dataclasses import dataclass
+
+from ambitus.core.form.model import Face, Form
+from ambitus.core.form.sewn import Caught, Place, Told, edge_length, no_measures, top_edges, with_top
 from ambitus.core.grammar.carry.fields import PLACED_BY, STRAP_GAP
 from ambitus.core.grammar.carry.strap import placed_terms
+from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Sum, Term
@@ -18,30 +23,65 @@ def _between(item: Item, panel: float, placed: Sum, seam: float) -> Sum:
     return Sum("Between the two centres", (whole, both))
 
 
-def centre_marks(
-    item: Item, form: Form, piece: Piece, down: tuple[tuple[str, Sum], ...] = ()
-) -> tuple[Mark, ...]:
-    """
-    Return the two strap centres on each top edge of an outer piece; *down* are more readings of theirs.
+def placed_in(item: Item, form: Form, *side: Term) -> Sum:
+    """Return the way to a strap's centre from the side seam, or from the raw edge *side* beyond it."""
+    return Sum("From the raw side edge to the strap's centre", placed_terms(item, form, *side))
 
-    On a folded piece the back's edge lies at the other end, and stands on its head.
+
+@dataclass(frozen=True, slots=True)
+class _Measured:
+    """How two strap ends on an edge *long* mm long are found: the raw side lies as far out as it is cut."""
+
+    item: Item
+    form: Form
+    face: Face
+    long: float
+    tube: bool
+    down: Told
+
+    def _placed(self, spare: float) -> Sum:
+        bag = self.item.bag
+        side = next(e for e in self.face.edges if e.name.startswith(("side", "end")))
+        terms = edge_terms(bag, side.seam, self.face.over)
+        name = bag.kinds.classes.get(side.seam, "Side seam")
+        source = terms[0].source if terms else "derived"
+        allowance = Term(name, snap(spare), "From the raw edge to the seam.", source)
+        return placed_in(self.item, self.form, allowance)
+
+    def from_left(self, spare: float) -> Told:
+        """Return how far from the left, how far apart, and what else is measured there."""
+        placed = self._placed(spare)
+        panel = snap(self.long + (0.0 if self.tube else 2 * spare))
+        apart = _between(self.item, panel, placed, snap(spare) if self.tube else 0.0)
+        return (("from the left", placed), ("apart", apart), *self.down)
+
+    def from_right(self, spare: float) -> Told:
+        """Return how far from the right."""
+        return (("from the right", self._placed(spare)),)
+
+
+def caught_at_centres(
+    item: Item, form: Form, layer: Layer, *, seam: str = "", reaches: float = 0.0, down: Told = ()
+) -> tuple[Caught, ...]:
     """
-    if piece.layer != "outer" or piece.part:
+    Return the two strap ends on each top edge of the outer: caught in *seam*, or by rows of their own, and
+    reaching so far in; *down* are more measures of theirs.
+
+    On a folded face the back's edge lies at the other end, and stands on its head.
+    """
+    if layer != "outer":
         return ()
-    out: list[Mark] = []
-    side = next(e for e in piece.edges if e.name.startswith(("side", "end")))
-    source = side.terms[0].source if side.terms else "derived"
-    name = item.bag.kinds.classes.get(side.seam, "Side seam")
-    allowance = Term(name, side.finish, "From the raw edge to the seam.", source)
-    placed = Sum("From the raw side edge to the strap's centre", placed_terms(item, form, allowance))
-    inside = placed.total - side.finish
-    tube = piece.tube
-    for n, ((lx, ly), (rx, ry)) in enumerate(piece.tops()):
-        way = 1.0 if lx < rx else -1.0
-        panel = snap(abs(rx - lx) + (0.0 if tube else 2 * side.finish))
-        apart = _between(item, panel, placed, side.finish if tube else 0.0)
-        told = (("from the left", placed), ("apart", apart), *down) if not n else ()
-        other = (("from the right", placed),) if n == (1 if tube else 0) else ()
-        out.append(Mark("strap", "Strap centre", ((lx + way * inside, ly),), "top left", told))
-        out.append(Mark("strap", "Strap centre", ((rx - way * inside, ry),), "top right", other))
+    out: list[Caught] = []
+    strip = f"strap {item.at}"
+    for face in with_top(form):
+        tops = top_edges(face)
+        tube = len(tops) > 1 and not face.folded
+        inside = placed_in(item, form).total
+        for n, edge in enumerate(tops):
+            measured = _Measured(item, form, face, edge_length(form, face.name, edge), tube, down)
+            left = measured.from_left if not n else no_measures
+            right = measured.from_right if n == (1 if tube else 0) else no_measures
+            for back, where, told in ((True, "top left", left), (False, "top right", right)):
+                place = Place(face.name, edge, inside, 0.0, back)
+                out.append(Caught(strip, place, seam, reaches, "Strap centre", where, told))
     return tuple(out)

@@ -2,16 +2,17 @@
 
 from typing import Literal
 
-from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.geometry import Point, outward
-from ambitus.core.grammar.contract import Param, Slot
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Line, Told
+from ambitus.core.grammar.contract import Layer, Param, Slot
 from ambitus.core.grammar.seams.edges import knife_sliver, overlocked_first
 from ambitus.core.grammar.seams.overcast import sliver_term
 from ambitus.core.grammar.top.fields import TOP_SLIVER
 from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
-from ambitus.core.sums import Sum, Term
+from ambitus.core.sums import Term
 
 SLIVER_PARAM = Param(
     TOP_SLIVER,
@@ -31,33 +32,47 @@ def knife_terms(bag: Resolved, name: str) -> tuple[Term, ...]:
     return sliver_term(bag, "top", name, TOP_SLIVER)
 
 
+#: How far below a top edge a row lies that keeps it flat.
+TOPSTITCHED = 9.0
+
 #: What an unlined bag's other parts do, where nothing else was chosen.
 UNLINED: dict[Slot, str] = {"interfacing": "none", "seams": "zigzagged"}
 
 
-def fold_marks(
-    piece: Piece,
-    folds: tuple[tuple[str, Sum], ...],
+def lines_along_top(
+    bag: Resolved,
+    form: Form,
+    layer: Layer,
+    folds: Told,
     label: str = "Hem, from the raw top edge",
     kind: Literal["crease", "row"] = "crease",
     drawn: int | None = None,
-) -> tuple[Mark, ...]:
+) -> tuple[Line, ...]:
     """
-    Return the creases of a hem on every top edge of *piece*, each read from the raw edge.
+    Return folds or rows along every top edge, each told from the raw edge; a face tells all of them once.
 
-    Of *folds* the first *drawn* are lines on the piece; what follows is only told.
+    Of *folds* the first *drawn* are lines; what follows is only told.
     """
+    beyond = sum(t.mm for t in bag.kinds.top.finish(bag, layer))
     out = []
-    n = len(piece.cut)
-    edges = [i for i, e in enumerate(piece.edges) if e.seam == "top"]
-    for at, i in enumerate(edges):
-        a, b = piece.cut[i], piece.cut[(i + 1) % n]
-        ox, oy = outward(a, b)
-        for number, (_, told) in enumerate(folds[:drawn]):
-            line: tuple[Point, ...] = tuple((x - ox * told.total, y - oy * told.total) for x, y in (a, b))
-            readings = folds if not at and not number else ()
-            out.append(Mark(kind, label, line, "top edge", readings))
+    for face in form.faces:
+        told: Told = folds
+        for edge in (e for e in face.edges if e.seam == "top"):
+            for _, mm in folds[:drawn]:
+                out.append(Line(kind, face.name, edge.name, snap(mm.total - beyond), label, told))
+                told = ()
     return tuple(out)
+
+
+def rows_along_top(form: Form, below: tuple[float, ...]) -> tuple[Line, ...]:
+    """Return rows of stitching round the mouth, so far below its finished edge; they are not marked."""
+    tops = [(f.name, e.name) for f in form.faces for e in f.edges if e.seam == "top"]
+    return tuple(Line("row", face, edge, mm) for face, edge in tops for mm in below)
+
+
+def topstitched(form: Form) -> tuple[Line, ...]:
+    """Return the row of stitching that keeps a top edge flat."""
+    return rows_along_top(form, (TOPSTITCHED,))
 
 
 def hem_steps(

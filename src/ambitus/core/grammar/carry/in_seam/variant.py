@@ -1,13 +1,21 @@
 """Strap ends caught in the top seam, between outer and lining."""
 
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Caught
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.fields import PAST
 from ambitus.core.grammar.carry.in_seam.cut import core_short, tail
 from ambitus.core.grammar.carry.in_seam.read import read_tail
 from ambitus.core.grammar.carry.in_seam.steps import steps
-from ambitus.core.grammar.carry.placing import centre_marks
-from ambitus.core.grammar.contract import Attach, Param
+from ambitus.core.grammar.carry.placing import caught_at_centres
+from ambitus.core.grammar.contract import Attach, Layer, Param
 from ambitus.core.lengths import paired
+from ambitus.core.spec.resolved import Item
+
+
+def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Caught, ...]:
+    return caught_at_centres(item, form, layer, seam="top")
+
 
 IN_SEAM = Attach(
     slot="attach",
@@ -30,7 +38,7 @@ IN_SEAM = Attach(
     tops=("turned_through",),
     tail=tail,
     core_short=core_short,
-    marks=centre_marks,
+    sewn=_sewn,
     crossed=lambda item: (1, 1, 1),
     told=(PAST,),
     read_tail=read_tail,

@@ -1,12 +1,13 @@
 """Strap ends turned under and sewn to the face in a box below the top edge."""
 
-from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Caught
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.fields import BOX, END_TURNED, FROM_TOP
 from ambitus.core.grammar.carry.on_face.read import read_tail
 from ambitus.core.grammar.carry.on_face.steps import steps
-from ambitus.core.grammar.carry.placing import centre_marks
-from ambitus.core.grammar.contract import Attach, Param
+from ambitus.core.grammar.carry.placing import caught_at_centres
+from ambitus.core.grammar.contract import Attach, Layer, Param
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Sum, Term
@@ -29,13 +30,12 @@ def _crossed(item: Item) -> tuple[int, int, int]:
     return 1, 0, 2 if END_TURNED.of(item) > 0 else 1
 
 
-def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
-    top = next((e for e in piece.edges if e.seam == "top"), None)
-    if top is None:
-        return ()
-    upper = Sum("From the raw edge to the box", (*top.terms, FROM_TOP.term(item, "From the top edge")))
+def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Caught, ...]:
+    top = item.bag.kinds.top.finish(item.bag, layer)
+    upper = Sum("From the raw edge to the box", (*top, FROM_TOP.term(item, "From the top edge")))
     lower = Sum("From the raw edge to the end", (*upper.terms, BOX.term(item, "Box")))
-    return centre_marks(item, form, piece, (("down to the box", upper), ("to its lower row", lower)))
+    down = (("down to the box", upper), ("to its lower row", lower))
+    return caught_at_centres(item, form, layer, reaches=FROM_TOP.of(item) + BOX.of(item), down=down)
 
 
 ON_FACE = Attach(
@@ -52,7 +52,7 @@ ON_FACE = Attach(
     ),
     tail=_tail,
     core_short=_core_short,
-    marks=_marks,
+    sewn=_sewn,
     crossed=_crossed,
     told=(
         FROM_TOP,

@@ -1,12 +1,14 @@
 """Strap ends laid under the hem, folded up over it and stitched twice."""
 
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Caught
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.fields import TUCK
 from ambitus.core.grammar.carry.on_hem.checks import CHECKS
 from ambitus.core.grammar.carry.on_hem.read import read_tail
 from ambitus.core.grammar.carry.on_hem.steps import steps
-from ambitus.core.grammar.carry.placing import centre_marks
-from ambitus.core.grammar.contract import Attach, Param
+from ambitus.core.grammar.carry.placing import caught_at_centres
+from ambitus.core.grammar.contract import Attach, Layer, Param
 from ambitus.core.grammar.top.fields import HEM
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item
@@ -24,6 +26,11 @@ def _core_short(item: Item) -> tuple[Term, ...]:
 
 def _crossed(item: Item) -> tuple[int, int, int]:
     return (3 if item.bag.kinds.top.kind == "double_hem" else 2, 0, 2)
+
+
+def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Caught, ...]:
+    hem = HEM.of(item) if HEM.found(item) else 0.0
+    return caught_at_centres(item, form, layer, reaches=hem)
 
 
 ON_HEM = Attach(
@@ -48,7 +55,7 @@ ON_HEM = Attach(
     tops=("double_hem", "overlocked_hem"),
     tail=_tail,
     core_short=_core_short,
-    marks=centre_marks,
+    sewn=_sewn,
     crossed=_crossed,
     told=(TUCK,),
     read_tail=read_tail,

@@ -1,11 +1,13 @@
 """Strap ends tucked between the pressed edges of outer and lining."""
 
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Caught
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.fields import INSIDE_TOP
-from ambitus.core.grammar.carry.placing import centre_marks
+from ambitus.core.grammar.carry.placing import caught_at_centres
 from ambitus.core.grammar.carry.tucked.read import read_tail
 from ambitus.core.grammar.carry.tucked.steps import steps
-from ambitus.core.grammar.contract import Attach, Param
+from ambitus.core.grammar.contract import Attach, Layer, Param
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Term
@@ -13,6 +15,10 @@ from ambitus.core.sums import Term
 
 def _tail(item: Item) -> tuple[Term, ...]:
     return (INSIDE_TOP.term(item, "End inside the top edge"),)
+
+
+def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Caught, ...]:
+    return caught_at_centres(item, form, layer, reaches=INSIDE_TOP.of(item))
 
 
 TUCKED = Attach(
@@ -25,7 +31,7 @@ TUCKED = Attach(
     params=(Param(INSIDE_TOP, "End inside the top edge", "length", paired(50), low=5, high=300),),
     tops=("pressed_edges",),
     tail=_tail,
-    marks=centre_marks,
+    sewn=_sewn,
     crossed=lambda item: (2, 2, 1),
     told=(INSIDE_TOP,),
     read_tail=read_tail,

@@ -3,7 +3,8 @@
 from dataclasses import replace
 
 from ambitus.core.cut.outline import cut_face
-from ambitus.core.form.model import Edge, Face, Form, Loose, Mark, Measure, Part, Piece
+from ambitus.core.form.model import Edge, Face, Form, Loose, Mark, Measure, Part
+from ambitus.core.form.sewn import Sewn
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.base.fields import STEP
@@ -13,9 +14,9 @@ from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.drawstring.cords import cord_parts
 from ambitus.core.grammar.top.drawstring.fields import BAND, BAND_MADE
 from ambitus.core.grammar.top.drawstring.loops import no_side_seam
-from ambitus.core.grammar.top.drawstring.motif import motif_mark
+from ambitus.core.grammar.top.drawstring.motif import motif_zone
 from ambitus.core.grammar.top.lining import shorter_terms
-from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
+from ambitus.core.grammar.top.turned_through.gap import gap_opening
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
@@ -56,14 +57,12 @@ def above_cord(bag: Resolved) -> Term:
     return Term("The band", BAND.of(bag), "It stands above the closing.", BAND.source(bag))
 
 
-def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     """Return the gap in the lining, and on the outer the room for a motif."""
-    bag = item.bag
-    plain = TURNED_THROUGH.marks(item, form, piece)
-    if piece.layer != "outer" or piece.part or not any(e.seam == "top" for e in piece.edges):
-        return plain
-    seam = (TOP_ALLOWANCE.term(bag, "Top seam"),)
-    return (*plain, motif_mark(bag, form, seam, above_cord(bag)))
+    if layer != "outer":
+        return gap_opening(item, form, layer)
+    seam = (TOP_ALLOWANCE.term(item.bag, "Top seam"),)
+    return motif_zone(item.bag, form, seam, above_cord(item.bag))
 
 
 def band_of(bag: Resolved, form: Form) -> tuple[Face, int]:

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from ambitus.core.grammar.contract import SIZES, Option, Param, Stage
 from ambitus.core.grammar.top import sections
-from ambitus.core.grammar.top.bands.cut import above_cord, marks, no_strip, parts, shorter, under_band
+from ambitus.core.grammar.top.bands.cut import above_cord, no_strip, parts, sewn, shorter, under_band
 from ambitus.core.grammar.top.bands.read import read
 from ambitus.core.grammar.top.bands.steps import steps
 from ambitus.core.grammar.top.checks import LINED_CHECKS
@@ -112,8 +112,7 @@ BANDS = replace(
     unused=lambda bag: frozenset(),
     brings={"attach": "on_face", "interfacing": "none"},
     needs=no_strip,
-    rows=lambda bag: (),
-    marks=marks,
+    sewn=sewn,
     height=lambda bag: height_terms(bag, above_cord(bag)),
     features=(DrawnUp(above_cord, once_round),),
     parts=parts,

@@ -1,12 +1,14 @@
 """A folded casing measured: from the raw edge to mark it, from the finished top to check it."""
 
-from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Channel, Opening, Sewn
+from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.seams.edges import overlocked_first
 from ambitus.core.grammar.top.drawstring.fields import CHANNEL, OPENING
-from ambitus.core.grammar.top.drawstring.motif import motif_mark
-from ambitus.core.grammar.top.drawstring.opening import BELOW_FOLD, eyelet_marks, side_marks
+from ambitus.core.grammar.top.drawstring.motif import motif_zone
+from ambitus.core.grammar.top.drawstring.opening import BELOW_FOLD, eyelets, side_openings
 from ambitus.core.grammar.top.fields import CHANNEL_EDGE, HEADING, HEM_EDGE, TURN
-from ambitus.core.grammar.top.hem import fold_marks, knife_terms
+from ambitus.core.grammar.top.hem import knife_terms, lines_along_top
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
@@ -85,11 +87,9 @@ def slot(bag: Resolved) -> tuple[Sum, Sum]:
     return upper, lower
 
 
-def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
-    """Return creases, fold-to lines, rows of stitching and openings, from the raw top edge."""
+def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
+    """Return creases, fold-to lines, rows of stitching, the channel and its openings."""
     bag = item.bag
-    if not any(e.seam == "top" for e in piece.edges):
-        return ()
     turn, casing, first = TURN.of(bag), _casing(bag), _first(bag)
     creases = [("second crease", Sum("To the second crease", (*first, *casing)))]
     to = [("second, the fold comes to it", Sum("To the second fold-to line", _to_bottom_fold(bag)))]
@@ -97,9 +97,9 @@ def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
         creases.insert(0, ("first crease", Sum("To the first crease", first)))
         comes = (*_knife(bag), *_twice(first[-1:]))
         to.insert(0, ("first, the raw edge comes to it", Sum("To the first fold-to line", comes)))
-    out = [
-        *fold_marks(piece, tuple(creases), "Creases of the casing, from the raw top edge"),
-        *fold_marks(piece, tuple(to), "Fold-to lines, from the raw top edge"),
+    out: list[Sewn] = [
+        *lines_along_top(bag, form, layer, tuple(creases), "Creases of the casing, from the raw top edge"),
+        *lines_along_top(bag, form, layer, tuple(to), "Fold-to lines, from the raw top edge"),
     ]
     upper, lower = channel_span(bag)
     told = [("lower row", lower)]
@@ -109,22 +109,25 @@ def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
         (f"{name}, from the finished top", Sum("From the finished top", (Term("Rows", mm, "To check it."),)))
         for (name, _), mm in zip(told, rows(bag), strict=True)
     )
-    out += fold_marks(piece, (*told, *check), "Rows of stitching, from the raw top edge", "row", len(told))
-    opening = OPENING.of(bag)
+    label = "Rows of stitching, from the raw top edge"
+    out += lines_along_top(bag, form, layer, (*told, *check), label, "row", len(told))
+    opening, opens = OPENING.of(bag), len(out)
     if opening == "slot":
         start, end = slot(bag)
-        out += side_marks(bag, piece, "Slot for the cord", (("unsewn from", start), ("to", end)))
+        out += side_openings(bag, form, layer, "Slot for the cord", (("unsewn from", start), ("to", end)))
     elif opening == "slit":
         raw = Sum("From the raw edge", (Term("Raw top edge", 0.0, "Left open from here."),))
         ends = Sum("To the end of the slit", _to_bottom_fold(bag))
-        out += side_marks(bag, piece, "Open slit", (("unsewn from", raw), ("seam begins", ends)))
+        out += side_openings(bag, form, layer, "Open slit", (("unsewn from", raw), ("seam begins", ends)))
     elif opening == "ends":
         raw = Sum("From the raw edge", (Term("Raw top edge", 0.0, "Finished before the casing is folded."),))
-        out += side_marks(bag, piece, "Side seam ends", (("open from", raw), ("seam begins", lower)))
-    if not piece.part:
-        down = Term("Casing", turn_down(bag), "It ends at the lower fold.")
-        out.append(motif_mark(bag, form, _to_bottom_fold(bag), down))
+        out += side_openings(bag, form, layer, "Side seam ends", (("open from", raw), ("seam begins", lower)))
+    channel = Channel(
+        HEADING.of(bag), rows(bag)[-1], tuple(o.key for o in out[opens:] if isinstance(o, Opening))
+    )
+    down = Term("Casing", turn_down(bag), "It ends at the lower fold.")
+    out += motif_zone(bag, form, _to_bottom_fold(bag), down)
     middle = Sum(
         "To the middle of the channel", (*lower.terms, _less("Half the channel", CHANNEL.of(bag) / 2))
     )
-    return (*out, *eyelet_marks(bag, piece, middle))
+    return (*out, channel, *eyelets(bag, form, layer, middle))

@@ -7,7 +7,7 @@ from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.contract import SIZES, Option, Param, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.casing.checks import CHECKS
-from ambitus.core.grammar.top.casing.measures import above_cord, finish, is_overlocked, marks, rows, turn_down
+from ambitus.core.grammar.top.casing.measures import above_cord, finish, is_overlocked, sewn, turn_down
 from ambitus.core.grammar.top.casing.read import read
 from ambitus.core.grammar.top.casing.steps import steps
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
@@ -153,9 +153,8 @@ CASING = Top(
     ),
     brings={**UNLINED, "attach": "on_face"},
     needs=needs_side_seam,
-    rows=rows,
     finish=finish,
-    marks=marks,
+    sewn=sewn,
     height=lambda bag: height_terms(bag, above_cord(bag)),
     features=(DrawnUp(above_cord, _cords),),
     parts=cord_parts,

@@ -1,14 +1,22 @@
 """A hem turned twice: a small turn that hides the raw edge, then a larger one. Unlined."""
 
-from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.grammar.contract import Param, Top
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Line
+from ambitus.core.grammar.contract import Layer, Param, Top
 from ambitus.core.grammar.seams.edges import overlocked_first
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS
 from ambitus.core.grammar.top.double_hem.read import read
 from ambitus.core.grammar.top.fields import HEM, TOP_SLIVER, TURN
 from ambitus.core.grammar.top.finishing import top_phrase
-from ambitus.core.grammar.top.hem import SLIVER_PARAM, UNLINED, fold_marks, hem_steps, knife_terms
+from ambitus.core.grammar.top.hem import (
+    SLIVER_PARAM,
+    UNLINED,
+    hem_steps,
+    knife_terms,
+    lines_along_top,
+    rows_along_top,
+)
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
@@ -28,14 +36,14 @@ def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
     return (*_turns(bag), *_knife(bag))
 
 
-def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Line, ...]:
     bag = item.bag
     turn, hem = _turns(bag)
     knife = _knife(bag)
     first = ("first fold", Sum("From the raw edge to the first fold", (*knife, turn)))
-    return fold_marks(
-        piece, (first, ("second fold", Sum("From the raw edge to the second fold", (*knife, turn, hem))))
-    )
+    second = ("second fold", Sum("From the raw edge to the second fold", (*knife, turn, hem)))
+    folds = lines_along_top(bag, form, layer, (first, second))
+    return (*folds, *rows_along_top(form, (HEM.of(bag),)))
 
 
 def _steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -58,9 +66,8 @@ DOUBLE_HEM = Top(
     ),
     phrase=top_phrase("unlined with a hem turned twice", fields=(TURN, HEM, TOP_SLIVER)),
     brings={**UNLINED, "attach": "on_hem"},
-    rows=lambda bag: (HEM.of(bag),),
     finish=_finish,
-    marks=_marks,
+    sewn=_sewn,
     told={"turn": TURN, "hem": HEM, "top_sliver": TOP_SLIVER},
     read=read,
     acts=(_steps,),

@@ -1,14 +1,15 @@
 """Room for a motif on the face of a bag that is drawn up."""
 
-from ambitus.core.form.model import Form, Mark
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Zone, top_edges, with_top
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
 
 
-def motif_mark(bag: Resolved, form: Form, begins: tuple[Term, ...], taken: Term) -> Mark:
+def motif_zone(bag: Resolved, form: Form, begins: tuple[Term, ...], taken: Term) -> tuple[Zone, ...]:
     """
-    Return the room for a motif: *begins* are the terms from the raw top edge down to it, *taken* is what
-    the channel takes of the finished height.
+    Return the room for a motif on each panel: *begins* are the terms from the raw top edge down to it,
+    *taken* is what the channel takes of the finished height.
     """
     face = form.mm("width") if "width" in form.dimensions else form.mm("flat_opening")
     high = Term("Finished height", form.mm("height"), "From the edge the bag stands on.")
@@ -18,4 +19,5 @@ def motif_mark(bag: Resolved, form: Form, begins: tuple[Term, ...], taken: Term)
         ("high", Sum("High", (high, taken.scaled(-1)))),
         ("wide", Sum("Wide", (wide,))),
     )
-    return Mark("notch", "Room for a motif, this edge up", (), "raw top edge", readings)
+    label = "Room for a motif, this edge up"
+    return tuple(Zone(label, face.name, top_edges(face)[0], readings) for face in with_top(form))

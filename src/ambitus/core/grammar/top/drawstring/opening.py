@@ -1,10 +1,10 @@
 """Where a cord comes out of its channel."""
 
-from ambitus.core.form.dividing import top_runs
-from ambitus.core.form.model import Mark, Piece
-from ambitus.core.geometry import Point, along, length, outward
+from ambitus.core.form.model import Face, Form, Seam
+from ambitus.core.form.sewn import Hole, Measured, Opening, Place, Told, edge_length, top_edges, with_top
 from ambitus.core.grammar.base.fields import STEP
-from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.contract import Layer, Option, Param
+from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.drawstring.fields import CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import no_side_seam
 from ambitus.core.lengths import paired, snap
@@ -41,48 +41,59 @@ def needs_side_seam(bag: Resolved) -> str:
     return "a strip has no seam at the side that could be left open for the cord: let it out by eyelets"
 
 
-def _down(a: Point, b: Point, mm: float) -> Point:
-    size = abs(b[0] - a[0]) + abs(b[1] - a[1]) or 1.0
-    return a[0] + (b[0] - a[0]) * mm / size, a[1] + (b[1] - a[1]) * mm / size
-
-
-def side_marks(
-    bag: Resolved, piece: Piece, label: str, told: tuple[tuple[str, Sum], ...]
-) -> tuple[Mark, ...]:
-    """
-    Return a stretch on the side edges, from and to what *told* says below the raw top edge.
-
-    One cord has it at one side: the left of the front, which meets the right of the back.
-    """
-    out: list[Mark] = []
-    n = len(piece.cut)
-    if piece.part:
-        return ()
-    both = CORDS.is_(bag, "two") and not piece.tube
-    where = "raw top edge; at both sides" if both else "raw top edge; left of the front, right of the back"
-    if piece.tube:
-        where = "raw top edge, at the seam"
-    start, end = told[0][1].total, told[-1][1].total
-    for number, run in enumerate(top_runs(piece.edges)):
-        # going round anticlockwise the right side comes before the top edge and the left one after it
-        right, left = (run[0] - 1) % n, (run[-1] + 1) % n
-        back = number == 1
-        wanted = [right, left] if both or piece.tube else [right if back else left]
-        for i in wanted:
-            top, foot = piece.cut[i], piece.cut[(i + 1) % n]
-            if i == right:
-                top, foot = foot, top
-            if piece.edges[i].seam != "side":
-                continue
-            points = (_down(top, foot, start), _down(top, foot, end))
-            out.append(Mark("slot", label, points, where, told if not out else ()))
+def _from_top(form: Form, seam: Seam, low: float, high: float) -> tuple[tuple[Place, Place], ...]:
+    """Return *low* and *high* mm below the finished top on every edge of *seam* that ends there."""
+    out = []
+    for at in (s for chain in seam.chains for s in chain):
+        edges = form.face(at.face).edges
+        i = form.face(at.face).edge_index(at.edge)
+        ends_there = edges[(i + 1) % len(edges)].seam == "top"
+        if ends_there or edges[i - 1].seam == "top":
+            ends = (Place(at.face, at.edge, mm, back=ends_there) for mm in (low, high))
+            out.append((next(ends), next(ends)))
     return tuple(out)
 
 
-def eyelets_at(bag: Resolved, piece: Piece) -> tuple[tuple[str, float], ...]:
+def _edges(seam: Seam) -> set[tuple[str, str]]:
+    return {(s.face, s.edge) for chain in seam.chains for s in chain}
+
+
+def _left_of(face: Face) -> tuple[str, str]:
+    """Return the edge on the left of the first top edge, as it stands."""
+    at = face.edge_index(top_edges(face)[0])
+    return face.name, face.edges[(at + 1) % len(face.edges)].name
+
+
+def side_openings(bag: Resolved, form: Form, layer: Layer, label: str, told: Told) -> tuple[Opening, ...]:
+    """
+    Return what of the side seams stays open, from and to what *told* says below the raw top edge.
+
+    One cord has it at one side: the left of the front, which meets the right of the back.
+    """
+    tops = with_top(form)
+    tube = any(len(top_edges(face)) > 1 and not face.folded for face in tops)
+    both = CORDS.is_(bag, "two") and not tube
+    where = "raw top edge; at both sides" if both else "raw top edge; left of the front, right of the back"
+    if tube:
+        where = "raw top edge, at the seam"
+    beyond = sum(t.mm for t in bag.kinds.top.finish(bag, layer))
+    low, high = (snap(mm.total - beyond) for mm in (told[0][1], told[-1][1]))
+    seams = [s for s in form.seams if s.seam == "side" and _from_top(form, s, low, high)]
+    wanted = seams if both or tube else [s for s in seams if _left_of(tops[0]) in _edges(s)]
+    bodies = {face.name for face in tops}
+    out = []
+    for seam in wanted:
+        ends = _from_top(form, seam, low, high)
+        between = tuple(sorted(ends, key=lambda end: end[0].face not in bodies))
+        marked = sum(end[0].face in bodies for end in ends)
+        out.append(Opening(seam.key, label, seam.key, between, False, where, lambda spare: told, marked))
+    return tuple(out)
+
+
+def eyelets_at(bag: Resolved, tube: bool) -> tuple[tuple[str, float], ...]:
     """Return the eyelets of a top edge and how far along they lie: for cords that no seam lets out."""
     every, two = OPENING.is_(bag, "eyelets"), CORDS.is_(bag, "two")
-    if piece.tube:
+    if tube:
         if not every:
             return (("Eyelet, opposite the seam", 0.5),) if two else ()
         return (("Eyelet, middle of the front", 0.25), ("Eyelet, middle of the back", 0.75))[
@@ -93,17 +104,30 @@ def eyelets_at(bag: Resolved, piece: Piece) -> tuple[tuple[str, float], ...]:
     return (("Eyelet" if two else "Eyelet, in the front only", 0.5),)
 
 
-def eyelet_marks(bag: Resolved, piece: Piece, below: Sum) -> tuple[Mark, ...]:
-    """Return where eyelets go, *below* the raw top edge; one cord has one, two have one on each side."""
-    out: list[Mark] = []
-    for run in top_runs(piece.edges) if not piece.part else ():
-        right, left = piece.cut[run[0]], piece.cut[(run[-1] + 1) % len(piece.cut)]
-        ox, oy = outward(right, left)
-        wide = length(right, left)
-        for label, part in eyelets_at(bag, piece):
-            x, y = along(left, right, part)
-            share = Term("Part of this edge", snap(wide * part), "From its left end.")
-            told = (("below the raw top edge", below), ("from the left", Sum("From the left", (share,))))
-            at = (x - ox * below.total, y - oy * below.total)
-            out.append(Mark("notch", label, (at,), "top left", told))
+def eyelets(bag: Resolved, form: Form, layer: Layer, below: Sum) -> tuple[Hole, ...]:
+    """Return the eyelets, *below* the raw top edge; one cord has one, two have one on each side."""
+    beyond = sum(t.mm for t in bag.kinds.top.finish(bag, layer))
+    out: list[Hole] = []
+    for face in with_top(form):
+        tube = len(top_edges(face)) > 1 and not face.folded
+        side = next(e for e in face.edges if e.name.startswith(("side", "end")))
+        beside = sum(t.mm for t in edge_terms(bag, side.seam, face.over))
+        # a tube has front and back on one edge, a folded face one at each end
+        for run in [top_edges(face)] if tube else [(name,) for name in top_edges(face)]:
+            long = sum(edge_length(form, face.name, edge) for edge in run)
+            for label, part in eyelets_at(bag, tube):
+                # from the left end of the first edge, which is where that edge ends
+                along = (long + 2 * beside) * part - beside
+                at = Place(face.name, run[0], along, snap(below.total - beyond), back=True)
+                out.append(Hole(label, at, _share(long, part, below)))
     return tuple(out)
+
+
+def _share(long: float, part: float, below: Sum) -> Measured:
+    """Return how a hole is found: *below* the raw top edge, at a *part* of an edge *long* mm at its seam."""
+
+    def told(spare: float) -> Told:
+        share = Term("Part of this edge", snap((long + 2 * spare) * part), "From its left end.")
+        return (("below the raw top edge", below), ("from the left", Sum("From the left", (share,))))
+
+    return told

@@ -2,13 +2,21 @@
 
 from dataclasses import replace
 
-from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.grammar.contract import Param, Top
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Line
+from ambitus.core.grammar.contract import Layer, Param, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS
 from ambitus.core.grammar.top.fields import HEM, TOP_SLIVER
 from ambitus.core.grammar.top.finishing import top_phrase
-from ambitus.core.grammar.top.hem import SLIVER_PARAM, UNLINED, fold_marks, hem_steps, knife_terms
+from ambitus.core.grammar.top.hem import (
+    SLIVER_PARAM,
+    UNLINED,
+    hem_steps,
+    knife_terms,
+    lines_along_top,
+    rows_along_top,
+)
 from ambitus.core.grammar.top.overlocked_hem.read import read
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item, Resolved
@@ -20,10 +28,11 @@ def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
     return (HEM.term(bag, "Hem"), *knife_terms(bag, "Hem"))
 
 
-def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Line, ...]:
     bag = item.bag
     told = Sum("From the raw edge to the fold", _finish(bag, "outer"))
-    return fold_marks(piece, (("fold, before overlocking", told),))
+    folds = lines_along_top(bag, form, layer, (("fold, before overlocking", told),))
+    return (*folds, *rows_along_top(form, (HEM.of(bag),)))
 
 
 def _steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -47,9 +56,8 @@ OVERLOCKED_HEM = Top(
     ),
     phrase=top_phrase("unlined with an overlocked hem", fields=(HEM, TOP_SLIVER)),
     brings={**UNLINED, "attach": "on_hem"},
-    rows=lambda bag: (HEM.of(bag),),
     finish=_finish,
-    marks=_marks,
+    sewn=_sewn,
     told={"hem": HEM, "top_sliver": TOP_SLIVER},
     read=read,
     acts=(_steps,),

@@ -1,13 +1,14 @@
 """Lining and outer each pressed under at the top and topstitched together: no gap is needed."""
 
-from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.grammar.contract import DIVIDES, Param, Stage, Top
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Line
+from ambitus.core.grammar.contract import DIVIDES, Layer, Param, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS, LINED_CHECKS
 from ambitus.core.grammar.top.facing import FACING_PARAMS, facing_stage, lay_lining, no_join, says_lined
 from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, LINING_EASE, TURN
 from ambitus.core.grammar.top.finishing import top_phrase
-from ambitus.core.grammar.top.hem import fold_marks
+from ambitus.core.grammar.top.hem import lines_along_top, topstitched
 from ambitus.core.grammar.top.lining import EASE_PARAMS, shorter_terms
 from ambitus.core.grammar.top.pressed_edges.read import read
 from ambitus.core.grammar.top.pressed_edges.steps import steps
@@ -20,10 +21,11 @@ def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
     return (TURN.term(bag, "Top edge, pressed under"),)
 
 
-def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Line, ...]:
     bag = item.bag
     told = Sum("From the raw edge to the fold", _finish(bag, "outer"))
-    return fold_marks(piece, (("fold", told),), "Top edge, from the raw top edge")
+    folds = lines_along_top(bag, form, layer, (("fold", told),), "Top edge, from the raw top edge")
+    return (*folds, *topstitched(form))
 
 
 PRESSED_EDGES = Top(
@@ -48,7 +50,7 @@ PRESSED_EDGES = Top(
     unused=no_join,
     brings={"attach": "tucked"},
     finish=_finish,
-    marks=_marks,
+    sewn=_sewn,
     told={"turn": TURN},
     read=read,
     shorter=shorter_terms,

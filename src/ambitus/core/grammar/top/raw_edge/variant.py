@@ -36,7 +36,6 @@ RAW_EDGE = Top(
     layers=("outer",),
     phrase=top_phrase("unlined with a raw top edge"),
     brings={**UNLINED, "attach": "on_face"},
-    rows=lambda bag: (),
     finish=lambda bag, layer: (),
     read=read,
     acts=(_steps,),

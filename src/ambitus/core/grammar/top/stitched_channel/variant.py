@@ -2,9 +2,10 @@
 
 from dataclasses import replace
 
-from ambitus.core.form.model import Form, Mark, Piece
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Channel, Sewn
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
-from ambitus.core.grammar.contract import DIVIDES, SIZES, Param, Stage
+from ambitus.core.grammar.contract import DIVIDES, SIZES, Layer, Param, Stage
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
@@ -35,20 +36,22 @@ from ambitus.core.grammar.top.drawstring.fields import (
     OPENING,
     TAIL,
 )
-from ambitus.core.grammar.top.drawstring.motif import motif_mark
+from ambitus.core.grammar.top.drawstring.motif import motif_zone
 from ambitus.core.grammar.top.drawstring.opening import (
     EYELETS,
     SLOT,
-    eyelet_marks,
+    eyelets,
     needs_side_seam,
     opening_param,
-    side_marks,
+    side_openings,
 )
 from ambitus.core.grammar.top.facing import facing_stage, lay_lining
 from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, GAP, GAP_IN, HEADING, LINING_EASE
 from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.hem import rows_along_top
 from ambitus.core.grammar.top.stitched_channel.read import read
 from ambitus.core.grammar.top.stitched_channel.steps import steps
+from ambitus.core.grammar.top.turned_through.gap import gap_opening
 from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item, Resolved
@@ -65,22 +68,26 @@ def _rows(bag: Resolved) -> tuple[float, ...]:
     return (heading, heading + CHANNEL.of(bag))
 
 
-def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
-    """Return the gap in the lining, and on the outer the slot and the eyelets, from its raw top edge."""
+def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
+    """Return the gap in the lining, and on the outer the channel with its slots and eyelets."""
     bag = item.bag
-    plain = TURNED_THROUGH.marks(item, form, piece)
-    if piece.layer != "outer" or not any(e.seam == "top" for e in piece.edges):
-        return plain
+    if layer != "outer":
+        return gap_opening(item, form, layer)
     seam, heading = TOP_ALLOWANCE.term(bag, "Top seam"), HEADING.term(bag, "Heading")
     channel = CHANNEL.term(bag, "Channel")
     upper, lower = Sum("To the slot", (seam, heading)), Sum("To its end", (seam, heading, channel))
     half = Term("Half the channel", channel.mm / 2, "To its middle.")
-    out = eyelet_marks(bag, piece, Sum("To the middle of the channel", (seam, heading, half)))
-    if OPENING.is_(bag, "slot"):
-        out += side_marks(bag, piece, "Slot for the cord", (("unsewn from", upper), ("to", lower)))
-    if not piece.part:
-        out += (motif_mark(bag, form, lower.terms, _above_cord(bag)),)
-    return (*plain, *out)
+    holes = eyelets(bag, form, layer, Sum("To the middle of the channel", (seam, heading, half)))
+    told = (("unsewn from", upper), ("to", lower))
+    slot = OPENING.is_(bag, "slot")
+    slots = side_openings(bag, form, layer, "Slot for the cord", told) if slot else ()
+    return (
+        *holes,
+        *slots,
+        *motif_zone(bag, form, lower.terms, _above_cord(bag)),
+        *rows_along_top(form, _rows(bag)),
+        Channel(heading.mm, heading.mm + channel.mm, tuple(one.key for one in slots)),
+    )
 
 
 def _above_cord(bag: Resolved) -> Term:
@@ -143,8 +150,7 @@ STITCHED_CHANNEL = replace(
     ),
     brings={"attach": "on_face", "interfacing": "none"},
     needs=needs_side_seam,
-    rows=_rows,
-    marks=_marks,
+    sewn=_sewn,
     height=lambda bag: height_terms(bag, _above_cord(bag)),
     features=(DrawnUp(_above_cord, once_round),),
     parts=cord_parts,

@@ -1,7 +1,8 @@
-"""The turning gap: how long it may be, and where it is marked on the lining."""
+"""The turning gap: how long it may be, and where in the lining it is left."""
 
-from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.geometry import along, length, unit_vector
+from ambitus.core.form.model import Edge, Face, Form, Seam
+from ambitus.core.form.sewn import Opening, Place, Told, edge_length
+from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.fields import FACING_HEIGHT, GAP, GAP_IN
@@ -55,54 +56,78 @@ def default_seam(bag: Resolved) -> str:
     return "base" if "base" in bag.kinds.base.straight(bag) else "side"
 
 
-def _edge(piece: Piece, seam: str) -> int | None:
+def _gap_edge(face: Face, seam: str) -> Edge | None:
     """Return the edge that the gap is marked on: of a side seam one that runs up from the base."""
-    n = len(piece.stitch)
-    every = [i for i, e in enumerate(piece.edges) if e.name.startswith(seam)]
-    up = [i for i in every if abs(piece.stitch[i][1]) < abs(piece.stitch[(i + 1) % n][1])]
-    return next(iter(up or every), None)
+    n = len(face.points)
+    every = [i for i, e in enumerate(face.edges) if e.name.startswith(seam)]
+    up = [i for i in every if abs(face.points[i][1]) < abs(face.points[(i + 1) % n][1])]
+    at = next(iter(up or every), None)
+    return None if at is None else face.edges[at]
 
 
-def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
+def _ends(seam: Seam, face: str, edge: str, low: float, high: float) -> tuple[tuple[Place, Place], ...]:
+    """Return the ends of a gap on the edge that tells it, and on those that meet it from their other end."""
+    own = next(chain for chain in seam.chains if any((s.face, s.edge) == (face, edge) for s in chain))
+    at = [(s.face, s.edge) for s in own].index((face, edge))
+    out = [(Place(face, edge, low), Place(face, edge, high))]
+    for chain in seam.chains:
+        if chain is not own:
+            meets = chain[at] if len(chain) == len(own) else chain[-1]
+            out.append(
+                (
+                    Place(meets.face, meets.edge, low, back=True),
+                    Place(meets.face, meets.edge, high, back=True),
+                )
+            )
+    return tuple(out)
+
+
+def gap_opening(item: Item, form: Form, layer: Layer) -> tuple[Opening, ...]:
     """
-    Return the ends of the gap on the lining, measured along the raw edge from its corner.
+    Return the gap that is left in the lining, its ends measured along the raw edge from its corner.
 
     It lies in the middle of the straight part of its seam: of a side, what is above a corner or a fold.
     """
     bag = item.bag
+    if layer != "lining":
+        return ()
     seam_class = GAP_IN.of(bag)
     # one panel of the body tells it: the edge that meets this one is left open with it
-    bodies = (f.name for f in form.faces if not f.part and f.band != "facing")
-    here = piece.layer == "lining" and next(bodies) in piece.faces
-    at = _edge(piece, seam_class) if here else None
-    if at is None:
+    face = next(f for f in form.faces if not f.part and f.band != "facing")
+    edge = _gap_edge(face, seam_class)
+    if edge is None:
         return ()
-    after = (at + 1) % len(piece.cut)
-    a, b = piece.cut[at], piece.cut[after]
-    seam = length(piece.stitch[at], piece.stitch[after])
-    gap, whole = GAP.of(bag), length(a, b)
-    if whole <= 0:
+    long, gap = edge_length(form, face.name, edge.name), GAP.of(bag)
+    if long <= 0:
         return ()
     under = 0.0
     if seam_class == "side":
         # what of this edge lies under the bag, or is crossed by a fold: all but the straight part
         plain = straight_seam(bag) + form.height - sum(t.mm for t in bag.kinds.top.height(bag))
-        under = max(0.0, snap(seam - plain))
-    # what lies beyond the seam line at the start of this edge, read along it
-    ux, uy = unit_vector(a, b)
-    spare = abs((piece.stitch[at][0] - a[0]) * ux + (piece.stitch[at][1] - a[1]) * uy)
-    name = piece.edges[at].name
+        under = max(0.0, snap(long - plain))
     before = Term(
         "Seam before the gap",
-        snap(under + (seam - under - gap) / 2),
+        snap(under + (long - under - gap) / 2),
         "The gap lies in the middle of the straight part of its seam.",
     )
-    start = Sum(
-        "From the corner to the gap",
-        (before, Term("Allowance at the corner", snap(spare), "From the raw corner to the seam line.")),
-    )
     gap_term = Term("Turning gap", gap, GAP.why(bag), GAP.source(bag), of=OfField(GAP))
-    end = Sum("From the corner to its end", (*start.terms, gap_term))
-    points = (along(a, b, start.total / whole), along(a, b, end.total / whole))
-    where = f"the fold, up the {name} edge" if piece.folded else f"start of the {name} edge"
-    return (Mark("gap", "Turning gap", points, where, (("gap starts", start), ("gap ends", end))),)
+
+    def told(spare: float) -> Told:
+        corner = Term("Allowance at the corner", snap(spare), "From the raw corner to the seam line.")
+        start = Sum("From the corner to the gap", (before, corner))
+        end = Sum("From the corner to its end", (*start.terms, gap_term))
+        return (("gap starts", start), ("gap ends", end))
+
+    where = f"the fold, up the {edge.name} edge" if face.folded else f"start of the {edge.name} edge"
+    seam = next(
+        (
+            one
+            for one in form.seams
+            if any((s.face, s.edge) == (face.name, edge.name) for chain in one.chains for s in chain)
+        ),
+        None,
+    )
+    if seam is None:
+        return ()
+    between = _ends(seam, face.name, edge.name, before.mm, before.mm + gap)
+    return (Opening("gap", "Turning gap", seam.key, between, True, where, told, 1),)

@@ -1,17 +1,20 @@
 """Lining sewn to the outer round the mouth, turned right side out through a gap."""
 
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Sewn
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
-from ambitus.core.grammar.contract import DIVIDES, Option, Param, Stage, Top
+from ambitus.core.grammar.contract import DIVIDES, Layer, Option, Param, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.facing import FACING_PARAMS, facing_stage, lay_lining, no_join, says_lined
 from ambitus.core.grammar.top.fields import EASE_BY, FACING, FACING_HEIGHT, GAP, GAP_IN, LINING_EASE
 from ambitus.core.grammar.top.finishing import top_phrase
+from ambitus.core.grammar.top.hem import topstitched
 from ambitus.core.grammar.top.lining import EASE_PARAMS, shorter_terms
-from ambitus.core.grammar.top.turned_through.gap import default_gap, default_seam, longest_gap, marks
+from ambitus.core.grammar.top.turned_through.gap import default_gap, default_seam, gap_opening, longest_gap
 from ambitus.core.grammar.top.turned_through.read import read
 from ambitus.core.grammar.top.turned_through.steps import steps
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Term
 
 __all__ = ["TURNED_THROUGH", "longest_gap"]
@@ -20,6 +23,10 @@ __all__ = ["TURNED_THROUGH", "longest_gap"]
 def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
     path = TOP_ALLOWANCE
     return (path.term(bag, "Top seam"),)
+
+
+def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
+    return (*gap_opening(item, form, layer), *topstitched(form))
 
 
 TURNED_THROUGH = Top(
@@ -63,7 +70,7 @@ TURNED_THROUGH = Top(
     unused=no_join,
     brings={"attach": "in_seam"},
     finish=_finish,
-    marks=marks,
+    sewn=_sewn,
     read=read,
     shorter=shorter_terms,
     stages=(Stage(DIVIDES, facing_stage),),

@@ -2,22 +2,24 @@
 
 from dataclasses import replace
 
-from ambitus.core.form.model import Form, Mark, Piece
-from ambitus.core.grammar.contract import SEEN, Option, Param, Stage, Top
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Sewn
+from ambitus.core.grammar.contract import SEEN, Layer, Option, Param, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.facing import lay_lining
 from ambitus.core.grammar.top.fields import EASE_BY, GAP, GAP_IN, LINING_EASE, TURNED
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.lining import EASE_PARAMS, shorter_terms
+from ambitus.core.grammar.top.turned_through.gap import gap_opening
 from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
 from ambitus.core.grammar.top.zip.checks import CHECKS
 from ambitus.core.grammar.top.zip.fields import ZIP_COUNTS, ZIP_IN_HAND
-from ambitus.core.grammar.top.zip.marks import marks
 from ambitus.core.grammar.top.zip.piece import parts
 from ambitus.core.grammar.top.zip.read import read
 from ambitus.core.grammar.top.zip.seen import zip_stage
 from ambitus.core.grammar.top.zip.sewing import steps
+from ambitus.core.grammar.top.zip.sewn import sewn_to_zip
 from ambitus.core.grammar.top.zip.small import SMALL_CHOICES, SMALL_FIELDS, SMALL_PARAMS, SMALL_PHRASE
 from ambitus.core.grammar.top.zip.tape import (
     OWN_ALLOWANCE,
@@ -51,11 +53,10 @@ _TURNED = Param(
 _GAP = tuple(replace(p, shown_when=(TURNED, "gap")) for p in TURNED_THROUGH.params if p.path in (GAP_IN, GAP))
 
 
-def _marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
-    """Return which edge meets the zip, and where the gap of the lining is."""
-    bag = item.bag
-    gap = () if as_one(bag) else TURNED_THROUGH.marks(item, form, piece)
-    return (*gap, *marks(item, form, piece))
+def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
+    """Return which edges meet the zip and what is caught beside it, and the gap of the lining."""
+    gap = () if as_one(item.bag) else gap_opening(item, form, layer)
+    return (*gap, *sewn_to_zip(item, form, layer))
 
 
 ZIP = Top(
@@ -73,8 +74,7 @@ ZIP = Top(
     brings={"attach": "on_face", "interfacing": "none"},
     needs=no_mouth,
     finish=finish,
-    rows=lambda bag: (),
-    marks=_marks,
+    sewn=_sewn,
     stages=(Stage(SEEN, zip_stage),),
     sewn_below=sewn_below,
     parts=parts,

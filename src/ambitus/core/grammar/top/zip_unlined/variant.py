@@ -6,7 +6,7 @@ from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.fields import TURNED
 from ambitus.core.grammar.top.finishing import top_phrase
 from ambitus.core.grammar.top.zip.checks import CHECKS
-from ambitus.core.grammar.top.zip.marks import marks
+from ambitus.core.grammar.top.zip.sewn import sewn_to_zip
 from ambitus.core.grammar.top.zip.small import SMALL_PARAMS
 from ambitus.core.grammar.top.zip.tape import TAPE_PARAMS
 from ambitus.core.grammar.top.zip.variant import ZIP
@@ -22,6 +22,6 @@ ZIP_UNLINED = replace(
     params=(*TAPE_PARAMS, *SMALL_PARAMS),
     phrase=top_phrase("unlined"),
     brings={"attach": "on_face", "interfacing": "none", "seams": "french"},
-    marks=marks,
+    sewn=sewn_to_zip,
     chosen=tuple(path for path in ZIP.chosen if path != TURNED),
 )

@@ -1,0 +1,111 @@
+"""What is sewn at places of a form, drawn as marks on the piece that is cut for it."""
+
+from collections.abc import Iterator, Sequence
+from itertools import groupby
+from typing import Literal
+
+from ambitus.core.form.model import Mark, Piece
+from ambitus.core.form.sewn import Caught, Hole, Line, Opening, Place, Sewn, Told, Zone
+from ambitus.core.geometry import Point, along, length, outward, unit_vector
+from ambitus.core.lengths import snap
+
+
+class Flat:
+    """A piece as it lies flat, and where places of its first face are on it."""
+
+    def __init__(self, piece: Piece) -> None:
+        self.piece, self.face = piece, piece.faces[0]
+        self._at = {e.name: i for i, e in enumerate(piece.edges)}
+
+    def edge(self, name: str) -> int:
+        """Return the place of an edge in the outline."""
+        return self._at[name]
+
+    def _ends(self, at: int, points: Sequence[Point]) -> tuple[Point, Point]:
+        return points[at], points[(at + 1) % len(points)]
+
+    def _read_from(self, place: Place) -> tuple[Point, Point, float]:
+        """Return the raw end that a place is read from, the other one, and how far out the first is cut."""
+        at = self.edge(place.edge)
+        (a, b), (p, q) = self._ends(at, self.piece.cut), self._ends(at, self.piece.stitch)
+        near, far, seam = (b, a, q) if place.back else (a, b, p)
+        ux, uy = unit_vector(near, far)
+        return near, far, (seam[0] - near[0]) * ux + (seam[1] - near[1]) * uy
+
+    def raw(self, place: Place) -> Point:
+        """Return a place of an edge, straight out on the raw edge."""
+        near, far, spare = self._read_from(place)
+        return along(near, far, snap(spare + place.along) / (length(near, far) or 1.0))
+
+    def inside(self, place: Place) -> Point:
+        """Return a place as far inside its edge as it says."""
+        at = self.edge(place.edge)
+        x, y = self.raw(place)
+        ox, oy = outward(*self._ends(at, self.piece.cut))
+        deep = snap(place.inside + self.piece.edges[at].finish)
+        return x - ox * deep, y - oy * deep
+
+    def line(self, line: Line) -> tuple[Point, Point]:
+        """Return a line along an edge, from raw end to raw end."""
+        at = self.edge(line.edge)
+        a, b = self._ends(at, self.piece.cut)
+        if line.kind == "zip":
+            return a, b
+        ox, oy = outward(a, b)
+        deep = snap(line.inside + self.piece.edges[at].finish)
+        return (a[0] - ox * deep, a[1] - oy * deep), (b[0] - ox * deep, b[1] - oy * deep)
+
+    def spare(self, place: Place) -> float:
+        """Return how much cloth lies beyond the seam line where a place is read from, along its edge."""
+        return abs(self._read_from(place)[2])
+
+    def from_top(self, edge: str) -> int:
+        """Return the place of an edge in the outline, counted from the one before the first top edge."""
+        n = len(self.piece.edges)
+        first = next((i for i, e in enumerate(self.piece.edges) if e.seam == "top"), 0)
+        return (self.edge(edge) - first + 1) % n
+
+
+def _openings(flat: Flat, openings: Sequence[Opening]) -> Iterator[Mark]:
+    """Yield the ends of what stays open on this piece; the first of one name tells where it is."""
+    shown = [
+        (opening, low, high)
+        for opening in openings
+        for low, high in opening.between[: opening.marked]
+        if low.face == flat.face
+    ]
+    told = False
+    for opening, low, high in sorted(shown, key=lambda one: flat.from_top(one[1].edge)):
+        measures: Told = () if told else opening.told(flat.spare(low))
+        told = True
+        kind: Literal["gap", "slot"] = "gap" if opening.closed else "slot"
+        yield Mark(kind, opening.label, (flat.raw(low), flat.raw(high)), opening.where, measures)
+
+
+def marks_of(piece: Piece, sewn: Sequence[Sewn]) -> Iterator[Mark]:
+    """
+    Yield the marks of what is sewn on a form at the faces of *piece*.
+
+    Faces that are cut alike share a piece: it is marked as the first of them is.
+    """
+    flat = Flat(piece)
+    for is_opening, group in groupby(sewn, key=lambda one: isinstance(one, Opening)):
+        if is_opening:
+            yield from _openings(flat, [one for one in group if isinstance(one, Opening)])
+            continue
+        for one in group:
+            match one:
+                case Line() if one.face == flat.face and one.label:
+                    yield Mark(one.kind, one.label, flat.line(one), "top edge", one.told)
+                case Caught() if one.at.face == flat.face and one.label:
+                    yield Mark(
+                        "strap", one.label, (flat.raw(one.at),), one.where, one.told(flat.spare(one.at))
+                    )
+                case Hole() if one.at.face == flat.face:
+                    yield Mark(
+                        "notch", one.label, (flat.inside(one.at),), "top left", one.told(flat.spare(one.at))
+                    )
+                case Zone() if one.face == flat.face:
+                    yield Mark("notch", one.label, (), "raw top edge", one.told)
+                case _:
+                    pass

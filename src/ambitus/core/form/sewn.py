@@ -1,0 +1,195 @@
+"""
+What of a bag is sewn, left open, caught and folded, and where on its faces: named once, so that what is
+marked on a piece and what is sewn are one thing. Lengths in mm; faces are in seam lines.
+"""
+
+import math
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+from typing import Literal
+
+from ambitus.core.form.model import Face, Form, Seam, Stretch
+from ambitus.core.sums import Sum
+
+#: what a maker measures to find something: (what, sum)
+Told = tuple[tuple[str, Sum], ...]
+#: the same, of something read along an edge at whose raw end so many mm of cloth lie beyond the seam line
+Measured = Callable[[float], Told]
+
+
+def no_measures(_: float) -> Told:
+    """Nothing, of what another place tells too."""
+    return ()
+
+
+@dataclass(frozen=True, slots=True)
+class Place:
+    """
+    A point of a face, told from one of its edges: ``along`` mm on the seam line from where the edge starts,
+    or from where it ends with ``back``; ``inside`` mm in from the seam line, negative in the allowance.
+    """
+
+    face: str
+    edge: str
+    along: float
+    inside: float = 0.0
+    back: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Opening:
+    """
+    A stretch of a seam that is left unsewn: a gap to turn through, which is ``closed`` in the end, or a slot
+    that stays. ``between`` are its ends on each edge that meets there; the first ``marked`` of them are
+    marked.
+    """
+
+    key: str
+    label: str
+    seam: str
+    between: tuple[tuple[Place, Place], ...]
+    closed: bool
+    where: str
+    told: Measured
+    marked: int
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """
+    A line along an edge of a face, ``inside`` mm from its seam line: a fold, a row of stitching, or where a
+    zip is sewn. Lines with no ``label`` are sewn and not marked.
+    """
+
+    kind: Literal["crease", "row", "zip"]
+    face: str
+    edge: str
+    inside: float
+    label: str = ""
+    told: Told = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Caught:
+    """
+    An end of a strip, caught at a place: in the seam of class ``seam``, or with rows of its own where that is
+    nothing. It ``reaches`` so far in from there.
+    """
+
+    strip: str
+    at: Place
+    seam: str
+    reaches: float = 0.0
+    label: str = ""
+    where: str = ""
+    told: Measured = no_measures
+
+
+@dataclass(frozen=True, slots=True)
+class Hole:
+    """A hole through one layer: an eyelet, a buttonhole."""
+
+    label: str
+    at: Place
+    told: Measured = no_measures
+
+
+@dataclass(frozen=True, slots=True)
+class Zone:
+    """A part of a face that is kept free, read from one of its edges."""
+
+    label: str
+    face: str
+    edge: str
+    told: Told = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Channel:
+    """A channel round the mouth between two rows or folds, and the openings that its cord comes out by."""
+
+    upper: float
+    lower: float
+    opens: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """
+    What of an edge is not in its seam, because it is folded, pleated or gathered away on it: ``mm`` in all.
+    """
+
+    kind: Literal["fold", "pleat", "gather"]
+    at: Place
+    mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class MadeUp:
+    """A face made up of ``parts`` (keys of pieces), ``spare`` mm larger all round, and trimmed to size."""
+
+    face: str
+    parts: tuple[str, ...]
+    spare: float
+
+
+#: Anything that is done at a place of a form.
+Sewn = Opening | Line | Caught | Hole | Zone | Channel | Taken | MadeUp
+
+
+def edge_length(form: Form, face: str, edge: str) -> float:
+    """Return how long the seam line of a straight edge is."""
+    of = form.face(face)
+    i = of.edge_index(edge)
+    return math.dist(of.points[i], of.points[(i + 1) % len(of.points)])
+
+
+def stretch_of(form: Form, low: Place, high: Place) -> Stretch:
+    """Return the part of an edge between two places on it, as far as it lies on the seam line."""
+    long = edge_length(form, low.face, low.edge)
+
+    def part(place: Place) -> float:
+        share = min(1.0, max(0.0, place.along / long)) if long else 0.0
+        return 1.0 - share if place.back else share
+
+    start, end = sorted((part(low), part(high)))
+    return Stretch("", low.face, low.edge, start, end)
+
+
+def openings_in(form: Form, seam: Seam) -> tuple[Opening, ...]:
+    """Return what is left open in *seam*."""
+    return tuple(s for s in form.every_sewn if isinstance(s, Opening) and s.seam == seam.key)
+
+
+def sewn_stretches(form: Form, seam: Seam) -> tuple[tuple[Stretch, ...], ...]:
+    """Return the chains of *seam* without its openings: what is really sewn of each edge."""
+    left = [stretch_of(form, *ends) for opening in openings_in(form, seam) for ends in opening.between]
+    return tuple(tuple(part for s in chain for part in _without(s, left)) for chain in seam.chains)
+
+
+def _without(stretch: Stretch, left: Iterable[Stretch]) -> tuple[Stretch, ...]:
+    """Return what is left of *stretch* without those of *left* that lie on it, in order."""
+    gaps = sorted((g.start, g.end) for g in left if (g.face, g.edge) == (stretch.face, stretch.edge))
+    out, at = [], stretch.start
+    for start, end in (*gaps, (stretch.end, stretch.end)):
+        if min(start, stretch.end) > at + 1e-9:
+            out.append(Stretch(stretch.layer, stretch.face, stretch.edge, at, min(start, stretch.end)))
+        at = max(at, end)
+    return tuple(out)
+
+
+def top_edges(face: Face) -> tuple[str, ...]:
+    """Return the top edges of a face: the front's first, of a folded one in the order of its outline."""
+    names = [e.name for e in face.edges if e.seam == "top"]
+    return tuple(names if face.folded else reversed(names))
+
+
+def with_top(form: Form) -> tuple[Face, ...]:
+    """Return the faces of the body that have a top edge."""
+    return tuple(f for f in form.faces if not f.part and any(e.seam == "top" for e in f.edges))
+
+
+def rows_below(form: Form) -> tuple[float, ...]:
+    """Return how far below the finished edge the rows of stitching round the mouth lie, each once."""
+    rows = (s.inside for s in form.every_sewn if isinstance(s, Line) and s.kind == "row")
+    return tuple(dict.fromkeys(rows))

@@ -1,0 +1,44 @@
+"""What is sewn to the zip: the top edge of every panel; and where the tabs beside it are caught."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Caught, Line, Place, Sewn, Told, edge_length
+from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
+from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.top.zip.made import tab_shows
+from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed, sewn_below
+from ambitus.core.spec.resolved import Item
+from ambitus.core.sums import Sum, Term
+
+
+def sewn_to_zip(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
+    """
+    Return, for every top edge, the row that joins it to a side of the zip, a face telling its first in
+    numbers; and the tabs.
+    """
+    bag = item.bag
+    seam = Sum("From the raw edge to the row", (ZIP_ALLOWANCE.term(bag, "Zip seam"),))
+    readings: Told = (("sewn in at", seam),)
+    if is_narrowed(bag):
+        side = edge_terms(bag, end_class(bag))
+        tab = Term("Tab", tab_shows(bag, form).mm, "It fills the mouth up to here.")
+        opens = Sum("From the raw end to the opening", (*side, tab))
+        readings = (*readings, ("the zip opens from the raw end", opens))
+    below = sewn_below(bag)
+    out: list[Sewn] = []
+    for face in form.faces:
+        told = readings
+        for edge in (e for e in face.edges if e.seam == "top"):
+            out.append(Line("zip", face.name, edge.name, below, "This edge meets the zip", told))
+            told = ()
+    return (*out, *_tabs(item, form, layer))
+
+
+def _tabs(item: Item, form: Form, layer: Layer) -> tuple[Caught, ...]:
+    """Return the tabs that fill the mouth beside a narrowed zip, caught in the seams at both its ends."""
+    if layer != "outer" or not is_narrowed(item.bag):
+        return ()
+    face, edge = form.mouth[0]
+    ends = (Place(face, edge, 0.0), Place(face, edge, edge_length(form, face, edge)))
+    shows = tab_shows(item.bag, form).mm
+    return tuple(Caught("tab end", at, end_class(item.bag), shows) for at in ends)
