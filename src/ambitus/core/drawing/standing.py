@@ -8,11 +8,12 @@ from typing import Literal
 
 from ambitus.core.drawing.paths import number, path
 from ambitus.core.form.model import Form
-from ambitus.core.form.sewn import rows_below
+from ambitus.core.form.sewn import Caught, round_mouth, rows_below
 from ambitus.core.form.stance import SizeLine
 from ambitus.core.geometry import Point, area, bounds, unit_vector
 from ambitus.core.grammar.carry.fields import DROP, STRAP_LENGTH
 from ambitus.core.grammar.carry.strap import Hang
+from ambitus.core.lengths import snap
 
 #: What one millimetre of depth becomes, to the right and up.
 _RIGHT, _UP = 0.5, 0.3
@@ -172,13 +173,20 @@ def _seen(form: Form, wall: Wall, at: int, high: float) -> str:
     return (_rounded_side if at else _rounded_front)(form, wall, high)
 
 
+def _sits(form: Form, hang: Hang) -> list[tuple[float, float]]:
+    """Return how far round the mouth the two ends of each strap are caught, the front's first."""
+    ends = [round_mouth(form, one.at) for one in form.sewn[hang.prefix] if isinstance(one, Caught)]
+    return sorted(zip(ends[::2], ends[1::2], strict=True), key=sum)
+
+
 def _seat(form: Form, hang: Hang, back: bool) -> tuple[Point, Point, float]:
     """Return where a strap's left end sits on the mouth, the way to its right end, and how far that is."""
     around = form.mouth_length or 1.0
     first = form.stance.front_starts + (0.5 if back else 0.0)
+    left, right = _sits(form, hang)[int(back)]
+    begins, gap = snap(left - (form.mouth_length / 2 if back else 0.0)), snap(right - left)
     (ax, ay), (bx, by) = (
-        ring_point(form.stance.mouth_ring, first + part / around)
-        for part in (hang.offset, hang.offset + hang.gap)
+        ring_point(form.stance.mouth_ring, first + mm / around) for mm in (begins, begins + gap)
     )
     chord = math.dist((ax, ay), (bx, by))
     way = ((bx - ax) / chord, (by - ay) / chord) if chord > 1e-9 else (1.0, 0.0)

@@ -178,6 +178,25 @@ def _without(stretch: Stretch, left: Iterable[Stretch]) -> tuple[Stretch, ...]:
     return tuple(out)
 
 
+def round_mouth(form: Form, place: Place) -> float:
+    """
+    Return how far round the mouth of the standing bag a place on a top edge lies, in mm from the left side seam.
+
+    Raises ValueError where the place is on no edge of the mouth.
+    """
+    gone = form.panel_at
+    for face, edge in form.mouth:
+        if form.face(face).edges[form.face(face).edge_index(edge)].seam != "top":
+            # a side that ends lower: what runs down to it takes nothing of the way round
+            continue
+        long = edge_length(form, face, edge)
+        if (face, edge) == (place.face, place.edge):
+            # seen from outside a top edge runs from right to left
+            return gone + (place.along if place.back else long - place.along)
+        gone += long
+    raise ValueError(f"{place.edge} of {place.face} is no edge of the mouth")
+
+
 def top_edges(face: Face) -> tuple[str, ...]:
     """Return the top edges of a face: the front's first, of a folded one in the order of its outline."""
     names = [e.name for e in face.edges if e.seam == "top"]
