@@ -582,13 +582,18 @@ def _(b: Bag) -> bool:
     return hems and any(s.attach == "on_hem" and s.mm("tuck") > b.mm("top.hem") for s in straps(b))
 
 
+def _rows(b: Bag) -> tuple[float, ...]:
+    """Return how far below the edge of a top that is pressed under its row is sewn."""
+    return (9.0,) if b.top == "pressed_edges" else ()
+
+
 @says("strap-tail-short")
 def _(b: Bag) -> bool:
     def caught(s: Strap) -> float:
         if s.attach == "in_seam":
             return s.mm("past") + b.mm("allowances.top") if b.has("allowances.top") else math.inf
         if s.attach == "tucked":
-            return s.mm("inside") - max(b.bag.kinds.top.rows(b.bag), default=0.0)
+            return s.mm("inside") - max(_rows(b), default=0.0)
         return s.mm("tuck" if s.attach == "on_hem" else "end")
 
     return any(caught(s) < b.pair(6, 0.25) for s in straps(b))

@@ -8,6 +8,7 @@ import pytest
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
+from ambitus.core.form.sewn import rows_below
 from ambitus.core.grammar.top.drawstring.cords import cords_in
 from ambitus.core.shown.closing import closing_shown
 from bags import drafted, mm_at, sizes_of, tote
@@ -140,7 +141,7 @@ def test_a_stitched_channel_runs_below_its_heading_through_both_layers() -> None
     made = _drawn(kind="stitched_channel")
     assert _told(made.piece("outer"), "Slot") == {"unsewn from": 35, "to": 48}
     assert _marks(made.piece("lining"), "slot") == []
-    assert made.bag.kinds.top.rows(made.bag) == (25, 38)
+    assert rows_below(made.form) == (25, 38)
 
 
 @pytest.mark.parametrize(("made_of", "count"), [("two", 4), ("one", 2)])

@@ -11,6 +11,7 @@ from ambitus.core.curves import Arc, Bow
 from ambitus.core.cut import outline, pieces
 from ambitus.core.fields import Length
 from ambitus.core.form.model import Form, Mark
+from ambitus.core.form.sewn import Caught
 from ambitus.core.grammar.base import panels
 from ambitus.core.grammar.base.box_pouch.variant import BOX_POUCH, BOX_POUCH_CUT
 from ambitus.core.grammar.base.boxed import cut as boxed
@@ -306,11 +307,11 @@ def interfacing_in_the_base_seam(patch: Patch) -> Grammar:
 
 
 def strap_marked_from_the_seam(patch: Patch) -> Grammar:
-    def faulty(item: Any, form: Form, piece: Any) -> tuple[Mark, ...]:
-        side, real = piece.edges[-1].finish, IN_SEAM.marks(item, form, piece)
-        return tuple(replace(m, points=((m.points[0][0] - side, m.points[0][1]),)) for m in real)
+    def faulty(item: Any, form: Form, layer: Any) -> tuple[Any, ...]:
+        real = IN_SEAM.sewn(item, form, layer)
+        return tuple(replace(c, at=replace(c.at, beyond=0.0)) for c in real if isinstance(c, Caught))
 
-    return GRAMMAR.with_variant(replace(IN_SEAM, marks=faulty))
+    return GRAMMAR.with_variant(replace(IN_SEAM, sewn=faulty))
 
 
 def gap_over_the_corner(patch: Patch) -> Grammar:
@@ -486,7 +487,9 @@ def _disc_scaled(form: Form, by: float) -> Form:
 
 
 def _no_marks(variant: Any) -> Callable[[Patch], Grammar]:
-    return lambda patch: GRAMMAR.with_variant(replace(variant, marks=lambda *given: ()))
+    return lambda patch: GRAMMAR.with_variant(
+        replace(variant, marks=lambda *given: (), sewn=lambda *given: ())
+    )
 
 
 def _trimmed_by_nobody(kind: Any) -> Callable[[Patch], Grammar]:

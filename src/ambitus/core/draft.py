@@ -7,7 +7,7 @@ from functools import cache, cached_property
 from ambitus.core.cut.listing import cut_list_of
 from ambitus.core.cut.pieces import cut_pieces, finishes_for
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
-from ambitus.core.form.sewn import Sewn
+from ambitus.core.form.sewn import Sewn, Taken
 from ambitus.core.grammar.carry.strap import Hang, hang_of
 from ambitus.core.grammar.contract import SHORTER, Attach, Base, Grammar, Kinds, Layer, Make, SeamKind, Top
 from ambitus.core.once import Once
@@ -46,7 +46,7 @@ class Draft(Once):
     @cached_property
     def walked(self) -> tuple[WalkedSeam, ...]:
         """Every seam, measured on the cut outlines."""
-        return walk_seams(self.pieces, self.seams)
+        return walk_seams(self.pieces, self.seams, taken_of(self.forms))
 
     @cached_property
     def cut_list(self) -> CutList:
@@ -119,6 +119,16 @@ def _layered(
     elif len(layers) > 1:
         out.append(Seam("top", _MOUTH[mouth_seam], mouth_seam, rings))
     return tuple(out)
+
+
+def taken_of(forms: Mapping[Layer, Form]) -> dict[tuple[str, str, str], float]:
+    """Return what of each edge (layer, face, name) is folded, pleated or gathered away, in mm."""
+    taken: dict[tuple[str, str, str], float] = {}
+    for layer, form in forms.items():
+        for one in (s for s in form.every_sewn if isinstance(s, Taken)):
+            at = (layer, one.at.face, one.at.edge)
+            taken[at] = taken.get(at, 0.0) + one.mm
+    return taken
 
 
 def _sewn(bag: Resolved, layer: Layer, form: Form) -> Form:

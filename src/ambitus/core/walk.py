@@ -6,11 +6,14 @@ from the form: if an outline is wrong, the walk finds it.
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from types import MappingProxyType
 
 from ambitus.core.curves import edge_length, offset_bent
 from ambitus.core.form.model import Piece, Seam, Stretch
 from ambitus.core.lengths import snap
 from ambitus.core.sums import Sum, Term
+
+NOTHING_TAKEN: Mapping[tuple[str, str, str], float] = MappingProxyType({})
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,15 +57,24 @@ def _chain(chain: tuple[Stretch, ...], edges: Mapping[tuple[str, str, str], floa
     )
 
 
-def walk_seams(pieces: Sequence[Piece], seams: Sequence[Seam]) -> tuple[WalkedSeam, ...]:
-    """Return every seam measured on *pieces*."""
+def walk_seams(
+    pieces: Sequence[Piece],
+    seams: Sequence[Seam],
+    taken: Mapping[tuple[str, str, str], float] = NOTHING_TAKEN,
+) -> tuple[WalkedSeam, ...]:
+    """
+    Return every seam measured on *pieces*.
+
+    *taken* is how much of an edge (layer, face, name) is folded, pleated or gathered away, in mm.
+    """
     edges: dict[tuple[str, str, str], float] = {}
     for piece in pieces:
         stitched, bends = offset_bent(piece.cut, piece.bends, [-e.finish for e in piece.edges])
         for i, edge in enumerate(piece.edges):
             a, b = stitched[i], stitched[(i + 1) % len(stitched)]
             for face in piece.faces:
-                edges[piece.layer, face, edge.name] = edge_length(a, bends[i], b)
+                at = piece.layer, face, edge.name
+                edges[at] = edge_length(a, bends[i], b) - taken.get(at, 0.0)
     return tuple(
         WalkedSeam(
             seam,

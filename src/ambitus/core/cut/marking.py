@@ -35,14 +35,14 @@ class Flat:
     def raw(self, place: Place) -> Point:
         """Return a place of an edge, straight out on the raw edge."""
         near, far, spare = self._read_from(place)
-        return along(near, far, snap(spare + place.along) / (length(near, far) or 1.0))
+        beyond = spare if place.beyond is None else place.beyond
+        return along(near, far, snap(beyond + place.along) / (length(near, far) or 1.0))
 
-    def inside(self, place: Place) -> Point:
-        """Return a place as far inside its edge as it says."""
-        at = self.edge(place.edge)
-        x, y = self.raw(place)
-        ox, oy = outward(*self._ends(at, self.piece.cut))
-        deep = snap(place.inside + self.piece.edges[at].finish)
+    def hole(self, hole: Hole) -> Point:
+        """Return where a hole is made, as far below the raw edge as is told."""
+        x, y = self.raw(hole.at)
+        ox, oy = outward(*self._ends(self.edge(hole.at.edge), self.piece.cut))
+        deep = snap(hole.at.inside + hole.beyond)
         return x - ox * deep, y - oy * deep
 
     def line(self, line: Line) -> tuple[Point, Point]:
@@ -52,7 +52,7 @@ class Flat:
         if line.kind == "zip":
             return a, b
         ox, oy = outward(a, b)
-        deep = snap(line.inside + self.piece.edges[at].finish)
+        deep = snap(line.inside + line.beyond)
         return (a[0] - ox * deep, a[1] - oy * deep), (b[0] - ox * deep, b[1] - oy * deep)
 
     def spare(self, place: Place) -> float:
@@ -103,7 +103,7 @@ def marks_of(piece: Piece, sewn: Sequence[Sewn]) -> Iterator[Mark]:
                     )
                 case Hole() if one.at.face == flat.face:
                     yield Mark(
-                        "notch", one.label, (flat.inside(one.at),), "top left", one.told(flat.spare(one.at))
+                        "notch", one.label, (flat.hole(one),), "top left", one.told(flat.spare(one.at))
                     )
                 case Zone() if one.face == flat.face:
                     yield Mark("notch", one.label, (), "raw top edge", one.told)

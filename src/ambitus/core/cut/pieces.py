@@ -7,6 +7,7 @@ from typing import Literal, cast
 from ambitus.core.cut.marking import marks_of
 from ambitus.core.cut.outline import CutFace, cut_face
 from ambitus.core.form.model import Band, Edge, Face, Form, Loose, Mark, Measure, Piece, Strip
+from ambitus.core.form.sewn import MadeUp
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, PRINT
 from ambitus.core.grammar.contract import SHORTER, Finishes, Kinds, Layer, no_marks, no_parts, nothing_sewn
@@ -72,7 +73,9 @@ def _panels(
 ) -> list[Piece]:
     """Return the panels of *layer*; *known* holds what was cut before, for what is cut alike."""
     only = bag.kinds.interfacing.part if layer == "interfacing" else ""
-    alike: list[tuple[CutFace, list[Face]]] = []
+    alike: list[tuple[CutFace, tuple[str, ...], list[Face]]] = []
+    cut_of_cloth = layer == "interfacing"
+    made_up = {} if cut_of_cloth else {s.face: s.parts for s in form.every_sewn if isinstance(s, MadeUp)}
     grown = {over: finishes(bag, layer, over) for over in {f.over for f in form.faces}}
     for face in (f for f in form.faces if not only or f.part == only):
         mine = grown[face.over]
@@ -82,16 +85,17 @@ def _panels(
         if made is None:
             made = cut_face(face, mine, bag.grid)
             known.append((face, mine, made))
-        group = next((faces for cut, faces in alike if cut is made), None)
+        made_of = made_up.get(face.name, ())
+        group = next((faces for cut, of, faces in alike if cut is made and of == made_of), None)
         if group is None:
-            alike.append((made, [face]))
+            alike.append((made, made_of, [face]))
         else:
             group.append(face)
     out = []
-    for made, faces in alike:
+    for made, made_of, faces in alike:
         first = faces[0]
         # panels of the body that are cut differently are told apart by name
-        several = sum(not f[0].part and f[0].band == first.band for _, f in alike) > 1
+        several = sum(not f[0].part and f[0].band == first.band for *_, f in alike) > 1
         apart = " ".join(w for w in (first.part or (first.side if several else ""), first.band) if w)
         name = apart.capitalize() if first.band == "facing" else f"{layer.capitalize()} {apart}".strip()
         out.append(
@@ -114,6 +118,7 @@ def _panels(
                 part=first.part,
                 band=first.band,
                 upright=_upright(bag, layer, first),
+                made_of=made_of,
                 below=bag.kinds.top.sewn_below(bag),
             )
         )

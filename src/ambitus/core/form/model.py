@@ -341,6 +341,8 @@ class Piece:
     of: str = ""
     #: whether it has a print that has to stand this way up
     upright: bool = False
+    #: the pieces that it is made up of, larger than it, before it is trimmed; none where it is cut
+    made_of: tuple[str, ...] = ()
     #: how far below its seam line at the top it is really sewn: beside a zip, not at its middle
     below: float = 0.0
 

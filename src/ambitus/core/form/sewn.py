@@ -3,11 +3,11 @@ What of a bag is sewn, left open, caught and folded, and where on its faces: nam
 marked on a piece and what is sewn are one thing. Lengths in mm; faces are in seam lines.
 """
 
-import math
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Literal
 
+from ambitus.core import curves
 from ambitus.core.form.model import Face, Form, Seam, Stretch
 from ambitus.core.sums import Sum
 
@@ -27,6 +27,9 @@ class Place:
     """
     A point of a face, told from one of its edges: ``along`` mm on the seam line from where the edge starts,
     or from where it ends with ``back``; ``inside`` mm in from the seam line, negative in the allowance.
+
+    A maker measures from the raw edge: ``beyond`` is the cloth planned there, where it was counted in; else
+    it is as much as is cut.
     """
 
     face: str
@@ -34,6 +37,7 @@ class Place:
     along: float
     inside: float = 0.0
     back: bool = False
+    beyond: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,13 +62,14 @@ class Opening:
 class Line:
     """
     A line along an edge of a face, ``inside`` mm from its seam line: a fold, a row of stitching, or where a
-    zip is sewn. Lines with no ``label`` are sewn and not marked.
+    zip is sewn; the raw edge lies ``beyond`` mm further. Lines with no ``label`` are sewn and not marked.
     """
 
     kind: Literal["crease", "row", "zip"]
     face: str
     edge: str
     inside: float
+    beyond: float = 0.0
     label: str = ""
     told: Told = ()
 
@@ -87,10 +92,11 @@ class Caught:
 
 @dataclass(frozen=True, slots=True)
 class Hole:
-    """A hole through one layer: an eyelet, a buttonhole."""
+    """A hole through one layer, an eyelet or a buttonhole; the raw edge is ``beyond`` mm off its seam."""
 
     label: str
     at: Place
+    beyond: float = 0.0
     told: Measured = no_measures
 
 
@@ -138,10 +144,57 @@ Sewn = Opening | Line | Caught | Hole | Zone | Channel | Taken | MadeUp
 
 
 def edge_length(form: Form, face: str, edge: str) -> float:
-    """Return how long the seam line of a straight edge is."""
+    """Return how long the seam line of an edge is."""
     of = form.face(face)
     i = of.edge_index(edge)
-    return math.dist(of.points[i], of.points[(i + 1) % len(of.points)])
+    return curves.edge_length(of.points[i], of.bends[i], of.points[(i + 1) % len(of.points)])
+
+
+def _runs_on(form: Form, chain: tuple[Stretch, ...], at: int) -> bool:
+    """Return whether the edge at place *at* of a chain runs the way that the chain is listed."""
+    if len(chain) == 1:
+        return True
+    first = min(at, len(chain) - 2)
+    here, there = chain[first], chain[first + 1]
+    face = form.face(here.face)
+    i = face.edge_index(here.edge)
+    if here.face == there.face:
+        return face.edges[(i + 1) % len(face.edges)].name == there.edge
+    # the parts of a divided face are listed from the top down
+    return face.edges[i - 1].seam == "top"
+
+
+def along_seam(form: Form, seam: Seam, low: Place, high: Place) -> tuple[tuple[Place, Place], ...]:
+    """
+    Return where *low* to *high* on an edge lie on every edge that *seam* joins there, this one first.
+
+    Outlines all run the same way round, so edges that meet run against each other; the stretches of each
+    chain lie in the order in which they are sewn.
+    """
+    here = low.face, low.edge
+    own = next(c for c in seam.chains if any((s.face, s.edge) == here for s in c))
+    at = [(s.face, s.edge) for s in own].index(here)
+    with_list, long = _runs_on(form, own, at), edge_length(form, *here)
+    before = sum(edge_length(form, s.face, s.edge) for s in own[:at])
+    turned = with_list == low.back
+    begin, end = (
+        before + mm for mm in ((long - high.along, long - low.along) if turned else (low.along, high.along))
+    )
+    out = [(low, high)]
+    for chain in (c for c in seam.chains if c is not own):
+        gone = 0.0
+        for n, s in enumerate(chain):
+            size = edge_length(form, s.face, s.edge)
+            # what lies beyond the ends of the seam is open with the edge that ends there
+            a = begin - gone if n == 0 else max(begin - gone, 0.0)
+            b = end - gone if n == len(chain) - 1 else min(end - gone, size)
+            gone += size
+            if b - a > 1e-6:
+                # it is read from the same end of the seam as the first
+                ends = (size - b, size - a) if turned else (a, b)
+                read = (Place(s.face, s.edge, mm, 0.0, with_list != turned, low.beyond) for mm in ends)
+                out.append((next(read), next(read)))
+    return tuple(out)
 
 
 def stretch_of(form: Form, low: Place, high: Place) -> Stretch:
@@ -180,7 +233,8 @@ def _without(stretch: Stretch, left: Iterable[Stretch]) -> tuple[Stretch, ...]:
 
 def round_mouth(form: Form, place: Place) -> float:
     """
-    Return how far round the mouth of the standing bag a place on a top edge lies, in mm from the left side seam.
+    Return how far round the mouth of the standing bag a place on a top edge lies, in mm from the left side
+    seam.
 
     Raises ValueError where the place is on no edge of the mouth.
     """

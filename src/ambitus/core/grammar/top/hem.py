@@ -59,7 +59,7 @@ def lines_along_top(
         told: Told = folds
         for edge in (e for e in face.edges if e.seam == "top"):
             for _, mm in folds[:drawn]:
-                out.append(Line(kind, face.name, edge.name, snap(mm.total - beyond), label, told))
+                out.append(Line(kind, face.name, edge.name, snap(mm.total - beyond), beyond, label, told))
                 told = ()
     return tuple(out)
 

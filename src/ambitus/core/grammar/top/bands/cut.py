@@ -13,7 +13,7 @@ from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.drawstring.cords import cord_parts
 from ambitus.core.grammar.top.drawstring.fields import BAND, BAND_MADE
-from ambitus.core.grammar.top.drawstring.loops import no_side_seam
+from ambitus.core.grammar.top.drawstring.loops import loops_caught, no_side_seam
 from ambitus.core.grammar.top.drawstring.motif import motif_zone
 from ambitus.core.grammar.top.lining import shorter_terms
 from ambitus.core.grammar.top.turned_through.gap import gap_opening
@@ -62,7 +62,8 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     if layer != "outer":
         return gap_opening(item, form, layer)
     seam = (TOP_ALLOWANCE.term(item.bag, "Top seam"),)
-    return motif_zone(item.bag, form, seam, above_cord(item.bag))
+    motif = motif_zone(item.bag, form, seam, above_cord(item.bag))
+    return (*motif, *loops_caught(item.bag, form, layer, 0.0))
 
 
 def band_of(bag: Resolved, form: Form) -> tuple[Face, int]:

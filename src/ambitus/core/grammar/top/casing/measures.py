@@ -5,6 +5,7 @@ from ambitus.core.form.sewn import Channel, Opening, Sewn
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.seams.edges import overlocked_first
 from ambitus.core.grammar.top.drawstring.fields import CHANNEL, OPENING
+from ambitus.core.grammar.top.drawstring.loops import loops_caught
 from ambitus.core.grammar.top.drawstring.motif import motif_zone
 from ambitus.core.grammar.top.drawstring.opening import BELOW_FOLD, eyelets, side_openings
 from ambitus.core.grammar.top.fields import CHANNEL_EDGE, HEADING, HEM_EDGE, TURN
@@ -130,4 +131,5 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     middle = Sum(
         "To the middle of the channel", (*lower.terms, _less("Half the channel", CHANNEL.of(bag) / 2))
     )
-    return (*out, channel, *eyelets(bag, form, layer, middle))
+    loops = loops_caught(bag, form, layer, turn_down(bag))
+    return (*out, channel, *eyelets(bag, form, layer, middle), *loops)

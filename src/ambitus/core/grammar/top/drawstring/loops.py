@@ -1,8 +1,9 @@
 """Loops caught in the side seam: one to hang the bag by, or two at its foot that the cords run through."""
 
 from ambitus.core.form.model import Form, Strip
+from ambitus.core.form.sewn import Caught, Place
 from ambitus.core.grammar.base.fields import TUBE_PANELS
-from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.contract import Layer, Option, Param
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.drawstring.fields import CORDS, LOOP, LOOP_WIDE, LOOPS
 from ambitus.core.lengths import paired
@@ -57,6 +58,28 @@ def loops_of(bag: Resolved) -> Strip | None:
         to_grid("How wide to cut it", across, bag.grid),
         seam,
     )
+
+
+def loops_caught(bag: Resolved, form: Form, layer: Layer, below: float) -> tuple[Caught, ...]:
+    """
+    Return where loops are caught in the side seams: at the foot, or one *below* mm under the finished top.
+
+    Both halves of a loop lie on each other, so each is caught once.
+    """
+    loops = loops_of(bag)
+    if loops is None or layer != "outer":
+        return ()
+    seams = [s for s in form.seams if s.seam == "side"]
+    foot, wide = at_foot(bag), LOOP_WIDE.of(bag)
+    out = []
+    for seam in seams[: loops.count]:
+        at = seam.chains[0][-1 if foot else 0]
+        face = form.face(at.face)
+        edges, i = face.edges, face.edge_index(at.edge)
+        ends_at_top = edges[(i + 1) % len(edges)].seam == "top"
+        along = wide / 2 if foot else below + wide
+        out.append(Caught("loop", Place(at.face, at.edge, along, back=ends_at_top != foot), "side"))
+    return tuple(out)
 
 
 def loop_strips(bag: Resolved, form: Form) -> tuple[Strip, ...]:

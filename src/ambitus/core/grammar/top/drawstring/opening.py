@@ -1,7 +1,17 @@
 """Where a cord comes out of its channel."""
 
 from ambitus.core.form.model import Face, Form, Seam
-from ambitus.core.form.sewn import Hole, Measured, Opening, Place, Told, edge_length, top_edges, with_top
+from ambitus.core.form.sewn import (
+    Hole,
+    Measured,
+    Opening,
+    Place,
+    Told,
+    along_seam,
+    edge_length,
+    top_edges,
+    with_top,
+)
 from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.contract import Layer, Option, Param
 from ambitus.core.grammar.seams.edges import edge_terms
@@ -41,17 +51,20 @@ def needs_side_seam(bag: Resolved) -> str:
     return "a strip has no seam at the side that could be left open for the cord: let it out by eyelets"
 
 
-def _from_top(form: Form, seam: Seam, low: float, high: float) -> tuple[tuple[Place, Place], ...]:
-    """Return *low* and *high* mm below the finished top on every edge of *seam* that ends there."""
-    out = []
+def _from_top(
+    form: Form, seam: Seam, beyond: float, low: float, high: float
+) -> tuple[tuple[Place, Place], ...]:
+    """
+    Return *low* and *high* mm below the finished top on the edges of *seam*, if it ends there, *beyond* mm
+    under its raw edge.
+    """
     for at in (s for chain in seam.chains for s in chain):
-        edges = form.face(at.face).edges
-        i = form.face(at.face).edge_index(at.edge)
+        edges, i = form.face(at.face).edges, form.face(at.face).edge_index(at.edge)
         ends_there = edges[(i + 1) % len(edges)].seam == "top"
         if ends_there or edges[i - 1].seam == "top":
-            ends = (Place(at.face, at.edge, mm, back=ends_there) for mm in (low, high))
-            out.append((next(ends), next(ends)))
-    return tuple(out)
+            ends = (Place(at.face, at.edge, mm, back=ends_there, beyond=beyond) for mm in (low, high))
+            return along_seam(form, seam, *ends)
+    return ()
 
 
 def _edges(seam: Seam) -> set[tuple[str, str]]:
@@ -78,12 +91,12 @@ def side_openings(bag: Resolved, form: Form, layer: Layer, label: str, told: Tol
         where = "raw top edge, at the seam"
     beyond = sum(t.mm for t in bag.kinds.top.finish(bag, layer))
     low, high = (snap(mm.total - beyond) for mm in (told[0][1], told[-1][1]))
-    seams = [s for s in form.seams if s.seam == "side" and _from_top(form, s, low, high)]
+    seams = [s for s in form.seams if s.seam == "side" and _from_top(form, s, beyond, low, high)]
     wanted = seams if both or tube else [s for s in seams if _left_of(tops[0]) in _edges(s)]
     bodies = {face.name for face in tops}
     out = []
     for seam in wanted:
-        ends = _from_top(form, seam, low, high)
+        ends = _from_top(form, seam, beyond, low, high)
         between = tuple(sorted(ends, key=lambda end: end[0].face not in bodies))
         marked = sum(end[0].face in bodies for end in ends)
         out.append(Opening(seam.key, label, seam.key, between, False, where, lambda spare: told, marked))
@@ -119,7 +132,7 @@ def eyelets(bag: Resolved, form: Form, layer: Layer, below: Sum) -> tuple[Hole, 
                 # from the left end of the first edge, which is where that edge ends
                 along = (long + 2 * beside) * part - beside
                 at = Place(face.name, run[0], along, snap(below.total - beyond), back=True)
-                out.append(Hole(label, at, _share(long, part, below)))
+                out.append(Hole(label, at, beyond, _share(long, part, below)))
     return tuple(out)
 
 

@@ -36,6 +36,7 @@ from ambitus.core.grammar.top.drawstring.fields import (
     OPENING,
     TAIL,
 )
+from ambitus.core.grammar.top.drawstring.loops import loops_caught
 from ambitus.core.grammar.top.drawstring.motif import motif_zone
 from ambitus.core.grammar.top.drawstring.opening import (
     EYELETS,
@@ -87,6 +88,7 @@ def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
         *motif_zone(bag, form, lower.terms, _above_cord(bag)),
         *rows_along_top(form, _rows(bag)),
         Channel(heading.mm, heading.mm + channel.mm, tuple(one.key for one in slots)),
+        *loops_caught(bag, form, layer, heading.mm + channel.mm),
     )
 
 

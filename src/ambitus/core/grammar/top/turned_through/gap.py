@@ -1,7 +1,7 @@
 """The turning gap: how long it may be, and where in the lining it is left."""
 
-from ambitus.core.form.model import Edge, Face, Form, Seam
-from ambitus.core.form.sewn import Opening, Place, Told, edge_length
+from ambitus.core.form.model import Edge, Face, Form
+from ambitus.core.form.sewn import Opening, Place, Told, along_seam, edge_length
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.top.facing import is_faced
@@ -65,23 +65,6 @@ def _gap_edge(face: Face, seam: str) -> Edge | None:
     return None if at is None else face.edges[at]
 
 
-def _ends(seam: Seam, face: str, edge: str, low: float, high: float) -> tuple[tuple[Place, Place], ...]:
-    """Return the ends of a gap on the edge that tells it, and on those that meet it from their other end."""
-    own = next(chain for chain in seam.chains if any((s.face, s.edge) == (face, edge) for s in chain))
-    at = [(s.face, s.edge) for s in own].index((face, edge))
-    out = [(Place(face, edge, low), Place(face, edge, high))]
-    for chain in seam.chains:
-        if chain is not own:
-            meets = chain[at] if len(chain) == len(own) else chain[-1]
-            out.append(
-                (
-                    Place(meets.face, meets.edge, low, back=True),
-                    Place(meets.face, meets.edge, high, back=True),
-                )
-            )
-    return tuple(out)
-
-
 def gap_opening(item: Item, form: Form, layer: Layer) -> tuple[Opening, ...]:
     """
     Return the gap that is left in the lining, its ends measured along the raw edge from its corner.
@@ -129,5 +112,6 @@ def gap_opening(item: Item, form: Form, layer: Layer) -> tuple[Opening, ...]:
     )
     if seam is None:
         return ()
-    between = _ends(seam, face.name, edge.name, before.mm, before.mm + gap)
+    ends = (Place(face.name, edge.name, mm) for mm in (before.mm, before.mm + gap))
+    between = along_seam(form, seam, *ends)
     return (Opening("gap", "Turning gap", seam.key, between, True, where, told, 1),)

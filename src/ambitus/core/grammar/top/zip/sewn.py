@@ -29,7 +29,7 @@ def sewn_to_zip(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     for face in form.faces:
         told = readings
         for edge in (e for e in face.edges if e.seam == "top"):
-            out.append(Line("zip", face.name, edge.name, below, "This edge meets the zip", told))
+            out.append(Line("zip", face.name, edge.name, below, 0.0, "This edge meets the zip", told))
             told = ()
     return (*out, *_tabs(item, form, layer))
 
