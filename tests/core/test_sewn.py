@@ -252,5 +252,6 @@ def test_a_face_that_is_made_up_is_trimmed_from_larger_pieces() -> None:
     made = _toy("patched")
     front, back = (next(p for p in made.pieces if p.faces[:1] == (name,)) for name in ("front", "back"))
     assert (front.made_of, back.made_of) == (("outer half",), ())
+    assert (front.source, back.source) == ("made up", "cloth")
     half = next(p for p in made.pieces if p.key == front.made_of[0])
     assert half.box[3] - half.box[1] == pytest.approx(edge_length(made.form, "front", "side left") + 24)

@@ -218,7 +218,7 @@ TIED = Top(
     phrase=top_phrase("tied with ribbons", fields=(TIE,)),
     brings={"attach": "on_face", "interfacing": "none"},
     finish=lambda bag, layer: (),
-    read=lambda allowances: 0.0,
+    read=lambda allowances, measures: 0.0,
     stages=(Stage(SIZES, _taller),),
     parts=_ties,
     acts=(_tie_steps,),

@@ -321,3 +321,16 @@ def test_what_hangs_on_it_is_seen_and_told_where_it_is_chosen() -> None:
     assert math.dist(loop[0], (0, 0, 150 - 16)) == pytest.approx(0)
     reach = max(math.dist(loop[0], p) for p in loop)
     assert reach == pytest.approx(150)
+
+
+def test_every_small_piece_says_where_it_comes_from() -> None:
+    """Zip, ribbon and elastic are bought; what is folded of cloth is cut."""
+    made = drafted(pouch(wrist="elastic", grab="ribbon", pull="cloth"))
+    sources = {p.part or p.layer: p.source for p in made.pieces if p.small}
+    assert sources == {
+        "zip": "bought",
+        "hold": "bought",
+        "wrist": "cloth",
+        "elastic": "bought",
+        "pull": "cloth",
+    }

@@ -70,7 +70,9 @@ class Draft(Once):
 
 def readers(grammar: Grammar) -> Readers:
     """Return how each variant of *grammar* is read back, by slot and kind."""
+    every = (variant for variants in grammar.slots.values() for variant in variants.values())
     return Readers(
+        classes=frozenset(key for variant in every for key in variant.classes) | set(grammar.sewable),
         base={k: v.read for k, v in grammar.every("base", Base).items()},
         top={k: v.read for k, v in grammar.every("top", Top).items()},
         seams={k: v.read for k, v in grammar.every("seams", SeamKind).items()},
@@ -83,6 +85,7 @@ def readers_of(kinds: Kinds) -> Readers:
     """Return how the variants of one bag are read back."""
     seams = (kinds.plain, kinds.seams, *kinds.seams_by_class.values())
     return Readers(
+        classes=frozenset((*kinds.classes, *kinds.sewn)),
         base={kinds.base.kind: kinds.base.read},
         top={kinds.top.kind: kinds.top.read},
         seams={kind.kind: kind.read for kind in seams},

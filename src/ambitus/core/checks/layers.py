@@ -76,7 +76,7 @@ def allowance_for_fray(draft: "Draft") -> Iterator[Fired]:
 def cloth_too_narrow(draft: "Draft") -> Iterator[Fired]:
     told: set[str] = set()
     for piece in draft.pieces:
-        if piece.layer not in ("outer", "lining"):
+        if not piece.role.panel:
             continue
         cloth = draft.bag.cloth(piece.looks)
         usable = cloth.usual_width - 2 * SELVAGE

@@ -7,6 +7,7 @@ from typing import Literal, cast
 from ambitus.core.cut.marking import marks_of
 from ambitus.core.cut.outline import CutFace, cut_face
 from ambitus.core.form.model import Band, Edge, Face, Form, Loose, Mark, Measure, Piece, Strip
+from ambitus.core.form.roles import ROLES
 from ambitus.core.form.sewn import MadeUp
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, PRINT
@@ -44,7 +45,7 @@ def _interfacing_finishes(bag: Resolved, layer: Layer, over: bool = True) -> Fin
 
 
 def _material(bag: Resolved, layer: Layer, band: Band = "") -> str:
-    if layer in ("interfacing", "strap core"):
+    if ROLES[layer].source == "interfacing":
         return bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)].label
     if band == "bottom":
         return bag.cloth("contrast").label
@@ -119,6 +120,7 @@ def _panels(
                 band=first.band,
                 upright=_upright(bag, layer, first),
                 made_of=made_of,
+                source="made up" if made_of else ROLES[layer].source,
                 below=bag.kinds.top.sewn_below(bag),
             )
         )
@@ -149,6 +151,7 @@ def _strip(bag: Resolved, strip: Strip) -> Piece:
         layer=layer,
         count=strip.count,
         material=strip.material or _material(bag, layer),
+        source="bought" if strip.material else ROLES[layer].source,
         faces=(layer,),
         edges=made.edges,
         cut=made.cut,
@@ -170,6 +173,7 @@ def _loose(bag: Resolved, part: Loose) -> Piece:
         layer=cast(Layer, part.layer),
         count=part.count,
         material=part.material,
+        source=ROLES[part.layer].source,
         faces=(part.face.name,),
         edges=made.edges,
         cut=made.cut,

@@ -10,9 +10,11 @@ from functools import cached_property
 from typing import TYPE_CHECKING, Literal
 
 from ambitus.core.curves import Bend, flattened, offset_bent
+from ambitus.core.form.roles import ROLES, Role, Source
 from ambitus.core.form.stance import Stance
 from ambitus.core.geometry import Point, bounds
-from ambitus.core.sums import Source, Sum, Term
+from ambitus.core.sums import Source as ValueSource
+from ambitus.core.sums import Sum, Term
 
 if TYPE_CHECKING:
     from ambitus.core.form.sewn import Sewn
@@ -150,7 +152,7 @@ class Dimension:
     label: str
     asked: float
     comes_out: float
-    source: Source
+    source: ValueSource
     why: str
 
 
@@ -251,10 +253,6 @@ class CutEdge:
     seam_bend: Bend = None
 
 
-#: layers whose pieces are small, and gathered on the sheet so that none is forgotten
-SMALL = ("zip", "tab", "loop", "cord", "band")
-
-
 @dataclass(frozen=True, slots=True)
 class Strip:
     """
@@ -271,7 +269,7 @@ class Strip:
     length: Sum
     width: Sum
     ends: float = 0.0
-    #: what it is of; nothing for the outer cloth
+    #: what is bought for it; nothing where it is cut of the cloth that its role is cut of
     material: str = ""
     marks: tuple[Mark, ...] = ()
     more: Mapping[str, Sum] = field(default_factory=dict)
@@ -343,6 +341,8 @@ class Piece:
     upright: bool = False
     #: the pieces that it is made up of, larger than it, before it is trimmed; none where it is cut
     made_of: tuple[str, ...] = ()
+    #: where it comes from
+    source: Source = "cloth"
     #: how far below its seam line at the top it is really sewn: beside a zip, not at its middle
     below: float = 0.0
 
@@ -355,9 +355,14 @@ class Piece:
         return offset_bent(self.cut, self.bends, inside)[0]
 
     @property
+    def role(self) -> Role:
+        """What it is in the bag."""
+        return ROLES[self.layer]
+
+    @property
     def small(self) -> bool:
         """Whether it is one of the small pieces that are easily forgotten."""
-        return self.layer in SMALL
+        return self.role.small
 
     @property
     def told_as(self) -> str:
@@ -367,7 +372,7 @@ class Piece:
     @property
     def looks(self) -> str:
         """What it is drawn as: its layer, or the cloth that a bottom or a facing is cut of."""
-        if self.of or self.layer not in ("outer", "lining"):
+        if self.of or not self.role.panel:
             return self.of or self.layer
         return {"bottom": "contrast", "facing": "outer"}.get(self.band, self.layer)
 

@@ -281,8 +281,8 @@ class Top(Variant):
     told: Mapping[str, Length] = field(default_factory=dict)
     #: choices that its small pieces follow from, which a cut list tells by their field
     chosen: tuple[AnyChoice, ...] = ()
-    #: allowance on a panel's top edge, from a cut list's allowances
-    read: Callable[[Mapping[str, float]], float]
+    #: what it takes of a panel's top edge, from a cut list's (allowances, measures)
+    read: Callable[[Mapping[str, float], Mapping[str, float]], float]
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -382,7 +382,8 @@ class Attach(Variant):
     core_short: "Callable[[Item], tuple[Term, ...]]" = no_terms
     crossed: "Callable[[Item], tuple[int, int, int]]"
     told: tuple[Length, ...] = ()
-    read_tail: Callable[[Mapping[str, float], Mapping[str, float]], float]
+    #: what one end gives up: (allowances, measures, what the strap's row tells)
+    read_tail: Callable[[Mapping[str, float], Mapping[str, float], Mapping[str, float]], float]
 
     def fits(self, top: str) -> bool:
         """Whether it goes with the top edge of kind *top*."""

@@ -24,13 +24,19 @@ from ambitus.core.read.whole import bands_of, whole_rows
 
 @dataclass(frozen=True, slots=True)
 class Readers:
-    """How each variant is read back, by kind."""
+    """
+    How each variant is read back, by kind.
 
+    A cut list tells allowances and measures under one heading: what is named like one of the ``classes`` of
+    seam is its allowance, anything else a measure (``hem``).
+    """
+
+    classes: frozenset[str]
     base: Mapping[str, Reader]
-    top: Mapping[str, Callable[[Mapping[str, float]], float]]
+    top: Mapping[str, Callable[[Mapping[str, float], Mapping[str, float]], float]]
     seams: Mapping[str, Callable[[float, Mapping[str, float], bool], float]]
     make: Mapping[str, Callable[[float, Mapping[str, float], Mapping[str, float]], float]]
-    attach: Mapping[str, Callable[[Mapping[str, float], Mapping[str, float]], float]]
+    attach: Mapping[str, Callable[[Mapping[str, float], Mapping[str, float], Mapping[str, float]], float]]
 
 
 def _known(kinds: Mapping[str, object], field: str, value: str) -> None:
@@ -48,12 +54,12 @@ def _known(kinds: Mapping[str, object], field: str, value: str) -> None:
         )
 
 
-def _strap(row: StrapRow, at: int, allowances: Mapping[str, float], readers: Readers) -> ReadStrap:
+def _strap(row: StrapRow, at: int, cut_list: CutList, readers: Readers) -> ReadStrap:
     _known(readers.make, f"straps.{at}.make", row.make)
     _known(readers.attach, f"straps.{at}.attach", row.attach)
-    told = Told(row.told(), f"straps.{at}")
+    told, (allowances, measures) = Told(row.told(), f"straps.{at}"), _told(cut_list, readers)
     try:
-        tail = readers.attach[row.attach](allowances, told)
+        tail = readers.attach[row.attach](allowances, measures, told)
         width = readers.make[row.make](row.width, told, allowances)
     except NotTold as missing:
         why = f"“{missing.name}” is not given, and this way of making or attaching a strap needs it."
@@ -79,18 +85,22 @@ def _by_role(cut_list: CutList) -> dict[str, Rows]:
     return out
 
 
-def _told(cut_list: CutList) -> Told:
-    """Return the allowances of a cut list, and what stands among them."""
-    return Told(cut_list.allowances, "allowances")
+def _told(cut_list: CutList, readers: Readers) -> tuple[Told, Told]:
+    """Return the allowances of a cut list by class of seam, and the measures that stand among them."""
+    numbers = cut_list.allowances.items()
+    return (
+        Told({name: mm for name, mm in numbers if name in readers.classes}, "allowances"),
+        Told({name: mm for name, mm in numbers if name not in readers.classes}, "allowances"),
+    )
 
 
 def _eaten(row: CutRow, cut_list: CutList, readers: Readers) -> Told:
     """Return what each class of seam took of an edge of *row*, by the seam's kind."""
-    out = _told(cut_list)
+    out, measures = _told(cut_list, readers)
     for key, kind in cut_list.seams.items():
         _known(readers.seams, f"seams.{key}", kind)
         allowance = cut_list.allowances.get(key, 0.0)
-        out[key] = readers.seams[kind](allowance, _told(cut_list), not row.under)
+        out[key] = readers.seams[kind](allowance, measures, not row.under)
     return out
 
 
@@ -182,13 +192,13 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
             )
         )
     try:
-        top = readers.top[cut_list.top](_told(cut_list))
+        top = readers.top[cut_list.top](*_told(cut_list, readers))
         layers = {
             role: readers.base[cut_list.base](rows[role], _eaten(rows[role].main, cut_list, readers), top)
             for role in ("outer", "lining")
             if role in rows
         }
-        straps = tuple(_strap(s, i, _told(cut_list), readers) for i, s in enumerate(cut_list.straps))
+        straps = tuple(_strap(s, i, cut_list, readers) for i, s in enumerate(cut_list.straps))
     except NotTold as missing:
         place = f"{missing.where}.{missing.name}"
         why = f"The allowance “{missing.name}” is not given."

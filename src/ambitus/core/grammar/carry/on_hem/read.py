@@ -3,6 +3,8 @@
 from collections.abc import Mapping
 
 
-def read_tail(allowances: Mapping[str, float], row: Mapping[str, float]) -> float:
+def read_tail(
+    allowances: Mapping[str, float], measures: Mapping[str, float], row: Mapping[str, float]
+) -> float:
     """Return what one end gives up: the hem it lies on, and the end tucked up inside."""
-    return allowances.get("hem", 0.0) + row["tuck"]
+    return measures.get("hem", 0.0) + row["tuck"]

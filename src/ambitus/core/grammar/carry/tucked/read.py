@@ -3,6 +3,8 @@
 from collections.abc import Mapping
 
 
-def read_tail(allowances: Mapping[str, float], row: Mapping[str, float]) -> float:
+def read_tail(
+    allowances: Mapping[str, float], measures: Mapping[str, float], row: Mapping[str, float]
+) -> float:
     """Return what one end gives up: what lies inside the top edge."""
     return row["inside"]

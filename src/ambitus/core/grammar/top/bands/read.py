@@ -3,6 +3,6 @@
 from collections.abc import Mapping
 
 
-def read(allowances: Mapping[str, float]) -> float:
+def read(allowances: Mapping[str, float], measures: Mapping[str, float]) -> float:
     """Return what the top edge takes of a panel; less than nothing where the band adds more."""
-    return allowances["top"] - allowances["band"]
+    return allowances["top"] - measures["band"]

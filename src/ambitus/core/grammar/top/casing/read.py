@@ -3,8 +3,8 @@
 from collections.abc import Mapping
 
 
-def read(allowances: Mapping[str, float]) -> float:
+def read(allowances: Mapping[str, float], measures: Mapping[str, float]) -> float:
     """Return the allowance on a panel's top edge: the first turn, and the casing from edge to heading."""
-    return sum(allowances[name] for name in ("turn", "heading", "channel", "edge")) + allowances.get(
+    return sum(measures[name] for name in ("turn", "heading", "channel", "edge")) + measures.get(
         "top_sliver", 0.0
     )

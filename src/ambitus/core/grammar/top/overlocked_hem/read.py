@@ -3,6 +3,6 @@
 from collections.abc import Mapping
 
 
-def read(allowances: Mapping[str, float]) -> float:
+def read(allowances: Mapping[str, float], measures: Mapping[str, float]) -> float:
     """Return the allowance on a panel's top edge: the hem, and the sliver the knife took."""
-    return allowances["hem"] + allowances.get("top_sliver", 0.0)
+    return measures["hem"] + measures.get("top_sliver", 0.0)

@@ -3,6 +3,6 @@
 from collections.abc import Mapping
 
 
-def read(allowances: Mapping[str, float]) -> float:
+def read(allowances: Mapping[str, float], measures: Mapping[str, float]) -> float:
     """Return the allowance on a panel's top edge."""
     return 0.0

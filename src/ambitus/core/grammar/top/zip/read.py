@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 
 
-def read(allowances: Mapping[str, float]) -> float:
+def read(allowances: Mapping[str, float], measures: Mapping[str, float]) -> float:
     """Return what the top edge takes of a panel; the tape less both its seams shows, and counts."""
     seam = allowances["zip"]
-    return seam - (allowances["tape"] - 2 * seam) / 2
+    return seam - (measures["tape"] - 2 * seam) / 2
