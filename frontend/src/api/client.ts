@@ -112,8 +112,8 @@ const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
 
 export const api = {
   /** While a number is being changed remedies are not carried out: they are asked for once the hand rests. */
-  draft: (spec: Spec, edits: Edit[], unit: Unit) =>
-    ask<Drafted>('POST', '/draft', { spec, edits, unit, remedies: false }),
+  draft: (spec: Spec, edits: Edit[], unit: Unit, was: string) =>
+    ask<Drafted>('POST', '/draft', { spec, edits, unit, was, remedies: false }),
   checks: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Finding[]>('POST', '/checks', { spec, unit }, signal),
   tiles: (spec: Spec, phrase: string, unit: Unit, signal?: AbortSignal) =>

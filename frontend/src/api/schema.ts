@@ -884,6 +884,12 @@ export interface components {
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
             /**
+             * Was
+             * @description What the edited field read before, for the words that say what the edit did.
+             * @default
+             */
+            was?: string;
+            /**
              * Remedies
              * @description Whether every finding comes with its remedies, carried out; slower.
              * @default true
@@ -943,6 +949,11 @@ export interface components {
             /** By Volume */
             by_volume: boolean;
             standing: components["schemas"]["Standing"];
+            /**
+             * Cause
+             * @default
+             */
+            cause?: string;
         };
         /**
          * DrawingIn

@@ -10,7 +10,7 @@ from fastapi.staticfiles import StaticFiles
 from pydantic import BaseModel, Field, TypeAdapter
 
 from ambitus import __version__
-from ambitus.core.checks.run import findings
+from ambitus.core.checks.run import every_rule, findings
 from ambitus.core.draft import readers
 from ambitus.core.drawing.standing import Standing
 from ambitus.core.grammar.registry import GRAMMAR
@@ -20,6 +20,7 @@ from ambitus.core.problems import Problem
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
 from ambitus.core.shown.by_volume import Volumes, volumes
+from ambitus.core.shown.cause import cause_of
 from ambitus.core.shown.closing import ClosingShown, closing_shown
 from ambitus.core.shown.compare import Compared, compare
 from ambitus.core.shown.helped import findings_helped
@@ -158,6 +159,9 @@ def _working(app: FastAPI) -> None:
         spec, unit = with_edits(body)
         made = drafted(spec)
         shown = present(made, spec, unit)
+        titles = {rule.id: rule.title for rule in every_rule(GRAMMAR)} if body.edits else {}
+        causes = (cause_of(edit, body.was, shown.fields, titles) for edit in body.edits)
+        shown = replace(shown, cause=", ".join(causes))
         if body.remedies and findings(made):
             shown = replace(shown, findings=tuple(findings_helped(made, spec, unit, GRAMMAR)))
         return _json(_DRAFTED.dump_json(shown))

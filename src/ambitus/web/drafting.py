@@ -32,6 +32,11 @@ class DraftRequest(BaseModel):
     spec: Spec
     edits: list[Edit] = Field(default_factory=list, max_length=50)
     unit: Unit | None = None
+    was: str = Field(
+        default="",
+        max_length=200,
+        description="What the edited field read before, for the words that say what the edit did.",
+    )
     remedies: bool = Field(
         default=True, description="Whether every finding comes with its remedies, carried out; slower."
     )

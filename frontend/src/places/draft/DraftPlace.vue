@@ -55,9 +55,9 @@ const heard = computed(() => drafted.value?.findings.filter((f) => !f.silenced) 
 const stops = computed(() => heard.value.filter((f) => f.level === 'stop'))
 
 /** The phrase under which a field is found, where it is no number on the drawing. */
-const owners: Record<string, string> = { base: 'base', size: 'base', seams: 'seams', allowances: 'seams' }
 function phraseOf(path: string) {
-  return drafted.value?.found_under[path] ?? owners[path.split('.')[0]!]
+  const under = drafted.value?.found_under
+  return under?.[path] ?? under?.[path.split('.')[0]!]
 }
 /** The worst finding under each phrase, so that a check sits where it applies. */
 const phraseLevels = computed(() => {
@@ -100,7 +100,9 @@ watch(
   (there) => {
     const open = phrase.value
     if (!open || open === 'grid' || !there.length || there.includes(open)) return
-    phrase.value = open.startsWith('strap') ? (there.find((p) => p!.startsWith('strap')) ?? '') : ''
+    // one of several of a kind gives way to another of them
+    const kind = (key: string) => key.replace(/s?(\.\d+)?$/, '')
+    phrase.value = there.find((p) => kind(p!) === kind(open)) ?? ''
   },
 )
 /** From what it holds straight to the sizes that hold what is asked for. */

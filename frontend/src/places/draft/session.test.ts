@@ -49,7 +49,8 @@ class Driven {
   /** Answer the question that was asked last. */
   answer(width: number, unit: Unit = this.session.unit): this {
     const asked = this.drafts().at(-1)!
-    return this.on({ on: 'drafted', got: drafted(width, unit), ...asked })
+    const got = { ...drafted(width, unit), cause: `Width ${asked.was} → ${width}` }
+    return this.on({ on: 'drafted', got, ...asked })
   }
   noAnswer(): this {
     return this.on({ on: 'not drafted', failure: { kind: 'unreachable' }, ...this.drafts().at(-1)! })
@@ -314,12 +315,14 @@ describe('what is on screen', () => {
     expect(at.on({ on: 'heard' }).session.followed).toBe(false)
   })
 
-  it('names a silenced check by its title, and a seam of its own kind by its class', () => {
+  it('says what was done since the last revision, from what each field read before', () => {
     const at = new Driven().open()
-    at.on({ on: 'edit', edit: { kind: 'silenced', check: 'gap-too-small', reason: 'Small hands.' } }).answer(
-      300,
-    )
-    at.on({ on: 'edit', edit: { kind: 'picked', path: 'seams.side', value: 'french' } }).answer(300)
-    expect(Object.values(at.session.causes)).toEqual(['Silenced: The gap is small', 'side seam: french'])
+    at.on({ on: 'edit', edit: typed('310') }).answer(310)
+    at.on({ on: 'edit', edit: typed('320') })
+    expect(at.drafts().at(-1)!.was).toBe('300')
+    at.answer(320).on({ on: 'settle' })
+    expect(at.session.causes).toEqual({})
+    at.on({ on: 'edit', edit: typed('330') })
+    expect(at.drafts().at(-1)!.was).toBe('320')
   })
 })

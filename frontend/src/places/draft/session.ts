@@ -47,7 +47,8 @@ export interface Session {
   underWay?: Edit
   /** how often the whole draft was asked for: an answer to an older question is not shown */
   asked: number
-  causes: Record<string, string>
+  /** what was done since the last revision, by field: what it read before, and the core's words for it */
+  causes: Record<string, { was: string; said: string }>
   /** the name of the edit that is on screen and not settled */
   pendingId: string
   /** whether what is on screen settles as soon as nothing is under way any more */
@@ -62,7 +63,7 @@ export interface Session {
 export type Timer = 'settle' | 'changed' | 'retry'
 
 export type Effect =
-  | { do: 'draft'; spec: Spec; edit?: Edit; unit: Unit; asked: number; noting: boolean }
+  | { do: 'draft'; spec: Spec; edit?: Edit; was: string; unit: Unit; asked: number; noting: boolean }
   | { do: 'save'; plan: string; head: number; sent: Unsent }
   | { do: 'hold'; plan: string; unsent: Unsent }
   | { do: 'release'; plan: string; editId?: string }
@@ -127,7 +128,14 @@ export const pathOf = (edit: Edit) => (edit.kind === 'silenced' ? `silenced.${ed
 const like = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 const sizesOf = (d: Drafted) => Object.fromEntries(d.pieces.map((p) => [p.key, p.size]))
 /** What was done since the last revision, no longer than a revision can say. */
-const causeSaid = (s: Session) => Object.values(s.causes).join(', ').slice(0, 300)
+const causeSaid = (s: Session) =>
+  Object.values(s.causes)
+    .map((c) => c.said)
+    .join(', ')
+    .slice(0, 300)
+/** What a field read before it was first changed since the last revision. */
+const wasOf = (s: Session, edit: Edit) =>
+  s.causes[pathOf(edit)]?.was ?? s.drafted?.fields[pathOf(edit)]?.shown ?? ''
 const isBusy = (s: Session) => s.underWay !== undefined || s.queue.length > 0
 
 /** Whether a number on screen waits for an answer. */
@@ -140,20 +148,6 @@ export const isIdle = (s: Session) =>
   !s.unsaved &&
   !Object.keys(s.problems).length &&
   like(s.working, s.settled)
-
-function labelOf(edit: Edit, got: Drafted): string {
-  if (edit.kind === 'silenced') {
-    const title = got.findings.find((f) => f.id === edit.check)?.title ?? edit.check
-    return `${edit.reason ? 'Silenced' : 'Heard again'}: ${title}`
-  }
-  if (edit.kind !== 'picked') return edit.path
-  // of a seam of its own kind the class is said too: “seam side: french”
-  const [root, ...rest] = edit.path.split('.')
-  const what = root === 'seams' && rest[0] !== 'kind' ? `${rest[0]} seam` : rest.at(-1)!
-  const value = String(edit.value ?? 'as the others').replace(/_/g, ' ')
-  // an outline is too long to be said
-  return `${what === 'kind' ? root : what.replace(/_/g, ' ')}: ${value.length > 60 ? 'imported' : value}`
-}
 
 /** One event worked through: the session so far, and what is to be done. */
 class Working {
@@ -198,7 +192,7 @@ class Working {
     const spec = this.s.working ?? this.s.settled
     if (!spec) return
     this.set({ asked: this.s.asked + 1 })
-    this.do({ do: 'draft', spec, unit: this.s.unit, asked: this.s.asked, noting })
+    this.do({ do: 'draft', spec, was: '', unit: this.s.unit, asked: this.s.asked, noting })
   }
 
   show(got: Drafted, noting: boolean) {
@@ -240,7 +234,8 @@ class Working {
     if (!first) return
     this.set({ queue: rest, underWay: first })
     const spec = this.s.working ?? settled
-    this.do({ do: 'draft', spec, edit: first, unit: this.s.unit, asked: this.s.asked, noting: true })
+    const { unit, asked } = this.s
+    this.do({ do: 'draft', spec, edit: first, was: wasOf(this.s, first), unit, asked, noting: true })
   }
 
   drafted(event: Event & { on: 'drafted' }) {
@@ -302,13 +297,10 @@ class Working {
     if (gone) this.set({ problems })
   }
 
-  /** Remember in words what an edit did, for the list of revisions. */
+  /** Remember in the core's words what an edit did, for the list of revisions. */
   note(edit: Edit, got: Drafted) {
-    const path = pathOf(edit)
-    const after = got.fields[path]
-    const before = this.s.causes[path]?.match(/ (\S.*) →/)?.[1] ?? this.s.drafted?.fields[path]?.shown ?? ''
-    const cause = after ? `${after.label} ${before} → ${after.shown}` : labelOf(edit, got)
-    this.set({ causes: { ...this.s.causes, [path]: cause } })
+    const was = wasOf(this.s, edit)
+    this.set({ causes: { ...this.s.causes, [pathOf(edit)]: { was, said: got.cause ?? '' } } })
   }
 
   /** Keep in the browser what could not be sent. */

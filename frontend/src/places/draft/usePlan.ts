@@ -50,7 +50,7 @@ export function usePlan(world = WORLD) {
   async function ask(effect: Effect & { do: 'draft' }) {
     const { edit, asked, noting } = effect
     try {
-      const got = await api.draft(effect.spec, edit ? [edit] : [], effect.unit)
+      const got = await api.draft(effect.spec, edit ? [edit] : [], effect.unit, effect.was)
       happen({ on: 'drafted', edit, got, asked, noting })
     } catch (cause) {
       happen({ on: 'not drafted', edit, failure: failureOf(cause), asked })

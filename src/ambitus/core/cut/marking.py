@@ -38,6 +38,19 @@ class Flat:
         beyond = spare if place.beyond is None else place.beyond
         return along(near, far, snap(beyond + place.along) / (length(near, far) or 1.0))
 
+    def out(self, place: Place) -> Point:
+        """Return a place that is read from the seam at the side, straight out on the raw edge."""
+        if place.beyond is not None:
+            return self.raw(place)
+        at = self.edge(place.edge)
+        (a, b), (low, _) = self._ends(at, self.piece.stitch), self._ends(at, self.piece.cut)
+        near, far = (b, a) if place.back else (a, b)
+        ux, uy = unit_vector(near, far)
+        x, y = near[0] + ux * place.along, near[1] + uy * place.along
+        ox, oy = outward(a, b)
+        over = (low[0] - x) * ox + (low[1] - y) * oy
+        return x + ox * over, y + oy * over
+
     def hole(self, hole: Hole) -> Point:
         """Return where a hole is made, as far below the raw edge as is told."""
         x, y = self.raw(hole.at)
@@ -99,7 +112,7 @@ def marks_of(piece: Piece, sewn: Sequence[Sewn]) -> Iterator[Mark]:
                     yield Mark(one.kind, one.label, flat.line(one), "top edge", one.told)
                 case Caught() if one.at.face == flat.face and one.label:
                     yield Mark(
-                        "strap", one.label, (flat.raw(one.at),), one.where, one.told(flat.spare(one.at))
+                        "strap", one.label, (flat.out(one.at),), one.where, one.told(flat.spare(one.at))
                     )
                 case Hole() if one.at.face == flat.face:
                     yield Mark(

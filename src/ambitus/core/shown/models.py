@@ -239,6 +239,8 @@ class Drafted:
     holds: str
     by_volume: bool
     standing: Standing
+    #: what the edits that were asked for did, in words
+    cause: str = ""
 
 
 @dataclass(frozen=True, slots=True)

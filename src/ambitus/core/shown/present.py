@@ -57,9 +57,16 @@ def phrases(bag: Resolved) -> Iterator[tuple[str, Phrase]]:
         yield from ((prefix, phrase) for phrase in variant.phrases)
 
 
+#: the phrase under which whatever of a part of the spec is found, that no phrase names
+_UNDER = {"base": "base", "size": "base", "seams": "seams", "allowances": "seams"}
+
+
 def found_under(bag: Resolved) -> dict[str, str]:
-    """Return the phrase under which each choice and field of the bag is found, by its path."""
-    out: dict[str, str] = {}
+    """
+    Return the phrase under which each choice and field of the bag is found, by its path; by the root of its
+    path where no phrase names it.
+    """
+    out: dict[str, str] = dict(_UNDER)
     for prefix, phrase in phrases(bag):
         key = f"{phrase.key}.{prefix.rsplit('.', 1)[1]}" if "." in prefix else phrase.key
         for path in (*phrase.choices, *phrase.fields):

@@ -23,9 +23,18 @@ def _between(item: Item, panel: float, placed: Sum, seam: float) -> Sum:
     return Sum("Between the two centres", (whole, both))
 
 
-def placed_in(item: Item, form: Form, *side: Term) -> Sum:
-    """Return the way to a strap's centre from the side seam, or from the raw edge *side* beyond it."""
-    return Sum("From the raw side edge to the strap's centre", placed_terms(item, form, *side))
+def placed_in(item: Item, form: Form, side: Term) -> Sum:
+    """Return the way to a strap's centre from the raw edge, which lies *side* beyond the side seam."""
+    return Sum("From the raw side edge to the strap's centre", placed_terms(item, form, side))
+
+
+def _side(item: Item, face: Face, beyond: float | None = None) -> Term:
+    """Return what lies beyond the side seam of a face: as planned, or as much as is cut there."""
+    side = next(e for e in face.edges if e.name.startswith(("side", "end")))
+    terms = edge_terms(item.bag, side.seam, face.over)
+    mm = snap(sum(t.mm for t in terms)) if beyond is None else beyond
+    name = item.bag.kinds.classes.get(side.seam, "Side seam")
+    return Term(name, mm, "From the raw edge to the seam.", terms[0].source if terms else "derived")
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,13 +49,7 @@ class _Measured:
     down: Told
 
     def _placed(self, spare: float) -> Sum:
-        bag = self.item.bag
-        side = next(e for e in self.face.edges if e.name.startswith(("side", "end")))
-        terms = edge_terms(bag, side.seam, self.face.over)
-        name = bag.kinds.classes.get(side.seam, "Side seam")
-        source = terms[0].source if terms else "derived"
-        allowance = Term(name, snap(spare), "From the raw edge to the seam.", source)
-        return placed_in(self.item, self.form, allowance)
+        return placed_in(self.item, self.form, _side(self.item, self.face, snap(spare)))
 
     def from_left(self, spare: float) -> Told:
         """Return how far from the left, how far apart, and what else is measured there."""
@@ -76,7 +79,8 @@ def caught_at_centres(
     for face in with_top(form):
         tops = top_edges(face)
         tube = len(tops) > 1 and not face.folded
-        inside = placed_in(item, form).total
+        side = _side(item, face)
+        inside = placed_in(item, form, side).total - side.mm
         for n, edge in enumerate(tops):
             measured = _Measured(item, form, face, edge_length(form, face.name, edge), tube, down)
             left = measured.from_left if not n else no_measures

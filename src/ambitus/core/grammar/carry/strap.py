@@ -217,14 +217,11 @@ def hang_of(item: Item, form: Form) -> Hang:
     )
 
 
-def placed_terms(item: Item, form: Form, *side: Term) -> tuple[Term, ...]:
-    """
-    Return the way to the strap's centre as a maker would add it up, from the side seam, or from the raw edge
-    of a panel where *side* lies between.
-    """
+def placed_terms(item: Item, form: Form, side: Term) -> tuple[Term, ...]:
+    """Return the way from a panel's raw side edge to the strap's centre, as a maker would add it up."""
     place = PLACED_BY.of(item)
     if place == "side_seam":
-        return (*side, FROM_SIDE.term(item, "From the side seam"))
+        return (side, FROM_SIDE.term(item, "From the side seam"))
     if place == "face_edge":
         half = Term(
             "Half the depth",
@@ -233,14 +230,14 @@ def placed_terms(item: Item, form: Form, *side: Term) -> tuple[Term, ...]:
         )
         halves = (half,) if half.mm else ()
         return (
-            *side,
+            side,
             *halves,
             FROM_FACE.term(item, "From the edge of the face"),
         )
     to_middle = snap(form.mm("flat_opening") / 2 - form.panel_at)
     half_top = Term("Half the flat opening", to_middle, "To the middle of the panel.")
     return (
-        *side,
+        side,
         half_top,
         Term(
             "Half the gap",
