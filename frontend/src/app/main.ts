@@ -5,9 +5,11 @@ import { createApp } from 'vue'
 import { createRouter, createWebHistory } from 'vue-router'
 import App from './App.vue'
 import './paper.css'
+import { spreadColours } from './colours'
 import { routes } from './places'
 import { vuetify } from './theme'
 
 const router = createRouter({ history: createWebHistory(), routes })
 
+spreadColours()
 createApp(App).use(router).use(vuetify).mount('#app')
