@@ -91,12 +91,12 @@ def _proved(spec: dict[str, Any], *, rounded: bool) -> None:
     if chose_at(bag, "cloth.bottom", "contrast"):
         level, step = made.form.mm("bottom"), bag.grid.step
         assert abs(level - mm_at(bag, "cloth.bottom_height")) <= step + 1e-4
-        main = next(p for p in made.pieces if p.band == "upper" and not p.part)
+        main = next(p for p in made.pieces if p.division == "upper" and not p.part)
         assert main.size("height") - past_the_edge(made) - join == pytest.approx(
             made.form.height - level, abs=1e-4
         )
     if chose_at(bag, "top.facing", "faced"):
-        facing = next(p for p in made.pieces if p.band == "facing" and not p.part)
+        facing = next(p for p in made.pieces if p.division == "facing" and not p.part)
         off = facing.size("height") - top_eats(made) - join - mm_at(bag, "top.facing_height")
         assert abs(off) <= bag.grid.step + 1e-4
         assert (facing.looks, facing.material) == ("outer", bag.cloth("outer").label)
@@ -151,7 +151,7 @@ FOUND = (
 def test_bands_agree_also_where_their_join_was_moved(spec: dict[str, Any]) -> None:
     """They were 58.13 and 71.0: of the side panel, on no grid, the move was taken for rounding."""
     _proved(spec, rounded=True)
-    facings = [p for p in drafted(spec).pieces if p.band == "facing"]
+    facings = [p for p in drafted(spec).pieces if p.division == "facing"]
     assert len(facings) == 2
     for piece in facings:
         moved, grid = (
@@ -177,9 +177,9 @@ def test_a_bottom_by_its_visible_height(base: str, upper: float, bottom: float) 
     """Cut so that 80 shows above the edge the bag stands on; what lies under comes on top."""
     size = sizes_of(base)
     made = drafted({"unit": "mm", "size": size, "base": {"kind": base}, **BOTH})
-    heights = {p.band: p.size("height") for p in made.pieces if p.layer == "outer" and not p.part}
+    heights = {p.division: p.size("height") for p in made.pieces if p.layer == "outer" and not p.part}
     assert heights == {"upper": upper, "bottom": bottom}
-    assert {p.material for p in made.pieces if p.band == "bottom" and p.layer == "outer"} == {"Denim"}
+    assert {p.material for p in made.pieces if p.division == "bottom" and p.layer == "outer"} == {"Denim"}
 
 
 def test_a_facing_takes_its_place_of_the_lining() -> None:
@@ -239,7 +239,9 @@ def _join_counted_once(real: Any) -> Any:
     """A band that is cut without its join."""
 
     def faulty(face: Any, finishes: Any, grid: Any) -> Any:
-        return real(face, {**finishes, "join": ()} if face.band in ("upper", "facing") else finishes, grid)
+        return real(
+            face, {**finishes, "join": ()} if face.division in ("upper", "facing") else finishes, grid
+        )
 
     return faulty
 

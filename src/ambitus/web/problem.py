@@ -114,6 +114,18 @@ def install(app: FastAPI) -> None:
         problems = [_from_validation(dict(e)) for e in error.errors()]
         return answer(422, *problems)
 
+    _install_kept(app)
+
+    @app.exception_handler(HTTPException)
+    async def _http(_: Request, error: HTTPException) -> JSONResponse:
+        known = error.status_code in (404, 405)
+        fix = "What can be asked stands in /api/openapi.json." if known else "Try again."
+        return answer(error.status_code, Problem(f"http-{error.status_code}", "", "", str(error.detail), fix))
+
+
+def _install_kept(app: FastAPI) -> None:
+    """Teach *app* to say what is wrong with a plan that is asked for, or with where plans are kept."""
+
     @app.exception_handler(PlanNotFound)
     async def _no_plan(_: Request, error: PlanNotFound) -> JSONResponse:
         return answer(
@@ -160,12 +172,6 @@ def install(app: FastAPI) -> None:
             ),
             head=error.head,
         )
-
-    @app.exception_handler(HTTPException)
-    async def _http(_: Request, error: HTTPException) -> JSONResponse:
-        known = error.status_code in (404, 405)
-        fix = "What can be asked stands in /api/openapi.json." if known else "Try again."
-        return answer(error.status_code, Problem(f"http-{error.status_code}", "", "", str(error.detail), fix))
 
     @app.exception_handler(DatabaseGone)
     async def _gone(_: Request, error: DatabaseGone) -> JSONResponse:

@@ -1,12 +1,12 @@
 """Every piece of a bag: layers read the same form, straps are strips of their own."""
 
 from collections.abc import Callable, Mapping
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from typing import Literal, cast
 
 from ambitus.core.cut.marking import marks_of
 from ambitus.core.cut.outline import CutFace, cut_face
-from ambitus.core.form.model import Band, Edge, Face, Form, Loose, Mark, Measure, Piece, Strip
+from ambitus.core.form.model import Division, Edge, Face, Form, Loose, Mark, Measure, Piece, Strip
 from ambitus.core.form.roles import ROLES
 from ambitus.core.form.sewn import MadeUp
 from ambitus.core.geometry import bounds
@@ -44,12 +44,12 @@ def _interfacing_finishes(bag: Resolved, layer: Layer, over: bool = True) -> Fin
     return {key: policy.finish(bag, terms) for key, terms in finishes_for(bag, "outer", over).items()}
 
 
-def _material(bag: Resolved, layer: Layer, band: Band = "") -> str:
+def _material(bag: Resolved, layer: Layer, division: Division = "") -> str:
     if ROLES[layer].source == "interfacing":
         return bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)].label
-    if band == "bottom":
+    if division == "bottom":
         return bag.cloth("contrast").label
-    return bag.cloth("lining" if layer == "lining" and band != "facing" else "outer").label
+    return bag.cloth("lining" if layer == "lining" and division != "facing" else "outer").label
 
 
 def _on_fold(face: Face) -> Literal["x", "y"] | None:
@@ -61,8 +61,48 @@ def _on_fold(face: Face) -> Literal["x", "y"] | None:
 
 def _upright(bag: Resolved, layer: Layer, face: Face) -> bool:
     """Return whether the print of *face* has to stand up; what lies under the bag has no way up."""
-    ours = (layer == "outer" and face.band != "bottom") or face.band == "facing"
+    ours = (layer == "outer" and face.division != "bottom") or face.division == "facing"
     return ours and PRINT.is_(bag, "one_way") and face.part != "base"
+
+
+@dataclass(slots=True)
+class _Alike:
+    """Faces that are cut alike, and what each is made up of before it is trimmed, if it is."""
+
+    cut: CutFace
+    made_of: tuple[str, ...]
+    faces: list[Face]
+
+
+def _cut_alike(
+    bag: Resolved,
+    form: Form,
+    layer: Layer,
+    finishes: Callable[[Resolved, Layer, bool], Finishes],
+    known: list[tuple[Face, Finishes, CutFace]],
+) -> list[_Alike]:
+    """Return the faces of *layer* cut, those that are alike together; *known* holds what was cut before."""
+    only = bag.kinds.interfacing.part if layer == "interfacing" else ""
+    made_up: dict[str, tuple[str, ...]] = {}
+    if layer != "interfacing":
+        made_up = {s.face: s.parts for s in form.every_sewn if isinstance(s, MadeUp)}
+    alike: list[_Alike] = []
+    grown = {over: finishes(bag, layer, over) for over in {f.over for f in form.faces}}
+    for face in (f for f in form.faces if not only or f.part == only):
+        mine = grown[face.over]
+        cut = next(
+            (c for f, g, c in known if (f.group, f.edges) == (face.group, face.edges) and g == mine), None
+        )
+        if cut is None:
+            cut = cut_face(face, mine, bag.grid)
+            known.append((face, mine, cut))
+        made_of = made_up.get(face.name, ())
+        group = next((a.faces for a in alike if a.cut is cut and a.made_of == made_of), None)
+        if group is None:
+            alike.append(_Alike(cut, made_of, [face]))
+        else:
+            group.append(face)
+    return alike
 
 
 def _panels(
@@ -73,58 +113,44 @@ def _panels(
     known: list[tuple[Face, Finishes, CutFace]],
 ) -> list[Piece]:
     """Return the panels of *layer*; *known* holds what was cut before, for what is cut alike."""
-    only = bag.kinds.interfacing.part if layer == "interfacing" else ""
-    alike: list[tuple[CutFace, tuple[str, ...], list[Face]]] = []
-    cut_of_cloth = layer == "interfacing"
-    made_up = {} if cut_of_cloth else {s.face: s.parts for s in form.every_sewn if isinstance(s, MadeUp)}
-    grown = {over: finishes(bag, layer, over) for over in {f.over for f in form.faces}}
-    for face in (f for f in form.faces if not only or f.part == only):
-        mine = grown[face.over]
-        made = next(
-            (c for f, g, c in known if (f.group, f.edges) == (face.group, face.edges) and g == mine), None
-        )
-        if made is None:
-            made = cut_face(face, mine, bag.grid)
-            known.append((face, mine, made))
-        made_of = made_up.get(face.name, ())
-        group = next((faces for cut, of, faces in alike if cut is made and of == made_of), None)
-        if group is None:
-            alike.append((made, made_of, [face]))
-        else:
-            group.append(face)
+    alike = _cut_alike(bag, form, layer, finishes, known)
     out = []
-    for made, made_of, faces in alike:
-        first = faces[0]
+    for made in alike:
+        first = made.faces[0]
         # panels of the body that are cut differently are told apart by name
-        several = sum(not f[0].part and f[0].band == first.band for *_, f in alike) > 1
-        apart = " ".join(w for w in (first.part or (first.side if several else ""), first.band) if w)
-        name = apart.capitalize() if first.band == "facing" else f"{layer.capitalize()} {apart}".strip()
-        out.append(
-            Piece(
-                key=f"{layer} {apart or first.group}",
-                letter="",
-                name=name,
-                layer=layer,
-                count=len(faces) * (2 if layer == "outer" and DOUBLED_CLOTH.is_(bag, "doubled") else 1),
-                material=_material(bag, layer, "bottom" if first.of == "contrast" else first.band),
-                of=first.of if layer == "outer" else "",
-                faces=tuple(f.name for f in faces),
-                edges=made.edges,
-                cut=made.cut,
-                stitch=made.stitch,
-                sums=made.sums,
-                spans=made.spans,
-                on_fold=_on_fold(first),
-                over=first.over,
-                part=first.part,
-                band=first.band,
-                upright=_upright(bag, layer, first),
-                made_of=made_of,
-                source="made up" if made_of else ROLES[layer].source,
-                below=bag.kinds.top.sewn_below(bag),
-            )
-        )
+        several = sum(not a.faces[0].part and a.faces[0].division == first.division for a in alike) > 1
+        apart = " ".join(w for w in (first.part or (first.side if several else ""), first.division) if w)
+        out.append(_panel(bag, layer, made, apart))
     return out
+
+
+def _panel(bag: Resolved, layer: Layer, made: _Alike, apart: str) -> Piece:
+    """Return the piece of faces that are cut alike; *apart* is what tells it from others of its layer."""
+    first, cut = made.faces[0], made.cut
+    doubled = layer == "outer" and DOUBLED_CLOTH.is_(bag, "doubled")
+    return Piece(
+        key=f"{layer} {apart or first.group}",
+        letter="",
+        name=apart.capitalize() if first.division == "facing" else f"{layer.capitalize()} {apart}".strip(),
+        layer=layer,
+        count=len(made.faces) * (2 if doubled else 1),
+        material=_material(bag, layer, "bottom" if first.of == "contrast" else first.division),
+        of=first.of if layer == "outer" else "",
+        faces=tuple(f.name for f in made.faces),
+        edges=cut.edges,
+        cut=cut.cut,
+        stitch=cut.stitch,
+        sums=cut.sums,
+        spans=cut.spans,
+        on_fold=_on_fold(first),
+        over=first.over,
+        part=first.part,
+        division=first.division,
+        upright=_upright(bag, layer, first),
+        made_of=made.made_of,
+        source="made up" if made.made_of else ROLES[layer].source,
+        below=bag.kinds.top.sewn_below(bag),
+    )
 
 
 def _strip(bag: Resolved, strip: Strip) -> Piece:

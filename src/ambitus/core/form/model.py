@@ -63,7 +63,7 @@ class Measure:
 
 
 #: What of a divided face a piece is: the part above a contrasting bottom, that bottom, or a facing.
-Band = Literal["", "upper", "bottom", "facing"]
+Division = Literal["", "upper", "bottom", "facing"]
 
 
 @dataclass(frozen=True)
@@ -73,7 +73,7 @@ class Face:
 
     ``over`` is whether its edges lie uppermost in a lapped seam; ``folded`` is whether it is both sides
     of the bag, folded at the base. ``part`` is what it is of the bag where it is not a panel of the body:
-    gusset, side, base; ``band`` what it is of a face that was divided.
+    gusset, side, base; ``division`` what it is of a face that was divided.
     """
 
     name: str
@@ -83,7 +83,7 @@ class Face:
     over: bool = True
     folded: bool = False
     part: str = ""
-    band: Band = ""
+    division: Division = ""
     #: the cloth it is cut of, where that is not its layer's
     of: str = ""
 
@@ -334,7 +334,7 @@ class Piece:
     notes: tuple[str, ...] = ()
     #: what it is of the bag where it is no panel of the body: gusset, side, base
     part: str = ""
-    band: Band = ""
+    division: Division = ""
     #: the cloth it is cut of, where that is not its layer's
     of: str = ""
     #: whether it has a print that has to stand this way up
@@ -367,19 +367,19 @@ class Piece:
     @property
     def told_as(self) -> str:
         """What a cut list calls it besides its layer: its part of the bag, and its band."""
-        return " ".join(word for word in (self.part, self.band) if word and word != "upper")
+        return " ".join(word for word in (self.part, self.division) if word and word != "upper")
 
     @property
     def looks(self) -> str:
         """What it is drawn as: its layer, or the cloth that a bottom or a facing is cut of."""
         if self.of or not self.role.panel:
             return self.of or self.layer
-        return {"bottom": "contrast", "facing": "outer"}.get(self.band, self.layer)
+        return {"bottom": "contrast", "facing": "outer"}.get(self.division, self.layer)
 
     @property
     def cut_off(self) -> bool:
         """Whether it is a band along the top edge, whose base is another piece."""
-        return self.band in ("upper", "facing")
+        return self.division in ("upper", "facing")
 
     def size(self, key: str) -> float:
         """Return the cut dimension called *key*."""

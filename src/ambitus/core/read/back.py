@@ -19,7 +19,7 @@ from ambitus.core.read.cutlist import (
     StrapRow,
     Told,
 )
-from ambitus.core.read.whole import bands_of, whole_rows
+from ambitus.core.read.whole import divisions_of, whole_rows
 
 
 @dataclass(frozen=True, slots=True)
@@ -209,5 +209,5 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
         findings += tuple(f for f in layers["lining"].findings if f not in findings)
         findings += _follows(layers["outer"], layers["lining"], cut_list.lining_shorter)
     sizes = layers["outer"].sizes
-    bands = bands_of(told, top, sizes["height"].total) if "height" in sizes else {}
-    return ReadBag(sizes, straps, findings, {**layers["outer"].more, **bands})
+    divisions = divisions_of(told, top, sizes["height"].total) if "height" in sizes else {}
+    return ReadBag(sizes, straps, findings, {**layers["outer"].more, **divisions})

@@ -59,7 +59,7 @@ def whole_rows(cut_list: CutList) -> list[CutRow]:
     return out
 
 
-def bands_of(cut_list: CutList, top: float, height: float) -> dict[str, float | str]:
+def divisions_of(cut_list: CutList, top: float, height: float) -> dict[str, float | str]:
     """
     Return the fields of a plan that the bands of *cut_list* tell of.
 

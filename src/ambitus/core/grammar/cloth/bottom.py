@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from dataclasses import replace
 
-from ambitus.core.form.dividing import Division, divided, top_runs, upright
+from ambitus.core.form.dividing import Dividing, divided, top_runs, upright
 from ambitus.core.form.model import Dimension, Face, Form, Measure
 from ambitus.core.form.stance import SizeLine
 from ambitus.core.grammar.base.fields import STEP
@@ -144,7 +144,7 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
         why = "What is cut of the upper cloth, from the finished top to the join."
         return (*measure.terms, Term("Above the bottom", -ends * below, why, times=ends))
 
-    how = Division("upper", "bottom", upper, rest, bag.grid.holds(2 * join))
+    how = Dividing("upper", "bottom", upper, rest, bag.grid.holds(2 * join))
     made = divided(form, lambda face: snap(top_of(form, face) - level), how)
     its_own = ("base", "gusset base") if base_of_bottom(bag) else ()
     faces = tuple(replace(f, of="contrast") if f.part in its_own else f for f in made.faces)

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable
 
-from ambitus.core.form.dividing import Division, divided
+from ambitus.core.form.dividing import Dividing, divided
 from ambitus.core.form.model import Face, Form, Measure
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, step_terms, top_of
@@ -76,7 +76,7 @@ def with_facing(bag: Resolved, form: Form, finishes: Finishes) -> Form:
         why = "What the facing takes its place of, down to the join."
         return (*measure.terms, Term("Facing", -ends * below, why, times=ends))
 
-    how = Division("facing", "", facing, rest, bag.grid.holds(2 * join))
+    how = Dividing("facing", "", facing, rest, bag.grid.holds(2 * join))
 
     def below(face: Face) -> float:
         return snap(top_of(form, face) - level)

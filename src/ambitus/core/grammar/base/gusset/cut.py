@@ -245,7 +245,7 @@ def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     raw = Term("Top edge", top, "From the raw end to the finished top.")
     halves = STRIP_OF.of(bag) == "halves"
     above = next(
-        (_height(f) for f in form.faces if f.part == piece.part and f.band in ("upper", "facing")), 0.0
+        (_height(f) for f in form.faces if f.part == piece.part and f.division in ("upper", "facing")), 0.0
     )
     if above:
         raw = Term("Join", top, "From the raw end to its seam.")

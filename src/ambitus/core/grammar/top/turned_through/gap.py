@@ -76,7 +76,7 @@ def gap_opening(item: Item, form: Form, layer: Layer) -> tuple[Opening, ...]:
         return ()
     seam_class = GAP_IN.of(bag)
     # one panel of the body tells it: the edge that meets this one is left open with it
-    face = next(f for f in form.faces if not f.part and f.band != "facing")
+    face = next(f for f in form.faces if not f.part and f.division != "facing")
     edge = _gap_edge(face, seam_class)
     if edge is None:
         return ()

@@ -202,8 +202,8 @@ def _narrowed(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     )
 
 
-def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
-    """Return the sewing of the zip to both panels, and the gate before a seam closes the bag."""
+def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
+    """Return the sewing of the zip to both panels."""
     lined = "lining" in bag.kinds.top.layers
     seam = (("Zip seam", ZIP_ALLOWANCE.of(bag)),)
     ready = "zip narrowed" if is_narrowed(bag) else "zip ready"
@@ -214,10 +214,7 @@ def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
     )
     foot = f"Zip foot, straight stitch 2.5, {bag.cloth('outer').needle}."
     closing = "right" if CLOSES_AT.is_(bag, "right") else "left"
-    straps = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
-    layers = ("outer", "lining") if lined else ("outer",)
-    ends = end_class(bag)
-    out = [
+    return (
         Step(
             "zip front",
             "Sew the zip to the front",
@@ -260,6 +257,15 @@ def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
             settings=_iron(bag),
             reads=(Reading("zip_shows", "Zip that shows between the cloth edges", max(0.0, shows(bag))),),
         ),
+    )
+
+
+def _before_closing(bag: Resolved, made: Zip) -> tuple[Step, ...]:
+    """Return what is looked at, and basted, before a seam closes the bag."""
+    lined = "lining" in bag.kinds.top.layers
+    straps = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
+    layers = ("outer", "lining") if lined else ("outer",)
+    out = [
         Step(
             "zip half open",
             "See that the zip stands half open",
@@ -289,7 +295,7 @@ def _sewn_in(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
             Step(
                 "rows clear",
                 "Feel for the stops where the seams will cross the zip",
-                f"No stop and no tooth under the {ends} seams’ lines.",
+                f"No stop and no tooth under the {end_class(bag)} seams’ lines.",
                 395,
                 needs=("zip in",),
                 gives=("outer panels ready",),
@@ -370,7 +376,8 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         *_ready(bag, made),
         *_narrowed(bag, made),
         *_small(bag, form),
-        *_sewn_in(bag, form, made),
+        *_sewn_in(bag, made),
+        *_before_closing(bag, made),
         *last,
         opens,
     )
