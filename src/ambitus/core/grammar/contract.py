@@ -70,6 +70,10 @@ class Param:
     early: bool = False
     #: the layer and dimension whose sum this field goes into first: ``outer/width``
     opens: str = ""
+    #: the piece that its tiles tell of, by layer and part, where that is not what their phrase tells of
+    tells: tuple[str, str] | None = None
+    #: whether its tiles show the standing bag, though the rest of their phrase is told in words
+    standing: bool = False
     why: str = "An ordinary trade value; change it if yours differs."
 
 

@@ -19,7 +19,6 @@ from ambitus.core.grammar.contract import (
     Variant,
 )
 from ambitus.core.grammar.fitting import visible
-from ambitus.core.grammar.top.zip.fields import CLOSES_AT, GRAB, PULL, WRIST, ZIP_ENDS
 from ambitus.core.lengths import Unit, View
 from ambitus.core.lengths.grid import steps_for
 from ambitus.core.outlines import around
@@ -40,16 +39,6 @@ _SHOWS: dict[str, tuple[str, TileShows]] = {
     "top": ("outer", "words"),
     "small": ("tab", "standing"),
 }
-#: choices that tell of another piece than their phrase does: its layer, and what it is
-_TELLS = {
-    ZIP_ENDS: ("zip", ""),
-    CLOSES_AT: ("zip", ""),
-    GRAB: ("tab", "hold"),
-    WRIST: ("tab", "wrist"),
-    PULL: ("tab", "pull"),
-}
-#: choices that are seen on the standing bag, though the rest of their phrase is told in words
-_STANDING = frozenset({ZIP_ENDS, CLOSES_AT})
 
 
 #: the check that parts of a bag do not go together
@@ -105,7 +94,8 @@ class _Asking:
         """Return the tile of one choice, this bag redrafted with it."""
         changed = self.spec if chosen else pick(self.spec, path, value, self.grammar)
         after = self.now if chosen else draft(resolve(changed, self.grammar, self.now.bag.facts))
-        layer, part = _TELLS.get(path, (layer, ""))
+        param = self.now.bag.kinds.param_at.get(path)
+        layer, part = (param and param.tells) or (layer, "")
         mine = [p for p in after.pieces if p.layer == layer and part in ("", p.part)]
         told = bool(mine) or layer in ("outer", "interfacing")
         mine = mine or list(after.pieces)
@@ -281,7 +271,7 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
             elif params[path].kind == "outline":
                 outline = _outline(path, now, view)
             elif visible(path, params[path], bag):
-                seen: TileShows = "standing" if path in _STANDING else shows
+                seen: TileShows = "standing" if params[path].standing else shows
                 groups.append(_choices(asking, path, params[path], layer, seen))
         fields = tuple(p for p in (f.in_(prefix) for f in phrase.fields) if p in params)
         shown = tuple(g for g in groups if g and len(g.tiles) > 1)

@@ -38,6 +38,7 @@ SMALL_PARAMS = (
         "Tab to hold on to",
         "choice",
         "none",
+        tells=("tab", "hold"),
         options=(
             Option("none", "None", "The pouch is held by its corner."),
             Option("ribbon", "Lace or ribbon", "Bought at its width, doubled, caught beside the zip."),
@@ -59,6 +60,7 @@ SMALL_PARAMS = (
         "Loop for the wrist",
         "choice",
         "none",
+        tells=("tab", "wrist"),
         options=(
             Option("none", "None", ""),
             Option("cloth", "Cloth", "Folded in four and doubled; caught beside the zip."),
@@ -91,6 +93,7 @@ SMALL_PARAMS = (
         "Pull on the slider",
         "choice",
         "none",
+        tells=("tab", "pull"),
         options=(
             Option("none", "None", "The slider’s own."),
             Option("ribbon", "Lace or ribbon", "Folded through the slider and stitched."),

@@ -66,6 +66,8 @@ TAPE_PARAMS = (
         "Its ends",
         "choice",
         "caught",
+        tells=("zip", ""),
+        standing=True,
         options=(
             Option("caught", "Caught in the seams", "The zip is as long as the mouth is wide."),
             Option("folded", "Under tabs folded over them", "Narrowed: a tab at each end fills the rest."),
@@ -120,6 +122,8 @@ TAPE_PARAMS = (
         "Closed with the slider",
         "choice",
         "right",
+        tells=("zip", ""),
+        standing=True,
         options=(
             Option("right", "At the right", "Seen from the front."),
             Option("left", "At the left", "Seen from the front."),
