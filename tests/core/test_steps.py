@@ -1,13 +1,19 @@
 """The order of work."""
 
+from typing import Any
+
 import pytest
+from hypothesis import given, settings
 
 from ambitus.core.draft import readers
+from ambitus.core.form.sewn import Opening, end_at_top
 from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.lengths import View
 from ambitus.core.read.back import read_back
 from ambitus.core.steps.model import Step, StepsUnordered, in_order
 from ambitus.core.steps.work import CAUTIONS
-from bags import drafted, sizes_of, tote
+from bags import drafted, sizes_of, tote, totes
+from conftest import examples
 
 CUT_AS = ("boxed", "boxed_after", "boxed_pinched", "folded_in")
 
@@ -59,3 +65,49 @@ def test_a_reading_says_which_seams_it_crosses_and_how_often(base: str, cut_as: 
             sewn = {**made.cut_list.allowances, of_class: made.cut_list.allowances[of_class] + 2.0}
             now = read_back(made.cut_list.model_copy(update={"allowances": sewn}), plain)
             assert (was.mm(size) - now.mm(size)) / 2.0 == pytest.approx(times), (size, of_class)
+
+
+def _sews(step: Step) -> bool:
+    """Whether a step sews the outer's edges at the sides to each other."""
+    uprights = step.key.removeprefix("outer ").startswith(("sides", "uprights"))
+    return uprights and not any(word in step.key for word in ("trim", "overlock", "ends"))
+
+
+@settings(max_examples=examples(120), deadline=None)
+@given(totes(GRAMMAR))
+def test_a_seam_that_stays_open_somewhere_is_never_sewn_shut(spec: dict[str, Any]) -> None:
+    """Every row says from where to where it stays open, in the bag's own numbers; no other seam says so."""
+    made = drafted(spec)
+    opened = [o for o in made.form.every_sewn if isinstance(o, Opening) and not o.closed]
+    ends = {mm.total for o in opened for _, mm in (o.told(0.0)[0], o.told(0.0)[-1])}
+    rows = [s for s in made.steps if _sews(s)]
+    view = View("mm", made.bag.unit)
+    for step in rows:
+        if step.say.startswith("Both edges as one"):
+            assert ("each edge by itself" in step.say) == bool(opened)
+            continue
+        assert {mm for _, mm in step.numbers} <= ends
+        assert bool(step.numbers) == bool(opened), step.say
+        assert all(view.with_unit(mm) in step.told(view) for _, mm in step.numbers)
+        at_top = [s for s in made.form.seams if s.seam == "side" and end_at_top(made.form, s)]
+        if len(opened) == len(at_top) and any(o.between[0][0].along <= 0 for o in opened):
+            assert "from the top edge down" not in step.say.lower()
+    others = [s for s in made.steps if s not in rows and s.key.startswith(("outer ", "lining "))]
+    assert not any(s.numbers and "unsewn" in s.say for s in others)
+
+
+def test_a_casing_with_open_ends_is_open_at_both_sides_for_one_cord_too() -> None:
+    """Front and back have a casing each: neither side seam runs up to the top."""
+    made = drafted(
+        {
+            "unit": "mm",
+            "preset": "sack",
+            "base": {"kind": "seamed"},
+            "size": {"width": 250, "height": 350},
+            "carry": [],
+            "top": {"kind": "casing", "opening": "ends", "cords": "one"},
+        }
+    )
+    assert {o.seam for o in made.form.every_sewn if isinstance(o, Opening)} == {"side left", "side right"}
+    (mark, *_) = (m for m in made.piece("outer").marks if m.label == "Side seam ends")
+    assert mark.corner == "raw top edge; at both sides"

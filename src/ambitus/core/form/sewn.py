@@ -209,6 +209,18 @@ def stretch_of(form: Form, low: Place, high: Place) -> Stretch:
     return Stretch("", low.face, low.edge, start, end)
 
 
+def end_at_top(form: Form, seam: Seam) -> tuple[Stretch, bool] | None:
+    """Return an edge of *seam* that meets a top edge, and whether it ends there; None where none does."""
+    for at in (s for chain in seam.chains for s in chain):
+        face = form.face(at.face)
+        i = face.edge_index(at.edge)
+        if face.edges[(i + 1) % len(face.edges)].seam == "top":
+            return at, True
+        if face.edges[i - 1].seam == "top":
+            return at, False
+    return None
+
+
 def openings_in(form: Form, seam: Seam) -> tuple[Opening, ...]:
     """Return what is left open in *seam*."""
     return tuple(s for s in form.every_sewn if isinstance(s, Opening) and s.seam == seam.key)

@@ -305,7 +305,8 @@ class Row:
     """
     One thing done to a seam: a row of stitching, a trim, a pressing.
 
-    ``title`` holds ``{seam}`` for the seam's own words. ``no_return`` rows cannot be taken back.
+    ``title`` holds ``{seam}`` for the seam's own words. ``no_return`` rows cannot be taken back. ``edges`` is
+    what becomes of the two edges: sewn to each other, held together beside that, or worked apart.
     """
 
     key: str
@@ -314,6 +315,7 @@ class Row:
     lengths: tuple[tuple[str, float], ...] = ()
     no_return: bool = False
     settings: str = ""
+    edges: Literal["sewn", "together", "apart"] = "sewn"
 
 
 @dataclass(frozen=True, kw_only=True)

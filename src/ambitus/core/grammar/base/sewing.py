@@ -1,8 +1,10 @@
 """Steps that bases of panels share: sides, base, pressing, and the corners where there are any."""
 
 from collections.abc import Iterator
+from dataclasses import dataclass
 
 from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import end_at_top, openings_in
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.contract import Layer
@@ -24,6 +26,8 @@ _CALLED = {
 }
 
 
+#: how a seam is sewn that ends at the mouth
+FROM_TOP = "From the top edge down, so that the tops meet."
 _FROM_WRONG = "From the wrong side."
 
 
@@ -50,6 +54,33 @@ def stitch_of(bag: Resolved, layer: Layer) -> str:
     return f"Straight stitch {cloth.stitch:g}, standard foot, {cloth.needle}. Secure both ends."
 
 
+@dataclass(frozen=True, slots=True)
+class _Open:
+    """What stays open of the seams of a class: in words, its numbers, and whether all are open at the top."""
+
+    say: str = ""
+    numbers: tuple[tuple[str, float], ...] = ()
+    from_top: bool = False
+
+
+def _left_open(form: Form | None, layer: Layer, seam: str) -> _Open:
+    """Return what the form leaves open in the outer's seams of class *seam*: slots and slits for a cord."""
+    if form is None or layer != "outer":
+        return _Open()
+    seams = [s for s in form.seams if s.seam == seam and end_at_top(form, s)]
+    left = {s.label: o for s in seams for o in openings_in(form, s) if not o.closed}
+    if not left:
+        return _Open()
+    opening = next(iter(left.values()))
+    low, high = (mm.total for _, mm in (opening.told(0.0)[0], opening.told(0.0)[-1]))
+    where = "" if len(left) == len(seams) else f"{' and '.join(left)}: "
+    if opening.between[0][0].along <= 0:
+        say = f"{where}begin {{open_to}} below the raw top edge, secured there; above, the edges stay apart."
+        return _Open(say, (("open_to", high),), from_top=not where)
+    say = f"{where}unsewn from {{open_from}} to {{open_to}} below the raw top edge, both ends secured."
+    return _Open(say, (("open_from", low), ("open_to", high)))
+
+
 def sew(
     bag: Resolved,
     layer: Layer,
@@ -63,9 +94,11 @@ def sew(
     lengths: tuple[tuple[str, float], ...] | None = None,
     part: str = "",
     deeper: float | None = None,
+    form: Form | None = None,
 ) -> tuple[Step, ...]:
     """
-    Return the steps that sew the seams of one class in one layer, by the kind of seam they are.
+    Return the steps that sew the seams of one class in one layer, by the kind of seam they are; every row of
+    them stops where *form* leaves the seam open.
 
     *part* tells several seams of a class apart that are sewn one after the other.
 
@@ -81,11 +114,19 @@ def sew(
     allowance = (path.of(bag) if path in bag.values else own) + deeper
     taper = says_taper(bag, seam) if deeper and seam in ("side", "gusset", "end") else ""
     rows = kind.rows(bag, seam, allowance)
+    left = _left_open(form, layer, seam)
+    if left.from_top:
+        say = say.replace(FROM_TOP, "From the opening down, so that its ends meet.")
+        say = say.replace("rom the top edge down", "rom the opening down")
+    if left.say:
+        say = f"{say} {left.say[0].upper()}{left.say[1:]}".strip()
     out, ready = [], needs
     for i, row in enumerate(rows):
         last = i == len(rows) - 1
         state = gives if last else f"{layer} {name} {row.key}"
-        where = f" {say}" if say and not row.no_return else ""
+        where = f" {say}" if say and row.edges == "sewn" and not row.no_return else ""
+        if row.edges == "together" and left.say:
+            where = " At the opening each edge by itself."
         text = row.title.format(seam=f"{words} of the {layer}")
         out.append(
             Step(
@@ -99,6 +140,7 @@ def sew(
                 settings=row.settings or ("" if row.no_return else stitch_of(bag, layer)),
                 lengths=row.lengths if i or lengths is None else lengths,
                 reads=reads if last else (),
+                numbers=left.numbers if row.edges == "sewn" and where else (),
             )
         )
         ready = (state,)
@@ -132,7 +174,8 @@ def sides_and_base(
         rank,
         needs=ready,
         gives=sewn[0],
-        say="From the top edge down, so that the tops meet.",
+        say=FROM_TOP,
+        form=form,
         reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
     )
     if not is_folded(bag):

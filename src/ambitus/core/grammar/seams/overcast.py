@@ -50,7 +50,12 @@ def _overlock_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     say = "Piece by piece, right side up, before anything is joined. Then measure: the knife takes cloth off."
     lengths = (("The knife takes", sliver),) if sliver else ()
     first = Row(
-        "overlock", "Overlock the edges of the {seam}", say, lengths, settings="Overlocker, or a wide zigzag."
+        "overlock",
+        "Overlock the edges of the {seam}",
+        say,
+        lengths,
+        settings="Overlocker, or a wide zigzag.",
+        edges="apart",
     )
     return (first, *stitched(bag, key, mm))
 
@@ -84,6 +89,7 @@ def _together_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
             "Overcast the edges of the {seam} together",
             say,
             settings="Zigzag 4 wide, 2 long, or overlock.",
+            edges="together",
         ),
     )
 

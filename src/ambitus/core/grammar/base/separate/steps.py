@@ -3,7 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import RING_ALLOWANCE
 from ambitus.core.grammar.base.separate.cut import panels_of, ring_deeper
-from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
+from ambitus.core.grammar.base.sewing import FROM_TOP, press_seams, sew, sewn_layers
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, paired, snap
 from ambitus.core.spec.resolved import Item
@@ -28,7 +28,8 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             rank,
             needs=(f"{layer} panels ready",),
             gives=f"{layer} sides sewn",
-            say="From the top edge down, so that the tops meet.",
+            say=FROM_TOP,
+            form=form,
             reads=(Reading("tube_round", "Once round the tube", tube),),
         )
         out.append(

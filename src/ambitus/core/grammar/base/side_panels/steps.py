@@ -36,6 +36,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             gives=f"{layer} uprights sewn",
             say="Side panels to front and back, from the top edge down; stop at the mark above their bottom.",
             part="upright",
+            form=form,
             reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
         )
         out += sew(

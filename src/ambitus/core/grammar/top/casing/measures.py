@@ -122,7 +122,9 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
         out += side_openings(bag, form, layer, "Open slit", (("unsewn from", raw), ("seam begins", ends)))
     elif opening == "ends":
         raw = Sum("From the raw edge", (Term("Raw top edge", 0.0, "Finished before the casing is folded."),))
-        out += side_openings(bag, form, layer, "Side seam ends", (("open from", raw), ("seam begins", lower)))
+        out += side_openings(
+            bag, form, layer, "Side seam ends", (("open from", raw), ("seam begins", lower)), every=True
+        )
     channel = Channel(
         HEADING.of(bag), rows(bag)[-1], tuple(o.key for o in out[opens:] if isinstance(o, Opening))
     )

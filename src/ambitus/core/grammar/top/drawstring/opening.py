@@ -9,6 +9,7 @@ from ambitus.core.form.sewn import (
     Told,
     along_seam,
     edge_length,
+    end_at_top,
     top_edges,
     with_top,
 )
@@ -58,13 +59,13 @@ def _from_top(
     Return *low* and *high* mm below the finished top on the edges of *seam*, if it ends there, *beyond* mm
     under its raw edge.
     """
-    for at in (s for chain in seam.chains for s in chain):
-        edges, i = form.face(at.face).edges, form.face(at.face).edge_index(at.edge)
-        ends_there = edges[(i + 1) % len(edges)].seam == "top"
-        if ends_there or edges[i - 1].seam == "top":
-            ends = (Place(at.face, at.edge, mm, back=ends_there, beyond=beyond) for mm in (low, high))
-            return along_seam(form, seam, *ends)
-    return ()
+    found = end_at_top(form, seam)
+    if found is None:
+        return ()
+    at, back = found
+    return along_seam(
+        form, seam, *(Place(at.face, at.edge, mm, back=back, beyond=beyond) for mm in (low, high))
+    )
 
 
 def _edges(seam: Seam) -> set[tuple[str, str]]:
@@ -77,15 +78,18 @@ def _left_of(face: Face) -> tuple[str, str]:
     return face.name, face.edges[(at + 1) % len(face.edges)].name
 
 
-def side_openings(bag: Resolved, form: Form, layer: Layer, label: str, told: Told) -> tuple[Opening, ...]:
+def side_openings(
+    bag: Resolved, form: Form, layer: Layer, label: str, told: Told, *, every: bool = False
+) -> tuple[Opening, ...]:
     """
     Return what of the side seams stays open, from and to what *told* says below the raw top edge.
 
-    One cord has it at one side: the left of the front, which meets the right of the back.
+    One cord has it at one side: the left of the front, which meets the right of the back; *every* side has it
+    where each panel has a channel of its own.
     """
     tops = with_top(form)
     tube = any(len(top_edges(face)) > 1 and not face.folded for face in tops)
-    both = CORDS.is_(bag, "two") and not tube
+    both = (every or CORDS.is_(bag, "two")) and not tube
     where = "raw top edge; at both sides" if both else "raw top edge; left of the front, right of the back"
     if tube:
         where = "raw top edge, at the seam"
