@@ -201,3 +201,33 @@ def test_a_cord_tells_its_channel_and_what_to_buy() -> None:
     assert told["in all"] == 2140
     assert told["the cord lies wide"] == pytest.approx(3 * math.pi, abs=1e-3)
     assert told["in a channel of"] == 13
+
+
+@pytest.mark.parametrize("fibre", ["synthetic", "cotton"])
+def test_a_flame_touches_only_what_melts_and_never_beside_the_bag(fibre: str) -> None:
+    """Ends are melted before the cord is threaded; of a cotton cord no step lights a flame."""
+    made = _drawn(kind="casing", cord="round", cord_fibre=fibre, cord_end="sealed")
+    keys = [s.key for s in made.steps]
+    kept = next(s for s in made.steps if s.key == "keep ends")
+    assert keys.index("keep ends") < keys.index("thread cord")
+    flames = [s.key for s in made.steps if "flame" in s.cautions or "Melt" in s.title]
+    assert flames == (["keep ends"] if fibre == "synthetic" else [])
+    assert ("does not melt" in kept.say) == (fibre == "cotton")
+
+
+def test_an_eyelet_in_the_middle_of_the_front_of_a_tube_lies_on_its_middle_mark() -> None:
+    """A quarter of the way round from the seam, not a quarter of the raw edge."""
+    made = drafted(
+        {
+            "unit": "mm",
+            "preset": "sack",
+            "base": {"kind": "circle", "panels": "one"},
+            "size": {"diameter": 200, "height": 300},
+            "top": {"kind": "casing", "opening": "eyelets", "cords": "two"},
+            "carry": [],
+        }
+    )
+    (tube,) = (p for p in made.pieces if p.layer == "outer" and p.tube)
+    middles = sorted(m.points[0][0] for m in tube.marks if m.label == "Middle of the top")
+    eyelets = sorted(m.points[0][0] for m in tube.marks if m.label.startswith("Eyelet"))
+    assert eyelets == pytest.approx(middles)

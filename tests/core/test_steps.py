@@ -111,3 +111,55 @@ def test_a_casing_with_open_ends_is_open_at_both_sides_for_one_cord_too() -> Non
     assert {o.seam for o in made.form.every_sewn if isinstance(o, Opening)} == {"side left", "side right"}
     (mark, *_) = (m for m in made.piece("outer").marks if m.label == "Side seam ends")
     assert mark.corner == "raw top edge; at both sides"
+
+
+#: kinds of seam after which the right side of the cloth is out, if they are sewn last
+_RIGHT_OUT = {"lapped", "felled", "raw"}
+
+
+@settings(max_examples=examples(120), deadline=None)
+@given(totes(GRAMMAR))
+def test_every_bag_is_turned_right_side_out_once_and_never_sewn_inside_after(spec: dict[str, Any]) -> None:
+    """After the outer's last seam, and before anything is threaded, put into it or measured."""
+    steps = [s.key for s in drafted(spec).steps]
+    turned = [key for key in steps if key in ("turn", "turn out")]
+    assert len(turned) == 1
+    at = steps.index(turned[0])
+    assert not any(key.startswith(("outer sides", "outer base", "outer corners")) for key in steps[at:])
+    later = [key for key in ("thread cord", "lining in", "measure back") if key in steps]
+    assert all(steps.index(key) > at for key in later)
+
+
+@pytest.mark.parametrize("seams", ["plain", "french", "lapped", "felled"])
+def test_a_bag_whose_last_seam_is_sewn_from_the_right_side_is_only_looked_at(seams: str) -> None:
+    """Lapped and felled seams leave the right side out; the others have to be turned."""
+    made = drafted(
+        {
+            "unit": "mm",
+            "base": {"kind": "folded"},
+            "size": {"width": 300, "height": 300},
+            "top": {"kind": "double_hem"},
+            "seams": {"kind": seams},
+            "carry": [],
+        }
+    )
+    step = next(s for s in made.steps if s.key == "turn out")
+    assert step.kind == ("gate" if made.bag.kinds.seam("side").kind in _RIGHT_OUT else "step")
+
+
+@settings(max_examples=examples(80), deadline=None)
+@given(totes(GRAMMAR))
+def test_edges_are_overlocked_while_every_piece_lies_flat(spec: dict[str, Any]) -> None:
+    """Before any seam of the body of that layer, and before the zip and the straps."""
+    made = drafted({**spec, "seams": {"kind": "overlocked_first"}})
+    steps = [s.key for s in made.steps]
+    for layer in ("outer", "lining"):
+        overlocked = [i for i, key in enumerate(steps) if key.startswith(layer) and key.endswith("overlock")]
+        bodies = tuple(f"{layer} {part}" for part in ("sides", "base", "corners", "gusset", "ends", "join"))
+        sewn = [
+            i
+            for i, key in enumerate(steps)
+            if (key.startswith(bodies) and not key.endswith("overlock"))
+            or (layer == "outer" and key.startswith(("zip front", "strap 0 baste", "strap 0 sew")))
+        ]
+        assert not overlocked or not sewn or max(overlocked) < min(sewn)

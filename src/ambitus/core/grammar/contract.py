@@ -336,6 +336,8 @@ class SeamKind(Variant):
     takes_allowance: bool = True
     #: whether its two edges are cut differently
     laps: bool = False
+    #: whether the right side of the cloth is out when it is sewn last
+    right_out: bool = False
     eats: "Callable[[Resolved, str, str, bool], tuple[Term, ...]]"
     own: "Callable[[Resolved], tuple[float, str]] | None" = None
     #: what stands beyond the seam line once it is sewn, of an allowance: (resolved, class, mm sewn)

@@ -26,6 +26,9 @@ _CALLED = {
 }
 
 
+#: when the edges of single pieces are overlocked, and what has to lie ready for it
+_EDGES_AT = 224
+_LIES_FLAT = {"outer": "outer panels laid", "lining": "lining panels ready"}
 #: how a seam is sewn that ends at the mouth
 FROM_TOP = "From the top edge down, so that the tops meet."
 _FROM_WRONG = "From the wrong side."
@@ -120,9 +123,10 @@ def sew(
         say = say.replace("rom the top edge down", "rom the opening down")
     if left.say:
         say = f"{say} {left.say[0].upper()}{left.say[1:]}".strip()
+    first = next(row for row in rows if row.edges == "sewn")
     out, ready = [], needs
     for i, row in enumerate(rows):
-        last = i == len(rows) - 1
+        last, apart = i == len(rows) - 1, row.edges == "apart"
         state = gives if last else f"{layer} {name} {row.key}"
         where = f" {say}" if say and row.edges == "sewn" and not row.no_return else ""
         if row.edges == "together" and left.say:
@@ -133,17 +137,18 @@ def sew(
                 key=f"{layer} {name}" + ("" if last else f" {row.key}"),
                 title=text,
                 say=f"{row.say}{where}{taper if last else ''}{_gap(bag, layer, seam, part) if last else ''}",
-                rank=rank,
-                needs=ready,
+                # edges that are worked one by one are, as soon as the pieces lie ready
+                rank=_EDGES_AT if apart else rank,
+                needs=(_LIES_FLAT[layer],) if apart else ready,
                 gives=(state,),
                 kind="no return" if row.no_return else "step",
                 settings=row.settings or ("" if row.no_return else stitch_of(bag, layer)),
-                lengths=row.lengths if i or lengths is None else lengths,
+                lengths=row.lengths if row is not first or lengths is None else lengths,
                 reads=reads if last else (),
                 numbers=left.numbers if row.edges == "sewn" and where else (),
             )
         )
-        ready = (state,)
+        ready = (*needs, state) if apart else (state,)
     return tuple(out)
 
 

@@ -175,6 +175,7 @@ def _felled_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 
 FELLED = SeamKind(
+    right_out=True,
     checks=(*CHECKS, *FELLED_CHECKS),
     kind="felled",
     section=sections.FELLED,

@@ -47,7 +47,9 @@ def _and_sliver(bag: Resolved, key: str, name: str, over: bool) -> tuple[Term, .
 
 def _overlock_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     sliver = SLIVER.of(bag)
-    say = "Piece by piece, right side up, before anything is joined. Then measure: the knife takes cloth off."
+    say = (
+        "Piece by piece, right side up, while every piece lies flat. Then measure: the knife takes cloth off."
+    )
     lengths = (("The knife takes", sliver),) if sliver else ()
     first = Row(
         "overlock",

@@ -56,6 +56,7 @@ def _two_panels(bag: Resolved) -> str:
 
 
 LAPPED = SeamKind(
+    right_out=True,
     checks=CHECKS,
     kind="lapped",
     section=sections.LAPPED,
@@ -82,6 +83,7 @@ def _raw_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 
 RAW = SeamKind(
+    right_out=True,
     checks=CHECKS,
     kind="raw",
     section=sections.RAW,

@@ -27,6 +27,33 @@ def top_phrase(
     )
 
 
+#: classes of seam that close a body, in the order in which bases sew them
+_IN_TURN = ("side", "base", "gusset", "end", "ring", "corner")
+
+
+def turn_out(bag: Resolved, rank: int, *, needs: tuple[str, ...], lined: bool = False) -> tuple[Step, ...]:
+    """
+    Return the turning of an outer that was sewn with its wrong side out, to be done after *needs*; a look
+    where its last seam leaves the right side out. It gives ``right side out``.
+    """
+    last = next(key for key in reversed(_IN_TURN) if key in bag.kinds.sewn)
+    if bag.kinds.seam(last).right_out:
+        look = "See that the right side is out" if not lined else "See that the outer’s right side is out"
+        say = "Its last seam was sewn from the right side."
+        return (Step("turn out", look, say, rank, needs=needs, gives=("right side out",), kind="gate"),)
+    return (
+        Step(
+            "turn out",
+            "Turn the outer right side out" if lined else "Turn the bag right side out",
+            "Push its corners out from inside with something blunt."
+            + (" The lining stays as it is." if lined else ""),
+            rank,
+            needs=needs,
+            gives=("right side out",),
+        ),
+    )
+
+
 def measure_back(form: Form, *, needs: tuple[str, ...]) -> Step:
     """Return the last step: what the tape reads beside what it should read."""
     return Step(

@@ -8,7 +8,7 @@ from ambitus.core.grammar.contract import Layer, Param, Slot
 from ambitus.core.grammar.seams.edges import knife_sliver, overlocked_first
 from ambitus.core.grammar.seams.overcast import sliver_term
 from ambitus.core.grammar.top.fields import TOP_SLIVER
-from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.grammar.top.finishing import measure_back, turn_out
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
@@ -105,5 +105,6 @@ def hem_steps(
             settings=f"Straight stitch 3, {outer.needle}, close to the fold.",
             cautions=("needle over bulk",) if straps else (),
         ),
-        measure_back(form, needs=("outer body sewn", *every)),
+        *turn_out(bag, 700, needs=("outer body sewn",)),
+        measure_back(form, needs=("right side out", *every)),
     )

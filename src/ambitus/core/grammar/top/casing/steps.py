@@ -5,7 +5,7 @@ from ambitus.core.grammar.top.casing.measures import is_overlocked, rows, turn_d
 from ambitus.core.grammar.top.drawstring.fields import OPENING
 from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
 from ambitus.core.grammar.top.fields import TURN
-from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.grammar.top.finishing import measure_back, turn_out
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -78,5 +78,6 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             )
         )
     caught = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
-    out += thread_steps(bag, form, ("casing stitched", "outer body sewn"))
+    out += turn_out(bag, 680, needs=("casing stitched", "outer body sewn"))
+    out += thread_steps(bag, form, ("right side out",))
     return (*out, measure_back(form, needs=("cord threaded", *caught)))

@@ -15,7 +15,6 @@ from ambitus.core.form.sewn import (
 )
 from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.contract import Layer, Option, Param
-from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.drawstring.fields import CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import no_side_seam
 from ambitus.core.lengths import paired, snap
@@ -127,15 +126,12 @@ def eyelets(bag: Resolved, form: Form, layer: Layer, below: Sum) -> tuple[Hole, 
     out: list[Hole] = []
     for face in with_top(form):
         tube = len(top_edges(face)) > 1 and not face.folded
-        side = next(e for e in face.edges if e.name.startswith(("side", "end")))
-        beside = sum(t.mm for t in edge_terms(bag, side.seam, face.over))
         # a tube has front and back on one edge, a folded face one at each end
         for run in [top_edges(face)] if tube else [(name,) for name in top_edges(face)]:
             long = sum(edge_length(form, face.name, edge) for edge in run)
             for label, part in eyelets_at(bag, tube):
                 # from the left end of the first edge, which is where that edge ends
-                along = (long + 2 * beside) * part - beside
-                at = Place(face.name, run[0], along, snap(below.total - beyond), back=True)
+                at = Place(face.name, run[0], long * part, snap(below.total - beyond), back=True)
                 out.append(Hole(label, at, beyond, _share(long, part, below)))
     return tuple(out)
 
@@ -144,7 +140,7 @@ def _share(long: float, part: float, below: Sum) -> Measured:
     """Return how a hole is found: *below* the raw top edge, at a *part* of an edge *long* mm at its seam."""
 
     def told(spare: float) -> Told:
-        share = Term("Part of this edge", snap((long + 2 * spare) * part), "From its left end.")
+        share = Term("Part of this edge", snap(spare + long * part), "From its raw left end.")
         return (("below the raw top edge", below), ("from the left", Sum("From the left", (share,))))
 
     return told

@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.top.drawstring.channel import channel_of, to_thread
+from ambitus.core.grammar.top.drawstring.cords import cord_melts
 from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import CORD, CORD_END, CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import loop_steps
@@ -68,17 +69,6 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
     if cords is None:
         return ()
     two = cords.count == 2
-    ends = {
-        "knot": ("Knot the ends together", "Or slide on a toggle first; pull the knot tight.", ()),
-        "sealed": (
-            "Melt the ends of the cord",
-            "Synthetic cord only, one moment over the flame, never in the hand.",
-            ("flame",),
-        ),
-        "sealant": ("Seal the ends with liquid", "Let them dry before they are knotted.", ()),
-        "slant": ("Cut the ends at a slant", "For ribbon that is not washed; knot them after.", ()),
-    }
-    title, say, cautions = ends[CORD_END.of(bag)]
     out = [*loop_steps(bag, form)]
     made = ("strip made",) if CORD.is_(bag, "strip") else ()
     if made:
@@ -94,6 +84,8 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
                 cautions=("hot iron",),
             )
         )
+    kept = _keep_ends(bag, made or ("pieces cut",))
+    out += kept
     thread = (
         "Right round, in by one opening and out by the same; the second cord from the other side."
         if two
@@ -106,18 +98,52 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
             "Thread the cords" if two else "Thread the cord",
             f"{_with_what(bag)} {thread}",
             690,
-            needs=(*needs, *made),
+            needs=(*needs, *made, *(state for step in kept for state in step.gives)),
             gives=("cord in",),
             lengths=(("Each, cut" if two else "Cut", cords.length.total), ("Channel", channel_of(bag)[1])),
         ),
-        Step(
-            "finish ends",
-            title,
-            say,
-            695,
-            needs=("cord in",),
-            gives=("cord threaded",),
-            reads=(Reading("tail", "Tail at each end, mouth flat open", cords.tail_at(cords.path.mm)),),
-            cautions=(*cautions, "small children"),
+        _last_of_cord(
+            bag, Reading("tail", "Tail at each end, mouth flat open", cords.tail_at(cords.path.mm))
         ),
+    )
+
+
+def _keep_ends(bag: Resolved, needs: tuple[str, ...]) -> tuple[Step, ...]:
+    """Return how the cut ends of a cord are kept from fraying, before it comes near the bag."""
+    words: dict[str, tuple[str, str, tuple[str, ...]]] = {
+        "sealed": (
+            "Melt the ends of the cord",
+            "Away from the bag and all cloth, one moment over the flame, never in the hand; let them cool.",
+            ("flame",),
+        ),
+        "sealant": ("Seal the ends of the cord with liquid", "Let them dry before they are threaded.", ()),
+        "slant": ("Cut the ends of the cord at a slant", "For ribbon that is not washed.", ()),
+    }
+    way = CORD_END.of(bag)
+    if way == "knot":
+        return ()
+    if way == "sealed" and not cord_melts(bag):
+        words[way] = (
+            "Bind the ends of the cord",
+            "It does not melt: thread or tape, no flame.",
+            (),
+        )
+    title, say, cautions = words[way]
+    return (Step("keep ends", title, say, 245, needs=needs, gives=("ends kept",), cautions=cautions),)
+
+
+def _last_of_cord(bag: Resolved, tail: Reading) -> Step:
+    """Return what is done with the ends once the cord is in."""
+    melted = CORD_END.is_(bag, "sealed")
+    return Step(
+        "finish ends",
+        "Draw the ends of the cord level" if melted else "Knot the ends together",
+        "The mouth flat open; a toggle holds them, or a knot."
+        if melted
+        else "Or slide on a toggle first; pull the knot tight.",
+        695,
+        needs=("cord in",),
+        gives=("cord threaded",),
+        reads=(tail,),
+        cautions=("small children",),
     )

@@ -3,7 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.fields import TURN
-from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.grammar.top.finishing import measure_back, turn_out
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -27,12 +27,13 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             reads=(Reading("mouth_round", "Once round the mouth", form.mouth_length),),
             cautions=("hot iron",),
         ),
+        *turn_out(bag, 533, needs=("tops pressed",), lined=True),
         Step(
             "lining in",
             "Put the lining into the outer",
             "Wrong sides together, side seams on side seams, both folds level; pin or clip all round.",
             535,
-            needs=("tops pressed",),
+            needs=("right side out",),
             gives=("lining in place",),
             cautions=("pins",),
         ),

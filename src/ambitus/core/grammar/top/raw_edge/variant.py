@@ -3,7 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.contract import Top
 from ambitus.core.grammar.top import sections
-from ambitus.core.grammar.top.finishing import measure_back, top_phrase
+from ambitus.core.grammar.top.finishing import measure_back, top_phrase, turn_out
 from ambitus.core.grammar.top.hem import UNLINED
 from ambitus.core.grammar.top.raw_edge.read import read
 from ambitus.core.spec.resolved import Item
@@ -24,7 +24,8 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
             kind="no return",
             cautions=("blade",),
         ),
-        measure_back(form, needs=("outer body sewn", *every)),
+        *turn_out(bag, 700, needs=("outer body sewn",)),
+        measure_back(form, needs=("right side out", *every)),
     )
 
 
