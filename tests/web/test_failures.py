@@ -54,7 +54,7 @@ def test_what_nobody_foresaw_has_a_number_that_stands_in_the_log(
         raise RuntimeError("a wheel came off")
 
     with monkeypatch.context() as patched, caplog.at_level(logging.ERROR):
-        patched.setattr("ambitus.web.app.present", broken)
+        patched.setattr("ambitus.web.draft_api.present", broken)
         got = client.post("/api/draft", json={"spec": tote()})
     number = got.json()["problems"][0]["value"]
     assert (got.status_code, got.headers["content-type"], len(number)) == (500, PROBLEM, 8)

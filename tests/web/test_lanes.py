@@ -1,10 +1,18 @@
 """Standing in line: so many at once, so many behind, and nobody is held up by who only listens slowly."""
 
 import asyncio
+from collections.abc import Coroutine
+from concurrent.futures import ThreadPoolExecutor
 from contextlib import suppress
 from typing import Any
 
 from ambitus.web.lanes import Lanes
+
+
+def _apart(work: Coroutine[Any, Any, None]) -> None:
+    """Run *work* in a thread of its own: a browser that is open in this process keeps its loop running."""
+    with ThreadPoolExecutor(1) as one:
+        one.submit(asyncio.run, work).result()
 
 
 def _asked(path: str, method: str = "POST") -> dict[str, Any]:
@@ -45,7 +53,7 @@ def test_so_many_at_once_and_so_many_behind() -> None:
         await asyncio.gather(*drafts)
         assert (most, sorted(answers)) == (2, [200] * 63 + [503] * 38)
 
-    asyncio.run(all_of_it())
+    _apart(all_of_it())
 
 
 def test_who_listens_slowly_or_goes_away_holds_no_place() -> None:
@@ -80,4 +88,4 @@ def test_who_listens_slowly_or_goes_away_holds_no_place() -> None:
         for task in slow:
             task.cancel()
 
-    asyncio.run(all_of_it())
+    _apart(all_of_it())
