@@ -163,3 +163,22 @@ def test_edges_are_overlocked_while_every_piece_lies_flat(spec: dict[str, Any]) 
             or (layer == "outer" and key.startswith(("zip front", "strap 0 baste", "strap 0 sew")))
         ]
         assert not overlocked or not sewn or max(overlocked) < min(sewn)
+
+
+@settings(max_examples=examples(80), deadline=None)
+@given(totes(GRAMMAR))
+def test_no_iron_goes_near_a_cloth_that_melts_and_only_what_is_there_is_marked(spec: dict[str, Any]) -> None:
+    """On PVC-coated cotton; middles always, the rest only where this bag has it."""
+    made = drafted({**spec, "cloth": {**spec.get("cloth", {}), "outer": "coated_cotton"}})
+    for step in made.steps:
+        if step.settings.startswith("Iron: none"):
+            assert not {"hot iron", "steam"} & set(step.cautions)
+            assert "Press " not in step.title
+    marks = [m for p in made.pieces for m in p.marks]
+    say = next(s.say for s in made.steps if s.key == "mark")
+    assert ("strap places" in say) == any(m.kind == "strap" for m in marks)
+    assert ("the gap" in say) == any(m.kind == "gap" for m in marks)
+    assert ("openings" in say) == any(m.kind == "slot" for m in marks)
+    assert ("eyelets" in say) == any(m.label.startswith("Eyelet") for m in marks)
+    laid = [s.say for s in made.steps if s.key == "lining ready"]
+    assert all(("gap" in text) == any(m.kind == "gap" for m in marks) for text in laid)

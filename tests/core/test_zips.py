@@ -334,3 +334,25 @@ def test_every_small_piece_says_where_it_comes_from() -> None:
         "elastic": "bought",
         "pull": "cloth",
     }
+
+
+def test_a_metal_zip_is_tacked_clear_of_the_teeth_that_are_taken_out() -> None:
+    """Taken out 15 from the cut end, tacked 5 further in; the mark lies there too."""
+    made = drafted(pouch(zip="metal", teeth_at_seams="out"))
+    lengths = {s.key: dict(s.lengths) for s in made.steps}
+    out, tacked = lengths["pick teeth"]["From the cut end"], lengths["tack zip"]["Inside the cut end"]
+    assert tacked == out + 5
+    zip_piece = _zip(made)
+    (tack, *_) = (m for m in zip_piece.marks if m.kind == "tack")
+    ends = (zip_piece.box[0], zip_piece.box[2])
+    assert min(abs(tack.points[0][0] - x) for x in ends) == pytest.approx(tacked)
+
+
+def test_an_elastic_for_the_wrist_is_drawn_into_its_tube_before_it_is_caught() -> None:
+    """One step makes it, with its own length; nothing else is said to be folded in four for it."""
+    made = drafted(pouch(wrist="elastic"))
+    keys = [s.key for s in made.steps]
+    assert keys.index("make wrist") < keys.index("baste tabs")
+    assert "make tabs" not in keys
+    step = next(s for s in made.steps if s.key == "make wrist")
+    assert dict(step.lengths)["Elastic"] == mm_at(made.bag, "top.wrist_round")

@@ -1,11 +1,14 @@
 """All the work of a bag in order: what every bag needs, and what its variants add."""
 
+import re
 from collections.abc import Iterator
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Hole, Line, Opening
 from ambitus.core.grammar.cloth.bottom import cloths_outside
 from ambitus.core.grammar.fitting import misfits
+from ambitus.core.grammar.top.fields import GAP_IN, TURNED
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step, in_order
 
@@ -38,18 +41,27 @@ LAST_WORD = (
 )
 
 
-def _common(bag: Resolved) -> Iterator[Step]:
+def _common(bag: Resolved, form: Form) -> Iterator[Step]:
     outer = bag.cloth("outer")
-    melts = ("melting",) if "none" in outer.iron else ()
-    yield Step(
-        "press cloth",
-        "Press the cloth before measuring",
-        "Wash first what will be washed later. Press out every fold; find the straight grain.",
-        100,
-        gives=("cloth pressed",),
-        settings=f"Iron: {outer.iron}.",
-        cautions=("hot iron", *melts),
-    )
+    if _is_cold(f"Iron: {outer.iron}."):
+        yield Step(
+            "press cloth",
+            "Lay the cloth flat before measuring",
+            "Roll it the other way until no fold is left in it; find the straight grain.",
+            100,
+            gives=("cloth pressed",),
+            cautions=("melting",),
+        )
+    else:
+        yield Step(
+            "press cloth",
+            "Press the cloth before measuring",
+            "Wash first what will be washed later. Press out every fold; find the straight grain.",
+            100,
+            gives=("cloth pressed",),
+            settings=f"Iron: {outer.iron}.",
+            cautions=("hot iron",),
+        )
     yield Step(
         "measure",
         "Measure and draw the pieces",
@@ -71,11 +83,44 @@ def _common(bag: Resolved) -> Iterator[Step]:
     yield Step(
         "mark",
         "Mark the pieces",
-        "Middles, strap places, folds and gaps, on the wrong side or in the allowance.",
+        f"{_marked(bag, form)}, on the wrong side or in the allowance.",
         160,
         needs=("pieces cut",),
         gives=("pieces marked",),
     )
+
+
+def _marked(bag: Resolved, form: Form) -> str:
+    """Return what is marked on the panels of this bag, as words."""
+    openings = {s.label for s in form.every_sewn if isinstance(s, Opening)}
+    creases = any(isinstance(s, Line) and s.kind == "crease" for s in form.every_sewn)
+    gap = GAP_IN.found(bag) is not None and not TURNED.is_(bag, "zip")
+    words = (
+        (True, "middles"),
+        (bool(bag.kinds.carry), "strap places"),
+        (creases or any(face.folded for face in form.faces), "folds"),
+        (gap, "the gap"),
+        (bool(openings), "openings for the cord"),
+        (any(isinstance(s, Hole) for s in form.every_sewn), "eyelets"),
+    )
+    *first, last = [word for there, word in words if there]
+    said = f"{', '.join(first)} and {last}" if first else last
+    return said[0].upper() + said[1:]
+
+
+def _is_cold(settings: str) -> bool:
+    """Return whether an iron is set to none: the cloth would melt."""
+    return settings.startswith("Iron: none")
+
+
+def _by_finger(step: Step) -> Step:
+    """Return a pressing of a cloth that no iron may touch: with a finger, and with no warning of an iron."""
+
+    def said(text: str) -> str:
+        return re.sub(r"\bpress\b", "finger-press", re.sub(r"\bPress\b", "Finger-press", text))
+
+    cautions = tuple(c for c in step.cautions if c not in ("hot iron", "steam"))
+    return replace(step, title=said(step.title), say=said(step.say), cautions=cautions)
 
 
 def _clipped(cautions: tuple[str, ...]) -> tuple[str, ...]:
@@ -90,12 +135,13 @@ def steps_of(bag: Resolved, form: Form) -> tuple[Step, ...]:
     Where parts do not go together (a stop says so) a step may need what no other gives; then the rest is
     told in order all the same.
     """
-    steps = list(_common(bag))
+    steps = list(_common(bag, form))
     for prefix, variant in bag.kinds.with_prefix:
         steps += variant.steps(Item(bag, prefix), form)
     sewn = (*cloths_outside(bag), *bag.kinds.top.layers[1:])
     if not all(bag.cloth(layer).pins for layer in sewn):
         steps = [replace(s, cautions=_clipped(s.cautions)) for s in steps]
+    steps = [_by_finger(s) if _is_cold(s.settings) else s for s in steps]
     if any(misfits(bag)):
         given = {state for step in steps for state in step.gives}
         steps = [replace(s, needs=tuple(n for n in s.needs if n in given)) for s in steps]

@@ -154,9 +154,10 @@ def sew(
 
 def press_seams(bag: Resolved, layer: Layer, rank: int, *, needs: tuple[str, ...], gives: str) -> Step:
     """Return the pressing of one layer's seams, the way their kind lies."""
+    pressed = next(key for key in ("side", "gusset", "ring", "end", "base") if key in bag.sewn)
     return Step(
         key=f"{layer} press",
-        title=f"Press the seams of the {layer} {bag.kinds.seam('side').press}",
+        title=f"Press the seams of the {layer} {bag.kinds.seam(pressed).press}",
         say="Sides and base, from the wrong side." if {"side", "base"} <= set(bag.sewn) else _FROM_WRONG,
         rank=rank,
         needs=needs,

@@ -7,7 +7,7 @@ from ambitus.core.form.model import Face, Form, Measure
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, step_terms, top_of
 from ambitus.core.grammar.contract import Finishes, Layer, Option, Param
-from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT
+from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT, GAP_IN, TURNED
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
@@ -118,7 +118,9 @@ def lay_lining(item: Item, form: Form) -> tuple[Step, ...]:
         Step(
             "lining ready",
             "Lay out the lining panels",
-            "Right sides together, the gap marked where both can be seen.",
+            "Right sides together, the gap marked where both can be seen."
+            if GAP_IN.found(item.bag) and not TURNED.is_(item.bag, "zip")
+            else "Right sides together.",
             220,
             needs=("pieces marked",),
             gives=("lining pieces laid" if is_faced(item.bag) else "lining panels ready",),

@@ -3,15 +3,17 @@
 from fractions import Fraction
 
 from ambitus.core.form.model import Form, Mark, Part, Strip
-from ambitus.core.grammar.top.zip.fields import CLOSES_AT
+from ambitus.core.grammar.top.zip.fields import CLOSES_AT, TEETH_AT_SEAMS
 from ambitus.core.grammar.top.zip.made import Zip, zip_of
 from ambitus.core.grammar.top.zip.small import small_strips
-from ambitus.core.lengths import Pair, snap
+from ambitus.core.lengths import Pair, paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 #: Default (ours): how far inside its cut end a zip is tacked across the teeth.
 TACK_IN = Pair(5, Fraction(1, 4))
+#: Default (ours): teeth are taken out this far past a row that would cross them.
+TEETH_PAST = paired(5)
 
 
 def _zip_marks(bag: Resolved, made: Zip) -> tuple[Mark, ...]:
@@ -62,9 +64,21 @@ def _zip_marks(bag: Resolved, made: Zip) -> tuple[Mark, ...]:
     return tuple(out)
 
 
+def teeth_out(bag: Resolved, made: Zip) -> float:
+    """Return how far in from a cut end hard teeth are taken out that a row would cross; else nothing."""
+    if made.facts.stitched or not made.crossed or not TEETH_AT_SEAMS.is_(bag, "out"):
+        return 0.0
+    return snap(made.half_length - made.row + TEETH_PAST.mm(bag.unit))
+
+
+def tack_in(bag: Resolved, made: Zip) -> float:
+    """Return how far in from a cut end the teeth are tacked together: clear of those that are taken out."""
+    return snap(teeth_out(bag, made) + TACK_IN.mm(bag.unit))
+
+
 def tacks(bag: Resolved, made: Zip) -> tuple[float, ...]:
     """Return where the teeth are tacked together, from the middle: at every end that is cut through them."""
-    at = snap(made.half_length - TACK_IN.mm(bag.unit))
+    at = snap(made.half_length - tack_in(bag, made))
     if made.stops is None:
         return (-at, at)
     return (-at,) if made.stops[0] < -made.half_length else ()

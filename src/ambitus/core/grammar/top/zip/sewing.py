@@ -1,7 +1,7 @@
 """Sewing a zip in: made ready first, sewn to flat panels, half open before any seam closes the bag."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
+from ambitus.core.grammar.allowances import GENERAL, ZIP_ALLOWANCE
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.grammar.top.turned_through.steps import close_gap, gap_open
 from ambitus.core.grammar.top.zip.fields import (
@@ -9,21 +9,18 @@ from ambitus.core.grammar.top.zip.fields import (
     GRAB,
     PULL_SHOWS,
     TAB_EDGES,
-    TEETH_AT_SEAMS,
     WRIST,
+    WRIST_ROUND,
     ZIP_ENDS,
     ZIP_KIND,
 )
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, zip_of
-from ambitus.core.grammar.top.zip.piece import TACK_IN, tacks
+from ambitus.core.grammar.top.zip.piece import tack_in, tacks, teeth_out
 from ambitus.core.grammar.top.zip.small import seam_of, small_strips
 from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_narrowed, shows
-from ambitus.core.lengths import amount, paired
+from ambitus.core.lengths import amount
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
-
-#: Default (ours): teeth are taken out this far past a row that would cross them.
-TEETH_PAST = paired(5)
 
 
 def _iron(bag: Resolved) -> str:
@@ -38,7 +35,9 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             Step(
                 "stops clear",
                 "Lay the zip on the panel and look where its stops come",
-                "Both stops lie inside the rows that cross its ends, or the needle strikes them.",
+                "Both stops lie inside the rows that cross its ends, or the needle strikes them."
+                if all(abs(x) < made.row for x in made.stops or ())
+                else "A stop lies beyond the row at its end: see that the row runs clear of it.",
                 240,
                 needs=("pieces cut",),
                 gives=("zip ready",),
@@ -74,7 +73,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             238,
             needs=("slider between the ends",),
             gives=("zip tacked",),
-            lengths=(("Inside the cut end", TACK_IN.mm(bag.unit)),),
+            lengths=(("Inside the cut end", tack_in(bag, made)),),
             settings="Doubled thread.",
         ),
         Step(
@@ -96,13 +95,13 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             else "Both ends straight across, outside the tacks.",
             242,
             needs=("slider inside",),
-            gives=("zip cut",) if _picked(bag, made) else ("zip ready",),
+            gives=("zip cut",) if teeth_out(bag, made) else ("zip ready",),
             kind="no return",
             lengths=(("Tape", made.length.total),),
             cautions=() if made.facts.stitched else ("hard teeth",),
         ),
     ]
-    if _picked(bag, made):
+    if teeth_out(bag, made):
         out.append(
             Step(
                 "pick teeth",
@@ -111,16 +110,11 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
                 244,
                 needs=("zip cut",),
                 gives=("zip ready",),
-                lengths=(("From the cut end", made.half_length - made.row + TEETH_PAST.mm(bag.unit)),),
+                lengths=(("From the cut end", teeth_out(bag, made)),),
                 cautions=("hard teeth",),
             )
         )
     return tuple(out)
-
-
-def _picked(bag: Resolved, made: Zip) -> bool:
-    """Return whether teeth are taken out: hard ones that a row would cross."""
-    return not made.facts.stitched and made.crossed > 0 and TEETH_AT_SEAMS.is_(bag, "out")
 
 
 def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
@@ -128,17 +122,29 @@ def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
     small = {s.part: s for s in small_strips(bag, form)}
     caught = [s.name.lower() for key, s in small.items() if key in ("hold", "wrist")]
     out = []
-    sewn = [s for key, s in small.items() if not s.material and key != "end"]
+    tube = WRIST.is_(bag, "elastic")
+    apart = {"end", "wrist"} if tube else {"end"}
+    sewn = [s for key, s in small.items() if not s.material and key not in apart]
+    if tube:
+        out.append(
+            Step(
+                "make wrist",
+                "Sew the tube for the wrist, turn it, and draw the elastic in",
+                "Right sides together along its long edge; the elastic through it on a pin, both its ends "
+                "level with the tube’s and sewn across.",
+                248,
+                needs=("pieces cut",),
+                gives=("tabs made",),
+                lengths=(("Elastic", WRIST_ROUND.of(bag)), ("Seam", GENERAL.of(bag))),
+            )
+        )
     if sewn:
         names = " and ".join(s.name.lower() for s in sewn)
         out.append(
             Step(
                 "make tabs",
                 f"Make the {names}",
-                "Folded in four, both edges to the middle, and stitched along the open edge; "
-                "a tube for elastic is sewn and turned."
-                if WRIST.is_(bag, "elastic")
-                else "Folded in four, both edges to the middle, and stitched along the open edge.",
+                "Folded in four, both edges to the middle, and stitched along the open edge.",
                 250,
                 needs=("pieces cut",),
                 gives=("tabs made",),
@@ -154,7 +160,7 @@ def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
                 "Doubled, on the right side of one panel, raw edges level, just below the zip at the end "
                 "where it is held; sewn over three times.",
                 318,
-                needs=("zip in", *(("tabs made",) if sewn else ())),
+                needs=("zip in", *(("tabs made",) if sewn or tube else ())),
                 gives=("tabs caught",),
                 lengths=(("Seam", seam_of(bag)),),
             )
