@@ -177,6 +177,7 @@ def test_no_iron_goes_near_a_cloth_that_melts_and_only_what_is_there_is_marked(s
     marks = [m for p in made.pieces for m in p.marks]
     say = next(s.say for s in made.steps if s.key == "mark")
     assert ("strap places" in say) == any(m.kind == "strap" for m in marks)
+    assert ("folds" in say) == any(m.kind == "crease" for m in marks)
     assert ("the gap" in say) == any(m.kind == "gap" for m in marks)
     assert ("openings" in say) == any(m.kind == "slot" for m in marks)
     assert ("eyelets" in say) == any(m.label.startswith("Eyelet") for m in marks)

@@ -61,7 +61,7 @@ class Draft(Once):
     @cached_property
     def steps(self) -> tuple[Step, ...]:
         """The work, in order."""
-        return steps_of(self.bag, self.form)
+        return steps_of(self.bag, self.form, tuple(m for p in self.pieces for m in p.marks))
 
     def piece(self, layer: str) -> Piece:
         """Return the first piece of *layer*."""

@@ -1,14 +1,12 @@
 """All the work of a bag in order: what every bag needs, and what its variants add."""
 
 import re
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
-from ambitus.core.form.model import Form
-from ambitus.core.form.sewn import Hole, Line, Opening
+from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.cloth.bottom import cloths_outside
 from ambitus.core.grammar.fitting import misfits
-from ambitus.core.grammar.top.fields import GAP_IN, TURNED
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step, in_order
 
@@ -41,7 +39,7 @@ LAST_WORD = (
 )
 
 
-def _common(bag: Resolved, form: Form) -> Iterator[Step]:
+def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
     outer = bag.cloth("outer")
     if _is_cold(f"Iron: {outer.iron}."):
         yield Step(
@@ -83,27 +81,25 @@ def _common(bag: Resolved, form: Form) -> Iterator[Step]:
     yield Step(
         "mark",
         "Mark the pieces",
-        f"{_marked(bag, form)}, on the wrong side or in the allowance.",
+        f"{_marked(marks)}, on the wrong side or in the allowance.",
         160,
         needs=("pieces cut",),
         gives=("pieces marked",),
     )
 
 
-def _marked(bag: Resolved, form: Form) -> str:
-    """Return what is marked on the panels of this bag, as words."""
-    openings = {s.label for s in form.every_sewn if isinstance(s, Opening)}
-    creases = any(isinstance(s, Line) and s.kind == "crease" for s in form.every_sewn)
-    gap = GAP_IN.found(bag) is not None and not TURNED.is_(bag, "zip")
+def _marked(marks: Sequence[Mark]) -> str:
+    """Return what is marked on the pieces of this bag, as words."""
+    kinds = {mark.kind for mark in marks}
     words = (
-        (True, "middles"),
-        (bool(bag.kinds.carry), "strap places"),
-        (creases or any(face.folded for face in form.faces), "folds"),
-        (gap, "the gap"),
-        (bool(openings), "openings for the cord"),
-        (any(isinstance(s, Hole) for s in form.every_sewn), "eyelets"),
+        (any(mark.label.startswith("Middle") for mark in marks), "middles"),
+        ("strap" in kinds, "strap places"),
+        ("crease" in kinds, "folds"),
+        ("gap" in kinds, "the gap"),
+        ("slot" in kinds, "openings for the cord"),
+        (any(mark.label.startswith("Eyelet") for mark in marks), "eyelets"),
     )
-    *first, last = [word for there, word in words if there]
+    *first, last = [word for there, word in words if there] or ["what the sheet names"]
     said = f"{', '.join(first)} and {last}" if first else last
     return said[0].upper() + said[1:]
 
@@ -128,14 +124,14 @@ def _clipped(cautions: tuple[str, ...]) -> tuple[str, ...]:
     return (*cautions, "clips") if "pins" in cautions else cautions
 
 
-def steps_of(bag: Resolved, form: Form) -> tuple[Step, ...]:
+def steps_of(bag: Resolved, form: Form, marks: Sequence[Mark] = ()) -> tuple[Step, ...]:
     """
-    Return every step of the work, sorted by what it needs and gives.
+    Return every step of the work, sorted by what it needs and gives; *marks* are those on its pieces.
 
     Where parts do not go together (a stop says so) a step may need what no other gives; then the rest is
     told in order all the same.
     """
-    steps = list(_common(bag, form))
+    steps = list(_common(bag, marks))
     for prefix, variant in bag.kinds.with_prefix:
         steps += variant.steps(Item(bag, prefix), form)
     sewn = (*cloths_outside(bag), *bag.kinds.top.layers[1:])
