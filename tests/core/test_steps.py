@@ -183,3 +183,29 @@ def test_no_iron_goes_near_a_cloth_that_melts_and_only_what_is_there_is_marked(s
     assert ("eyelets" in say) == any(m.label.startswith("Eyelet") for m in marks)
     laid = [s.say for s in made.steps if s.key == "lining ready"]
     assert all(("gap" in text) == any(m.kind == "gap" for m in marks) for text in laid)
+
+
+@pytest.mark.parametrize(("kind", "reaches"), [("full", True), ("kept_out", False), ("base_only", False)])
+def test_an_interfacing_is_basted_where_it_lies_and_to_what_it_is_cut_for(kind: str, reaches: bool) -> None:
+    """Foam that is kept out of the seams cannot be basted in their allowances; a base’s goes to the base."""
+    gusset = {"kind": "rounded_rectangle"} if kind == "base_only" else {"kind": "boxed"}
+    size = (
+        {"length": 250, "breadth": 120, "height": 250}
+        if kind == "base_only"
+        else {"width": 300, "height": 250, "depth": 100}
+    )
+    made = drafted(
+        {
+            "unit": "mm",
+            "base": gusset,
+            "size": size,
+            "interfacing": {"kind": kind, "material": "foam"},
+            "carry": [],
+        }
+    )
+    step = next(s for s in made.steps if s.key == "interface panels")
+    outer = {p.part: p for p in made.pieces if p.layer == "outer"}
+    for piece in (p for p in made.pieces if p.layer == "interfacing"):
+        wider = piece.box[2] - piece.box[0] > outer[piece.part].box[2] - outer[piece.part].box[0] - 15
+        assert ("inside the allowance" in step.settings) == reaches == wider
+    assert ("base" in step.title) == (kind == "base_only")

@@ -3,7 +3,8 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.cloth.steps import laid_out
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
-from ambitus.core.spec.resolved import Item
+from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 
 
@@ -21,22 +22,30 @@ def lay_outer(item: Item, form: Form) -> tuple[Step, ...]:
     )
 
 
+def _reaches(bag: Resolved) -> bool:
+    """Return whether the interfacing lies in every allowance, so that a stitch there holds it."""
+    policy, keys = bag.kinds.interfacing, (key for key in bag.classes if key in bag.kinds.base.classes)
+    return all(sum(t.mm for t in policy.finish(bag, edge_terms(bag, key))) > 0 for key in keys)
+
+
 def interface(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the interfacing of the outer's pieces, and of the straps where they have cores."""
     bag = item.bag
     facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
     how = "Fuse" if facts.fused else "Baste"
     cautions = ("hot iron",) if facts.fused else ()
+    to = f"the {part} of the outer" if (part := bag.kinds.interfacing.part) else "the outer panels"
+    each = f"the {part}" if part else "each outer panel"
     panels = Step(
         "interface panels",
-        f"{how} the interfacing to the outer panels",
-        "Centred on the wrong side of each outer panel, before anything is joined.",
+        f"{how} the interfacing to {to}",
+        f"Centred on the wrong side of {each}, before anything is joined.",
         200,
         needs=("pieces marked",),
         gives=laid_out(bag),
         settings="Press, do not slide; let it cool flat."
         if facts.fused
-        else "Long stitch, inside the allowance.",
+        else f"Long stitch, {'inside the allowance' if _reaches(bag) else 'just inside its own edge'}.",
         cautions=cautions,
     )
     cored = any(strap.make.core_width(strap) for strap in bag.items)
