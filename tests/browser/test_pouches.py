@@ -117,5 +117,7 @@ def test_what_it_holds_leads_to_a_size_by_the_litre(screen: Screen) -> None:
     page.wait_for_selector("details.by-volume[open]")
     page.fill(".volume-asked input >> nth=0", "5")
     page.keyboard.press("Enter")
+    # sizes for what is there already may still be shown
+    page.wait_for_function("document.querySelector('[data-volume-choice]')?.innerText.includes('holds 5')")
     page.locator(".by-volume button", has_text="across").first.click()
     page.wait_for_function("document.querySelector('[data-holds]').innerText.includes('5 litres')")
