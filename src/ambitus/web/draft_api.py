@@ -1,7 +1,7 @@
 """The HTTP door to the draft: a bag worked out, judged, compared, and read back from its pieces."""
 
 from dataclasses import replace
-from typing import Any, Literal
+from typing import Literal
 
 from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel, Field, TypeAdapter
@@ -25,7 +25,7 @@ from ambitus.desk.drafting import drafted
 from ambitus.files.drawings.outline import outline_from
 from ambitus.library import shipped
 from ambitus.web.drafting import DraftRequest, with_edits
-from ambitus.web.problem import PlainRoute, ProblemDetail
+from ambitus.web.problem import WRONG, PlainRoute
 
 router = APIRouter(prefix="/api", tags=["draft"], route_class=PlainRoute)
 _DRAFTED = TypeAdapter(Drafted)
@@ -34,7 +34,6 @@ _TILES = TypeAdapter(Tiles)
 _VOLUMES = TypeAdapter(Volumes)
 _CLOSING = TypeAdapter(tuple[ClosingShown, ...])
 _COMPARED = TypeAdapter(Compared)
-_WRONG: dict[int | str, dict[str, Any]] = {400: {"model": ProblemDetail}, 422: {"model": ProblemDetail}}
 
 
 class TilesRequest(BaseModel):
@@ -118,7 +117,7 @@ def _json(content: bytes) -> Response:
     return Response(content, media_type="application/json")
 
 
-@router.post("/draft", response_model=Drafted, responses=_WRONG, summary="Draft a bag")
+@router.post("/draft", response_model=Drafted, responses=WRONG, summary="Draft a bag")
 def draft_bag(body: DraftRequest) -> Response:
     """Return the bag worked out: sentence, fields, pieces with sums, seams, checks, pictures."""
     spec, unit = with_edits(body)
@@ -135,7 +134,7 @@ def draft_bag(body: DraftRequest) -> Response:
 @router.post(
     "/checks",
     response_model=list[FindingShown],
-    responses=_WRONG,
+    responses=WRONG,
     summary="Judge a bag",
 )
 def judge(body: DraftRequest) -> Response:
@@ -144,7 +143,7 @@ def judge(body: DraftRequest) -> Response:
     return _json(_FINDINGS.dump_json(tuple(findings_helped(drafted(spec), spec, unit, GRAMMAR))))
 
 
-@router.post("/tiles", response_model=Tiles, responses=_WRONG, summary="Open a phrase")
+@router.post("/tiles", response_model=Tiles, responses=WRONG, summary="Open a phrase")
 def open_phrase(body: TilesRequest) -> Response:
     """Return this bag redrafted with each choice of a phrase of its sentence."""
     return _json(
@@ -152,7 +151,7 @@ def open_phrase(body: TilesRequest) -> Response:
     )
 
 
-@router.post("/volumes", response_model=Volumes, responses=_WRONG, summary="Size by volume")
+@router.post("/volumes", response_model=Volumes, responses=WRONG, summary="Size by volume")
 def size_by_volume(body: VolumesRequest) -> Response:
     """Return what the bag holds, and sizes that hold what is asked for."""
     made = drafted(body.spec)
@@ -162,7 +161,7 @@ def size_by_volume(body: VolumesRequest) -> Response:
 @router.post(
     "/closing",
     response_model=list[ClosingShown],
-    responses=_WRONG,
+    responses=WRONG,
     summary="See it drawn closed",
 )
 def drawn_closed(body: DraftRequest) -> Response:
@@ -171,14 +170,14 @@ def drawn_closed(body: DraftRequest) -> Response:
     return _json(_CLOSING.dump_json(closing_shown(drafted(spec), unit)))
 
 
-@router.post("/compare", response_model=Compared, responses=_WRONG, summary="Compare two bags")
+@router.post("/compare", response_model=Compared, responses=WRONG, summary="Compare two bags")
 def compare_bags(body: CompareRequest) -> Response:
     """Return what differs between two bags: fields, sizes, pieces, both pictures on one scale."""
     made = compare(drafted(body.before), drafted(body.after), body.unit or body.after.unit)
     return _json(_COMPARED.dump_json(made))
 
 
-@router.post("/read", responses=_WRONG, summary="Read a cut list back")
+@router.post("/read", responses=WRONG, summary="Read a cut list back")
 def read(body: CutList) -> ReadOut:
     """Return the bag that a cut list makes, by arithmetic of its own."""
     made = read_back(body, readers(GRAMMAR))
@@ -195,7 +194,7 @@ def read(body: CutList) -> ReadOut:
     )
 
 
-@router.post("/outline", responses=_WRONG, summary="Read an outline from a drawing")
+@router.post("/outline", responses=WRONG, summary="Read an outline from a drawing")
 def read_drawing(body: DrawingIn, request: Request) -> OutlineOut:
     """Return the longest closed path of an SVG or DXF file, as a traced base takes it."""
     made = request.app.state.reader.read(outline_from, body.text, body.name, body.unit)

@@ -38,6 +38,10 @@ class ProblemDetail(BaseModel):
     rest_opens: bool = False
 
 
+#: how a request that is wrong is answered, for the published description
+WRONG: dict[int | str, dict[str, Any]] = {400: {"model": ProblemDetail}, 422: {"model": ProblemDetail}}
+
+
 def answer(status: int, *problems: Problem, **more: object) -> JSONResponse:
     """
     Return *problems* as one problem detail; the first gives it its type and title.

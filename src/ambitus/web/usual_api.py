@@ -1,7 +1,5 @@
 """The HTTP door to what every plan starts from: the ways to begin, and my usual."""
 
-from typing import Any
-
 from fastapi import APIRouter
 from pydantic import BaseModel
 
@@ -15,10 +13,9 @@ from ambitus.desk.drafting import drafted
 from ambitus.desk.usual import Usual, UsualEdit, UsualShown, new_spec, shown
 from ambitus.library import shipped
 from ambitus.web.plans_api import AtDesk
-from ambitus.web.problem import PlainRoute, ProblemDetail
+from ambitus.web.problem import WRONG, PlainRoute
 
 router = APIRouter(prefix="/api", route_class=PlainRoute)
-_WRONG: dict[int | str, dict[str, Any]] = {400: {"model": ProblemDetail}, 422: {"model": ProblemDetail}}
 
 
 class PlainWay(BaseModel):
@@ -74,7 +71,7 @@ def get_usual(desk: AtDesk) -> UsualShown:
     return _show(desk.usual())
 
 
-@router.put("/usual", responses=_WRONG, tags=["usual"], summary="Change my usual")
+@router.put("/usual", responses=WRONG, tags=["usual"], summary="Change my usual")
 def put_usual(body: UsualEdit, desk: AtDesk) -> UsualShown:
     """Change my usual. Saved plans keep what they were begun with."""
     return _show(desk.change_usual(body))

@@ -51,22 +51,21 @@ class Flat:
         over = (low[0] - x) * ox + (low[1] - y) * oy
         return x + ox * over, y + oy * over
 
-    def hole(self, hole: Hole) -> Point:
-        """Return where a hole is made, as far below the raw edge as is told."""
-        x, y = self.raw(hole.at)
-        ox, oy = outward(*self._ends(self.edge(hole.at.edge), self.piece.cut))
-        deep = snap(hole.at.inside + hole.beyond)
-        return x - ox * deep, y - oy * deep
+    def _inwards(self, edge: str, deep: float, *points: Point) -> tuple[Point, ...]:
+        """Return *points* of a raw edge, moved *deep* mm in from it."""
+        ox, oy = outward(*self._ends(self.edge(edge), self.piece.cut))
+        return tuple((x - ox * deep, y - oy * deep) for x, y in points)
 
-    def line(self, line: Line) -> tuple[Point, Point]:
-        """Return a line along an edge, from raw end to raw end."""
-        at = self.edge(line.edge)
-        a, b = self._ends(at, self.piece.cut)
-        if line.kind == "zip":
-            return a, b
-        ox, oy = outward(a, b)
-        deep = snap(line.inside + line.beyond)
-        return (a[0] - ox * deep, a[1] - oy * deep), (b[0] - ox * deep, b[1] - oy * deep)
+    def hole(self, hole: Hole) -> tuple[Point, ...]:
+        """Return where a hole is made, as far below the raw edge as is told."""
+        return self._inwards(hole.at.edge, snap(hole.at.inside + hole.beyond), self.raw(hole.at))
+
+    def line(self, line: Line) -> tuple[Point, ...]:
+        """Return a line along an edge, from raw end to raw end; what meets a zip is the raw edge itself."""
+        ends = self._ends(self.edge(line.edge), self.piece.cut)
+        return (
+            ends if line.kind == "zip" else self._inwards(line.edge, snap(line.inside + line.beyond), *ends)
+        )
 
     def spare(self, place: Place) -> float:
         """Return how much cloth lies beyond the seam line where a place is read from, along its edge."""
@@ -115,9 +114,7 @@ def marks_of(piece: Piece, sewn: Sequence[Sewn]) -> Iterator[Mark]:
                         "strap", one.label, (flat.out(one.at),), one.where, one.told(flat.spare(one.at))
                     )
                 case Hole() if one.at.face == flat.face:
-                    yield Mark(
-                        "notch", one.label, (flat.hole(one),), "top left", one.told(flat.spare(one.at))
-                    )
+                    yield Mark("notch", one.label, flat.hole(one), "top left", one.told(flat.spare(one.at)))
                 case Zone() if one.face == flat.face:
                     yield Mark("notch", one.label, (), "raw top edge", one.told)
                 case _:

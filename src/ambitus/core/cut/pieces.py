@@ -105,15 +105,8 @@ def _cut_alike(
     return alike
 
 
-def _panels(
-    bag: Resolved,
-    form: Form,
-    layer: Layer,
-    finishes: Callable[[Resolved, Layer, bool], Finishes],
-    known: list[tuple[Face, Finishes, CutFace]],
-) -> list[Piece]:
-    """Return the panels of *layer*; *known* holds what was cut before, for what is cut alike."""
-    alike = _cut_alike(bag, form, layer, finishes, known)
+def _panels(bag: Resolved, layer: Layer, alike: list[_Alike]) -> list[Piece]:
+    """Return the panels of *layer*, one for the faces that are cut alike."""
     out = []
     for made in alike:
         first = made.faces[0]
@@ -262,9 +255,13 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form]) -> tuple[Piece, ...]:
     pieces: list[Piece] = []
     known: list[tuple[Face, Finishes, CutFace]] = []
     for layer in bag.kinds.top.layers:
-        pieces += _panels(bag, forms[layer], layer, finishes_for, known)
+        pieces += _panels(bag, layer, _cut_alike(bag, forms[layer], layer, finishes_for, known))
     if bag.kinds.interfacing.cuts:
-        pieces += _panels(bag, forms["outer"], "interfacing", _interfacing_finishes, known)
+        pieces += _panels(
+            bag,
+            "interfacing",
+            _cut_alike(bag, forms["outer"], "interfacing", _interfacing_finishes, known),
+        )
     for prefix, variant in bag.kinds.in_cutting_order:
         if variant.parts is not no_parts:
             for part in variant.parts(Item(bag, prefix), forms["outer"]):

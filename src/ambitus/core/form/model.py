@@ -92,6 +92,11 @@ class Face:
         """The side of the bag it is, where front and back are faces of their own."""
         return self.name.partition(" ")[0]
 
+    @property
+    def tube(self) -> bool:
+        """Whether it is a tube of one panel: front and back side by side."""
+        return sum(e.seam == "top" for e in self.edges) > 1 and not self.folded
+
     @cached_property
     def points(self) -> tuple[Point, ...]:
         """The outline, one point per edge."""
@@ -142,6 +147,10 @@ class Seam:
     trimmed: float = 0.0
     strip: str = ""
     sides: tuple[int, ...] = ()
+
+    def joins(self, face: str, edge: str) -> bool:
+        """Return whether an edge of a face is sewn in it."""
+        return any((s.face, s.edge) == (face, edge) for chain in self.chains for s in chain)
 
 
 @dataclass(frozen=True, slots=True)

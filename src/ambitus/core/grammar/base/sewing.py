@@ -30,7 +30,7 @@ _CALLED = {
 _EDGES_AT = 224
 _LIES_FLAT = {"outer": "outer panels laid", "lining": "lining panels ready"}
 #: how a seam is sewn that ends at the mouth
-FROM_TOP = "From the top edge down, so that the tops meet."
+FROM_TOP = "From {start} down, so that {ends} meet."
 _FROM_WRONG = "From the wrong side."
 
 
@@ -76,12 +76,15 @@ def _left_open(form: Form | None, layer: Layer, seam: str) -> _Open:
         return _Open()
     opening = next(iter(left.values()))
     low, high = (mm.total for _, mm in (opening.told(0.0)[0], opening.told(0.0)[-1]))
-    where = "" if len(left) == len(seams) else f"{' and '.join(left)}: "
+    every = len(left) == len(seams)
+    below = "below the raw top edge"
+    numbers: tuple[tuple[str, float], ...] = (("open_from", low), ("open_to", high))
+    say, from_top = f"unsewn from {{open_from}} to {{open_to}} {below}, both ends secured.", False
     if opening.between[0][0].along <= 0:
-        say = f"{where}begin {{open_to}} below the raw top edge, secured there; above, the edges stay apart."
-        return _Open(say, (("open_to", high),), from_top=not where)
-    say = f"{where}unsewn from {{open_from}} to {{open_to}} below the raw top edge, both ends secured."
-    return _Open(say, (("open_from", low), ("open_to", high)))
+        say, from_top = f"begin {{open_to}} {below}, secured there; above, the edges stay apart.", every
+        numbers = numbers[1:]
+    say = say[0].upper() + say[1:] if every else f"{' and '.join(left)}: {say}"
+    return _Open(say, numbers, from_top)
 
 
 def sew(
@@ -118,11 +121,8 @@ def sew(
     taper = says_taper(bag, seam) if deeper and seam in ("side", "gusset", "end") else ""
     rows = kind.rows(bag, seam, allowance)
     left = _left_open(form, layer, seam)
-    if left.from_top:
-        say = say.replace(FROM_TOP, "From the opening down, so that its ends meet.")
-        say = say.replace("rom the top edge down", "rom the opening down")
-    if left.say:
-        say = f"{say} {left.say[0].upper()}{left.say[1:]}".strip()
+    start, ends = ("the opening", "its ends") if left.from_top else ("the top edge", "the tops")
+    say = f"{say.format(start=start, ends=ends)} {left.say}".strip()
     first = next(row for row in rows if row.edges == "sewn")
     out, ready = [], needs
     for i, row in enumerate(rows):

@@ -45,7 +45,6 @@ class _Measured:
     form: Form
     face: Face
     long: float
-    tube: bool
     down: Told
 
     def _placed(self, spare: float) -> Sum:
@@ -54,8 +53,8 @@ class _Measured:
     def from_left(self, spare: float) -> Told:
         """Return how far from the left, how far apart, and what else is measured there."""
         placed = self._placed(spare)
-        panel = snap(self.long + (0.0 if self.tube else 2 * spare))
-        apart = _between(self.item, panel, placed, snap(spare) if self.tube else 0.0)
+        panel = snap(self.long + (0.0 if self.face.tube else 2 * spare))
+        apart = _between(self.item, panel, placed, snap(spare) if self.face.tube else 0.0)
         return (("from the left", placed), ("apart", apart), *self.down)
 
     def from_right(self, spare: float) -> Told:
@@ -78,13 +77,12 @@ def caught_at_centres(
     strip = f"strap {item.at}"
     for face in with_top(form):
         tops = top_edges(face)
-        tube = len(tops) > 1 and not face.folded
         side = _side(item, face)
         inside = placed_in(item, form, side).total - side.mm
         for n, edge in enumerate(tops):
-            measured = _Measured(item, form, face, edge_length(form, face.name, edge), tube, down)
+            measured = _Measured(item, form, face, edge_length(form, face.name, edge), down)
             left = measured.from_left if not n else no_measures
-            right = measured.from_right if n == (1 if tube else 0) else no_measures
+            right = measured.from_right if n == (1 if face.tube else 0) else no_measures
             for back, where, told in ((True, "top left", left), (False, "top right", right)):
                 place = Place(face.name, edge, inside, 0.0, back)
                 out.append(Caught(strip, place, seam, reaches, "Strap centre", where, told))

@@ -39,6 +39,11 @@ TOPSTITCHED = 9.0
 UNLINED: dict[Slot, str] = {"interfacing": "none", "seams": "zigzagged"}
 
 
+def beyond_top(bag: Resolved, layer: Layer) -> float:
+    """Return how much cloth of a layer lies beyond its finished top, in mm."""
+    return sum(t.mm for t in bag.kinds.top.finish(bag, layer))
+
+
 def lines_along_top(
     bag: Resolved,
     form: Form,
@@ -53,7 +58,7 @@ def lines_along_top(
 
     Of *folds* the first *drawn* are lines; what follows is only told.
     """
-    beyond = sum(t.mm for t in bag.kinds.top.finish(bag, layer))
+    beyond = beyond_top(bag, layer)
     out = []
     for face in form.faces:
         told: Told = folds

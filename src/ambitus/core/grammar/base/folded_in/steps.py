@@ -50,7 +50,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             rank + 8,
             needs=(f"{layer} fold level",),
             gives=f"{layer} sides sewn",
-            say="From the top edge down, slowly through the four layers at the bottom.",
+            say="From {start} down, slowly through the four layers at the bottom.",
             form=form,
             reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
         )

@@ -34,7 +34,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             rank + 5,
             needs=(f"{layer} corners clipped",),
             gives=f"{layer} uprights sewn",
-            say="Side panels to front and back, from the top edge down; stop at the mark above their bottom.",
+            say="Side panels to front and back, from {start} down; stop at the mark above their bottom.",
             part="upright",
             form=form,
             reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),

@@ -17,6 +17,7 @@ from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.contract import Layer, Option, Param
 from ambitus.core.grammar.top.drawstring.fields import CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import no_side_seam
+from ambitus.core.grammar.top.hem import beyond_top
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
@@ -67,10 +68,6 @@ def _from_top(
     )
 
 
-def _edges(seam: Seam) -> set[tuple[str, str]]:
-    return {(s.face, s.edge) for chain in seam.chains for s in chain}
-
-
 def _left_of(face: Face) -> tuple[str, str]:
     """Return the edge on the left of the first top edge, as it stands."""
     at = face.edge_index(top_edges(face)[0])
@@ -87,15 +84,15 @@ def side_openings(
     where each panel has a channel of its own.
     """
     tops = with_top(form)
-    tube = any(len(top_edges(face)) > 1 and not face.folded for face in tops)
+    tube = any(face.tube for face in tops)
     both = (every or CORDS.is_(bag, "two")) and not tube
     where = "raw top edge; at both sides" if both else "raw top edge; left of the front, right of the back"
     if tube:
         where = "raw top edge, at the seam"
-    beyond = sum(t.mm for t in bag.kinds.top.finish(bag, layer))
+    beyond = beyond_top(bag, layer)
     low, high = (snap(mm.total - beyond) for mm in (told[0][1], told[-1][1]))
     seams = [s for s in form.seams if s.seam == "side" and _from_top(form, s, beyond, low, high)]
-    wanted = seams if both or tube else [s for s in seams if _left_of(tops[0]) in _edges(s)]
+    wanted = seams if both or tube else [s for s in seams if s.joins(*_left_of(tops[0]))]
     bodies = {face.name for face in tops}
     out = []
     for seam in wanted:
@@ -122,14 +119,13 @@ def eyelets_at(bag: Resolved, tube: bool) -> tuple[tuple[str, float], ...]:
 
 def eyelets(bag: Resolved, form: Form, layer: Layer, below: Sum) -> tuple[Hole, ...]:
     """Return the eyelets, *below* the raw top edge; one cord has one, two have one on each side."""
-    beyond = sum(t.mm for t in bag.kinds.top.finish(bag, layer))
+    beyond = beyond_top(bag, layer)
     out: list[Hole] = []
     for face in with_top(form):
-        tube = len(top_edges(face)) > 1 and not face.folded
         # a tube has front and back on one edge, a folded face one at each end
-        for run in [top_edges(face)] if tube else [(name,) for name in top_edges(face)]:
+        for run in [top_edges(face)] if face.tube else [(name,) for name in top_edges(face)]:
             long = sum(edge_length(form, face.name, edge) for edge in run)
-            for label, part in eyelets_at(bag, tube):
+            for label, part in eyelets_at(bag, face.tube):
                 # from the left end of the first edge, which is where that edge ends
                 at = Place(face.name, run[0], long * part, snap(below.total - beyond), back=True)
                 out.append(Hole(label, at, beyond, _share(long, part, below)))

@@ -102,14 +102,7 @@ def gap_opening(item: Item, form: Form, layer: Layer) -> tuple[Opening, ...]:
         return (("gap starts", start), ("gap ends", end))
 
     where = f"the fold, up the {edge.name} edge" if face.folded else f"start of the {edge.name} edge"
-    seam = next(
-        (
-            one
-            for one in form.seams
-            if any((s.face, s.edge) == (face.name, edge.name) for chain in one.chains for s in chain)
-        ),
-        None,
-    )
+    seam = next((one for one in form.seams if one.joins(face.name, edge.name)), None)
     if seam is None:
         return ()
     ends = (Place(face.name, edge.name, mm) for mm in (before.mm, before.mm + gap))
