@@ -13,8 +13,11 @@ from ambitus.core.grammar.contract import SHORTER, Attach, Base, Grammar, Kinds,
 from ambitus.core.once import Once
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
+from ambitus.core.sew.plan import Plan
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps import Step
+from ambitus.core.steps.carried_out import CarriedOut, carried_out
+from ambitus.core.steps.planned import plan_of
 from ambitus.core.steps.work import steps_of
 from ambitus.core.walk import WalkedSeam, walk_seams
 
@@ -59,9 +62,20 @@ class Draft(Once):
         return read_back(self.cut_list, readers_of(self.bag.kinds))
 
     @cached_property
+    def plan(self) -> Plan:
+        """The bag as it is sewn."""
+        return plan_of(self.bag, self.forms, self.seams, self.pieces)
+
+    @cached_property
+    def sewing(self) -> CarriedOut:
+        """The work in order, carried out by the simulator."""
+        marks = tuple(m for p in self.pieces for m in p.marks)
+        return carried_out(self.plan, steps_of(self.bag, self.form, marks))
+
+    @property
     def steps(self) -> tuple[Step, ...]:
-        """The work, in order."""
-        return steps_of(self.bag, self.form, tuple(m for p in self.pieces for m in p.marks))
+        """The work, in order, as it is told."""
+        return self.sewing.steps
 
     def piece(self, layer: str) -> Piece:
         """Return the first piece of *layer*."""

@@ -179,6 +179,7 @@ def _strip(bag: Resolved, strip: Strip) -> Piece:
         spans=made.spans,
         marks=strip.marks,
         part=strip.part,
+        melts=strip.melts,
     )
 
 

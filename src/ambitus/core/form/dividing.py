@@ -41,11 +41,19 @@ class _Moves:
     """Where the edges of the undivided faces are now."""
 
     edges: dict[tuple[str, str], list[tuple[str, str]]] = field(default_factory=dict)
+    #: those of them that are where the edge began, not where it ended
+    begins: set[tuple[str, str]] = field(default_factory=set)
     joins: list[tuple[tuple[str, str], tuple[str, str]]] = field(default_factory=list)
 
     def now(self, face: str, edge: str) -> list[tuple[str, str]]:
         """Return the edges that the *edge* of *face* has become, one if it is whole."""
         return self.edges.get((face, edge), [(face, edge)])
+
+    def along(self, face: str, edge: str) -> list[tuple[str, str]]:
+        """Return the same in the order in which the outline runs through them."""
+        *cut_off, rest = self.now(face, edge)
+        begin = [part for part in cut_off if part in self.begins]
+        return [*begin, rest, *(part for part in reversed(cut_off) if part not in self.begins)]
 
 
 def top_runs(edges: Sequence[Edge | CutEdge]) -> list[list[int]]:
@@ -200,6 +208,8 @@ def _divide(face: Face, below: float, how: Dividing, moves: _Moves) -> tuple[Fac
         for at, edge in outline:
             if at is not None:
                 moves.edges.setdefault((face.name, face.edges[at].name), []).append((name, edge.name))
+                if at in cut.left:
+                    moves.begins.add((name, edge.name))
         cut_off.append(_division(cut, name, how, [edge for _, edge in outline]))
         begun[cut.left[-1]] = cut.low_left
         gone |= cut.gone
@@ -252,7 +262,7 @@ def divided(form: Form, below: Callable[[Face], float], how: Dividing) -> Form:
     for face in form.faces:
         high = below(face) if top_runs(face.edges) else 0.0
         faces += _divide(face, high, how, moves) if high > 1e-6 else (face,)
-    seams = [replace(seam, chains=_moved(seam, moves)) for seam in form.seams]
+    seams = [replace(seam, chains=_moved(form, seam, moves)) for seam in form.seams]
     for (division, edge), (rest, other) in moves.joins:
         chains = ((Stretch("", division, edge),), (Stretch("", rest, other),))
         seams.append(Seam(f"join {division}", "Join", JOIN, chains))
@@ -260,7 +270,22 @@ def divided(form: Form, below: Callable[[Face], float], how: Dividing) -> Form:
     return replace(form, faces=tuple(faces), seams=tuple(seams), mouth=mouth)
 
 
-def _moved(seam: Seam, moves: _Moves) -> tuple[tuple[Stretch, ...], ...]:
+def _moved(form: Form, seam: Seam, moves: _Moves) -> tuple[tuple[Stretch, ...], ...]:
+    """Return the chains of *seam* in what their edges have become, end to end."""
     return tuple(
-        tuple(Stretch("", *now) for s in chain for now in moves.now(s.face, s.edge)) for chain in seam.chains
+        tuple(Stretch("", *now) for at in range(len(chain)) for now in _parts(form, chain, at, moves))
+        for chain in seam.chains
     )
+
+
+def _parts(form: Form, chain: tuple[Stretch, ...], at: int, moves: _Moves) -> list[tuple[str, str]]:
+    """Return what one edge of a chain has become, in the order of the chain."""
+    here, parts = chain[at], moves.along(chain[at].face, chain[at].edge)
+    if len(chain) > 1:
+        first = min(at, len(chain) - 2)
+        face, ahead = form.face(chain[first].face), chain[first + 1]
+        i = face.edge_index(chain[first].edge)
+        runs_on = ahead.face != face.name or face.edges[(i + 1) % len(face.edges)].name == ahead.edge
+        return parts if runs_on else parts[::-1]
+    # a chain of one edge is told from the top down; with a top at both ends, against what it meets
+    return moves.now(here.face, here.edge) if len(parts) < 3 else parts[::-1]

@@ -284,6 +284,8 @@ class Strip:
     more: Mapping[str, Sum] = field(default_factory=dict)
     #: which item of a list it belongs to: ``carry.0``
     at: str = ""
+    #: whether it melts in a flame
+    melts: bool = False
 
     @property
     def key(self) -> str:
@@ -354,6 +356,8 @@ class Piece:
     source: Source = "cloth"
     #: how far below its seam line at the top it is really sewn: beside a zip, not at its middle
     below: float = 0.0
+    #: whether it melts in a flame
+    melts: bool = False
 
     @cached_property
     def sewn(self) -> tuple[Point, ...]:

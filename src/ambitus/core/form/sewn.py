@@ -117,6 +117,10 @@ class Channel:
     upper: float
     lower: float
     opens: tuple[str, ...]
+    #: the strip that it lies in, where that is not the body itself
+    strip: str = ""
+    #: whether a raw edge may lie in it: the maker left it so
+    raw: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -131,6 +135,28 @@ class Taken:
 
 
 @dataclass(frozen=True, slots=True)
+class FoldedUp:
+    """The base of a layer, folded up inside by so many mm: the seams that end at it cross its layers."""
+
+    mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Teeth:
+    """
+    The teeth of the zip that is cut as ``strip``: ``hard`` where a needle breaks on them. It is ``cut``
+    through them at so many ends, and at some of those they are taken ``out`` where a row would cross them.
+    """
+
+    strip: str
+    hard: bool
+    cut: int = 0
+    out: bool = False
+    #: whether it comes without a slider
+    bare: bool = False
+
+
+@dataclass(frozen=True, slots=True)
 class MadeUp:
     """A face made up of ``parts`` (keys of pieces), ``spare`` mm larger all round, and trimmed to size."""
 
@@ -140,7 +166,7 @@ class MadeUp:
 
 
 #: Anything that is done at a place of a form.
-Sewn = Opening | Line | Caught | Hole | Zone | Channel | Taken | MadeUp
+Sewn = Opening | Line | Caught | Hole | Zone | Channel | Taken | FoldedUp | Teeth | MadeUp
 
 
 def edge_length(form: Form, face: str, edge: str) -> float:

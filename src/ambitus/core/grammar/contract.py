@@ -10,6 +10,7 @@ from ambitus.core.grammar.allowances import allowance_of, kind_of
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.lengths import Pair, View
 from ambitus.core.once import Once
+from ambitus.core.sew.acts import Lies
 from ambitus.core.sums import Term
 
 if TYPE_CHECKING:
@@ -306,7 +307,7 @@ class Row:
     One thing done to a seam: a row of stitching, a trim, a pressing.
 
     ``title`` holds ``{seam}`` for the seam's own words. ``no_return`` rows cannot be taken back. ``edges`` is
-    what becomes of the two edges: sewn to each other, held together beside that, or worked apart.
+    what becomes of the two edges: sewn to each other, trimmed, held together beside that, or worked apart.
     """
 
     key: str
@@ -315,7 +316,9 @@ class Row:
     lengths: tuple[tuple[str, float], ...] = ()
     no_return: bool = False
     settings: str = ""
-    edges: Literal["sewn", "together", "apart"] = "sewn"
+    edges: Literal["sewn", "trimmed", "together", "apart"] = "sewn"
+    #: how the edges lie while it is sewn
+    lies: Lies = "right"
 
 
 @dataclass(frozen=True, kw_only=True)

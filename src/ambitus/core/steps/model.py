@@ -6,6 +6,7 @@ from heapq import heapify, heappop, heappush
 from typing import Literal
 
 from ambitus.core.lengths import View
+from ambitus.core.sew.acts import Act
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,6 +47,8 @@ class Step:
     reads: tuple[Reading, ...] = ()
     cautions: tuple[str, ...] = ()
     numbers: tuple[tuple[str, float], ...] = ()
+    #: what it does, as the simulator carries it out
+    acts: tuple[Act, ...] = ()
 
     def told(self, view: View) -> str:
         """Return what it says, its lengths in the unit shown."""
@@ -58,11 +61,12 @@ class StepsUnordered(ValueError):
     """Steps that cannot be put in order: a need that nothing gives, or a circle of needs."""
 
 
-def in_order(steps: Iterable[Step]) -> tuple[Step, ...]:
+def in_order(steps: Iterable[Step], *, whole: bool = True) -> tuple[Step, ...]:
     """
     Return *steps* so that everything a step needs is given before it, else by rank.
 
-    A state given by several steps is given when all of them are done.
+    A state given by several steps is given when all of them are done. Where parts do not go together not
+    every need is given: with ``whole`` off such needs are passed over, and a circle begins at its lowest.
 
     Raises:
         StepsUnordered: If a step needs what nothing gives, or needs go in a circle.
@@ -75,20 +79,26 @@ def in_order(steps: Iterable[Step]) -> tuple[Step, ...]:
     waits: list[set[int]] = []
     for step in every:
         missing = [state for state in step.needs if state not in givers]
-        if missing:
+        if missing and whole:
             raise StepsUnordered(f"“{step.title}” needs “{missing[0]}”, which no step gives")
-        waits.append({i for state in step.needs for i in givers[state]})
+        waits.append({i for state in step.needs for i in givers.get(state, ())})
     ready = [(s.rank, i) for i, s in enumerate(every) if not waits[i]]
     heapify(ready)
     out: list[Step] = []
-    while ready:
+    left = set(range(len(every)))
+    while left:
+        if not ready:
+            if whole:
+                raise StepsUnordered("the needs of these steps go in a circle")
+            first = min(left, key=lambda i: (every[i].rank, i))
+            waits[first] = set()
+            heappush(ready, (every[first].rank, first))
         _, done = heappop(ready)
+        left.discard(done)
         out.append(every[done])
         for i, waiting in enumerate(waits):
             if done in waiting:
                 waiting.discard(done)
                 if not waiting:
                     heappush(ready, (every[i].rank, i))
-    if len(out) < len(every):
-        raise StepsUnordered("the needs of these steps go in a circle")
     return tuple(out)

@@ -7,6 +7,8 @@ from dataclasses import replace
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.cloth.bottom import cloths_outside
 from ambitus.core.grammar.fitting import misfits
+from ambitus.core.sew import acts
+from ambitus.core.sew.acts import by_finger, ironed
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step, in_order
 
@@ -32,6 +34,9 @@ CAUTIONS = {
     "keep them from small children.",
 }
 
+#: what a cloth says of its iron where it melts under one
+_NO_IRON = "none"
+
 #: What every sheet ends with.
 LAST_WORD = (
     "Follow the makers’ instructions for tools and materials, and local rules for goods that are sold, "
@@ -39,27 +44,45 @@ LAST_WORD = (
 )
 
 
-def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
-    outer = bag.cloth("outer")
-    if _is_cold(f"Iron: {outer.iron}."):
-        yield Step(
+def cold_layers(bag: Resolved) -> frozenset[str]:
+    """Return the sewn layers that no iron may touch: of the outer any cloth that shows outside."""
+    shown = {"outer": cloths_outside(bag), "lining": ("lining",)}
+    return frozenset(
+        layer
+        for layer in bag.kinds.top.layers
+        if any(bag.cloth(name).iron.startswith(_NO_IRON) for name in shown[layer])
+    )
+
+
+def _smoothed(bag: Resolved) -> Step:
+    """Return how the folds are taken out of the cloth: pressed, but for what melts."""
+    layers, cold = bag.kinds.top.layers, cold_layers(bag)
+    pressed = tuple(layer for layer in layers if layer not in cold)
+    if not pressed:
+        return Step(
             "press cloth",
             "Lay the cloth flat before measuring",
             "Roll it the other way until no fold is left in it; find the straight grain.",
             100,
             gives=("cloth pressed",),
             cautions=("melting",),
+            acts=(acts.Smooth(),),
         )
-    else:
-        yield Step(
-            "press cloth",
-            "Press the cloth before measuring",
-            "Wash first what will be washed later. Press out every fold; find the straight grain.",
-            100,
-            gives=("cloth pressed",),
-            settings=f"Iron: {outer.iron}.",
-            cautions=("hot iron",),
-        )
+    but = f" The {' and the '.join(sorted(cold))} without the iron: roll it flat." if cold else ""
+    return Step(
+        "press cloth",
+        "Press the cloth before measuring",
+        f"Wash first what will be washed later. Press out every fold; find the straight grain.{but}",
+        100,
+        gives=("cloth pressed",),
+        settings=f"Iron: {bag.cloth(pressed[0]).iron}.",
+        cautions=("hot iron", *(("melting",) if cold else ())),
+        acts=(acts.Smooth(pressed),),
+    )
+
+
+def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
+    yield _smoothed(bag)
     yield Step(
         "measure",
         "Measure and draw the pieces",
@@ -67,6 +90,7 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
         110,
         needs=("cloth pressed",),
         gives=("pieces drawn",),
+        acts=(acts.Draw(),),
     )
     yield Step(
         "cut",
@@ -75,6 +99,7 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
         120,
         needs=("pieces drawn",),
         gives=("pieces cut",),
+        acts=(acts.Cut(),),
         kind="no return",
         cautions=("blade",),
     )
@@ -85,6 +110,7 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
         160,
         needs=("pieces cut",),
         gives=("pieces marked",),
+        acts=(acts.MarkAll(),),
     )
 
 
@@ -104,19 +130,26 @@ def _marked(marks: Sequence[Mark]) -> str:
     return said[0].upper() + said[1:]
 
 
-def _is_cold(settings: str) -> bool:
-    """Return whether an iron is set to none: the cloth would melt."""
-    return settings.startswith("Iron: none")
-
-
-def _by_finger(step: Step) -> Step:
+def _by_finger(step: Step, iron: str) -> Step:
     """Return a pressing of a cloth that no iron may touch: with a finger, and with no warning of an iron."""
 
     def said(text: str) -> str:
-        return re.sub(r"\bpress\b", "finger-press", re.sub(r"\bPress\b", "Finger-press", text))
+        words = {"press": "finger-press", "Press": "Finger-press"}
+        return re.sub(r"\b[Pp]ress\b", lambda found: words[found.group()], text)
 
     cautions = tuple(c for c in step.cautions if c not in ("hot iron", "steam"))
-    return replace(step, title=said(step.title), say=said(step.say), cautions=cautions)
+    does = tuple(by_finger(act) for act in step.acts)
+    settings = re.sub(r"^Iron: [^.]*\.", f"Iron: {iron}.", step.settings)
+    return replace(
+        step, title=said(step.title), say=said(step.say), settings=settings, cautions=cautions, acts=does
+    )
+
+
+def _touches_cold(step: Step, cold: frozenset[str]) -> bool:
+    """Return whether a step would put an iron on what melts; small pieces are cut of the outer's cloth."""
+    layers = {layer for act in step.acts for layer in ironed(act) if not isinstance(act, acts.PutOn)}
+    small = {layer for layer in layers if layer not in ("outer", "lining")}
+    return bool(layers & cold) or ("outer" in cold and bool(small))
 
 
 def _clipped(cautions: tuple[str, ...]) -> tuple[str, ...]:
@@ -137,8 +170,8 @@ def steps_of(bag: Resolved, form: Form, marks: Sequence[Mark] = ()) -> tuple[Ste
     sewn = (*cloths_outside(bag), *bag.kinds.top.layers[1:])
     if not all(bag.cloth(layer).pins for layer in sewn):
         steps = [replace(s, cautions=_clipped(s.cautions)) for s in steps]
-    steps = [_by_finger(s) if _is_cold(s.settings) else s for s in steps]
-    if any(misfits(bag)):
-        given = {state for step in steps for state in step.gives}
-        steps = [replace(s, needs=tuple(n for n in s.needs if n in given)) for s in steps]
-    return in_order(steps)
+    cold = cold_layers(bag)
+    names = (*cloths_outside(bag), *bag.kinds.top.layers[1:])
+    iron = next((text for name in names if (text := bag.cloth(name).iron).startswith(_NO_IRON)), "")
+    steps = [_by_finger(s, iron) if _touches_cold(s, cold) else s for s in steps]
+    return in_order(steps, whole=not any(misfits(bag)))

@@ -10,6 +10,7 @@ from ambitus.core.grammar.base.fields import INSERT, INSERT_LESS
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.lengths import paired
 from ambitus.core.outlines import is_simple
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import OfField, Term
@@ -125,6 +126,7 @@ def lay_insert(item: Item, form: Form) -> tuple[Step, ...]:
             720,
             needs=("measured",),
             gives=("insert laid",),
+            acts=(acts.LayIn(("insert",)),),
             lengths=(("Smaller all round", INSERT_LESS.of(item.bag)),),
             cautions=("blade",),
         ),

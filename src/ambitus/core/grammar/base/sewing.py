@@ -7,9 +7,10 @@ from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import end_at_top, openings_in
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.base.panels import is_folded
-from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.contract import Layer, Row
 from ambitus.core.grammar.top.fields import GAP_IN, TURNED
 from ambitus.core.grammar.top.lining import says_taper, sewn_deeper
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Reading, Step
 
@@ -31,7 +32,6 @@ _EDGES_AT = 224
 _LIES_FLAT = {"outer": "outer panels laid", "lining": "lining panels ready"}
 #: how a seam is sewn that ends at the mouth
 FROM_TOP = "From {start} down, so that {ends} meet."
-_FROM_WRONG = "From the wrong side."
 
 
 def sewn_layers(bag: Resolved) -> Iterator[tuple[Layer, int]]:
@@ -51,6 +51,43 @@ def _gap(bag: Resolved, layer: Layer, seam: str, part: str) -> str:
     return " Leave the turning gap open." if here else ""
 
 
+#: how the keys of the seams begin that are sewn one after the other
+_KEYS = {
+    ("gusset", "front"): "gusset front",
+    ("gusset", "back"): "gusset back",
+    ("side", "upright"): "side",
+    ("side", "ends"): "end",
+}
+
+
+def sewn_together(bag: Resolved, layer: Layer) -> tuple[str, ...]:
+    """Return the layers that are sewn up with *layer*: a lining that is one with its outer goes with it."""
+    one = layer == "outer" and "lining" in bag.kinds.top.layers and TURNED.is_(bag, "zip")
+    return ("outer", "lining") if one else (layer,)
+
+
+def _across(layers: tuple[str, ...], row: Row) -> tuple[acts.Act, ...]:
+    """Return what is done for a row across corners that are boxed once they are sewn."""
+    inside: acts.Side = "wrong" if row.lies == "right" else "right"
+    if row.edges == "trimmed":
+        return (acts.TrimTips(layers),)
+    if row.edges == "sewn":
+        return (acts.TurnTo(layers, inside), acts.Box(layers, row.lies))
+    return (acts.TurnTo(layers, "wrong"), acts.OvercastTips(layers, row.edges == "apart"))
+
+
+def row_acts(seams: acts.Seams, row: Row, at: int, leaves: tuple[str, ...] = ()) -> tuple[acts.Act, ...]:
+    """Return what is done for the row at place *at* of seams, which leave the openings in *leaves*."""
+    if row.edges == "apart":
+        return (acts.Finish(seams),)
+    if row.edges == "trimmed":
+        return (acts.Trim(seams, at),)
+    inside: acts.Side = "wrong" if row.lies == "right" else "right"
+    if row.edges == "together":
+        return (acts.TurnTo(seams.layers, inside), acts.Overcast(seams, at))
+    return (acts.TurnTo(seams.layers, inside), acts.Sew(seams, row.lies, at, leaves))
+
+
 def stitch_of(bag: Resolved, layer: Layer) -> str:
     """Return how a plain row is stitched in the cloth of *layer*."""
     cloth = bag.cloth(layer)
@@ -59,11 +96,15 @@ def stitch_of(bag: Resolved, layer: Layer) -> str:
 
 @dataclass(frozen=True, slots=True)
 class _Open:
-    """What stays open of the seams of a class: in words, its numbers, and whether all are open at the top."""
+    """
+    What stays open of the seams of a class: in words, its numbers, whether all are open at the top, and the
+    keys of the openings.
+    """
 
     say: str = ""
     numbers: tuple[tuple[str, float], ...] = ()
     from_top: bool = False
+    keys: tuple[str, ...] = ()
 
 
 def _left_open(form: Form | None, layer: Layer, seam: str) -> _Open:
@@ -84,7 +125,7 @@ def _left_open(form: Form | None, layer: Layer, seam: str) -> _Open:
         say, from_top = f"begin {{open_to}} {below}, secured there; above, the edges stay apart.", every
         numbers = numbers[1:]
     say = say[0].upper() + say[1:] if every else f"{' and '.join(left)}: {say}"
-    return _Open(say, numbers, from_top)
+    return _Open(say, numbers, from_top, tuple(o.key for o in left.values()))
 
 
 def sew(
@@ -101,12 +142,15 @@ def sew(
     part: str = "",
     deeper: float | None = None,
     form: Form | None = None,
+    boxed: bool = False,
 ) -> tuple[Step, ...]:
     """
     Return the steps that sew the seams of one class in one layer, by the kind of seam they are; every row of
     them stops where *form* leaves the seam open.
 
     *part* tells several seams of a class apart that are sewn one after the other.
+
+    With *boxed* it is a row across corners whose layer is sewn up: no seam of the form.
 
     *lengths* stand in for those of the first row, where it is measured from something else than an edge;
     *deeper* for how much deeper the layer is sewn there.
@@ -123,6 +167,9 @@ def sew(
     left = _left_open(form, layer, seam)
     start, ends = ("the opening", "its ends") if left.from_top else ("the top edge", "the tops")
     say = f"{say.format(start=start, ends=ends)} {left.say}".strip()
+    gap = _gap(bag, layer, seam, part)
+    leaves = (*left.keys, *(("gap",) if gap else ()))
+    meant = acts.Seams(sewn_together(bag, layer), seam, _KEYS.get((seam, part), ""))
     first = next(row for row in rows if row.edges == "sewn")
     out, ready = [], needs
     for i, row in enumerate(rows):
@@ -136,16 +183,17 @@ def sew(
             Step(
                 key=f"{layer} {name}" + ("" if last else f" {row.key}"),
                 title=text,
-                say=f"{row.say}{where}{taper if last else ''}{_gap(bag, layer, seam, part) if last else ''}",
+                say=f"{row.say}{where}{taper if last else ''}{gap if last else ''}",
                 # edges that are worked one by one are, as soon as the pieces lie ready
-                rank=_EDGES_AT if apart else rank,
-                needs=(_LIES_FLAT[layer],) if apart else ready,
+                rank=_EDGES_AT if apart and not boxed else rank,
+                needs=(_LIES_FLAT[layer],) if apart and not boxed else ready,
                 gives=(state,),
                 kind="no return" if row.no_return else "step",
                 settings=row.settings or ("" if row.no_return else stitch_of(bag, layer)),
                 lengths=row.lengths if row is not first or lengths is None else lengths,
                 reads=reads if last else (),
                 numbers=left.numbers if row.edges == "sewn" and where else (),
+                acts=_across(meant.layers, row) if boxed else row_acts(meant, row, i, leaves),
             )
         )
         ready = (*needs, state) if apart else (state,)
@@ -155,16 +203,30 @@ def sew(
 def press_seams(bag: Resolved, layer: Layer, rank: int, *, needs: tuple[str, ...], gives: str) -> Step:
     """Return the pressing of one layer's seams, the way their kind lies."""
     pressed = next(key for key in ("side", "gusset", "ring", "end", "base") if key in bag.sewn)
+    side = side_up(bag, pressed)
+    both = "Sides and base, from" if {"side", "base"} <= set(bag.sewn) else "From"
     return Step(
         key=f"{layer} press",
         title=f"Press the seams of the {layer} {bag.kinds.seam(pressed).press}",
-        say="Sides and base, from the wrong side." if {"side", "base"} <= set(bag.sewn) else _FROM_WRONG,
+        say=f"{both} the {side} side.",
         rank=rank,
         needs=needs,
         gives=(gives,),
         settings=f"Iron: {bag.cloth(layer).iron}.",
         cautions=("hot iron",),
+        acts=_pressed(sewn_together(bag, layer), side),
     )
+
+
+def _pressed(layers: tuple[str, ...], side: acts.Side) -> tuple[acts.Act, ...]:
+    return (acts.TurnTo(layers, side), acts.Press(layers, side))
+
+
+def side_up(bag: Resolved, seam: str) -> acts.Side:
+    """Return the side of the cloth that seams of a class are pressed from: where they are sewn last."""
+    path = allowance_of(seam)
+    last = bag.kinds.seam(seam).rows(bag, seam, path.of(bag) if path in bag.values else 0.0)[-1]
+    return "right" if last.edges == "sewn" and last.lies != "right" else "wrong"
 
 
 def sides_and_base(
@@ -203,6 +265,7 @@ def nested(layer: Layer, rank: int, *, needs: tuple[str, ...], say: str) -> Step
         gives=(f"{layer} corners matched",),
         kind="gate",
         cautions=("pins",),
+        acts=(acts.See(sewn=acts.Seams((layer,), "side")),),
     )
 
 
@@ -227,6 +290,7 @@ def sew_corners(
         say=f"{say} Slow over the seams.",
         reads=(Reading("corner_seam", "Along each corner seam", form.mm("depth")),),
         lengths=lengths,
+        boxed=form.corner is not None,
     )
 
 

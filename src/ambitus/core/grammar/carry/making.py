@@ -23,6 +23,7 @@ from ambitus.core.grammar.carry.fields import (
 )
 from ambitus.core.grammar.contract import Phrase
 from ambitus.core.lengths import amount
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 from ambitus.core.sums import Term
@@ -80,6 +81,7 @@ def making_steps(item: Item, fold: tuple[str, str], stitch: tuple[str, str]) -> 
             300,
             needs=("pieces cut", *core),
             gives=(f"carry {at} folded",),
+            acts=(acts.Crease((f"strap carry.{at}",)),),
             settings=f"Iron: {bag.cloth('outer').iron}.",
             reads=(Reading("strap_folded", "Folded strap, across", STRAP_WIDTH.of(item)),),
             cautions=("hot iron", "steam"),
@@ -91,6 +93,7 @@ def making_steps(item: Item, fold: tuple[str, str], stitch: tuple[str, str]) -> 
             310,
             needs=(f"carry {at} folded",),
             gives=(f"carry {at} made",),
+            acts=(acts.Make((f"strap carry.{at}",), iron=False, folded=True),),
             settings=f"Straight stitch 3, {bag.cloth('outer').needle}, {amount(2, bag.unit)} from the edge.",
             cautions=("needle over bulk",),
         ),

@@ -21,6 +21,7 @@ from ambitus.core.grammar.carry.read import drop_for_visible
 from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.lengths import paired, snap
 from ambitus.core.lengths.pairs import Pair
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term, gathered, to_grid
@@ -257,6 +258,7 @@ def straps_even(at: int, rank: int, *, needs: tuple[str, ...], gives: str = "") 
         rank,
         needs=needs,
         gives=(gives or f"carry {at} even",),
+        acts=(acts.See(pieces=(f"strap carry.{at}",)),),
         kind="gate",
     )
 

@@ -4,6 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import has_bottom
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
 
@@ -31,6 +32,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 202,
                 needs=("outer pieces laid",),
                 gives=("outer doubled",) if bottom else PANELS,
+                acts=(acts.PutOn("second layer", iron=False),),
                 settings="Long stitch, inside the allowance.",
             )
         )
@@ -44,6 +46,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 204,
                 needs=("outer doubled" if doubled else "outer pieces laid",),
                 gives=("outer bottom joined",),
+                acts=(acts.Sew(acts.Seams(("outer",), "join")),),
                 settings=f"Straight stitch {bag.cloth('outer').stitch:g}, {bag.cloth('outer').needle}.",
                 lengths=(("Allowance", join),),
                 reads=(
@@ -57,6 +60,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 206,
                 needs=("outer bottom joined",),
                 gives=PANELS,
+                acts=(acts.Press(("outer",)),),
                 settings=f"Iron: {bag.cloth('outer').iron}.",
                 cautions=("hot iron",),
             ),

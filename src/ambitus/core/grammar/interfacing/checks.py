@@ -80,7 +80,7 @@ def inset_wide(draft: "Draft") -> Iterator[Fired]:
     "layers",
     70,
     "fused-without-heat",
-    "warn",
+    "stop",
     "Fused interfacing on a cloth that takes no iron",
     "fused interfacing on an outer that must not be ironed",
     "Coated and nylon cloth melts, smokes or sticks before the glue takes.",

@@ -4,6 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.cloth.steps import laid_out
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 
@@ -18,6 +19,7 @@ def lay_outer(item: Item, form: Form) -> tuple[Step, ...]:
             200,
             needs=("pieces marked",),
             gives=laid_out(item.bag),
+            acts=(acts.See(),),
         ),
     )
 
@@ -43,6 +45,7 @@ def interface(item: Item, form: Form) -> tuple[Step, ...]:
         200,
         needs=("pieces marked",),
         gives=laid_out(bag),
+        acts=(acts.PutOn("interfacing", facts.fused),),
         settings="Press, do not slide; let it cool flat."
         if facts.fused
         else f"Long stitch, {'inside the allowance' if _reaches(bag) else 'just inside its own edge'}.",
@@ -58,6 +61,7 @@ def interface(item: Item, form: Form) -> tuple[Step, ...]:
         210,
         needs=("pieces marked",),
         gives=("strap cores fused",),
+        acts=(acts.PutOn("strap core", facts.fused),),
         cautions=cautions,
     )
     return (panels, cores)

@@ -89,15 +89,22 @@ def _french_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
         "Both edges evenly; cut every loose thread, or it will show.",
         (("Trimmed to", trim),),
         no_return=True,
+        edges="trimmed",
     )
     return (
-        Row("first row", "Sew the {seam}, first row", "Wrong sides together.", (("First row", first),)),
+        Row(
+            "first row",
+            "Sew the {seam}, first row",
+            "Wrong sides together.",
+            (("First row", first),),
+            lies="wrong",
+        ),
         # a first row as narrow as it would be trimmed to is left as it is
         *((trimming,) if trim < first - 1e-9 else ()),
         Row(
             "",
-            "Turn and sew the {seam}, second row",
-            "Turn, roll the first row to the edge and press; right sides together.",
+            "Sew the {seam}, second row",
+            "Right sides together, the first row rolled to the edge and pressed.",
             (("Second row", second),),
         ),
     )
@@ -112,7 +119,7 @@ def _stitched_down_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
         rows[-1].lengths,
     )
     down = "The fold laid to the back, from the right side, close to its edge: it carries the load."
-    return (*rows[:-1], turned, Row("", "Stitch the fold of the {seam} down", down))
+    return (*rows[:-1], turned, Row("", "Stitch the fold of the {seam} down", down, lies="lap"))
 
 
 def _french_words(bag: Resolved, view: View) -> str:
@@ -158,18 +165,26 @@ FRENCH_STITCHED = SeamKind(
 
 def _felled_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     return (
-        Row("first row", "Sew the {seam}, first row", "Wrong sides together.", (("Allowance", mm),)),
+        Row(
+            "first row",
+            "Sew the {seam}, first row",
+            "Wrong sides together.",
+            (("Allowance", mm),),
+            lies="wrong",
+        ),
         Row(
             "trim",
             "Trim one edge of the {seam} to half",
             "The back’s edge only; the front’s edge will wrap it.",
             (("Trimmed to", snap(mm / 2)),),
             no_return=True,
+            edges="trimmed",
         ),
         Row(
             "",
             "Fold over and fell the {seam}",
             "Wide edge round the narrow one, both laid flat; stitch the fold.",
+            lies="lap",
         ),
     )
 

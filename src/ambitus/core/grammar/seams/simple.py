@@ -44,7 +44,7 @@ def _lapped_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     say = (
         "Right sides up, the front’s raw edge laid over the back by the lap; two rows, close to either edge."
     )
-    return (Row("", "Lap and sew the {seam}", say, (("Lap", mm),)),)
+    return (Row("", "Lap and sew the {seam}", say, (("Lap", mm),), lies="lap"),)
 
 
 def _two_panels(bag: Resolved) -> str:
@@ -79,7 +79,7 @@ LAPPED = SeamKind(
 
 def _raw_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     say = "Edge to edge, right sides up, not overlapping: bridge them with a wide zigzag, or over a tape."
-    return (Row("", "Bring the edges of the {seam} together", say),)
+    return (Row("", "Bring the edges of the {seam} together", say, lies="meet"),)
 
 
 RAW = SeamKind(

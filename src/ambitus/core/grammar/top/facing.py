@@ -9,6 +9,7 @@ from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, ste
 from ambitus.core.grammar.contract import Finishes, Layer, Option, Param
 from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT, GAP_IN, TURNED
 from ambitus.core.lengths import paired, snap
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
 from ambitus.core.sums import Term, grid_term
@@ -102,6 +103,10 @@ def facing_steps(bag: Resolved) -> tuple[Step, ...]:
             225,
             needs=("lining pieces laid",),
             gives=("lining panels ready",),
+            acts=(
+                acts.Sew(acts.Seams(("lining",), "join")),
+                acts.Press(("lining",)),
+            ),
             settings=f"Straight stitch 2.5, {bag.cloth('lining').needle}. Iron: {bag.cloth('lining').iron}.",
             lengths=(("Allowance", JOIN_ALLOWANCE.of(bag)),),
             reads=(Reading("top_to_join", "From the finished top to the join", FACING_HEIGHT.of(bag)),),
@@ -124,5 +129,6 @@ def lay_lining(item: Item, form: Form) -> tuple[Step, ...]:
             220,
             needs=("pieces marked",),
             gives=("lining pieces laid" if is_faced(item.bag) else "lining panels ready",),
+            acts=(acts.See(),),
         ),
     )

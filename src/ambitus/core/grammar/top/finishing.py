@@ -7,6 +7,7 @@ from ambitus.core.fields import AnyField
 from ambitus.core.form.model import FOLD, Form
 from ambitus.core.grammar.contract import Phrase
 from ambitus.core.grammar.kinds import TOP_KIND
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Reading, Step
 
@@ -27,20 +28,11 @@ def top_phrase(
     )
 
 
-#: classes of seam that close a body, in the order in which bases sew them
-_IN_TURN = ("side", "base", "gusset", "end", "ring", "corner")
-
-
 def turn_out(bag: Resolved, rank: int, *, needs: tuple[str, ...], lined: bool = False) -> tuple[Step, ...]:
     """
-    Return the turning of an outer that was sewn with its wrong side out, to be done after *needs*; a look
-    where its last seam leaves the right side out. It gives ``right side out``.
+    Return the turning of an outer that was sewn with its wrong side out, to be done after *needs*; where its
+    last seam left the right side out there is nothing to do. It gives ``right side out``.
     """
-    last = next(key for key in reversed(_IN_TURN) if key in bag.kinds.sewn)
-    if bag.kinds.seam(last).right_out:
-        look = "See that the right side is out" if not lined else "See that the outer’s right side is out"
-        say = "Its last seam was sewn from the right side."
-        return (Step("turn out", look, say, rank, needs=needs, gives=("right side out",), kind="gate"),)
     return (
         Step(
             "turn out",
@@ -50,6 +42,7 @@ def turn_out(bag: Resolved, rank: int, *, needs: tuple[str, ...], lined: bool = 
             rank,
             needs=needs,
             gives=("right side out",),
+            acts=(acts.TurnTo(("outer",), "right"),),
         ),
     )
 
@@ -64,6 +57,7 @@ def measure_back(form: Form, *, needs: tuple[str, ...]) -> Step:
         needs=needs,
         gives=("measured",),
         reads=_readings(form),
+        acts=(acts.See(("outer",), out="right"),),
     )
 
 

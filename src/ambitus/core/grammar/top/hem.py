@@ -10,6 +10,7 @@ from ambitus.core.grammar.seams.overcast import sliver_term
 from ambitus.core.grammar.top.fields import TOP_SLIVER
 from ambitus.core.grammar.top.finishing import measure_back, turn_out
 from ambitus.core.lengths import snap
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
@@ -96,6 +97,7 @@ def hem_steps(
             330,
             needs=("outer panels laid",),
             gives=("hem pressed",),
+            acts=(acts.Fold(acts.Edges(("outer",), "top")),),
             settings=f"Iron: {outer.iron}.",
             lengths=lengths,
             cautions=("hot iron",),
@@ -107,6 +109,7 @@ def hem_steps(
             360,
             needs=("hem pressed", *straps),
             gives=("outer top known", "outer panels ready"),
+            acts=(acts.Stitch(acts.Edges(("outer",), "top")),),
             settings=f"Straight stitch 3, {outer.needle}, close to the fold.",
             cautions=("needle over bulk",) if straps else (),
         ),

@@ -1,11 +1,12 @@
 """Sewing a box pouch: base seam, pressed with the zip over it, both ends, then four corners."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.base.sewing import sew, sewn_layers, stitch_of
+from ambitus.core.grammar.base.sewing import sew, sewn_layers, sewn_together, side_up, stitch_of
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.grammar.top.zip.fields import ZIP_KIND
 from ambitus.core.lengths import paired, snap
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
 
@@ -45,6 +46,10 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
             rank=rank + 8,
             needs=(f"{layer} base sewn",),
             gives=(f"{layer} box pressed",),
+            acts=(
+                acts.TurnTo(sewn_together(bag, layer), side_up(bag, "base")),
+                acts.Press(sewn_together(bag, layer), side_up(bag, "base")),
+            ),
             settings=f"Iron: {bag.cloth(layer).iron}.",
             reads=(
                 Reading(
@@ -62,6 +67,7 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
             rank=rank + 9,
             needs=(f"{layer} box pressed",),
             gives=(f"{layer} ends matched",),
+            acts=(acts.See(sewn=acts.Seams((layer,), "base")),),
             kind="gate",
             cautions=("pins",),
         ),
@@ -101,6 +107,10 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 rank=rank + 20,
                 needs=(f"{layer} ends sewn",),
                 gives=(f"{layer} corners stitched",),
+                acts=(
+                    acts.TurnTo(sewn_together(bag, layer), "wrong"),
+                    acts.Box(sewn_together(bag, layer)),
+                ),
                 settings=stitch_of(bag, layer),
                 lengths=(("From the stitched point", form.mm("height") / 2),),
             ),
@@ -114,6 +124,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 needs=(f"{layer} corners stitched",),
                 gives=(f"{layer} body sewn",),
                 kind="no return",
+                acts=(acts.TrimTips(sewn_together(bag, layer)),),
                 lengths=(("Left outside the seam", LEFT.mm(bag.unit)),),
                 reads=(Reading("corner_seam", "Along each corner seam", form.mm("height")),),
             ),
@@ -138,6 +149,7 @@ def cut_out_steps(item: Item, form: Form) -> tuple[Step, ...]:
             ),
             kind="no return",
             cautions=("blade",),
+            acts=(acts.CutOut(tuple(bag.kinds.top.layers)),),
         )
     ]
     for layer, rank in sewn_layers(bag):

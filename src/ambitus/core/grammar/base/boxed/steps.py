@@ -2,6 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.sewing import close_cut_corners, sewn_layers, sides_and_base
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
@@ -18,6 +19,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             rank=150,
             needs=("pieces cut",),
             gives=("corners cut out",),
+            acts=(acts.CutOut(tuple(bag.kinds.top.layers)),),
             kind="no return",
             settings="Shears or a rotary cutter on a board, stopped short of the inner corner.",
             cautions=("blade",),

@@ -2,7 +2,8 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.boxed_after.cut import square
-from ambitus.core.grammar.base.sewing import close_cut_corners, sewn_layers, sides_and_base
+from ambitus.core.grammar.base.sewing import close_cut_corners, sewn_layers, sewn_together, sides_and_base
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
@@ -22,6 +23,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 rank=rank + 12,
                 needs=(pressed,),
                 gives=(f"{layer} corners cut out",),
+                acts=(acts.CutOut(sewn_together(bag, layer), sewn=True),),
                 kind="no return",
                 lengths=(("Square, from the seams", square(bag, form, layer).total),),
             )

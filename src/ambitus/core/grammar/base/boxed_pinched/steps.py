@@ -1,10 +1,21 @@
 """Sides and base, then each corner folded to a point, stitched across, trimmed, and overcast or enclosed."""
 
+from dataclasses import replace
+
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.boxed_pinched.cut import first_row
 from ambitus.core.grammar.base.fields import PINCH, PINCH_TRIM
-from ambitus.core.grammar.base.sewing import nested, sew_corners, sewn_layers, sides_and_base, stitch_of
+from ambitus.core.grammar.base.sewing import (
+    nested,
+    sew_corners,
+    sewn_layers,
+    sewn_together,
+    sides_and_base,
+    stitch_of,
+)
 from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.seams.fields import FIRST_ROW
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
 from ambitus.core.sums import Term
@@ -29,10 +40,29 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             # the first row lies nearer to the point, and its trimming is a row of its own
             at = (("First row, from the stitched point", first.total),)
             gives = f"{layer} body sewn"
-            out += sew_corners(bag, form, layer, rank + 20, say="", gives=gives, lengths=at)
+            rows = sew_corners(bag, form, layer, rank + 20, say="", gives=gives, lengths=at)
+            out += rows if any(s.kind == "no return" for s in rows) else _tips_off(bag, layer, rows)
         else:
             out += _stitched_and_trimmed(bag, form, layer, rank + 20)
     return tuple(out)
+
+
+def _tips_off(bag: Resolved, layer: Layer, rows: tuple[Step, ...]) -> tuple[Step, ...]:
+    """Return the rows of an enclosed corner with its tip cut off, where no trimming of its own does that."""
+    first, second = rows
+    off = f"{layer} tips off"
+    cut = Step(
+        key=f"{layer} trim corners",
+        title=f"Cut the tips off beyond the first row of the corners of the {layer}",
+        say="As far from the row as it was sewn from its edge elsewhere; cut every loose thread.",
+        rank=first.rank,
+        needs=first.gives,
+        gives=(off,),
+        kind="no return",
+        lengths=(("Left outside the row", FIRST_ROW.of(bag)),),
+        acts=(acts.TrimTips(sewn_together(bag, layer)),),
+    )
+    return (first, cut, replace(second, needs=(off,)))
 
 
 def _stitched_and_trimmed(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...]:
@@ -47,6 +77,10 @@ def _stitched_and_trimmed(bag: Resolved, form: Form, layer: Layer, rank: int) ->
             rank=rank,
             needs=(f"{layer} corners matched",),
             gives=(f"{layer} corners stitched",),
+            acts=(
+                acts.TurnTo(sewn_together(bag, layer), "wrong"),
+                acts.Box(sewn_together(bag, layer)),
+            ),
             settings=stitch_of(bag, layer),
             reads=(Reading("corner_seam", "Along each corner seam", form.mm("depth")),),
         ),
@@ -57,6 +91,7 @@ def _stitched_and_trimmed(bag: Resolved, form: Form, layer: Layer, rank: int) ->
             rank=rank + 5,
             needs=(f"{layer} corners stitched",),
             gives=(trimmed,),
+            acts=(acts.TrimTips(sewn_together(bag, layer)),),
             kind="no return",
             lengths=(("Left outside the seam", PINCH_TRIM.of(bag)),),
             reads=(Reading("corner_seam", "Along each corner seam", form.mm("depth")),),
@@ -71,6 +106,7 @@ def _stitched_and_trimmed(bag: Resolved, form: Form, layer: Layer, rank: int) ->
                 rank=rank + 7,
                 needs=(trimmed,),
                 gives=(sewn,),
+                acts=(acts.OvercastTips(sewn_together(bag, layer)),),
                 settings="Zigzag 4 wide, 2 long, or overlock.",
             )
         )

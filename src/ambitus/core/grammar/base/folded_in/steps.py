@@ -2,7 +2,8 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.panels import is_folded
-from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
+from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers, sewn_together
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -26,6 +27,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 rank=rank + 6,
                 needs=ready,
                 gives=(f"{layer} folded in",),
+                acts=tuple(acts.FoldUp(one) for one in sewn_together(bag, layer)),
                 settings=f"Iron: {bag.cloth(layer).iron}.",
                 lengths=(("Base up inside", half),),
                 cautions=("hot iron",),
@@ -40,6 +42,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 rank=rank + 7,
                 needs=(f"{layer} folded in",),
                 gives=(f"{layer} fold level",),
+                acts=(acts.See(),),
                 kind="gate",
             )
         )

@@ -1,5 +1,6 @@
 """A base folded up inside before the side seams, so that it opens like a W: deep, with no corner seam."""
 
+from ambitus.core.form.sewn import FoldedUp
 from ambitus.core.grammar.base.boxed.variant import DEEP_PARAMS, base_says
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.fields import CUT_AS, INSERT, INSERT_LESS, WIDTH_MEANS
@@ -38,6 +39,7 @@ FOLDED_IN = Base(
     classes={"side": "Side seam", "base": "Base seam"},
     unused=no_base_seam,
     parts=insert_parts,
+    sewn=lambda item, form, layer: (FoldedUp(form.mm("depth") / 2),),
     acts=(steps, lay_insert),
     form=form,
     read=read,

@@ -5,6 +5,7 @@ from ambitus.core.grammar.base.fields import STRIP_OF
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, snap
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -27,6 +28,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 rank=rank + 2,
                 needs=ready,
                 gives=(f"{layer} strip clipped",),
+                acts=(acts.Snip(acts.Seams((layer,), "gusset")),),
                 kind="no return",
             )
         )
@@ -67,6 +69,7 @@ def _trim(layer: str, form: Form, rank: int, before: str) -> Step:
         rank=rank,
         needs=(before,),
         gives=(f"{layer} strip level",),
+        acts=(acts.Level(layer),),
         kind="no return",
         reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
     )

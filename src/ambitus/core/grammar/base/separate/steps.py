@@ -3,9 +3,10 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import RING_ALLOWANCE
 from ambitus.core.grammar.base.separate.cut import panels_of, ring_deeper
-from ambitus.core.grammar.base.sewing import FROM_TOP, press_seams, sew, sewn_layers
+from ambitus.core.grammar.base.sewing import FROM_TOP, press_seams, sew, sewn_layers, sewn_together
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, paired, snap
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -46,6 +47,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                     rank=rank + 6,
                     needs=(ready,),
                     gives=(f"{layer} tube snipped",),
+                    acts=(acts.Snip(acts.Seams(sewn_together(bag, layer), "ring")),),
                     kind="no return",
                 )
             )
@@ -58,6 +60,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 rank=rank + 8,
                 needs=(ready,),
                 gives=(f"{layer} base pinned",),
+                acts=(acts.See(sewn=acts.Seams((layer,), "side")),),
                 kind="gate",
                 cautions=("pins",),
             )

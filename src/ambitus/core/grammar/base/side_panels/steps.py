@@ -4,6 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, snap
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -24,6 +25,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 rank=rank + 3,
                 needs=(gives,),
                 gives=(f"{layer} corners clipped",),
+                acts=(acts.Snip(acts.Seams((layer,), "side")),),
                 kind="no return",
             )
         )

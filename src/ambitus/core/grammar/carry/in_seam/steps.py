@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.fields import PAST
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -19,6 +20,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             540,
             needs=(f"carry {at} made", "outer body sewn"),
             gives=(f"carry {at} basted",),
+            acts=(acts.Baste((f"strap carry.{at}",), "outer"),),
             settings="Straight stitch 4, inside the allowance.",
             lengths=(("Ends past the raw edge", PAST.of(item)),),
             reads=(Reading("strap_centres", "Between the two centres", gap_of(item, form)),),

@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.fields import BOX, END_TURNED, FROM_TOP
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -19,6 +20,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             380,
             needs=(f"carry {at} made", "outer panels laid", "outer top known"),
             gives=(f"carry {at} placed",),
+            acts=(acts.Baste((f"strap carry.{at}",), "outer", at=""),),
             lengths=(
                 ("Turned under", END_TURNED.of(item)),
                 ("Finished top edge to the box", FROM_TOP.of(item)),
@@ -34,6 +36,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             390,
             needs=(f"carry {at} even",),
             gives=(f"carry {at} caught", "outer panels ready"),
+            acts=(acts.Fix((f"strap carry.{at}",)),),
             settings=f"Straight stitch 3, {bag.cloth('outer').needle}.",
             lengths=(("Box", BOX.of(item)),),
             cautions=("needle over bulk",),

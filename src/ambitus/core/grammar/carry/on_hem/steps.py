@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.fields import TUCK
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -18,6 +19,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             340,
             needs=(f"carry {at} made", "hem pressed"),
             gives=(f"carry {at} under the hem",),
+            acts=(acts.Baste((f"strap carry.{at}",), "outer", under=True),),
             lengths=(("Tucked up inside", TUCK.of(item)),),
             reads=(Reading("strap_centres", "Between the two centres", gap_of(item, form)),),
             cautions=("pins",),
@@ -30,6 +32,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             375,
             needs=(f"carry {at} even",),
             gives=(f"carry {at} caught", "outer panels ready"),
+            acts=(acts.Fix((f"strap carry.{at}",)),),
             settings="Straight stitch 2.5. Slow, or turn the wheel by hand over the folds.",
             cautions=("needle over bulk",),
         ),

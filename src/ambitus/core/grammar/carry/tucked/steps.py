@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry.fields import INSIDE_TOP
 from ambitus.core.grammar.carry.strap import gap_of, straps_even
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -18,6 +19,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             540,
             needs=(f"carry {at} made", "lining in place"),
             gives=(f"carry {at} tucked",),
+            acts=(acts.Baste((f"strap carry.{at}",), "outer"),),
             lengths=(("Inside the top edge", INSIDE_TOP.of(item)),),
             reads=(Reading("strap_centres", "Between the two centres", gap_of(item, form)),),
             cautions=("pins",),

@@ -7,6 +7,7 @@ from ambitus.core.grammar.carry.making import phrase, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.carry.webbing.read import read_width
 from ambitus.core.grammar.contract import Make
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term
@@ -29,6 +30,7 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
             300,
             needs=("pieces cut",),
             gives=(f"carry {at} made",),
+            acts=(acts.Make((f"strap carry.{at}",), iron=False),),
             settings="Zigzag 4 wide, 1 long.",
             cautions=("flame",),
         ),

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from ambitus.core.cut.outline import cut_face
 from ambitus.core.form.model import Edge, Face, Form, Loose, Mark, Measure, Part
-from ambitus.core.form.sewn import Sewn
+from ambitus.core.form.sewn import Channel, Sewn
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.base.fields import STEP
@@ -15,6 +15,7 @@ from ambitus.core.grammar.top.drawstring.cords import cord_parts
 from ambitus.core.grammar.top.drawstring.fields import BAND, BAND_MADE
 from ambitus.core.grammar.top.drawstring.loops import loops_caught, no_side_seam
 from ambitus.core.grammar.top.drawstring.motif import motif_zone
+from ambitus.core.grammar.top.hem import topstitched
 from ambitus.core.grammar.top.lining import shorter_terms
 from ambitus.core.grammar.top.turned_through.gap import gap_opening
 from ambitus.core.lengths import paired, snap
@@ -60,10 +61,11 @@ def above_cord(bag: Resolved) -> Term:
 def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     """Return the gap in the lining, and on the outer the room for a motif."""
     if layer != "outer":
-        return gap_opening(item, form, layer)
+        return (*gap_opening(item, form, layer), *topstitched(form))
     seam = (TOP_ALLOWANCE.term(item.bag, "Top seam"),)
     motif = motif_zone(item.bag, form, seam, above_cord(item.bag))
-    return (*motif, *loops_caught(item.bag, form, layer, 0.0))
+    channel = Channel(0.0, BAND.of(item.bag), (), "band")
+    return (*motif, channel, *topstitched(form), *loops_caught(item.bag, form, layer, 0.0))
 
 
 def band_of(bag: Resolved, form: Form) -> tuple[Face, int]:

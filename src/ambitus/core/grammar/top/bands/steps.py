@@ -8,6 +8,7 @@ from ambitus.core.grammar.top.bands.cut import INSIDE
 from ambitus.core.grammar.top.drawstring.fields import BAND_MADE
 from ambitus.core.grammar.top.drawstring.sewing import thread_steps
 from ambitus.core.grammar.top.turned_through.steps import steps as turned_through
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
@@ -26,6 +27,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         245,
         needs=("pieces marked",),
         gives=("band ends done",),
+        acts=(acts.See(),),
         settings=f"Straight stitch 2.5, {outer.needle}.",
         lengths=(("Allowance", end),),
     )
@@ -36,6 +38,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         246,
         needs=("band ends done",),
         gives=("bands folded",),
+        acts=(acts.Make(("band",)),),
         settings=f"Iron: {outer.iron}.",
         cautions=("hot iron",),
     )
@@ -46,6 +49,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         590,
         needs=("bands folded", "outer body sewn"),
         gives=("bands basted",),
+        acts=(acts.Baste(("band",), "outer"),),
         lengths=(("From the side seam", INSIDE.mm(bag.unit)),),
         settings="Long stitch, inside the allowance.",
     )
@@ -56,6 +60,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         595,
         needs=("bands basted",),
         gives=("bands even",),
+        acts=(acts.See(pieces=("band",)),),
         kind="gate",
     )
     more = {"join top": ("bands even",), "measure back": ("cord threaded",)}

@@ -126,7 +126,10 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
             bag, form, layer, "Side seam ends", (("open from", raw), ("seam begins", lower)), every=True
         )
     channel = Channel(
-        HEADING.of(bag), rows(bag)[-1], tuple(o.key for o in out[opens:] if isinstance(o, Opening))
+        HEADING.of(bag),
+        rows(bag)[-1],
+        tuple(o.key for o in out[opens:] if isinstance(o, Opening)),
+        raw=not is_overlocked(bag),
     )
     down = Term("Casing", turn_down(bag), "It ends at the lower fold.")
     out += motif_zone(bag, form, _to_bottom_fold(bag), down)

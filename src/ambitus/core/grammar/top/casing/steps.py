@@ -6,6 +6,7 @@ from ambitus.core.grammar.top.drawstring.fields import OPENING
 from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
 from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back, turn_out
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -32,6 +33,10 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 rank,
                 needs=needs,
                 gives=("casing edge finished",),
+                acts=(
+                    acts.Finish(acts.Edges(("outer",), "top")),
+                    *((acts.HoldOpen("outer"),) if open_ends else ()),
+                ),
                 settings="Overlock or zigzag, no stretching.",
             )
         )
@@ -46,6 +51,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             rank + 2,
             needs=needs,
             gives=("casing pressed",),
+            acts=(acts.Fold(acts.Edges(("outer",), "top")),),
             settings=f"Iron: {outer.iron}.",
             lengths=(*((("First turn", turn),) if turn else ()), ("Casing", turn_down(bag))),
             cautions=("hot iron",),
@@ -57,6 +63,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             + ("" if open_ends else "Keep the free arm inside the bag; do not stitch across the opening."),
             rank + 4,
             needs=("casing pressed",),
+            acts=(acts.Stitch(acts.Edges(("outer",), "top")),),
             gives=("casing stitched", *(("outer panels ready", "outer top known") if open_ends else ())),
             settings=f"Straight stitch 2.5, {outer.needle}.",
             reads=(
@@ -75,6 +82,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 205,
                 needs=("outer panels laid",),
                 gives=("outer panels ready", "outer top known"),
+                acts=(acts.See(),),
             )
         )
     caught = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))

@@ -182,7 +182,18 @@ def cord_strip(bag: Resolved, form: Form) -> Strip:
         Mark("notch", "Where it leaves the channel", ((long - tail.total, wide),), "either end"),
         Mark("notch", "Other ways to reckon it", (), "the whole cord", tuple(readings)),
     )
-    return Strip("cord", "", "Cord", cords.count, cords.length, cords.across, 0.0, cords.material, marks)
+    return Strip(
+        "cord",
+        "",
+        "Cord",
+        cords.count,
+        cords.length,
+        cords.across,
+        0.0,
+        cords.material,
+        marks,
+        melts=cord_melts(bag),
+    )
 
 
 def cord_parts(item: Item, form: Form) -> tuple[Part, ...]:

@@ -7,6 +7,7 @@ from ambitus.core.grammar.contract import Layer, Option, Param
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.drawstring.fields import CORDS, LOOP, LOOP_WIDE, LOOPS
 from ambitus.core.lengths import paired
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Term, to_grid
@@ -121,6 +122,7 @@ def loop_steps(bag: Resolved, form: Form) -> tuple[Step, ...]:
             250,
             needs=("pieces cut",),
             gives=("loops made",),
+            acts=(acts.Make(("loop",)),),
             settings=f"Iron: {bag.cloth('outer').iron}.",
             cautions=("hot iron",),
         ),
@@ -131,6 +133,7 @@ def loop_steps(bag: Resolved, form: Form) -> tuple[Step, ...]:
             300,
             needs=("loops made", "outer panels laid"),
             gives=("loops caught",),
+            acts=(acts.Baste(("loop",), "outer", at="side"),),
             lengths=(("Visible", LOOP.of(bag)),),
         ),
     )

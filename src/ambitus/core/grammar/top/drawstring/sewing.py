@@ -7,6 +7,7 @@ from ambitus.core.grammar.top.drawstring.cords import cord_melts
 from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import CORD, CORD_END, CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import loop_steps
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Reading, Step
 
@@ -25,6 +26,7 @@ def eyelet_step(bag: Resolved) -> tuple[Step, ...]:
             230,
             needs=("pieces marked",),
             gives=("eyelets made",),
+            acts=(acts.Pierce("outer"),),
             kind="no return",
             cautions=("hammered",),
         ),
@@ -47,9 +49,10 @@ def slit_steps(bag: Resolved, needs: tuple[str, ...]) -> tuple[tuple[Step, ...],
         "hold opening",
         "Hold the edges of the opening back",
         say + snip,
-        600,
+        532,
         needs=needs,
         gives=("opening held",),
+        acts=(acts.HoldOpen("outer"),),
         kind="gate",
     )
     return (made,), ("opening held",)
@@ -80,6 +83,7 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
                 240,
                 needs=("pieces cut",),
                 gives=made,
+                acts=(acts.Make(("cord",)),),
                 settings=f"Iron: {bag.cloth('outer').iron}.",
                 cautions=("hot iron",),
             )
@@ -100,6 +104,7 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
             690,
             needs=(*needs, *made, *(state for step in kept for state in step.gives)),
             gives=("cord in",),
+            acts=(acts.Thread(("cord",)),),
             lengths=(("Each, cut" if two else "Cut", cords.length.total), ("Channel", channel_of(bag)[1])),
         ),
         _last_of_cord(
@@ -129,7 +134,18 @@ def _keep_ends(bag: Resolved, needs: tuple[str, ...]) -> tuple[Step, ...]:
             (),
         )
     title, say, cautions = words[way]
-    return (Step("keep ends", title, say, 245, needs=needs, gives=("ends kept",), cautions=cautions),)
+    return (
+        Step(
+            "keep ends",
+            title,
+            say,
+            245,
+            needs=needs,
+            gives=("ends kept",),
+            cautions=cautions,
+            acts=(acts.KeepEnds(("cord",), flame=bool(cautions)),),
+        ),
+    )
 
 
 def _last_of_cord(bag: Resolved, tail: Reading) -> Step:
@@ -144,6 +160,7 @@ def _last_of_cord(bag: Resolved, tail: Reading) -> Step:
         695,
         needs=("cord in",),
         gives=("cord threaded",),
+        acts=(acts.Knot(("cord",)),),
         reads=(tail,),
         cautions=("small children",),
     )

@@ -19,6 +19,7 @@ from ambitus.core.grammar.top.hem import (
 )
 from ambitus.core.grammar.top.overlocked_hem.read import read
 from ambitus.core.lengths import paired
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term
@@ -40,7 +41,9 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     press = "Overlock the top edges first, right side up, then fold the hem to the wrong side once."
     made = hem_steps(bag, form, press, (("Hem, from the overlocked edge", HEM.of(bag)),))
     say = "On the overlocking, not at the fold. Before the side seams; the ends are caught in the sides."
-    return tuple(replace(s, say=say) if s.key == "stitch hem" else s for s in made)
+    first = acts.Finish(acts.Edges(("outer",), "top"))
+    out = [replace(s, say=say) if s.key == "stitch hem" else s for s in made]
+    return tuple(replace(s, acts=(first, *s.acts)) if s.key == "press hem" else s for s in out)
 
 
 OVERLOCKED_HEM = Top(

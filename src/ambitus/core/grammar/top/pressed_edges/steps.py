@@ -4,6 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back, turn_out
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
@@ -22,6 +23,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             530,
             needs=("outer body sewn", "lining body sewn"),
             gives=("tops pressed",),
+            acts=(acts.Fold(acts.Edges(("outer", "lining"), "top")),),
             settings=f"Iron: {outer.iron}.",
             lengths=(("Pressed under", TURN.of(bag)),),
             reads=(Reading("mouth_round", "Once round the mouth", form.mouth_length),),
@@ -35,6 +37,10 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             535,
             needs=("right side out",),
             gives=("lining in place",),
+            acts=(
+                acts.TurnTo(("lining",), "wrong"),
+                acts.Nest("lining", "outer"),
+            ),
             cautions=("pins",),
         ),
         Step(
@@ -44,6 +50,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             610,
             needs=("lining in place", *straps),
             gives=("top inspected",),
+            acts=(acts.See(out="right", layers=("outer",)),),
             kind="gate",
         ),
         Step(
@@ -53,6 +60,10 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             620,
             needs=("top inspected",),
             gives=("top finished",),
+            acts=(
+                acts.Sew(acts.Seams(("outer", "lining"), "top"), "wrong"),
+                acts.Stitch(acts.Edges(("outer", "lining"), "top")),
+            ),
             settings=f"Straight stitch 3, {outer.needle}.",
             reads=(Reading("front_height", "Height at the front", form.height),),
             cautions=("needle over bulk", "free arm"),

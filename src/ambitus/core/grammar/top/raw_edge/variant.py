@@ -6,6 +6,7 @@ from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.finishing import measure_back, top_phrase, turn_out
 from ambitus.core.grammar.top.hem import UNLINED
 from ambitus.core.grammar.top.raw_edge.read import read
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 
@@ -21,6 +22,7 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
             320,
             needs=("outer panels laid",),
             gives=("outer top known", "outer panels ready"),
+            acts=(acts.See(),),
             kind="no return",
             cautions=("blade",),
         ),

@@ -7,8 +7,19 @@ from ambitus.core.grammar.top.drawstring.fields import CHANNEL
 from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
 from ambitus.core.grammar.top.fields import HEADING
 from ambitus.core.grammar.top.turned_through.steps import steps as turned_through
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
+
+
+def _pressed(step: Step) -> Step:
+    """Return the topstitching as a pressing: the rows of the channel hold the edge."""
+    if step.key != "topstitch":
+        return step
+    title, say = "Press the top edge", "The lining rolls just out of sight; the rows of the channel hold it."
+    does = (acts.Press(("outer", "lining"), "right"),)
+    settings = step.settings.partition(" Straight stitch")[0]
+    return replace(step, title=title, say=say, settings=settings, cautions=("hot iron",), acts=does)
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -19,7 +30,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     more = {"join top": held, "close gap": ("channel stitched",), "measure back": ("cord threaded",)}
     out = [
         replace(step, needs=tuple(dict.fromkeys((*step.needs, *more.get(step.key, ())))))
-        for step in turned_through(item, form)
+        for step in map(_pressed, turned_through(item, form))
     ]
     rows = Step(
         "stitch channel",
@@ -28,6 +39,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         670,
         needs=("top finished",),
         gives=("channel stitched",),
+        acts=(acts.Stitch(acts.Edges(("outer", "lining"), "top")),),
         settings=f"Straight stitch 3, {bag.cloth('outer').needle}.",
         reads=(
             Reading("upper_row", "Upper row below the top", heading),

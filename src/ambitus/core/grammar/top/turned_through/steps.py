@@ -4,7 +4,8 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.fields import GAP, GAP_IN
-from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.grammar.top.finishing import measure_back, turn_out
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
 
@@ -19,6 +20,7 @@ def gap_open(bag: Resolved) -> Step:
         600,
         needs=("lining body sewn",),
         gives=("gap is open",),
+        acts=(acts.See(("lining",), open=("gap",)),),
         kind="gate",
         lengths=(("Gap", GAP.of(bag)),),
     )
@@ -33,6 +35,7 @@ def close_gap(bag: Resolved, needs: tuple[str, ...]) -> Step:
         700,
         needs=needs,
         gives=("bag closed",),
+        acts=(acts.Close("lining", "gap"),),
         kind="no return",
         lengths=(("Gap", GAP.of(bag)),),
     )
@@ -43,18 +46,29 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     bag = item.bag
     top = TOP_ALLOWANCE.of(bag)
     straps = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
+    hang = any(s.attach.kind == "in_seam" for s in bag.kinds.carry)
+    between = ", straps hanging down between them" if hang else ""
+    twisted = ", no strap end missed or twisted" if hang else ""
+    over = " and over the straps" if hang else " and where seams cross"
     return (
         *facing_steps(bag),
         gap_open(bag),
+        *turn_out(bag, 535, needs=("outer body sewn",), lined=True),
         Step(
             "join top",
             "Sew the top seam",
-            "Outer right side out inside the lining wrong side out, side seams nested, raw edges level, "
-            "straps hanging down between them. Sew once round, starting at a side seam.",
+            "Outer right side out inside the lining wrong side out, seams on seams, raw edges "
+            f"level{between}. Sew once round, starting at a seam.",
             620,
-            needs=("outer body sewn", "gap is open", *straps),
+            needs=("right side out", "gap is open", *straps),
             gives=("top sewn",),
-            settings="Straight stitch 2.5, standard foot; lengthen to 3 over the straps.",
+            acts=(
+                acts.TurnTo(("lining",), "wrong"),
+                acts.Nest("outer", "lining"),
+                acts.Sew(acts.Seams(("outer", "lining"), "top")),
+            ),
+            settings="Straight stitch 2.5, standard foot"
+            + ("; lengthen to 3 over the straps." if hang else "."),
             lengths=(("Allowance", top),),
             reads=(Reading("mouth_round", "Once round the mouth", form.mouth_length),),
             cautions=("needle over bulk",),
@@ -62,19 +76,21 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         Step(
             "inspect top",
             "Look all round the top seam before turning",
-            "No pleat, no strap end missed or twisted, lining and outer caught everywhere.",
+            f"No pleat{twisted}, lining and outer caught everywhere.",
             630,
             needs=("top sewn",),
             gives=("top inspected",),
+            acts=(acts.See(sewn=acts.Seams(("outer", "lining"), "top")),),
             kind="gate",
         ),
         Step(
             "trim",
-            "Trim the bulk at the corners and over the straps",
+            f"Trim the bulk at the corners{over}",
             "Grade the allowances where many layers meet; never through a stitch.",
             640,
             needs=("top inspected",),
             gives=("bulk trimmed",),
+            acts=(acts.TrimBulk("outer"),),
             kind="no return",
         ),
         Step(
@@ -84,6 +100,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             650,
             needs=("bulk trimmed",),
             gives=("turned",),
+            acts=(acts.Turn("outer", "gap"),),
         ),
         Step(
             "topstitch",
@@ -92,6 +109,10 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             660,
             needs=("turned",),
             gives=("top finished",),
+            acts=(
+                acts.Press(("outer", "lining"), "right"),
+                acts.Stitch(acts.Edges(("outer", "lining"), "top")),
+            ),
             settings=f"Iron: {bag.cloth('outer').iron}. Straight stitch 3, {bag.cloth('outer').needle}.",
             reads=(Reading("front_height", "Height at the front", form.height),),
             cautions=("hot iron", "free arm"),

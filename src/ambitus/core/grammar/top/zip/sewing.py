@@ -19,6 +19,7 @@ from ambitus.core.grammar.top.zip.piece import tack_in, tacks, teeth_out
 from ambitus.core.grammar.top.zip.small import seam_of, small_strips
 from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_narrowed, shows
 from ambitus.core.lengths import amount
+from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
 
@@ -42,6 +43,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
                 needs=("pieces cut",),
                 gives=("zip ready",),
                 kind="gate",
+                acts=(acts.See(zip="ready"),),
                 lengths=(("Clear of each row, at least", CLEAR.mm(bag.unit)),),
                 reads=(Reading("zip_stops", "Stop to stop", made.stock or 0.0),),
             ),
@@ -65,6 +67,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             236,
             needs=("pieces cut",),
             gives=("slider between the ends",),
+            acts=(acts.SlideOn(),),
         ),
         Step(
             "tack zip",
@@ -73,6 +76,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             238,
             needs=("slider between the ends",),
             gives=("zip tacked",),
+            acts=(acts.Tack(),),
             lengths=(("Inside the cut end", tack_in(bag, made)),),
             settings="Doubled thread.",
         ),
@@ -85,6 +89,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             240,
             needs=("zip tacked",),
             gives=("slider inside",),
+            acts=(acts.See(zip="ready"),),
             kind="gate",
         ),
         Step(
@@ -96,6 +101,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             242,
             needs=("slider inside",),
             gives=("zip cut",) if teeth_out(bag, made) else ("zip ready",),
+            acts=(acts.CutZip(),),
             kind="no return",
             lengths=(("Tape", made.length.total),),
             cautions=() if made.facts.stitched else ("hard teeth",),
@@ -110,6 +116,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
                 244,
                 needs=("zip cut",),
                 gives=("zip ready",),
+                acts=(acts.TakeTeethOut(),),
                 lengths=(("From the cut end", teeth_out(bag, made)),),
                 cautions=("hard teeth",),
             )
@@ -135,6 +142,7 @@ def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
                 248,
                 needs=("pieces cut",),
                 gives=("tabs made",),
+                acts=(acts.Make(("tab wrist",), iron=False, into=("tab elastic",)),),
                 lengths=(("Elastic", WRIST_ROUND.of(bag)), ("Seam", GENERAL.of(bag))),
             )
         )
@@ -148,6 +156,7 @@ def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
                 250,
                 needs=("pieces cut",),
                 gives=("tabs made",),
+                acts=(acts.Make(tuple(f"tab {s.part}" for s in sewn)),),
                 settings=f"Iron: {bag.cloth('outer').iron}.",
                 cautions=("hot iron",),
             )
@@ -162,6 +171,17 @@ def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
                 318,
                 needs=("zip in", *(("tabs made",) if sewn or tube else ())),
                 gives=("tabs caught",),
+                acts=(
+                    acts.Make(
+                        tuple(f"tab {key}" for key, s in small.items() if s.material and key == "hold"),
+                        iron=False,
+                    ),
+                    acts.Baste(
+                        tuple(f"tab {key}" for key in ("hold", "wrist") if key in small),
+                        "outer",
+                        at=end_class(bag),
+                    ),
+                ),
                 lengths=(("Seam", seam_of(bag)),),
             )
         )
@@ -174,6 +194,10 @@ def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
                 704,
                 needs=("zip works", *(("tabs made",) if not small["pull"].material else ())),
                 gives=("pull on",),
+                acts=(
+                    *((acts.Make(("tab pull",), iron=False),) if small["pull"].material else ()),
+                    acts.OnSlider(("tab pull",)),
+                ),
                 lengths=(("Visible", PULL_SHOWS.of(bag)),),
             )
         )
@@ -199,6 +223,7 @@ def _narrowed(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             270,
             needs=("zip ready",),
             gives=("zip narrowed",),
+            acts=(acts.Narrow(("tab end",)),),
             settings="Zip foot. Turn the wheel by hand across the teeth."
             if made.facts.stitched
             else "Zip foot.",
@@ -218,6 +243,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
         if lined
         else "The zip face down on the outer’s right side; overcast the two edges together"
     )
+    zip_seam = acts.Seams(bag.kinds.top.layers, "zip")
     foot = f"Zip foot, straight stitch 2.5, {bag.cloth('outer').needle}."
     closing = "right" if CLOSES_AT.is_(bag, "right") else "left"
     return (
@@ -229,6 +255,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             300,
             needs=(ready, "outer panels laid"),
             gives=("zip on front",),
+            acts=(acts.Sew(zip_seam, side=0),),
             settings=foot,
             lengths=seam,
             cautions=("needle over teeth",),
@@ -240,6 +267,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             304,
             needs=("zip on front",),
             gives=("front topstitched",),
+            acts=(acts.TurnTo(bag.kinds.top.layers, "right"), acts.Press(bag.kinds.top.layers, "right")),
             settings=_iron(bag),
             cautions=("hot iron", *(("coil",) if ZIP_KIND.is_(bag, "coil") else ())),
         ),
@@ -250,6 +278,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             308,
             needs=("front topstitched",),
             gives=("zip on back",),
+            acts=(acts.Sew(zip_seam, side=1),),
             settings=foot,
             lengths=seam,
         ),
@@ -260,6 +289,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             312,
             needs=("zip on back",),
             gives=("zip in",),
+            acts=(acts.TurnTo(bag.kinds.top.layers, "right"), acts.Press(bag.kinds.top.layers, "right")),
             settings=_iron(bag),
             reads=(Reading("zip_shows", "Zip that shows between the cloth edges", max(0.0, shows(bag))),),
         ),
@@ -280,6 +310,7 @@ def _before_closing(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             396,
             needs=("zip in", *straps, *(("tabs caught",) if _has_caught(bag) else ())),
             gives=tuple(f"{layer} panels ready" for layer in layers),
+            acts=(acts.OpenZip("half"),),
             kind="gate",
             lengths=(("From either end to the slider, about", max(0.0, made.half_open)),),
         ),
@@ -293,6 +324,7 @@ def _before_closing(bag: Resolved, made: Zip) -> tuple[Step, ...]:
                 394,
                 needs=("zip in",),
                 gives=("outer panels ready",),
+                acts=(acts.Together("lining", "outer"),),
                 settings="Long stitch, inside the allowance.",
             )
         )
@@ -306,6 +338,7 @@ def _before_closing(bag: Resolved, made: Zip) -> tuple[Step, ...]:
                 needs=("zip in",),
                 gives=("outer panels ready",),
                 kind="gate",
+                acts=(acts.See(zip="ready"),),
                 cautions=("needle over teeth",),
             )
         )
@@ -324,6 +357,7 @@ def _trim(needs: tuple[str, ...]) -> Step:
         640,
         needs=needs,
         gives=("bulk trimmed",),
+        acts=(acts.TurnTo(("outer",), "wrong"), acts.TrimBulk("outer")),
         kind="no return",
     )
 
@@ -341,6 +375,7 @@ def _turned(bag: Resolved, form: Form) -> tuple[Step, ...]:
             650,
             needs=("bulk trimmed",),
             gives=("turned", "zip works"),
+            acts=(acts.OpenZip("whole"), acts.Turn("outer", "gap")),
         ),
         close_gap(bag, needs=("turned",)),
         measure_back(form, needs=("bag closed",)),
@@ -358,6 +393,7 @@ def _through_zip(bag: Resolved, form: Form) -> tuple[Step, ...]:
             650,
             needs=("bulk trimmed",),
             gives=("turned", "zip works"),
+            acts=(acts.OpenZip("whole"), acts.Turn("outer", zip=True)),
         ),
         measure_back(form, needs=("turned",)),
     )
@@ -375,6 +411,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         702,
         needs=("turned",),
         gives=("zip tried",),
+        acts=(acts.See(zip="whole"),),
         kind="gate",
         reads=(Reading("zip_opens", "Opens, in use", max(0.0, made.opens.total)),),
     )

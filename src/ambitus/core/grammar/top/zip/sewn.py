@@ -1,13 +1,14 @@
 """What is sewn to the zip: the top edge of every panel; and where the tabs beside it are caught."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.form.sewn import Caught, Line, Place, Sewn, Told, edge_length
+from ambitus.core.form.sewn import Caught, Line, Place, Sewn, Teeth, Told, edge_length
 from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.seams.edges import edge_terms
-from ambitus.core.grammar.top.zip.made import tab_shows
+from ambitus.core.grammar.top.zip.made import tab_shows, zip_of
+from ambitus.core.grammar.top.zip.piece import tacks, teeth_out
 from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed, sewn_below
-from ambitus.core.spec.resolved import Item
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 
@@ -25,13 +26,22 @@ def sewn_to_zip(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
         opens = Sum("From the raw end to the opening", (*side, tab))
         readings = (*readings, ("the zip opens from the raw end", opens))
     below = sewn_below(bag)
-    out: list[Sewn] = []
+    out: list[Sewn] = [*_teeth(bag, form, layer)]
     for face in form.faces:
         told = readings
         for edge in (e for e in face.edges if e.seam == "top"):
             out.append(Line("zip", face.name, edge.name, below, 0.0, "This edge meets the zip", told))
             told = ()
     return (*out, *_tabs(item, form, layer))
+
+
+def _teeth(bag: Resolved, form: Form, layer: Layer) -> tuple[Teeth, ...]:
+    """Return the teeth of the zip, told once: on the outer."""
+    if layer != "outer":
+        return ()
+    made = zip_of(bag, form)
+    hard, bare = not made.facts.stitched, made.stops is None
+    return (Teeth("zip", hard, len(tacks(bag, made)), teeth_out(bag, made) > 0, bare),)
 
 
 def _tabs(item: Item, form: Form, layer: Layer) -> tuple[Caught, ...]:

@@ -1,0 +1,441 @@
+"""
+What a step of the work does, as data: each act changes the state of the work in one way.
+
+An act names what it is done to (pieces by key, layers, seams, edges) and how; whether that can be done is for
+the simulator to say. Seams and edges are named by layer and class, and by the beginning of their key where
+several of a class are sewn one after the other.
+"""
+
+from dataclasses import dataclass, replace
+from typing import Literal
+
+#: the side of the cloth that is out, or up, or reached
+Side = Literal["right", "wrong"]
+#: how two edges lie to be sewn: right or wrong sides together, one over the other, or edge to edge
+Lies = Literal["right", "wrong", "lap", "meet"]
+
+
+@dataclass(frozen=True, slots=True)
+class Seams:
+    """Seams of *layers*, of one class; ``begin`` is how the keys begin of those that are meant."""
+
+    layers: tuple[str, ...]
+    of: str
+    begin: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Edges:
+    """Edges of *layers*: all those of one class."""
+
+    layers: tuple[str, ...]
+    of: str
+
+
+@dataclass(frozen=True, slots=True)
+class Smooth:
+    """Take every fold out of the cloth: of *pressed* layers with an iron, of the others without."""
+
+    pressed: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Draw:
+    """Measure and draw every piece."""
+
+
+@dataclass(frozen=True, slots=True)
+class Cut:
+    """Cut out every piece."""
+
+
+@dataclass(frozen=True, slots=True)
+class MarkAll:
+    """Transfer the marks of every piece."""
+
+
+@dataclass(frozen=True, slots=True)
+class CutOut:
+    """Cut the corners out: of flat pieces, or with ``sewn`` of a layer whose seams are sewn."""
+
+    layers: tuple[str, ...]
+    sewn: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class PutOn:
+    """Fuse or baste the pieces of one layer (interfacing, cores, a second layer) on what they are cut for."""
+
+    layer: str
+    iron: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Together:
+    """Baste one layer to another all round, wrong sides together: the two are one from here on."""
+
+    layer: str
+    to: str
+
+
+@dataclass(frozen=True, slots=True)
+class Finish:
+    """Overlock edges one by one: those of a class, or those that seams will join."""
+
+    edges: Edges | Seams
+
+
+@dataclass(frozen=True, slots=True)
+class Fold:
+    """Press edges over to the wrong side, at every fold that the form has along them."""
+
+    edges: Edges
+    iron: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class Stitch:
+    """Sew the rows that the form has along edges."""
+
+    edges: Edges
+
+
+@dataclass(frozen=True, slots=True)
+class Sew:
+    """
+    Sew one row of seams, all but what is in ``leaves``: the openings that stay.
+
+    ``row`` counts what is done to each seam, from 0. With a strip between, ``side`` says to which of its
+    sides the edges are sewn.
+    """
+
+    seams: Seams
+    lies: Lies = "right"
+    row: int = 0
+    leaves: tuple[str, ...] = ()
+    side: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Trim:
+    """Trim the allowances of seams between two of their rows."""
+
+    seams: Seams
+    row: int
+
+
+@dataclass(frozen=True, slots=True)
+class Overcast:
+    """Hold both edges of seams together beside the stitching."""
+
+    seams: Seams
+    row: int
+
+
+@dataclass(frozen=True, slots=True)
+class Press:
+    """Press what is sewn of a layer, from one side of the cloth."""
+
+    layers: tuple[str, ...]
+    side: Side = "wrong"
+    iron: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class FoldUp:
+    """Fold a base up inside between front and back, and hold it there for the seams that cross it."""
+
+    layer: str
+    iron: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class Snip:
+    """Snip the allowance of one edge of a seam to the line, so that it turns a corner or spreads."""
+
+    seams: Seams
+
+
+@dataclass(frozen=True, slots=True)
+class Box:
+    """Fold the corners of a sewn layer to points, or pull them flat, and sew one row across them."""
+
+    layers: tuple[str, ...]
+    lies: Lies = "right"
+
+
+@dataclass(frozen=True, slots=True)
+class TrimTips:
+    """Cut off the tips of corners that were stitched across."""
+
+    layers: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class OvercastTips:
+    """Overcast the edges across the corners: both together, or before they are sewn each by itself."""
+
+    layers: tuple[str, ...]
+    apart: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Level:
+    """Cut the ends of a strip level with the top edges beside it."""
+
+    layer: str
+
+
+@dataclass(frozen=True, slots=True)
+class TurnTo:
+    """Have one side of the cloth of a layer out: turn it, unless it is out or the layer lies flat."""
+
+    layers: tuple[str, ...]
+    out: Side
+
+
+@dataclass(frozen=True, slots=True)
+class Turn:
+    """Turn everything that is sewn to a layer through an opening of it, by key, or through the zip."""
+
+    layer: str
+    through: str = ""
+    zip: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Nest:
+    """Put one layer into another, edges at the mouth level."""
+
+    inner: str
+    outer: str
+
+
+@dataclass(frozen=True, slots=True)
+class Close:
+    """Sew an opening up from outside."""
+
+    layer: str
+    opening: str
+
+
+@dataclass(frozen=True, slots=True)
+class HoldOpen:
+    """Hold back the edges of the openings that stay, or finish them."""
+
+    layer: str
+
+
+@dataclass(frozen=True, slots=True)
+class Pierce:
+    """Make every hole of a layer: eyelets, buttonholes."""
+
+    layer: str
+
+
+@dataclass(frozen=True, slots=True)
+class Crease:
+    """Fold strips along their creases and press them."""
+
+    pieces: tuple[str, ...]
+    iron: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class Make:
+    """Make strips up from what was cut: folded, stitched, turned; what is drawn ``into`` them is in."""
+
+    pieces: tuple[str, ...]
+    iron: bool = True
+    into: tuple[str, ...] = ()
+    #: whether they were folded before, as a step of its own
+    folded: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Baste:
+    """
+    Hold the ends of pieces at their places along edges of a layer, so that the seams there catch them; with
+    ``under`` inside the fold along the edge. ``at`` is the class of seam.
+    """
+
+    pieces: tuple[str, ...]
+    to: str
+    at: str = "top"
+    under: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Fix:
+    """Sew pieces to where they are held, with rows of their own."""
+
+    pieces: tuple[str, ...]
+    side: Side = "right"
+
+
+@dataclass(frozen=True, slots=True)
+class TrimBulk:
+    """Trim corners and crossings before they are turned."""
+
+    layer: str
+
+
+@dataclass(frozen=True, slots=True)
+class SlideOn:
+    """Put the slider on a zip, or draw it back between what will be the ends."""
+
+
+@dataclass(frozen=True, slots=True)
+class Tack:
+    """Tack across the teeth at every end that will be cut through them."""
+
+
+@dataclass(frozen=True, slots=True)
+class CutZip:
+    """Cut a zip to its length."""
+
+
+@dataclass(frozen=True, slots=True)
+class TakeTeethOut:
+    """Take hard teeth out where a row will cross them."""
+
+
+@dataclass(frozen=True, slots=True)
+class Narrow:
+    """Sew pieces over the ends of a zip."""
+
+    pieces: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class OpenZip:
+    """Open the zip half, or all the way."""
+
+    far: Literal["half", "whole"]
+
+
+@dataclass(frozen=True, slots=True)
+class OnSlider:
+    """Put a pull on the slider."""
+
+    pieces: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class KeepEnds:
+    """Keep the cut ends of a cord from fraying, with a flame or without."""
+
+    pieces: tuple[str, ...]
+    flame: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Thread:
+    """Draw cords through the channel of a layer."""
+
+    pieces: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Knot:
+    """Finish the ends of cords that are in."""
+
+    pieces: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class LayIn:
+    """Lay something loose into the finished bag."""
+
+    pieces: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class See:
+    """
+    Look whether something is as it has to be before going on.
+
+    ``open`` names openings that are open, ``zip`` says how far the zip is; ``out`` which side of ``layers``
+    is out; ``pieces`` are in place.
+    """
+
+    layers: tuple[str, ...] = ()
+    open: tuple[str, ...] = ()
+    pieces: tuple[str, ...] = ()
+    zip: Literal["", "ready", "half", "whole"] = ""
+    out: Side | None = None
+    sewn: Seams | None = None
+
+
+#: Anything that a step does.
+Act = (
+    Smooth
+    | Draw
+    | Cut
+    | MarkAll
+    | CutOut
+    | PutOn
+    | Together
+    | Finish
+    | Fold
+    | Stitch
+    | Sew
+    | Trim
+    | Overcast
+    | Press
+    | FoldUp
+    | Snip
+    | Box
+    | TrimTips
+    | OvercastTips
+    | Level
+    | TurnTo
+    | Turn
+    | Nest
+    | Close
+    | HoldOpen
+    | Pierce
+    | Crease
+    | Make
+    | Baste
+    | Fix
+    | TrimBulk
+    | SlideOn
+    | Tack
+    | CutZip
+    | TakeTeethOut
+    | Narrow
+    | OpenZip
+    | OnSlider
+    | KeepEnds
+    | Thread
+    | Knot
+    | LayIn
+    | See
+)
+
+_PRESSING = (PutOn, Fold, Press, FoldUp, Crease, Make)
+
+
+def by_finger(act: Act) -> Act:
+    """Return an act without an iron, if it had one."""
+    return replace(act, iron=False) if isinstance(act, _PRESSING) else act
+
+
+def ironed(act: Act) -> frozenset[str]:
+    """Return the layers and small pieces that an act puts an iron on; interfacing is not its own cloth."""
+    match act:
+        case Smooth():
+            return frozenset(act.pressed)
+        case PutOn(iron=True):
+            return frozenset({"outer"})
+        case Fold(iron=True):
+            return frozenset(act.edges.layers)
+        case Press(iron=True):
+            return frozenset(act.layers)
+        case FoldUp(iron=True):
+            return frozenset({act.layer})
+        case Make(iron=True) | Crease(iron=True):
+            return frozenset(act.pieces)
+        case _:
+            return frozenset()

@@ -1,0 +1,22 @@
+"""How each act changes the state of the work, and what it refuses."""
+
+from ambitus.core.sew.acts import Act
+from ambitus.core.sew.doing import bodies, edges, looked, prepared, seams, strips, zips
+from ambitus.core.sew.doing.kind import Doing
+from ambitus.core.sew.work import Work
+
+_DOES: Doing = {
+    kind: doing
+    for room in (prepared, edges, seams, bodies, strips, zips, looked)
+    for kind, doing in room.DOES.items()
+}
+
+
+def perform(work: Work, act: Act) -> None:
+    """
+    Carry *act* out on the state of the work, which changes.
+
+    Raises:
+        Refused: If hands and machine cannot do it now; the state may then be half changed.
+    """
+    _DOES[type(act)](work, act)

@@ -1,0 +1,108 @@
+"""Along edges: folds, rows, openings held back, eyelets."""
+
+from ambitus.core.sew import acts
+from ambitus.core.sew.doing.kind import Doing
+from ambitus.core.sew.doing.shared import (
+    edges_of,
+    is_cut,
+    is_marked,
+    label,
+    no_iron,
+    refuse,
+    staying,
+)
+from ambitus.core.sew.gluing import EdgeAt
+from ambitus.core.sew.work import Work
+
+
+def _fold(work: Work, act: acts.Fold) -> None:
+    is_marked(work)
+    no_iron(work, act.iron, act.edges.layers)
+    edges = work.plan.edges(act.edges)
+    for layer in act.edges.layers:
+        open_yet = {key for key in staying(work, layer) if key not in work.held}
+        refuse(bool(open_yet), "the edges of its opening have to be held back before they are folded in")
+        refuse(layer in work.plan.holes and layer not in work.pierced, "its eyelets have to be made first")
+    for edge in edges:
+        refuse(work.is_glued(edge), f"the {edge[2]} of the {edge[0]} is sewn to something already")
+        refuse(edge in work.folded, f"the {edge[2]} of the {edge[0]} is folded already")
+        refuse(_shows_raw(work, edge) and edge not in work.finished, "its raw edge would show or fray")
+    work.folded |= set(edges)
+
+
+def _creases(work: Work, edge: EdgeAt) -> list[float]:
+    """Return where an edge is folded, from its seam line, the outermost fold first."""
+    lines = [line for line in work.plan.lines.get(edge, ()) if line.kind == "crease"]
+    first = lines[0].label if lines else ""
+    return sorted(line.inside for line in lines if line.label == first)
+
+
+def _shows_raw(work: Work, edge: EdgeAt) -> bool:
+    """Return whether the raw edge of a fold lies open: folded once, or inside a channel for a cord."""
+    folds = _creases(work, edge)
+    if not folds or any(edge in edges_of(seam) for seam in work.plan.seams.values()):
+        return False
+    if len(folds) == 1:
+        return True
+    line = next(ln for ln in work.plan.lines[edge] if ln.kind == "crease")
+    raw = -folds[0] - (line.beyond + folds[0])
+    return any(
+        c.upper + 1e-6 < raw < c.lower - 1e-6
+        for layer, c in work.plan.channels
+        if layer == edge[0] and not c.raw
+    )
+
+
+def _has_rows(work: Work, edge: EdgeAt) -> bool:
+    return any(line.kind == "row" for line in work.plan.lines.get(edge, ()))
+
+
+def _stitch(work: Work, act: acts.Stitch) -> None:
+    edges = [
+        e for e in work.plan.edges(act.edges) if any(ln.kind == "row" for ln in work.plan.lines.get(e, ()))
+    ]
+    is_cut(work)
+    for edge in edges:
+        name = f"{edge[2]} of the {edge[0]}"
+        refuse(edge in work.stitched, f"the {name} is stitched already")
+        refuse(bool(_creases(work, edge)) and edge not in work.folded, f"the {name} has not been folded")
+        mouth = [key for key, seam in work.plan.seams.items() if edge in edges_of(seam)]
+        for key in mouth:
+            refuse(not work.is_sewn(key), f"the {label(work, key)} has to be sewn first")
+            body = work.body_of(edge[:2])
+            refuse(work.out(body) == "wrong", f"the right side of the {edge[0]} lies inside")
+    work.stitched |= set(edges)
+
+
+def _hold_open(work: Work, act: acts.HoldOpen) -> None:
+    is_cut(work)
+    own = staying(work, act.layer)
+    refuse(bool(own & work.held), "the edges of the opening are held already")
+    refuse(
+        any(edge in work.folded and edge[0] == act.layer for edge in work.folded),
+        "the edges of the opening are folded in already",
+    )
+    work.held |= own
+
+
+def _pierce(work: Work, act: acts.Pierce) -> None:
+    is_marked(work)
+    refuse(act.layer in work.pierced, "the eyelets are made already")
+    own = [edge for edge in work.folded if edge[0] == act.layer]
+    refuse(bool(own), "the cloth is folded where the eyelets go: they would go through both layers")
+    mouth = [
+        key for key, seam in work.plan.seams.items() if len({s.layer for c in seam.chains for s in c}) > 1
+    ]
+    refuse(
+        any(work.rows.get(key) for key in mouth), "two layers are joined there: an eyelet goes through one"
+    )
+    work.pierced.add(act.layer)
+
+
+#: what each act does
+DOES: Doing = {
+    acts.Fold: _fold,
+    acts.Stitch: _stitch,
+    acts.HoldOpen: _hold_open,
+    acts.Pierce: _pierce,
+}

@@ -1,0 +1,98 @@
+"""Before anything is sewn: smoothing, drawing, cutting, marking, and what is put on pieces."""
+
+from ambitus.core.sew import acts
+from ambitus.core.sew.doing.kind import Doing
+from ambitus.core.sew.doing.shared import all_sewn, edges_of, is_cut, is_marked, is_of, no_iron, refuse
+from ambitus.core.sew.work import Work
+
+
+def _smooth(work: Work, act: acts.Smooth) -> None:
+    no_iron(work, bool(act.pressed), act.pressed)
+    work.smooth = True
+
+
+def _draw(work: Work, act: acts.Draw) -> None:
+    refuse(not work.smooth, "the cloth has not been smoothed: what is measured on a fold comes out wrong")
+    refuse(work.cut, "the pieces are cut")
+    work.drawn = True
+
+
+def _cut(work: Work, act: acts.Cut) -> None:
+    refuse(not work.drawn, "the pieces have not been drawn")
+    refuse(work.cut, "the pieces are cut already")
+    work.cut = True
+
+
+def _mark(work: Work, act: acts.MarkAll) -> None:
+    is_cut(work)
+    refuse(bool(work.rows), "what is sewn together no longer lies flat to be marked")
+    refuse(bool(work.folded), "an edge that has to be marked is folded already")
+    work.marked = True
+
+
+def _cut_out(work: Work, act: acts.CutOut) -> None:
+    for layer in act.layers:
+        refuse(layer in work.cut_out, f"the corners of the {layer} are cut out already")
+        if act.sewn:
+            all_sewn(work, layer, "cut out of")
+        else:
+            is_cut(work)
+            own = [key for key, seam in work.plan.seams.items() if work.rows.get(key) and is_of(seam, layer)]
+            refuse(bool(own), f"the {layer} is sewn: its corners no longer lie flat to be cut out")
+        work.cut_out.add(layer)
+
+
+def _put_on(work: Work, act: acts.PutOn) -> None:
+    is_cut(work)
+    found = [p for p in work.plan.by_key.values() if p.layer == act.layer]
+    for piece in found:
+        refuse(piece.key in work.used, f"the {act.layer} is on already")
+        for face in (("outer", name) for name in piece.faces if ("outer", name) in work.plan.piece_of):
+            no_iron(work, act.iron, ("outer",))
+            is_marked(work)
+            refuse(
+                any(
+                    work.is_glued((*face, edge.name)) for edge in work.plan.forms["outer"].face(face[1]).edges
+                ),
+                "the pieces are joined and no longer lie flat by themselves",
+            )
+            edges = {(*face, edge.name) for edge in work.plan.forms["outer"].face(face[1]).edges}
+            refuse(bool(edges & work.folded), "an edge of it is folded already")
+        strips = [key for key in work.made if piece.layer.startswith(work.plan.by_key[key].layer)]
+        refuse(bool(strips), "the strips are folded and closed already")
+        work.used.add(piece.key)
+    for layer in work.plan.doubled if act.layer == "second layer" else ():
+        refuse(bool(work.rows), "the pieces are joined already")
+        refuse(layer in work.doubled, "the second layer is on already")
+        work.doubled.add(layer)
+
+
+def _finish(work: Work, act: acts.Finish) -> None:
+    is_cut(work)
+    if isinstance(act.edges, acts.Seams):
+        edges = tuple({e for key in work.plan.named(act.edges) for e in edges_of(work.plan.seams[key])})
+    else:
+        edges = work.plan.edges(act.edges)
+    for edge in edges:
+        name = f"{edge[2]} of the {edge[0]}"
+        refuse(work.is_glued(edge), f"the {name} is sewn: it is no longer an edge by itself")
+        refuse(edge in work.folded, f"the {name} is folded: its raw edge lies inside")
+        refuse(edge in work.finished, f"the {name} is overlocked already")
+    work.finished |= set(edges)
+    for key, seam in work.plan.seams.items():
+        plan = work.plan.rows_of(key)
+        joined = {(s.layer, s.face, s.edge) for chain in seam.chains for s in chain}
+        if plan and plan[0].done == "apart" and joined <= work.finished:
+            work.rows.setdefault(key, 1)
+
+
+#: what each act does
+DOES: Doing = {
+    acts.Smooth: _smooth,
+    acts.Draw: _draw,
+    acts.Cut: _cut,
+    acts.MarkAll: _mark,
+    acts.CutOut: _cut_out,
+    acts.PutOn: _put_on,
+    acts.Finish: _finish,
+}

@@ -1,0 +1,79 @@
+"""What the acts ask in common: whether pieces are ready, a side is reached, a seam is there."""
+
+from ambitus.core.form.model import Seam
+from ambitus.core.sew.acts import Side
+from ambitus.core.sew.gluing import EdgeAt
+from ambitus.core.sew.work import Refused, Work
+
+
+def refuse(if_so: bool, reason: str) -> None:
+    """Refuse an act for a reason, if it is so."""
+    if if_so:
+        raise Refused(reason)
+
+
+def no_iron(work: Work, iron: bool, layers: tuple[str, ...]) -> None:
+    """Refuse an iron on a cloth that melts."""
+    cold = next((layer for layer in layers if layer in work.plan.cold), None)
+    refuse(iron and cold is not None, f"the {cold} melts under an iron")
+
+
+def label(work: Work, seam: str) -> str:
+    """Return what a seam is called, within a sentence."""
+    called = work.plan.seams[seam].label
+    return called[0].lower() + called[1:]
+
+
+def reached(work: Work, layer: str, side: Side) -> None:
+    """Refuse where one side of the cloth of a layer lies inside what is sewn already."""
+    for body in work.bodies((layer,)):
+        refuse(work.out(body) not in (None, side), f"the {side} side of the {layer} lies inside")
+
+
+def edges_of(seam: Seam) -> set[EdgeAt]:
+    """Return every edge that a seam joins."""
+    return {(s.layer, s.face, s.edge) for chain in seam.chains for s in chain}
+
+
+def is_of(seam: Seam, layer: str) -> bool:
+    """Return whether a seam joins anything of a layer."""
+    return any(s.layer == layer for chain in seam.chains for s in chain)
+
+
+def all_sewn(work: Work, layer: str, what: str) -> None:
+    """Refuse *what* is done to a layer of which a seam is not sewn yet."""
+    left = next((key for key in work.own_seams(layer) if not work.is_sewn(key)), None)
+    if left is not None:
+        refuse(True, f"the {layer} cannot be {what}: the {label(work, left)} is not sewn")
+
+
+def is_cut(work: Work) -> None:
+    """Refuse pieces that are not cut."""
+    refuse(not work.cut, "the pieces have not been cut")
+
+
+def is_marked(work: Work) -> None:
+    """Refuse pieces that are not cut and marked."""
+    is_cut(work)
+    refuse(not work.marked, "the pieces have not been marked")
+
+
+def staying(work: Work, layer: str) -> set[str]:
+    """Return the openings of a layer that stay, by layer and key."""
+    return {
+        f"{layer} {one.key}"
+        for key, found in work.plan.openings.items()
+        for one in found
+        if not one.closed and key.startswith(f"{layer} ")
+    }
+
+
+def is_in(work: Work, strip: str) -> bool:
+    """Return whether a strip is in its place, held or sewn."""
+    return strip in work.basted or strip in work.used
+
+
+def is_made(work: Work, key: str) -> None:
+    """Refuse a strip that has not been made up."""
+    is_cut(work)
+    refuse(key not in work.made, f"{work.plan.by_key[key].name} has not been made ready")

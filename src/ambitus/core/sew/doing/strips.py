@@ -1,0 +1,149 @@
+"""Strips and small pieces: made, held, sewn on; cords threaded, an insert laid in."""
+
+from ambitus.core.sew import acts
+from ambitus.core.sew.doing.kind import Doing
+from ambitus.core.sew.doing.shared import is_cut, is_made, is_marked, reached, refuse, staying
+from ambitus.core.sew.doing.zips import zip_at_hand
+from ambitus.core.sew.work import Work
+
+
+def _foldable(work: Work, key: str, iron: bool) -> None:
+    """Refuse to fold a strip that is not cut, has no core yet, or melts under the iron."""
+    piece = work.plan.by_key[key]
+    is_cut(work)
+    refuse(key in work.made, f"{piece.name} is made already")
+    refuse(iron and piece.layer in work.plan.cold, f"{piece.name} melts under an iron")
+    core = f"{piece.layer} core {piece.key.partition(' ')[2]}"
+    refuse(core in work.plan.by_key and core not in work.used, f"the core of {piece.name} is not on it")
+
+
+def _crease(work: Work, act: acts.Crease) -> None:
+    for key in work.plan.strips(act.pieces):
+        _foldable(work, key, act.iron)
+        work.creased.add(key)
+
+
+def _make(work: Work, act: acts.Make) -> None:
+    for key in work.plan.strips(act.pieces):
+        _foldable(work, key, act.iron)
+        refuse(act.folded and key not in work.creased, f"{work.plan.by_key[key].name} has not been folded")
+        work.made.add(key)
+    inside = work.plan.strips(act.into)
+    refuse(bool(set(inside) & work.used), "it is drawn in already")
+    work.used |= set(inside)
+
+
+def _on_slider(work: Work, act: acts.OnSlider) -> None:
+    refuse(len(work.zip.sides) < 2, "the zip is not in yet")
+    for key in work.plan.strips(act.pieces):
+        is_made(work, key)
+        refuse(key in work.used, "it is on already")
+        work.used.add(key)
+
+
+def _baste(work: Work, act: acts.Baste) -> None:
+    is_marked(work)
+    edges = [
+        e
+        for e in work.plan.edges(acts.Edges((act.to,), act.at))
+        if act.at != "top" or (e[1], e[2]) in work.plan.forms[act.to].mouth
+    ]
+    for key in work.plan.strips(act.pieces):
+        is_made(work, key)
+        refuse(key in work.basted or key in work.used, f"{work.plan.by_key[key].name} is in place already")
+        if act.under:
+            refuse(any(e not in work.folded for e in edges), "there is no fold yet to tuck it under")
+            refuse(any(e in work.stitched for e in edges), "the fold is stitched down already")
+        else:
+            taken = [e for e in edges if work.is_glued(e)]
+            refuse(bool(taken), "the edge that it lies at is sewn already")
+        work.basted[key] = (act.to, act.at)
+
+
+def _fix(work: Work, act: acts.Fix) -> None:
+    for key in work.plan.strips(act.pieces):
+        is_made(work, key)
+        refuse(key in work.used, f"{work.plan.by_key[key].name} is sewn on already")
+        refuse(key not in work.basted, f"{work.plan.by_key[key].name} is not in its place yet")
+        layer, at = work.basted[key]
+        if at == "top":
+            reached(work, layer, act.side)
+            rows = [
+                e
+                for e in work.plan.edges(acts.Edges((layer,), at))
+                if e in work.folded and any(line.kind == "row" for line in work.plan.lines.get(e, ()))
+            ]
+            refuse(any(e not in work.stitched for e in rows), "the fold that holds it is not stitched yet")
+        work.used.add(key)
+
+
+def _narrow(work: Work, act: acts.Narrow) -> None:
+    zip_at_hand(work)
+    for key in work.plan.strips(act.pieces):
+        refuse(key in work.basted or key in work.used, "the tabs are on already")
+        refuse(bool(work.zip.sides), "the zip is sewn in: its ends can no longer be closed")
+        work.basted[key] = ("", "")
+
+
+def _keep_ends(work: Work, act: acts.KeepEnds) -> None:
+    is_cut(work)
+    for key in work.plan.strips(act.pieces):
+        name = work.plan.by_key[key].name
+        refuse(act.flame and not work.plan.by_key[key].melts, f"{name} burns: it does not melt")
+        refuse(act.flame and key in work.threaded, f"{name} lies beside the cloth: no flame there")
+        refuse(key in work.threaded, "its ends are knotted or fraying already")
+        refuse(key in work.kept, "its ends are kept already")
+        work.kept.add(key)
+
+
+def _thread(work: Work, act: acts.Thread) -> None:
+    is_cut(work)
+    refuse(not work.plan.channels, "there is no channel")
+    for layer, channel in work.plan.channels:
+        if channel.strip:
+            bands = work.plan.strips((channel.strip,))
+            refuse(any(b not in work.used for b in bands), "the bands that it runs in are not sewn in")
+            continue
+        tops = [(layer, face, edge) for face, edge in work.plan.forms[layer].mouth]
+        rowed = [e for e in tops if any(line.kind == "row" for line in work.plan.lines.get(e, ()))]
+        refuse(any(e not in work.stitched for e in rowed), "its channel is not stitched yet")
+        open_yet = [p for key in channel.opens for p in work.open_parts(layer, key)]
+        refuse(not open_yet and layer not in work.pierced, "the channel is closed: there is no way in")
+        refuse(bool(staying(work, layer) - work.held), "the edges of its opening are not held back yet")
+    for key in work.plan.strips(act.pieces):
+        piece = work.plan.by_key[key]
+        refuse(key in work.threaded, f"{piece.name} is in already")
+        refuse(piece.source == "cloth" and key not in work.made, f"{piece.name} has not been made")
+        work.threaded.add(key)
+        work.used.add(key)
+
+
+def _knot(work: Work, act: acts.Knot) -> None:
+    for key in work.plan.strips(act.pieces):
+        refuse(key not in work.threaded, "it is not in its channel yet")
+        work.knotted.add(key)
+
+
+def _lay_in(work: Work, act: acts.LayIn) -> None:
+    is_cut(work)
+    for body in work.bodies(("outer",)):
+        refuse(work.out(body) != "right", "the bag is not right side out yet")
+    refuse(len(work.bodies(work.plan.forms)) > 1, "the bag is not sewn up yet")
+    for key in work.plan.strips(act.pieces):
+        refuse(key in work.used, "it lies in the bag already")
+        work.used.add(key)
+
+
+#: what each act does
+DOES: Doing = {
+    acts.Crease: _crease,
+    acts.Make: _make,
+    acts.OnSlider: _on_slider,
+    acts.Baste: _baste,
+    acts.Fix: _fix,
+    acts.Narrow: _narrow,
+    acts.KeepEnds: _keep_ends,
+    acts.Thread: _thread,
+    acts.Knot: _knot,
+    acts.LayIn: _lay_in,
+}

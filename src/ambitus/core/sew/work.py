@@ -1,0 +1,162 @@
+"""The state of the work: what has been done to every piece, edge and seam, and how what is sewn lies."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass, field
+from typing import Literal
+
+from ambitus.core.sew.acts import Side
+from ambitus.core.sew.gluing import Classes, EdgeAt, Loop, Part
+from ambitus.core.sew.plan import FaceAt, Plan
+
+
+class Refused(Exception):
+    """What a step asks for cannot be done; its text says why, to a maker."""
+
+
+@dataclass(slots=True)
+class ZipState:
+    """How far the zip is: slider on, tacked, cut, teeth out, sewn to which sides, and how far open."""
+
+    slider: bool = False
+    tacked: bool = False
+    cut: bool = False
+    teeth_out: bool = False
+    sides: set[int] = field(default_factory=set)
+    opened: Literal["", "half", "whole"] = ""
+
+
+@dataclass
+class Work:
+    """The state of the work on the bag of ``plan``. Sheets that are sewn together are one *body*."""
+
+    plan: Plan
+    smooth: bool = False
+    drawn: bool = False
+    cut: bool = False
+    marked: bool = False
+    cut_out: set[str] = field(default_factory=set)
+    #: pieces on whatever they belong to, for good
+    used: set[str] = field(default_factory=set)
+    creased: set[str] = field(default_factory=set)
+    made: set[str] = field(default_factory=set)
+    #: piece -> the class of seam that will catch it
+    basted: dict[str, tuple[str, str]] = field(default_factory=dict)
+    doubled: set[str] = field(default_factory=set)
+    as_one: set[tuple[str, str]] = field(default_factory=set)
+    finished: set[EdgeAt] = field(default_factory=set)
+    folded: set[EdgeAt] = field(default_factory=set)
+    stitched: set[EdgeAt] = field(default_factory=set)
+    folded_up: set[str] = field(default_factory=set)
+    #: seam -> how many of its rows are done
+    rows: dict[str, int] = field(default_factory=dict)
+    glued: set[tuple[str, EdgeAt, float]] = field(default_factory=set)
+    pressed: set[str] = field(default_factory=set)
+    snipped: set[str] = field(default_factory=set)
+    #: layer -> how many rows lie across its corners
+    boxed: dict[str, int] = field(default_factory=dict)
+    overcast: set[str] = field(default_factory=set)
+    tips: set[str] = field(default_factory=set)
+    closed: set[tuple[str, str]] = field(default_factory=set)
+    held: set[str] = field(default_factory=set)
+    pierced: set[str] = field(default_factory=set)
+    nested: set[tuple[str, str]] = field(default_factory=set)
+    trimmed: bool = False
+    kept: set[str] = field(default_factory=set)
+    threaded: set[str] = field(default_factory=set)
+    knotted: set[str] = field(default_factory=set)
+    zip: ZipState = field(default_factory=ZipState)
+    _body: Classes[FaceAt] = field(default_factory=Classes)
+    _out: dict[FaceAt, Side] = field(default_factory=dict)
+
+    def body_of(self, face: FaceAt) -> FaceAt:
+        """Return what stands for the body that a face belongs to."""
+        return self._body.of(face)
+
+    def bodies(self, layers: Iterable[str]) -> tuple[FaceAt, ...]:
+        """Return the bodies that the faces of *layers* belong to, each once."""
+        every = (self.body_of(face) for layer in layers for face in self.plan.faces[layer])
+        return tuple(dict.fromkeys(every))
+
+    def faces_of(self, body: FaceAt) -> tuple[FaceAt, ...]:
+        """Return the faces of a body."""
+        return tuple(f for faces in self.plan.faces.values() for f in faces if self.body_of(f) == body)
+
+    def out(self, body: FaceAt) -> Side | None:
+        """Return which side of the cloth of a body is out; None while it can be laid flat."""
+        return self._out.get(body)
+
+    def set_out(self, body: FaceAt, out: Side) -> None:
+        """Say which side of a body that lies flat no more is out."""
+        self._out[body] = out
+
+    def join(self, bodies: Iterable[FaceAt], out: Side | None) -> None:
+        """Make one body of several; *out* is the side that is out, or None where it still lies flat."""
+        first, *rest = bodies
+        for other in rest:
+            self._body.same(other, first)
+        for body in (first, *rest):
+            self._out.pop(body, None)
+        if out is not None:
+            self._out[self.body_of(first)] = out
+
+    def loops(self, body: FaceAt) -> tuple[Loop, ...]:
+        """Return the openings of a body, the longest first."""
+        return self.plan.gluing.loops(self.faces_of(body), self.glued)
+
+    def is_glued(self, edge: EdgeAt) -> bool:
+        """Return whether any of an edge is sewn to another."""
+        return any(
+            (join.seam, join.one.edge, join.one.start) in self.glued for join in self.plan.gluing.at(edge)
+        )
+
+    def is_boxed(self, layer: str) -> bool:
+        """Return whether every row lies across the corners of a layer, if any has to."""
+        rows = sum(row.done == "sewn" for row in self.plan.corner_rows)
+        return layer not in self.plan.squares or self.boxed.get(layer, 0) >= rows
+
+    def is_begun(self, seam: str) -> bool:
+        """Return whether any of a seam is sewn."""
+        return any(key == seam for key, _, _ in self.glued)
+
+    def own_seams(self, layer: str) -> tuple[str, ...]:
+        """Return the seams of one layer only."""
+        return self.plan.own_seams[layer]
+
+    def to_mouth(self, layer: str) -> tuple[str, ...]:
+        """Return those of them that end at an edge of its mouth."""
+        return self.plan.to_mouth[layer]
+
+    def is_sewn(self, seam: str) -> bool:
+        """Return whether all is done to a seam that is to be done."""
+        return self.rows.get(seam, 0) >= len(self.plan.rows_of(seam))
+
+    def open_parts(self, layer: str, key: str) -> tuple[Part, ...]:
+        """Return the parts of edges of a layer that are open as that opening, and sewn to nothing."""
+        return tuple(
+            join.one
+            for seam, joins in self.plan.gluing.joined.items()
+            for join in joins
+            if join.one.open == key
+            and join.one.edge[0] == layer
+            and (seam, join.one.edge, join.one.start) not in self.glued
+        )
+
+    def ended(self) -> dict[str, object]:
+        """Return what can be seen of the finished bag: two orders of work that end alike give the same."""
+        return {
+            "used": frozenset(self.used),
+            "rows": tuple(sorted(self.rows.items())),
+            "glued": frozenset(self.glued),
+            "closed": frozenset(self.closed),
+            "folded": frozenset(self.folded),
+            "stitched": frozenset(self.stitched),
+            "boxed": tuple(sorted(self.boxed.items())),
+            "overcast": frozenset(self.overcast),
+            "tips": frozenset(self.tips),
+            "held": frozenset(self.held),
+            "pierced": frozenset(self.pierced),
+            "out": tuple(self.out(b) for b in self.bodies(self.plan.forms)),
+            "doubled": frozenset(self.doubled),
+            "threaded": frozenset(self.threaded),
+            "cut_out": frozenset(self.cut_out),
+        }

@@ -1,0 +1,35 @@
+"""The plan that the simulator sews: what a draft says of its pieces, forms and seams, and of its cloths."""
+
+from collections.abc import Mapping, Sequence
+
+from ambitus.core.form.model import Form, Piece, Seam
+from ambitus.core.grammar.allowances import allowance_of
+from ambitus.core.grammar.contract import Layer
+from ambitus.core.sew.plan import Plan, RowPlan
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.steps.work import cold_layers
+
+
+def _rows(bag: Resolved, of_class: str) -> tuple[RowPlan, ...]:
+    """Return what is done to the seams of a class; how a seam at the mouth lies is for the top to say."""
+    if of_class in ("top", "zip"):
+        return (RowPlan("sewn"),)
+    kind, path = bag.kinds.seam(of_class), allowance_of(of_class)
+    own = kind.own(bag)[0] if kind.own else 0.0
+    rows = kind.rows(bag, of_class, path.of(bag) if path in bag.values else own)
+    return tuple(RowPlan(row.edges, row.lies if row.edges == "sewn" else None) for row in rows)
+
+
+def plan_of(
+    bag: Resolved, forms: Mapping[Layer, Form], seams: Sequence[Seam], pieces: tuple[Piece, ...]
+) -> Plan:
+    """Return the bag as the simulator sews it."""
+    cold = cold_layers(bag)
+    small = {"strap", "cord", "loop", "band", "tab"} if "outer" in cold else set()
+    return Plan(
+        forms={str(layer): form for layer, form in forms.items()},
+        seams={seam.key: seam for seam in seams},
+        pieces=pieces,
+        rows={key: _rows(bag, key) for key in {*(seam.seam for seam in seams), "corner"}},
+        cold=frozenset({*cold, *small}),
+    )

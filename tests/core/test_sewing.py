@@ -1,0 +1,390 @@
+"""The simulator: every bag is sewn to its end, and no order that hands cannot follow gets through."""
+
+import json
+import random
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import replace
+from pathlib import Path
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+
+from ambitus.core.checks.run import findings
+from ambitus.core.draft import Draft
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.sew import acts
+from ambitus.core.sew.acts import Act
+from ambitus.core.sew.gluing import Gluing
+from ambitus.core.sew.simulator import Sewing, sew
+from ambitus.library import shipped
+from bags import drafted, sizes_of, tote, totes
+from conftest import PROFILE, examples
+
+FROZEN = json.loads((Path(__file__).parent / "frozen" / "bags.json").read_text())
+WAYS = [{"preset": p.key, **way.spec} for p in shipped().presets.values() for way in p.ways]
+Acts = list[Act]
+
+
+def acts_of(made: Draft) -> Acts:
+    """Return everything that is done to a bag, in order."""
+    return [act for step in made.steps for act in step.acts]
+
+
+def done(made: Draft, order: Sequence[Act]) -> Sewing:
+    """Return what becomes of a bag if its acts are done in this order."""
+    return sew(made.plan, [[act] for act in order])
+
+
+def _has_stop(made: Draft) -> bool:
+    return any(found.rule.level == "stop" for found in findings(made))
+
+
+# every bag
+
+
+@pytest.mark.parametrize("bag", FROZEN, ids=lambda bag: str(bag["bag"]))
+def test_every_bag_that_makers_choose_is_sewn_to_its_end(bag: dict[str, Any]) -> None:
+    """A bag without a stop is sewn step by step, and at the end is what its form says."""
+    made = drafted(bag["spec"])
+    refused = made.sewing.refused
+    assert refused is None or _has_stop(made), refused
+    assert all(step.acts for step in made.steps), [s.key for s in made.steps if not s.acts]
+
+
+def _pairs() -> Iterator[dict[str, Any]]:
+    """Yield a bag for every pair of base and top, of base and seam, of top and straps, of top and seam."""
+    slots = GRAMMAR.slots
+    for base in slots["base"]:
+        size = {"unit": "mm", "size": sizes_of(base), "base": {"kind": base}}
+        for top in slots["top"]:
+            yield {**size, "top": {"kind": top}, "carry": []}
+        for kind in slots["seams"]:
+            yield {**size, "seams": {"kind": kind}, "carry": []}
+            yield {**size, "seams": {"kind": kind}, "top": {"kind": "double_hem"}, "carry": []}
+    for top in slots["top"]:
+        for strap in slots["attach"]:
+            yield {**tote(), "top": {"kind": top}, "carry": [{"attach": strap}]}
+        for kind in slots["seams"]:
+            yield {**tote(), "top": {"kind": top}, "seams": {"kind": kind}, "carry": []}
+        for kind in slots["interfacing"]:
+            yield {**tote(), "top": {"kind": top}, "interfacing": {"kind": kind}, "carry": []}
+
+
+def test_every_pair_of_parts_is_sewn_or_stopped() -> None:
+    """No two parts that go together leave steps that hands cannot follow."""
+    sewn = 0
+    for spec in _pairs():
+        made = drafted(spec)
+        assert made.sewing.refused is None or _has_stop(made), (spec, made.sewing.refused)
+        sewn += made.sewing.refused is None
+    assert sewn > 200
+
+
+@settings(max_examples=examples(200), deadline=None)
+@given(totes(GRAMMAR))
+def test_whatever_is_chosen_is_sewn_or_stopped(spec: dict[str, Any]) -> None:
+    """Any three parts and any numbers: either a finding says stop, or the steps can be followed."""
+    made = drafted(spec)
+    refused = made.sewing.refused
+    assert refused is None or _has_stop(made), refused
+
+
+# what is open
+
+
+@settings(max_examples=examples(100), deadline=None)
+@given(totes(GRAMMAR))
+def test_openings_follow_from_what_is_glued(spec: dict[str, Any]) -> None:
+    """An outer that is sewn up has one opening as long as its mouth, and its slots; a lined one its gap."""
+    made = drafted(spec)
+    gluing = Gluing(made.plan.forms, made.seams)
+    every = {
+        (join.seam, join.one.edge, join.one.start)
+        for joins in gluing.joined.values()
+        for join in joins
+        if not join.one.open and not join.other.open
+    }
+    own = {at for at in every if at[0].startswith("outer ")}
+    mouth = gluing.loops(made.plan.faces["outer"], own)[0]
+    around = sum(
+        part.mm for part in mouth.parts if (part.edge[1], part.edge[2]) in made.form.mouth and not part.open
+    )
+    expected = made.form.mouth_length
+    if not made.form.lower_sides:
+        assert around == pytest.approx(expected, abs=0.1)
+    gaps = [o for found in made.plan.openings.values() for o in found if o.closed]
+    whole = gluing.loops([f for faces in made.plan.faces.values() for f in faces], every)
+    if len(made.forms) > 1:
+        closed = [loop for loop in whole if all(part.open for part in loop.parts)]
+        assert len(closed) == len(whole)
+        assert sum(any(p.open == "gap" for p in loop.parts) for loop in closed) == len(gaps)
+
+
+# what must not get through
+
+
+def _judged(made: Draft, whole: Sewing, order: Acts) -> bool:
+    """Whether another order is refused, or leaves something missing, or ends in the very same bag."""
+    other = done(made, order)
+    return bool(other.refused or other.missing) or other.ended == whole.ended
+
+
+@pytest.mark.parametrize("first", range(6))
+def test_no_act_can_be_left_out_doubled_or_moved_unnoticed(first: int) -> None:
+    """Every act of many bags left out, done twice, or done elsewhere: refused, or the bag is the same."""
+    chance = random.Random(first)
+    bags = FROZEN[first :: 6 if PROFILE == "hunt" else 60]
+    changed = 0
+    for bag in bags:
+        made = drafted(bag["spec"])
+        if made.sewing.refused is not None:
+            continue
+        order = acts_of(made)
+        whole = done(made, order)
+        assert not whole.refused
+        assert not whole.missing
+        for i, act in enumerate(order):
+            rest = order[:i] + order[i + 1 :]
+            assert _judged(made, whole, rest), (bag["bag"], "left out", act)
+            assert _judged(made, whole, order[: i + 1] + order[i:]), (bag["bag"], "doubled", act)
+            for _ in range(2):
+                j = chance.randrange(len(order))
+                assert _judged(made, whole, [*rest[:j], act, *rest[j:]]), (bag["bag"], "moved", act, j)
+            changed += 1
+    assert changed > 60
+
+
+def _first(order: Acts, kind: type, **fields: Any) -> int:
+    return next(
+        i
+        for i, act in enumerate(order)
+        if isinstance(act, kind) and all(getattr(act, name) == value for name, value in fields.items())
+    )
+
+
+def _sewing(layer: str, of: str, row: int = 0) -> Callable[[Act], bool]:
+    def is_it(act: Act) -> bool:
+        return (
+            isinstance(act, acts.Sew) and layer in act.seams.layers and act.seams.of == of and act.row == row
+        )
+
+    return is_it
+
+
+def _is(kind: type, **fields: Any) -> Callable[[Act], bool]:
+    def is_it(act: Act) -> bool:
+        return isinstance(act, kind) and all(getattr(act, name) == value for name, value in fields.items())
+
+    return is_it
+
+
+def _at(order: Acts, which: Callable[[Act], bool]) -> int:
+    return next(i for i, act in enumerate(order) if which(act))
+
+
+Which = Callable[[Act], bool]
+
+
+def without(which: Which) -> Callable[[Acts], Acts]:
+    """Leave every such act out."""
+    return lambda order: [act for act in order if not which(act)]
+
+
+def before(which: Which, other: Which) -> Callable[[Acts], Acts]:
+    """Do the first such act right before another."""
+
+    def moved(order: Acts) -> Acts:
+        act = order[_at(order, which)]
+        rest = [a for a in order if a is not act]
+        i = _at(rest, other)
+        return [*rest[:i], act, *rest[i:]]
+
+    return moved
+
+
+def after(which: Which, other: Which) -> Callable[[Acts], Acts]:
+    """Do the first such act right after the last of another."""
+
+    def moved(order: Acts) -> Acts:
+        act = order[_at(order, which)]
+        rest = [a for a in order if a is not act]
+        i = max(i for i, a in enumerate(rest) if other(a))
+        return [*rest[: i + 1], act, *rest[i + 1 :]]
+
+    return moved
+
+
+def changed(which: Which, **fields: Any) -> Callable[[Acts], Acts]:
+    """Do the first such act another way."""
+
+    def other(order: Acts) -> Acts:
+        i = _at(order, which)
+        return [*order[:i], replace(order[i], **fields), *order[i + 1 :]]
+
+    return other
+
+
+def twice(which: Which) -> Callable[[Acts], Acts]:
+    """Do the first such act twice."""
+
+    def doubled(order: Acts) -> Acts:
+        i = _at(order, which)
+        return [*order[: i + 1], *order[i:]]
+
+    return doubled
+
+
+LINED = tote()
+HEMMED = tote(top={"kind": "double_hem"}, carry=[{"attach": "on_hem"}])
+FRENCH = tote(top={"kind": "double_hem"}, seams={"kind": "french"}, carry=[])
+CASING = {"unit": "mm", "preset": "sack", "size": {"width": 250, "height": 320}, "base": {"kind": "seamed"}}
+CASING = {**CASING, "top": {"kind": "casing", "opening": "slot"}, "carry": []}
+CHANNEL = {**CASING, "top": {"kind": "stitched_channel"}}
+BANDS = {**CASING, "top": {"kind": "bands"}}
+EYELETS = {**CASING, "top": {"kind": "casing", "opening": "eyelets"}}
+ROUND = {**CASING, "base": {"kind": "circle"}, "size": {"diameter": 180, "height": 260}}
+COTTON = {**CASING, "top": {**CASING["top"], "cord_fibre": "cotton", "cord_end": "slant"}}
+POUCH = {"unit": "mm", "preset": "pouch", "size": {"width": 220, "height": 140}, "base": {"kind": "seamed"}}
+POUCH = {**POUCH, "top": {"kind": "zip", "zip_used": "cut"}, "carry": []}
+METAL = {**POUCH, "top": {"kind": "zip", "zip": "metal", "zip_used": "metre", "teeth_at_seams": "out"}}
+METRE = {**POUCH, "top": {"kind": "zip", "zip_used": "metre"}}
+GUSSET = {"unit": "mm", "size": sizes_of("gusset"), "base": {"kind": "gusset"}, "carry": []}
+SIDES = {"unit": "mm", "size": sizes_of("side_panels"), "base": {"kind": "side_panels"}, "carry": []}
+FOLDED_IN = {**SIDES, "base": {"kind": "folded_in"}, "top": {"kind": "double_hem"}}
+PINCHED = tote(base={"kind": "boxed_pinched"}, carry=[])
+COATED = tote(
+    cloth={"outer": "coated_cotton"}, interfacing={"kind": "none"}, top={"kind": "double_hem"}, carry=[]
+)
+OVERLOCKED = tote(top={"kind": "overlocked_hem"}, seams={"kind": "overlocked_first"}, carry=[])
+
+turn, box, cut_out = _is(acts.Turn), _is(acts.Box), _is(acts.CutOut)
+outer_sides, outer_base = _sewing("outer", "side"), _sewing("outer", "base")
+top_seam, stitched, folded = _sewing("outer", "top"), _is(acts.Stitch), _is(acts.Fold)
+pressed, see = _is(acts.Press), _is(acts.See)
+HOT = changed(_is(acts.Press), iron=True)
+
+WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
+    "cut before the cloth is smooth": (LINED, after(_is(acts.Smooth), _is(acts.Cut)), "not been smoothed"),
+    "cut before anything is drawn": (LINED, without(_is(acts.Draw)), "not been drawn"),
+    "sewn before it is marked": (LINED, after(_is(acts.MarkAll), outer_sides), "not been marked"),
+    "fused after the panels are joined": (
+        LINED,
+        after(_is(acts.PutOn, layer="interfacing"), outer_sides),
+        "not on it yet",
+    ),
+    "a strap folded before its core is on": (
+        LINED,
+        after(_is(acts.PutOn, layer="strap core"), _is(acts.Make)),
+        "core",
+    ),
+    "corners cut out of a sewn layer": (LINED, after(cut_out, outer_sides), "have not been cut out"),
+    "a corner before its base seam": (
+        LINED,
+        before(_sewing("outer", "corner"), outer_base),
+        "have to be joined",
+    ),
+    "the straps left out of the top seam": (LINED, without(_is(acts.Baste)), "not in place yet"),
+    "the straps after the top seam": (LINED, after(_is(acts.Baste), top_seam), "not in place yet"),
+    "the outer not turned for the lining": (LINED, without(_is(acts.TurnTo, out="right")), "would lie on"),
+    "the lining not round the outer": (LINED, without(_is(acts.Nest)), "does not lie in"),
+    "turned before it is joined": (LINED, before(turn, top_seam), "not joined yet"),
+    "turned with its bulk": (LINED, without(_is(acts.TrimBulk)), "trimmed before it is turned"),
+    "the gap sewn shut": (LINED, changed(_sewing("lining", "base"), leaves=()), "sewn shut"),
+    "the gap closed before it is turned": (LINED, before(_is(acts.Close), turn), "could not be turned"),
+    "the gap left open": (LINED, without(_is(acts.Close)), "is open"),
+    "topstitched inside out": (LINED, before(stitched, turn), "lies inside"),
+    "a seam sewn twice": (LINED, twice(outer_base), "that far already"),
+    "the lining pressed after it is turned": (LINED, after(pressed, turn), "pressed before it is crossed"),
+    "wrong sides together": (LINED, changed(outer_sides, lies="wrong"), "not sewn with wrong sides"),
+    "straps tucked under a stitched hem": (HEMMED, after(_is(acts.Baste), stitched), "stitched down already"),
+    "a hem stitched before it is folded": (HEMMED, before(stitched, folded), "not been folded"),
+    "straps sewn up before the hem": (HEMMED, before(_is(acts.Fix), stitched), "not stitched yet"),
+    "never turned right side out": (HEMMED, without(_is(acts.TurnTo, out="right")), "right side is not out"),
+    "the second French row first": (FRENCH, before(_sewing("outer", "side", 2), outer_sides), "comes before"),
+    "a French seam not trimmed": (FRENCH, without(_is(acts.Trim)), "comes before this row"),
+    "a French seam not turned between": (FRENCH, without(_is(acts.TurnTo, out="wrong")), "side out"),
+    "the slot sewn shut": (CASING, changed(outer_sides, leaves=()), "sewn shut"),
+    "the slot's edges folded in loose": (CASING, after(_is(acts.HoldOpen), folded), "held back before"),
+    "a cord before its channel": (CASING, before(_is(acts.Thread), stitched), "not stitched yet"),
+    "a cord through no opening": (
+        CASING,
+        lambda order: [replace(a, leaves=()) if isinstance(a, acts.Sew) else a for a in order],
+        "sewn shut",
+    ),
+    "a cord knotted before it is in": (
+        CASING,
+        before(_is(acts.Knot), _is(acts.Thread)),
+        "not in its channel",
+    ),
+    "cotton held in a flame": (COTTON, changed(_is(acts.KeepEnds), flame=True), "does not melt"),
+    "ends kept after threading": (COTTON, after(_is(acts.KeepEnds), _is(acts.Thread)), "already"),
+    "eyelets through a folded casing": (EYELETS, after(_is(acts.Pierce), folded), "have to be made first"),
+    "a channel through the outer alone": (CHANNEL, before(stitched, top_seam), "has to be sewn first"),
+    "bands after the top seam": (BANDS, after(_is(acts.Baste), top_seam), "not in place yet"),
+    "a base before its tube": (ROUND, before(_sewing("outer", "ring"), outer_sides), "snipped"),
+    "a tube that is not snipped": (
+        {**ROUND, "allowances": {"general": 12}},
+        without(_is(acts.Snip)),
+        "snipped before it can turn",
+    ),
+    "a gusset that is not clipped": (GUSSET, without(_is(acts.Snip)), "snipped before it can turn"),
+    "side panels that are not clipped": (SIDES, without(_is(acts.Snip)), "snipped before it can turn"),
+    "a base folded up after the sides": (FOLDED_IN, after(_is(acts.FoldUp), outer_sides), "folded up inside"),
+    "tips cut before they are sewn": (PINCHED, before(_is(acts.TrimTips), box), "have not been sewn"),
+    "corners never pinched": (PINCHED, without(box), "have not been sewn"),
+    "a zip cut before it is tacked": (POUCH, after(_is(acts.Tack), _is(acts.CutZip)), "run off the cut end"),
+    "a zip cut with its slider off": (METRE, without(_is(acts.SlideOn)), "slider"),
+    "hard teeth under the needle": (METAL, without(_is(acts.TakeTeethOut)), "strike its teeth"),
+    "a zip sewn in before it is cut": (
+        POUCH,
+        after(_is(acts.CutZip), _is(acts.Sew, side=0)),
+        "cut to its length",
+    ),
+    "a zip never opened": (POUCH, without(_is(acts.OpenZip)), "zip is closed"),
+    "a zip opened when all is sewn": (POUCH, without(_is(acts.OpenZip, far="half")), "slider lies inside"),
+    "an iron on coated cloth": (COATED, HOT, "melts under an iron"),
+    "overlocked after it is sewn": (
+        OVERLOCKED,
+        before(_sewing("outer", "side", 1), _is(acts.Finish)),
+        "comes before",
+    ),
+    "a raw edge folded once": (
+        OVERLOCKED,
+        without(_is(acts.Finish, edges=acts.Edges(("outer",), "top"))),
+        "would show or fray",
+    ),
+}
+
+
+@pytest.mark.parametrize("name", WRONG)
+def test_a_wrong_order_is_refused_with_its_reason(name: str) -> None:
+    """Each is an order that a maker could fall into; the simulator says why it cannot be."""
+    spec, edit, reason = WRONG[name]
+    made = drafted(spec)
+    assert made.sewing.refused is None, made.sewing.refused
+    order = acts_of(made)
+    wrong = edit(order)
+    assert wrong != order
+    other = done(made, wrong)
+    said = other.refused.reason if other.refused else "; ".join(other.missing)
+    assert said, "it got through"
+    assert reason in said
+
+
+def test_there_are_forty_of_them() -> None:
+    """As many wrong orders as were asked for, or more."""
+    assert len(WRONG) >= 40
+
+
+def test_a_refused_step_is_named_with_its_reason() -> None:
+    """What a maker reads: the step that cannot go on, and why."""
+    made = drafted(LINED)
+    order = [replace(s, acts=()) if s.key == "turn out" else s for s in made.steps]
+    from ambitus.core.steps.carried_out import carried_out
+
+    refused = carried_out(made.plan, order).refused
+    assert refused is not None
+    assert refused.told.startswith(
+        "Sew the top seam: the wrong side of the outer would lie on the right side"
+    )
