@@ -405,9 +405,21 @@ def _(b: Bag) -> bool:
     return _gapped(b) and b.mm("top.gap") > _straight(b) - 30 + EPS
 
 
+def _to_pass(b: Bag) -> float:
+    """The round of a bundle that the outer half fills, laid flat: what it passes through."""
+    cloth = max(cloth.thickness for cloth in b.outside) * (2 if b.chose("cloth.doubled", "doubled") else 1)
+    area = 2 * b.opening * (cloth + (b.stiffening.thickness if b.stiffening is not None else 0.0))
+    return float((2 * math.pi * area) ** 0.5)
+
+
+@says("gap-cannot-pass")
+def _(b: Bag) -> bool:
+    return _gapped(b) and b.mm("top.gap") < _to_pass(b) - EPS
+
+
 @says("gap-too-small")
 def _(b: Bag) -> bool:
-    return _gapped(b) and b.mm("top.gap") < _to_turn(b)
+    return _gapped(b) and _to_pass(b) - EPS <= b.mm("top.gap") < _to_turn(b)
 
 
 # --- layers

@@ -70,6 +70,11 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "allowance-out-of-role": (tote(allowances={"base": 25.5}), tote(allowances={"base": 25.4})),
     "grid-moved-size": (tote(depth=103), tote(depth=102)),
     "gap-over-seam": (tote(width=150, top={"gap": 120.5}), tote(width=150, top={"gap": 120})),
+    # 2 x 460 mm of outer, 0.7 + 4 mm thick: sqrt(2 pi x 4,324) = 164.8
+    "gap-cannot-pass": (
+        tote(interfacing=FOAM, top={"gap": 164}),
+        tote(interfacing=FOAM, top={"gap": 165}),
+    ),
     "gap-too-small": (tote(interfacing=FOAM, top={"gap": 119.5}), tote(interfacing=FOAM, top={"gap": 120})),
     "mouth-under-free-arm": (tote(width=99, depth=40), tote(width=100, depth=40)),
     "allowance-for-fray": (

@@ -19,6 +19,7 @@ WHY = {
     "cloth-too-narrow": "half as large again, a panel in one is wider than its cloth comes",
     "enclosed-under-lining": "French or felled seams were chosen in a lined bag",
     "fused-without-heat": "a fused interfacing on a coated, waxed or nylon outer",
+    "gap-cannot-pass": "made half as large, in foam: its straight seam has no room for what has to pass",
     "gap-too-small": "made half as large, its straight seam has no room for a hand, or for foam",
     "grid-moved-size": "half the depth less the seam lies on the grid, so an odd depth moves by one step",
     "hand-does-not-go-in": "a small pouch opens less than 100 mm",

@@ -5,6 +5,7 @@ from collections.abc import Mapping, Sequence
 from ambitus.core.form.model import Form, Piece, Seam
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.thickness import thick_outside
 from ambitus.core.sew.plan import Plan, RowPlan
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.work import cold_layers
@@ -31,5 +32,6 @@ def plan_of(
         seams={seam.key: seam for seam in seams},
         pieces=pieces,
         rows={key: _rows(bag, key) for key in {*(seam.seam for seam in seams), "corner"}},
+        thick={"outer": thick_outside(bag)},
         cold=frozenset({*cold, *small}),
     )

@@ -7,6 +7,7 @@ from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.joins import between, room_for_join
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
 from ambitus.core.grammar.kinds import TOP_KIND
+from ambitus.core.grammar.thickness import thick_outside
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.fields import (
     EASE_BY,
@@ -19,7 +20,13 @@ from ambitus.core.grammar.top.fields import (
     TURN,
     TURNED,
 )
-from ambitus.core.grammar.top.turned_through.gap import LEAST_GAP, is_bulky, longest_gap, straight_seam
+from ambitus.core.grammar.top.turned_through.gap import (
+    LEAST_GAP,
+    is_bulky,
+    least_to_pass,
+    longest_gap,
+    straight_seam,
+)
 from ambitus.core.lengths import paired, snap
 
 if TYPE_CHECKING:
@@ -149,6 +156,42 @@ def gap_over_seam(draft: "Draft") -> Iterator[Fired]:
 
 @check(
     "top",
+    15,
+    "gap-cannot-pass",
+    "stop",
+    "The bag does not go through its gap",
+    "gap < √(2π · 2F · thickness of the outer and what is on it)",
+    "Loosely bundled, the outer fills half of its round: it has to pass the gap twice folded.",
+    "The bag cannot be turned right side out.",
+)
+def gap_cannot_pass(draft: "Draft") -> Iterator[Fired]:
+    found, bag = _gap(draft), draft.bag
+    if not found:
+        return
+    needed = least_to_pass(draft.form.mm("flat_opening"), thick_outside(bag))
+    if found[0] >= needed - 1e-6:
+        return
+    gap, straight = found
+    least = at_least(bag, needed)
+    elsewhere, words = _other_seam(draft, least)
+    fits = longest_gap(straight) >= least - 1e-6
+    both = tuple((*way, *to(GAP, least)) for way in elsewhere)
+    fix = f"Leave {{least}} or more{words}." if fits else f"Its seam has room for {{most}}{words}."
+    yield fired(
+        GAP,
+        "{gap} to turn {around} of cloth through, {thick} thick.",
+        fix,
+        remedies=(*((to(GAP, least),) if fits else ()), *both, to(TURNED, "zip")),
+        gap=gap,
+        least=least,
+        around=draft.form.mouth_length,
+        thick=thick_outside(bag),
+        most=at_most(bag, longest_gap(straight)),
+    )
+
+
+@check(
+    "top",
     20,
     "gap-too-small",
     "warn",
@@ -162,7 +205,8 @@ def gap_too_small(draft: "Draft") -> Iterator[Fired]:
     if not found:
         return
     least = at_least(bag, least_to_turn(draft))
-    if found[0] < least_to_turn(draft) - 1e-9:
+    passes = found[0] >= least_to_pass(draft.form.mm("flat_opening"), thick_outside(bag)) - 1e-6
+    if passes and found[0] < least_to_turn(draft) - 1e-9:
         gap, straight = found
         fits = longest_gap(straight) >= least - 1e-6
         elsewhere, words = _other_seam(draft, least)
@@ -229,5 +273,11 @@ def hem_out_of_role(draft: "Draft") -> Iterator[Fired]:
 
 
 #: of what is lined, and of what is hemmed
-LINED_CHECKS = (facing_out_of_reach, lining_ease_out_of_role, gap_over_seam, gap_too_small)
+LINED_CHECKS = (
+    facing_out_of_reach,
+    lining_ease_out_of_role,
+    gap_over_seam,
+    gap_cannot_pass,
+    gap_too_small,
+)
 HEM_CHECKS = (hem_out_of_role,)

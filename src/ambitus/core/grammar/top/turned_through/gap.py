@@ -1,9 +1,13 @@
 """The turning gap: how long it may be, and where in the lining it is left."""
 
+import math
+
 from ambitus.core.form.model import Edge, Face, Form
 from ambitus.core.form.sewn import Opening, Place, Told, along_seam, edge_length
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
+from ambitus.core.grammar.sizes import BREADTH, DEPTH, DIAMETER, LENGTH, WIDTH
+from ambitus.core.grammar.thickness import thick_outside
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.fields import FACING_HEIGHT, GAP, GAP_IN
 from ambitus.core.lengths import paired, snap
@@ -11,6 +15,9 @@ from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import OfField, Sum, Term
 
 WIDEST_MARGIN, NARROWEST_MARGIN = 40.0, 15.0
+
+#: Default (ours): from so many times the least on, a gap is easy to turn through.
+EASY = 1.3
 
 #: Under this a hand cannot turn a bag. The other seam, or another way in, is offered.
 LEAST_GAP = 60.0
@@ -23,9 +30,34 @@ def is_bulky(bag: Resolved) -> bool:
     return bulky and bag.kinds.interfacing.cuts
 
 
+def least_to_pass(flat: float, thick: float) -> float:
+    """
+    Return the least gap that an outer passes through, in mm: it is *flat* mm across its mouth, laid flat, and
+    *thick* mm with all that is on it. Loosely bundled it fills half of its round.
+
+    >>> round(least_to_pass(420, 0.9)), round(least_to_pass(420, 3.6))
+    (69, 138)
+    """
+    return math.sqrt(2 * math.pi * 2 * flat * thick)
+
+
+def _flat(bag: Resolved) -> float:
+    """Return about how far it is across the mouth, from the sizes asked for; nothing where none tells."""
+    if DIAMETER in bag.values:
+        return math.pi * DIAMETER.of(bag) / 2
+    if LENGTH in bag.values:
+        return LENGTH.of(bag) + BREADTH.of(bag)
+    return sum(field.of(bag) for field in (WIDTH, DEPTH) if field in bag.values)
+
+
 def usual_gap(bag: Resolved) -> float:
-    """Return the gap these layers need: 100 mm | 4 in, or 180 | 7 where fleece or foam must pass."""
-    return paired(180 if is_bulky(bag) else 100).mm(bag.unit)
+    """
+    Return the gap these layers need: 100 mm | 4 in, or 180 | 7 where fleece or foam must pass; more where so
+    much cloth passes that it would be tight.
+    """
+    step = paired(10).mm(bag.unit)
+    easy = math.ceil(EASY * least_to_pass(_flat(bag), thick_outside(bag)) / step - 1e-9) * step
+    return max(paired(180 if is_bulky(bag) else 100).mm(bag.unit), easy)
 
 
 def margin(straight: float, gap: float) -> float:
