@@ -75,7 +75,10 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(interfacing=FOAM, top={"gap": 164}),
         tote(interfacing=FOAM, top={"gap": 165}),
     ),
-    "gap-too-small": (tote(interfacing=FOAM, top={"gap": 119.5}), tote(interfacing=FOAM, top={"gap": 120})),
+    "gap-too-small": (
+        tote(140, 200, 60, interfacing=FOAM, top={"gap": 119.5}),
+        tote(140, 200, 60, interfacing=FOAM, top={"gap": 120}),
+    ),
     "mouth-under-free-arm": (tote(width=99, depth=40), tote(width=100, depth=40)),
     "allowance-for-fray": (
         tote(cloth={"outer": "linen"}, allowances={"side": 9.4}),
