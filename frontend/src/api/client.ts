@@ -20,6 +20,8 @@ export type Tile = Schemas['Tile']
 export type Outline = Schemas['OutlineOut']
 export type Volumes = Schemas['Volumes']
 export type Closing = Schemas['ClosingShown']
+export type Work = Schemas['WorkShown']
+export type WorkPicture = Schemas['WorkPicture']
 export type Plan = Schemas['PlanOut']
 export type OpenPlan = Schemas['OpenPlan']
 export type Revision = Schemas['RevisionOut']
@@ -120,6 +122,7 @@ export const api = {
     ask<Tiles>('POST', '/tiles', { spec, phrase, unit }, signal),
   volumes: (spec: Spec, asked: string, ratio: string, unit: Unit) =>
     ask<Volumes>('POST', '/volumes', { spec, asked, ratio, unit }),
+  work: (spec: Spec, unit: Unit, signal?: AbortSignal) => ask<Work>('POST', '/work', { spec, unit }, signal),
   closing: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Closing[]>('POST', '/closing', { spec, unit }, signal),
   outline: (name: string, text: string, unit: Schemas['DrawingIn']['unit']) =>

@@ -104,6 +104,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * See the work in order
+         * @description Return every step of the work with its picture, carried out first by the simulator.
+         */
+        post: operations["work_in_order_api_work_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -1563,6 +1583,10 @@ export interface components {
             findings: components["schemas"]["FindingShown"][];
             /** Steps */
             steps: components["schemas"]["StepShown"][];
+            /** Takes */
+            takes: string;
+            /** Refused */
+            refused: string;
             /** Last Word */
             last_word: string;
             standing: components["schemas"]["Standing"];
@@ -1804,6 +1828,11 @@ export interface components {
             reads: string[];
             /** Cautions */
             cautions: string[];
+            /** Takes */
+            takes: string;
+            /** Needle */
+            needle: string;
+            picture: components["schemas"]["WorkPicture"] | null;
         };
         /**
          * SteppedEdit
@@ -1882,25 +1911,6 @@ export interface components {
             end?: number | null;
         };
         /**
-         * Stroke
-         * @description One line of a section: what is seen where a seam, an edge or a strap is cut through.
-         *
-         *     Sections are drawn in a box 100 wide and 60 high, y downwards, not to scale: they tell one way of
-         *     sewing from another.
-         */
-        Stroke: {
-            /**
-             * Style
-             * @enum {string}
-             */
-            style: "outer" | "other" | "strap" | "stitch" | "overcast";
-            /** Points */
-            points: [
-                number,
-                number
-            ][];
-        };
-        /**
          * Tile
          * @description One way to have it: this bag redrafted with the choice made; ``brings`` are checks it sets off.
          *
@@ -1929,7 +1939,7 @@ export interface components {
             piece_looks: string;
             standing: components["schemas"]["Standing"] | null;
             /** Section */
-            section: components["schemas"]["Stroke"][];
+            section: components["schemas"]["ambitus__core__grammar__contract__Stroke"][];
         };
         /**
          * TileEdit
@@ -2226,6 +2236,69 @@ export interface components {
             /** Ways */
             ways: components["schemas"]["PlainWay"][];
         };
+        /**
+         * WorkPicture
+         * @description A picture in mm: what it spans (left, top, width, height), how things lie in words, and its strokes.
+         */
+        WorkPicture: {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Lies */
+            lies: string;
+            /** Strokes */
+            strokes: components["schemas"]["ambitus__core__drawing__work__table__Stroke"][];
+        };
+        /**
+         * WorkShown
+         * @description The work in order, about how long it takes in all, and where it cannot go on, if so.
+         */
+        WorkShown: {
+            /** Steps */
+            steps: components["schemas"]["StepShown"][];
+            /** Takes */
+            takes: string;
+            /** Refused */
+            refused: string;
+        };
+        /**
+         * Stroke
+         * @description One thing to paint: path data, the layer it is of, and what it is.
+         */
+        ambitus__core__drawing__work__table__Stroke: {
+            /** D */
+            d: string;
+            /** Layer */
+            layer: string;
+            /**
+             * Style
+             * @enum {string}
+             */
+            style: "right" | "wrong" | "behind" | "now" | "done" | "open" | "fold" | "on";
+        };
+        /**
+         * Stroke
+         * @description One line of a section: what is seen where a seam, an edge or a strap is cut through.
+         *
+         *     Sections are drawn in a box 100 wide and 60 high, y downwards, not to scale: they tell one way of
+         *     sewing from another.
+         */
+        ambitus__core__grammar__contract__Stroke: {
+            /**
+             * Style
+             * @enum {string}
+             */
+            style: "outer" | "other" | "strap" | "stitch" | "overcast";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+        };
     };
     responses: never;
     parameters: never;
@@ -2423,6 +2496,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClosingShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    work_in_order_api_work_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkShown"];
                 };
             };
             /** @description Bad Request */

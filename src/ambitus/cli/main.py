@@ -50,6 +50,10 @@ def _parser() -> argparse.ArgumentParser:
         one.add_argument("file", metavar=what.upper(), help=f"{kinds}, or - for standard input")
         one.add_argument("--json", action="store_true", help="all results, as JSON in mm")
         one.add_argument("--unit", choices=("mm", "cm", "in"), help="unit of the table (default: the plan's)")
+        if name == "steps":
+            one.add_argument(
+                "--picture", metavar="FOLDER", type=Path, help="write the picture of every step there, as SVG"
+            )
         if name == "check":
             one.add_argument("--fix", metavar="ID", help="carry out in the file what helps against it")
         if what == "cutlist":
@@ -75,7 +79,7 @@ def _parser() -> argparse.ArgumentParser:
     return parser
 
 
-ON_FILES = {"draft": draft_file, "check": check_file, "steps": steps_file}
+ON_FILES = {"draft": draft_file, "check": check_file}
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -88,11 +92,13 @@ def main(arguments: Sequence[str] | None = None) -> int:
         return print_schema(given.of)
     if given.command == "outline":
         return guarded(lambda: outline_file(given.file, given.given or "", given.json))
-    if given.command in (*ON_FILES, "read"):
+    if given.command in (*ON_FILES, "steps", "read"):
         if given.command == "read":
             return guarded(lambda: read_file(given.file, given.unit, given.json, given.given))
         if given.command == "check" and given.fix:
             return guarded(lambda: fix_file(given.file, given.unit, given.fix))
+        if given.command == "steps":
+            return guarded(lambda: steps_file(given.file, given.unit, given.json, given.picture))
         return guarded(lambda: ON_FILES[given.command](given.file, given.unit, given.json))
     if given.command in ("backup", "restore"):
         # each command loads only what it works with

@@ -11,6 +11,7 @@ from typing import Any
 
 from ambitus.core.checks.run import findings, stops
 from ambitus.core.draft import Draft, draft, readers
+from ambitus.core.drawing.picture import work_svg
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.lengths import Unit, View
@@ -179,21 +180,27 @@ def fix_file(name: str, unit: Unit | None, check: str) -> int:
     return _worst(carried.after)
 
 
-def steps_file(name: str, unit: Unit | None, as_json: bool) -> int:
-    """Print the work in order."""
+def steps_file(name: str, unit: Unit | None, as_json: bool, picture: Path | None = None) -> int:
+    """Print the work in order, its pictures into a folder if one is named; exit 1 where it cannot go on."""
     made = _drafted(name)
+    shown = _sheet(made, unit)
+    if picture is not None:
+        picture.mkdir(parents=True, exist_ok=True)
+        for s in shown.steps:
+            if s.picture is not None:
+                put_whole(picture / f"{s.number:02} {s.title}.svg", work_svg(s.picture, s.title))
 
     def text() -> str:
-        out = []
-        for s in _sheet(made, unit).steps:
-            out.append(f"{s.number:2}. {s.title}{_KINDS.get(s.kind, '')}")
+        out = [f"Cannot be done as told. {shown.refused}"] if shown.refused else []
+        for s in shown.steps:
+            out.append(f"{s.number:2}. {s.title}{_KINDS.get(s.kind, '')} ({s.takes})")
             out += [f"    {line}" for line in (f"{s.say} {s.settings}".strip(), *s.lengths) if line]
             out += [f"    reads: {line}" for line in s.reads]
             out += [f"    ! {line}" for line in s.cautions]
-        return "\n".join([*out, "", _sheet(made, unit).last_word])
+        return "\n".join([*out, "", f"About {shown.takes} in all, a first guess.", shown.last_word])
 
     _tell(as_json, lambda: draft_json(made)["steps"], text)
-    return FINE
+    return STOPPED if shown.refused else FINE
 
 
 def read_file(name: str, unit: Unit | None, as_json: bool, given: Unit | None = None) -> int:

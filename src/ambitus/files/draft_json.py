@@ -8,6 +8,7 @@ from ambitus.core.curves import Arc, Bend
 from ambitus.core.draft import RULES_VERSION, Draft
 from ambitus.core.form.model import Piece
 from ambitus.core.lengths import View
+from ambitus.core.sew.minutes import minutes_of
 from ambitus.core.shown.models import FindingShown
 from ambitus.core.shown.present import finding
 from ambitus.core.sums import Sum
@@ -127,6 +128,7 @@ def draft_json(draft: Draft, shown: Iterable[FindingShown] | None = None) -> dic
                 "lengths": dict(s.lengths),
                 "reads": {r.label: r.mm for r in s.reads},
                 "cautions": list(s.cautions),
+                "minutes": round(minutes_of(draft.plan, s.acts), 1),
             }
             for i, s in enumerate(draft.steps, 1)
         ],

@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field, TypeAdapter
 from ambitus.core.checks.run import every_rule, findings
 from ambitus.core.draft import readers
 from ambitus.core.grammar.registry import GRAMMAR
-from ambitus.core.lengths import Unit
+from ambitus.core.lengths import Unit, View
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
 from ambitus.core.shown.by_volume import Volumes, volumes
@@ -17,9 +17,10 @@ from ambitus.core.shown.cause import cause_of
 from ambitus.core.shown.closing import ClosingShown, closing_shown
 from ambitus.core.shown.compare import Compared, compare
 from ambitus.core.shown.helped import findings_helped
-from ambitus.core.shown.models import Drafted, FindingShown, Tiles
+from ambitus.core.shown.models import Drafted, FindingShown, Tiles, WorkShown
 from ambitus.core.shown.present import present
 from ambitus.core.shown.tiles import tiles
+from ambitus.core.shown.work import work_shown
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted
 from ambitus.files.drawings.outline import outline_from
@@ -34,6 +35,7 @@ _TILES = TypeAdapter(Tiles)
 _VOLUMES = TypeAdapter(Volumes)
 _CLOSING = TypeAdapter(tuple[ClosingShown, ...])
 _COMPARED = TypeAdapter(Compared)
+_WORK = TypeAdapter(WorkShown)
 
 
 class TilesRequest(BaseModel):
@@ -168,6 +170,14 @@ def drawn_closed(body: DraftRequest) -> Response:
     """Return the steps from the open mouth to the cord pulled tight; none for a bag without a cord."""
     spec, unit = with_edits(body)
     return _json(_CLOSING.dump_json(closing_shown(drafted(spec), unit)))
+
+
+@router.post("/work", response_model=WorkShown, responses=WRONG, summary="See the work in order")
+def work_in_order(body: DraftRequest) -> Response:
+    """Return every step of the work with its picture, carried out first by the simulator."""
+    spec, unit = with_edits(body)
+    made = drafted(spec)
+    return _json(_WORK.dump_json(work_shown(made, View(unit, made.bag.unit))))
 
 
 @router.post("/compare", response_model=Compared, responses=WRONG, summary="Compare two bags")

@@ -19,6 +19,7 @@ import PhraseTiles from './PhraseTiles.vue'
 import PiecesFlat from './PiecesFlat.vue'
 import PlanRevisions from './PlanRevisions.vue'
 import { usePlan } from './usePlan'
+import WorkSteps from './WorkSteps.vue'
 import './beside.css'
 import './draft.css'
 
@@ -32,6 +33,7 @@ const { plan, drafted, unit, problems, keeping, trouble, changed, offline, waiti
 const phrase = ref('')
 const opened = ref<Opened>()
 const historyShown = ref(false)
+const workShown = ref(false)
 const tools = ref<InstanceType<typeof DraftTools>>()
 const root = ref<HTMLElement>()
 const piecesRoom = ref({ width: 800, height: 132 })
@@ -160,6 +162,7 @@ useKeys(
     d: () => goTo('size.depth'),
     u: nextUnit,
     p: () => tools.value?.toSheet(),
+    o: () => (workShown.value = true),
   },
   single,
   { undo: at.undo, redo: at.redo },
@@ -262,6 +265,9 @@ useKeys(
           @silence="silence"
           @remedy="remedy"
         />
+        <button type="button" class="quiet read-work" @click="workShown = true">
+          Read the work through, step by step
+        </button>
       </aside>
     </template>
 
@@ -272,5 +278,6 @@ useKeys(
       :unit="unit"
       @restore="restoreRevision"
     />
+    <WorkSteps v-model="workShown" :drafted="drafted" />
   </div>
 </template>

@@ -4,6 +4,7 @@ from ambitus.core.draft import Draft
 from ambitus.core.drawing.flat import flat_piece
 from ambitus.core.drawing.paths import number, path
 from ambitus.core.drawing.standing import standing
+from ambitus.core.drawing.work import WorkPicture
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.contract import Section
 
@@ -96,3 +97,27 @@ def standing_svg(draft: Draft, title: str) -> str:
         body += _line(line.d, unit * 0.7, stroke="#1D5A4C")
     edge = unit * 16
     return _svg((left - edge, top - edge, wide + 2 * edge, tall + 2 * edge), body, title)
+
+
+_WORK = {
+    "right": ("", _INK, 1.0),
+    "wrong": ("#F7F6F0", _INK, 1.0),
+    "behind": ("#FFFFFF", _INK, 0.7),
+    "on": ("", _INK, 0.9),
+    "fold": ("none", _INK, 0.6),
+    "done": ("none", _INK, 0.8),
+    "open": ("none", "#A87500", 1.4),
+    "now": ("none", "#C2362B", 2.0),
+}
+
+
+def work_svg(picture: WorkPicture, title: str) -> str:
+    """Return the picture of a step as an SVG file: what is done now in the accent, what was done dashed."""
+    unit, body = max(picture.box[2:]) / 130, ""
+    for stroke in picture.strokes:
+        fill, ink, wide = _WORK[stroke.style]
+        dash = {"fold": (3, 2, 1, 2), "done": (2.4, 1.6), "open": (0.6, 2.0)}.get(stroke.style, ())
+        dashed = " ".join(number(unit * n) for n in dash)
+        fill = fill or _FILL.get(stroke.layer, "#FFFFFF")
+        body += _line(stroke.d, unit * wide, stroke=ink, fill=fill, dash=dashed)
+    return _svg(picture.box, body, title)

@@ -1,6 +1,6 @@
 """The simulator: it carries the steps of the work out, one by one, until one of them cannot be done."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 
 from ambitus.core.sew.acts import Act, TurnTo
@@ -34,12 +34,22 @@ class Sewing:
     ended: dict[str, object] = field(default_factory=dict)
 
 
-def sew(plan: Plan, steps: Sequence[Sequence[Act]]) -> Sewing:
-    """Carry out the acts of every step on the bag of *plan*, and compare its end with the form."""
+def _unwatched(_: int, __: Work) -> None:
+    """Look at nothing."""
+
+
+def sew(
+    plan: Plan, steps: Sequence[Sequence[Act]], watch: Callable[[int, Work], None] = _unwatched
+) -> Sewing:
+    """
+    Carry out the acts of every step on the bag of *plan*, and compare its end with the form; *watch* is shown
+    the state before each step.
+    """
     work = Work(plan)
     turns: dict[int, tuple[TurnTo, ...]] = {}
     idle: set[int] = set()
     for at, acts in enumerate(steps):
+        watch(at, work)
         turned: list[TurnTo] = []
         try:
             for act in acts:

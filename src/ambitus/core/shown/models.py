@@ -5,6 +5,7 @@ from typing import Literal
 
 from ambitus.core.drawing.flat import FlatPiece
 from ambitus.core.drawing.standing import Shape, Standing
+from ambitus.core.drawing.work import WorkPicture
 from ambitus.core.grammar.contract import Section
 from ambitus.core.lengths import Unit
 from ambitus.core.spec.model import Spec
@@ -320,6 +321,20 @@ class StepShown:
     lengths: tuple[str, ...]
     reads: tuple[str, ...]
     cautions: tuple[str, ...]
+    #: about how long it takes, as words: a first guess
+    takes: str
+    #: what lies under the needle, where something is sewn
+    needle: str
+    picture: WorkPicture | None
+
+
+@dataclass(frozen=True, slots=True)
+class WorkShown:
+    """The work in order, about how long it takes in all, and where it cannot go on, if so."""
+
+    steps: tuple[StepShown, ...]
+    takes: str
+    refused: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -335,6 +350,9 @@ class Sheet:
     read: ReadShown
     findings: tuple[FindingShown, ...]
     steps: tuple[StepShown, ...]
+    #: about how long it takes in all, and where it cannot go on, if so
+    takes: str
+    refused: str
     last_word: str
     standing: Standing
     states: tuple[StateShown, ...]

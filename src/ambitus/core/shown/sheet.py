@@ -4,7 +4,7 @@ from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.lengths import Unit, View
-from ambitus.core.shown.models import DimensionShown, Sheet, StepShown
+from ambitus.core.shown.models import DimensionShown, Sheet
 from ambitus.core.shown.present import (
     finding,
     grid_label,
@@ -15,32 +15,8 @@ from ambitus.core.shown.present import (
     sizes,
     states,
 )
-from ambitus.core.steps.work import CAUTIONS, LAST_WORD
-
-
-def _steps(draft: Draft, view: View) -> tuple[StepShown, ...]:
-    """Return the steps as printed; a caution is told in full once, and by its name after that."""
-    told: set[str] = set()
-
-    def caution(name: str) -> str:
-        if name in told:
-            return name.capitalize()
-        told.add(name)
-        return CAUTIONS[name]
-
-    return tuple(
-        StepShown(
-            i,
-            s.title,
-            s.told(view),
-            s.kind,
-            s.settings,
-            tuple(f"{name} {view.with_unit(mm)}" for name, mm in s.lengths),
-            tuple(f"{r.label}: {view.with_unit(r.mm)}" for r in s.reads if r.mm > 0),
-            tuple(caution(c) for c in s.cautions),
-        )
-        for i, s in enumerate(draft.steps, 1)
-    )
+from ambitus.core.shown.work import work_shown
+from ambitus.core.steps.work import LAST_WORD
 
 
 def _readings(draft: Draft, view: View) -> tuple[str, ...]:
@@ -56,7 +32,7 @@ def _readings(draft: Draft, view: View) -> tuple[str, ...]:
 def sheet(draft: Draft, unit: Unit) -> Sheet:
     """Return the cut sheet of *draft* in *unit*."""
     view = View(unit, draft.bag.unit)
-    bag = draft.bag
+    bag, work = draft.bag, work_shown(draft, view)
     return Sheet(
         sentence="".join(t.text for t in sentence(bag, view)),
         unit=unit,
@@ -66,7 +42,9 @@ def sheet(draft: Draft, unit: Unit) -> Sheet:
         readings=_readings(draft, view),
         read=read_back(draft, view),
         findings=tuple(finding(f, view) for f in findings(draft)),
-        steps=_steps(draft, view),
+        steps=work.steps,
+        takes=work.takes,
+        refused=work.refused,
         last_word=LAST_WORD,
         standing=picture(draft),
         states=states(draft, view),

@@ -13,6 +13,7 @@ from ambitus.core.grammar.top.lining import says_taper, sewn_deeper
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Reading, Step
+from ambitus.core.steps.settings import stitched
 
 _RANKS: dict[Layer, int] = {"outer": 400, "lining": 500}
 #: what a class of seam is called in a step, and the key of its step
@@ -91,7 +92,8 @@ def row_acts(seams: acts.Seams, row: Row, at: int, leaves: tuple[str, ...] = ())
 def stitch_of(bag: Resolved, layer: Layer) -> str:
     """Return how a plain row is stitched in the cloth of *layer*."""
     cloth = bag.cloth(layer)
-    return f"Straight stitch {cloth.stitch:g}, standard foot, {cloth.needle}. Secure both ends."
+    foot = ("standard foot",) if cloth.pins else ()
+    return f"{stitched(cloth, None, *foot)} Secure both ends."
 
 
 @dataclass(frozen=True, slots=True)

@@ -26,6 +26,7 @@ from ambitus.core.lengths import amount
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
+from ambitus.core.steps.settings import stitched
 from ambitus.core.sums import Term
 
 
@@ -94,7 +95,7 @@ def making_steps(item: Item, fold: tuple[str, str], stitch: tuple[str, str]) -> 
             needs=(f"carry {at} folded",),
             gives=(f"carry {at} made",),
             acts=(acts.Make((f"strap carry.{at}",), iron=False, folded=True),),
-            settings=f"Straight stitch 3, {bag.cloth('outer').needle}, {amount(2, bag.unit)} from the edge.",
+            settings=stitched(bag.cloth("outer"), 3, f"{amount(2, bag.unit)} from the edge"),
             cautions=("needle over bulk",),
         ),
     )

@@ -7,6 +7,7 @@ from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
+from ambitus.core.steps.settings import stitched
 
 #: what the outer's panels give once they are whole
 PANELS = ("outer panels laid", "outer panels ready", "outer top known")
@@ -47,7 +48,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 needs=("outer doubled" if doubled else "outer pieces laid",),
                 gives=("outer bottom joined",),
                 acts=(acts.Sew(acts.Seams(("outer",), "join")),),
-                settings=f"Straight stitch {bag.cloth('outer').stitch:g}, {bag.cloth('outer').needle}.",
+                settings=stitched(bag.cloth("outer")),
                 lengths=(("Allowance", join),),
                 reads=(
                     Reading("foot_to_join", "From the edge it stands on to the join", form.stance.bottom),

@@ -12,6 +12,7 @@ from ambitus.core.lengths import paired, snap
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
+from ambitus.core.steps.settings import stitched
 from ambitus.core.sums import Term, grid_term
 
 FACING_PARAMS = (
@@ -107,7 +108,7 @@ def facing_steps(bag: Resolved) -> tuple[Step, ...]:
                 acts.Sew(acts.Seams(("lining",), "join")),
                 acts.Press(("lining",)),
             ),
-            settings=f"Straight stitch 2.5, {bag.cloth('lining').needle}. Iron: {bag.cloth('lining').iron}.",
+            settings=f"{stitched(bag.cloth('lining'), 2.5)} Iron: {bag.cloth('lining').iron}.",
             lengths=(("Allowance", JOIN_ALLOWANCE.of(bag)),),
             reads=(Reading("top_to_join", "From the finished top to the join", FACING_HEIGHT.of(bag)),),
             cautions=("hot iron",),

@@ -13,6 +13,7 @@ from ambitus.core.lengths import snap
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Step
+from ambitus.core.steps.settings import stitched
 from ambitus.core.sums import Term
 
 SLIVER_PARAM = Param(
@@ -110,7 +111,7 @@ def hem_steps(
             needs=("hem pressed", *straps),
             gives=("outer top known", "outer panels ready"),
             acts=(acts.Stitch(acts.Edges(("outer",), "top")),),
-            settings=f"Straight stitch 3, {outer.needle}, close to the fold.",
+            settings=stitched(outer, 3, "close to the fold"),
             cautions=("needle over bulk",) if straps else (),
         ),
         *turn_out(bag, 700, needs=("outer body sewn",)),

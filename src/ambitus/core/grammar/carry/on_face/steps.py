@@ -6,6 +6,7 @@ from ambitus.core.grammar.carry.strap import gap_of, straps_even
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
+from ambitus.core.steps.settings import stitched
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -37,7 +38,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             needs=(f"carry {at} even",),
             gives=(f"carry {at} caught", "outer panels ready"),
             acts=(acts.Fix((f"strap carry.{at}",)),),
-            settings=f"Straight stitch 3, {bag.cloth('outer').needle}.",
+            settings=stitched(bag.cloth("outer"), 3),
             lengths=(("Box", BOX.of(item)),),
             cautions=("needle over bulk",),
         ),

@@ -11,6 +11,7 @@ from ambitus.core.grammar.top.turned_through.steps import steps as turned_throug
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
+from ambitus.core.steps.settings import stitched
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -28,7 +29,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         needs=("pieces marked",),
         gives=("band ends done",),
         acts=(acts.See(),),
-        settings=f"Straight stitch 2.5, {outer.needle}.",
+        settings=stitched(outer, 2.5),
         lengths=(("Allowance", end),),
     )
     fold = Step(

@@ -9,6 +9,7 @@ from ambitus.core.grammar.top.finishing import measure_back, turn_out
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
+from ambitus.core.steps.settings import stitched
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -65,7 +66,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             needs=("casing pressed",),
             acts=(acts.Stitch(acts.Edges(("outer",), "top")),),
             gives=("casing stitched", *(("outer panels ready", "outer top known") if open_ends else ())),
-            settings=f"Straight stitch 2.5, {outer.needle}.",
+            settings=stitched(outer, 2.5),
             reads=(
                 Reading("lower_row", "Lower row below the top", lower),
                 *((Reading("upper_row", "Upper row below the top", upper),) if upper < lower else ()),

@@ -7,6 +7,7 @@ from ambitus.core.grammar.top.finishing import measure_back, turn_out
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
+from ambitus.core.steps.settings import stitched
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -64,7 +65,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 acts.Sew(acts.Seams(("outer", "lining"), "top"), "wrong"),
                 acts.Stitch(acts.Edges(("outer", "lining"), "top")),
             ),
-            settings=f"Straight stitch 3, {outer.needle}.",
+            settings=stitched(outer, 3),
             reads=(Reading("front_height", "Height at the front", form.height),),
             cautions=("needle over bulk", "free arm"),
         ),

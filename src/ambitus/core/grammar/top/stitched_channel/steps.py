@@ -8,17 +8,18 @@ from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, 
 from ambitus.core.grammar.top.fields import HEADING
 from ambitus.core.grammar.top.turned_through.steps import steps as turned_through
 from ambitus.core.sew import acts
-from ambitus.core.spec.resolved import Item
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
+from ambitus.core.steps.settings import stitched
 
 
-def _pressed(step: Step) -> Step:
+def _pressed(bag: Resolved, step: Step) -> Step:
     """Return the topstitching as a pressing: the rows of the channel hold the edge."""
     if step.key != "topstitch":
         return step
     title, say = "Press the top edge", "The lining rolls just out of sight; the rows of the channel hold it."
     does = (acts.Press(("outer", "lining"), "right"),)
-    settings = step.settings.partition(" Straight stitch")[0]
+    settings = f"Iron: {bag.cloth('outer').iron}."
     return replace(step, title=title, say=say, settings=settings, cautions=("hot iron",), acts=does)
 
 
@@ -30,7 +31,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     more = {"join top": held, "close gap": ("channel stitched",), "measure back": ("cord threaded",)}
     out = [
         replace(step, needs=tuple(dict.fromkeys((*step.needs, *more.get(step.key, ())))))
-        for step in map(_pressed, turned_through(item, form))
+        for step in (_pressed(bag, step) for step in turned_through(item, form))
     ]
     rows = Step(
         "stitch channel",
@@ -40,7 +41,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         needs=("top finished",),
         gives=("channel stitched",),
         acts=(acts.Stitch(acts.Edges(("outer", "lining"), "top")),),
-        settings=f"Straight stitch 3, {bag.cloth('outer').needle}.",
+        settings=stitched(bag.cloth("outer"), 3),
         reads=(
             Reading("upper_row", "Upper row below the top", heading),
             Reading("lower_row", "Lower row below the top", heading + channel),

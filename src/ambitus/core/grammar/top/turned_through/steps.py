@@ -8,6 +8,7 @@ from ambitus.core.grammar.top.finishing import measure_back, turn_out
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
+from ambitus.core.steps.settings import stitched
 
 
 def gap_open(bag: Resolved) -> Step:
@@ -48,6 +49,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     straps = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     hang = any(s.attach.kind == "in_seam" for s in bag.kinds.carry)
     between = ", straps hanging down between them" if hang else ""
+    longer = " Lengthen to 3 over the straps." if hang else ""
     twisted = ", no strap end missed or twisted" if hang else ""
     over = " and over the straps" if hang else " and where seams cross"
     return (
@@ -67,8 +69,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 acts.Nest("outer", "lining"),
                 acts.Sew(acts.Seams(("outer", "lining"), "top")),
             ),
-            settings="Straight stitch 2.5, standard foot"
-            + ("; lengthen to 3 over the straps." if hang else "."),
+            settings=stitched(bag.cloth("outer"), 2.5) + longer,
             lengths=(("Allowance", top),),
             reads=(Reading("mouth_round", "Once round the mouth", form.mouth_length),),
             cautions=("needle over bulk",),
@@ -113,7 +114,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 acts.Press(("outer", "lining"), "right"),
                 acts.Stitch(acts.Edges(("outer", "lining"), "top")),
             ),
-            settings=f"Iron: {bag.cloth('outer').iron}. Straight stitch 3, {bag.cloth('outer').needle}.",
+            settings=f"Iron: {bag.cloth('outer').iron}. {stitched(bag.cloth('outer'), 3)}",
             reads=(Reading("front_height", "Height at the front", form.height),),
             cautions=("hot iron", "free arm"),
         ),

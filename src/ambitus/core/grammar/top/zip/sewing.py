@@ -22,6 +22,7 @@ from ambitus.core.lengths import amount
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
+from ambitus.core.steps.settings import stitched
 
 
 def _iron(bag: Resolved) -> str:
@@ -244,7 +245,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
         else "The zip face down on the outer’s right side; overcast the two edges together"
     )
     zip_seam = acts.Seams(bag.kinds.top.layers, "zip")
-    foot = f"Zip foot, straight stitch 2.5, {bag.cloth('outer').needle}."
+    foot = f"Zip foot. {stitched(bag.cloth('outer'), 2.5)}"
     closing = "right" if CLOSES_AT.is_(bag, "right") else "left"
     return (
         Step(

@@ -1,0 +1,165 @@
+"""
+A first guess of how long each act takes, in minutes, and how thick what lies under the needle is.
+
+All are *ours*: so much a metre of what is sewn, pressed or snipped, and so much to take it up. A maker's own
+log is to take their place.
+"""
+
+from collections.abc import Sequence
+
+from ambitus.core.sew import acts
+from ambitus.core.sew.acts import Act
+from ambitus.core.sew.gluing import EdgeAt
+from ambitus.core.sew.plan import Plan
+from ambitus.core.sew.turning import turned_corners
+
+#: minutes to take a thing up, and for every metre of it
+CUT, SEW, OVERLOCK, PRESS = (0.5, 0.7), (0.5, 1.3), (0.3, 0.7), (0.3, 1.0)
+SNIP, THREAD, FUSE = (0.0, 0.5), (1.0, 1.0), (1.0, 9.0)
+PIN, MARK, LOOK, TURN, CORNER, SLIP = 1.0, 0.2, 0.3, 2.0, 0.4, 40.0
+TURN_THICK, THICK, CHANGE = 5.0, 2.0, 1.5
+TOPSTITCH, SLOW, MANY = 1.3, 2.0, 6
+
+
+def minutes_of(plan: Plan, step: Sequence[Act]) -> float:
+    """
+    Return about how many minutes a step takes one pair of hands.
+
+    A seam of 420 mm: pinned 0.42, sewn 0.5 + 1.3 × 0.42; its pressing 0.3 + 0.42 is a step of its own.
+    """
+    return sum(_minutes(plan, act) for act in step)
+
+
+def _metres(plan: Plan, keys: Sequence[str], layers: Sequence[str]) -> float:
+    """Return how long seams are together, in metres, as far as they are of these layers; openings are not."""
+    joined = [join for key in keys for join in plan.gluing.joined.get(key, ())]
+    own = (join for join in joined if join.one.edge[0] in layers and not join.one.open)
+    return sum(join.one.mm for join in own) / 1000
+
+
+def _edges(plan: Plan, edges: Sequence[EdgeAt]) -> float:
+    parts = (part for at in {e[:2] for e in edges} for part in plan.gluing.parts[at] if part.edge in edges)
+    return sum(part.mm for part in parts) / 1000
+
+
+def _outline(plan: Plan) -> float:
+    """Return how far scissors go round every piece, in metres."""
+    return sum(
+        2 * piece.count * ((box := piece.box)[2] - box[0] + box[3] - box[1]) / 1000
+        for piece in plan.pieces
+        if piece.source != "made up"
+    )
+
+
+def _strips(plan: Plan, names: Sequence[str]) -> tuple[int, float]:
+    """Return how many strips there are, and how long they are together in metres."""
+    found = [plan.by_key[key] for key in plan.strips(names)]
+    long = sum(p.count * (p.size("length") if "length" in p.sums else p.box[2] - p.box[0]) for p in found)
+    return sum(p.count for p in found), long / 1000
+
+
+def _sewn(plan: Plan, act: acts.Sew) -> float:
+    keys = plan.named(act.seams)
+    metres = _metres(plan, keys, act.seams.layers)
+    if act.side is not None:
+        edges = [
+            (s.layer, s.face, s.edge)
+            for key in keys
+            for chain, side in zip(plan.seams[key].chains, plan.seams[key].sides, strict=False)
+            if side == act.side
+            for s in chain
+        ]
+        metres = _edges(plan, edges) / max(1, len(act.seams.layers))
+    slow = act.side is not None or any(turned_corners(plan, key) for key in keys)
+    return PIN * metres + len(keys) * SEW[0] + SEW[1] * metres * (SLOW if slow else 1.0)
+
+
+def _minutes(plan: Plan, act: Act) -> float:
+    match act:
+        case acts.Cut():
+            return CUT[0] * sum(p.count for p in plan.pieces) + CUT[1] * _outline(plan)
+        case acts.Draw():
+            return CUT[0] * sum(p.count for p in plan.pieces)
+        case acts.MarkAll():
+            return MARK * sum(len(p.marks) * p.count for p in plan.pieces)
+        case acts.Smooth():
+            return PRESS[0] + PRESS[1] * _outline(plan) / 4
+        case acts.PutOn():
+            found = [p for p in plan.by_key.values() if p.layer == act.layer]
+            area = sum(p.count * (p.box[2] - p.box[0]) * (p.box[3] - p.box[1]) / 1e6 for p in found)
+            return FUSE[0] + FUSE[1] * area
+        case acts.Sew():
+            return _sewn(plan, act)
+        case acts.Overcast():
+            keys = plan.named(act.seams)
+            return OVERLOCK[0] * len(keys) + OVERLOCK[1] * _metres(plan, keys, act.seams.layers)
+        case acts.Finish():
+            edges = plan.edges(act.edges) if isinstance(act.edges, acts.Edges) else _of(plan, act.edges)
+            return OVERLOCK[0] * len(edges) + OVERLOCK[1] * _edges(plan, edges)
+        case acts.Fold():
+            edges = plan.edges(act.edges)
+            return PRESS[0] + PRESS[1] * _edges(plan, edges)
+        case acts.Stitch():
+            rowed = [e for e in plan.edges(act.edges) if e[0] == act.edges.layers[0]]
+            rows = max((sum(ln.kind == "row" for ln in plan.lines.get(e, ())) for e in rowed), default=0)
+            return rows * (SEW[0] + SEW[1] * TOPSTITCH * _edges(plan, rowed))
+        case acts.Press():
+            return PRESS[0] + sum(
+                PRESS[1] * _metres(plan, plan.own_seams[layer], (layer,)) for layer in act.layers
+            )
+        case acts.Trim() | acts.Snip():
+            return SNIP[1] * _metres(plan, plan.named(act.seams), act.seams.layers)
+        case acts.Box() | acts.TrimTips() | acts.OvercastTips() | acts.CutOut():
+            return 4 * SEW[0] * len(act.layers)
+        case acts.Turn():
+            thick = sum(plan.thick.values()) >= THICK
+            return (TURN_THICK if thick else TURN) + 4 * CORNER
+        case acts.Crease() | acts.Make():
+            count, metres = _strips(plan, act.pieces)
+            how = PRESS if isinstance(act, acts.Crease) else SEW
+            return how[0] * count + how[1] * metres * (2 if isinstance(act, acts.Make) else 1)
+        case acts.Baste() | acts.Fix():
+            count, _ = _strips(plan, act.pieces)
+            return 2 * SEW[0] * count
+        case acts.Close():
+            openings = [o for found in plan.openings.values() for o in found if o.key == act.opening]
+            mm = sum(abs(o.between[0][1].along - o.between[0][0].along) for o in openings[:1])
+            return SLIP * mm / 1000
+        case acts.Thread():
+            count, metres = _strips(plan, act.pieces)
+            return THREAD[0] * count + THREAD[1] * metres
+        case acts.See():
+            return LOOK
+        case _:
+            return LOOK * 2
+
+
+def _of(plan: Plan, seams: acts.Seams) -> tuple[EdgeAt, ...]:
+    """Return the edges that seams join."""
+    return tuple(
+        {(s.layer, s.face, s.edge) for key in plan.named(seams) for c in plan.seams[key].chains for s in c}
+    )
+
+
+def under_needle(plan: Plan, step: Sequence[Act]) -> tuple[tuple[str, int], ...]:
+    """Return the layers under the needle where a step sews, each with how many times it lies there."""
+    for act in step:
+        if isinstance(act, acts.Sew):
+            counts: dict[str, int] = {}
+            for key in plan.named(act.seams)[:1]:
+                seam = plan.seams[key]
+                sides = seam.sides or (act.side,) * len(seam.chains)
+                for chain, side in zip(seam.chains, sides, strict=False):
+                    if side == act.side or act.side is None:
+                        layer = chain[0].layer
+                        counts[layer] = counts.get(layer, 0) + (2 if layer in plan.doubled else 1)
+            return tuple(counts.items())
+        if isinstance(act, acts.Stitch):
+            layers: dict[str, int] = {}
+            for edge in plan.edges(act.edges):
+                lines = plan.lines.get(edge, ())
+                first = next((line.label for line in lines if line.kind == "crease"), None)
+                folds = sum(line.kind == "crease" and line.label == first for line in lines)
+                layers[edge[0]] = max(layers.get(edge[0], 0), 1 + folds)
+            return tuple(layers.items())
+    return ()

@@ -1,0 +1,74 @@
+"""The work as it is shown: its steps in order, each with its picture, and what stands in the way of it."""
+
+from ambitus.core.draft import Draft
+from ambitus.core.drawing.work import work_pictures
+from ambitus.core.grammar.thickness import on_outer
+from ambitus.core.lengths import View
+from ambitus.core.sew.minutes import minutes_of, under_needle
+from ambitus.core.shown.models import StepShown, WorkShown
+from ambitus.core.steps.model import Step
+from ambitus.core.steps.work import CAUTIONS
+from ambitus.core.words import within
+
+
+def _time(minutes: float) -> str:
+    """
+    Return a first guess of a time, as words.
+
+    >>> _time(0.4), _time(3.4), _time(84), _time(125)
+    ('under a minute', '3 min', '1 h 25 min', '2 h 5 min')
+    """
+    if minutes < 1:
+        return "under a minute"
+    whole = round(minutes) if minutes < 60 else 5 * round(minutes / 5)
+    hours, rest = divmod(whole, 60)
+    return " ".join(([f"{hours} h"] if hours else []) + ([f"{rest} min"] if rest else []))
+
+
+def _needle(draft: Draft, step: Step, view: View) -> str:
+    """Return what lies under the needle: each cloth by name and how often, and how thick it is together."""
+    said, thick = [], 0.0
+    for layer, times in under_needle(draft.plan, step.acts):
+        cloth = draft.bag.cloth(layer)
+        said.append(f"{times} × {within(cloth.label)}")
+        thick += times * cloth.thickness
+        if layer == "outer" and (more := on_outer(draft.bag)) is not None:
+            said.append(f"{times} × {within(more.label)}")
+            thick += times * more.thickness
+    return f"{' and '.join(said)}, {view.with_unit(thick)}" if said else ""
+
+
+def work_shown(draft: Draft, view: View) -> WorkShown:
+    """Return the work in order; a caution is told in full once, and by its name after that."""
+    told: set[str] = set()
+
+    def caution(name: str) -> str:
+        if name in told:
+            return name.capitalize()
+        told.add(name)
+        return CAUTIONS[name]
+
+    steps = draft.steps
+    pictures = work_pictures(draft.plan, [step.acts for step in steps])
+    minutes = [minutes_of(draft.plan, step.acts) for step in steps]
+    refused = draft.sewing.refused
+    return WorkShown(
+        steps=tuple(
+            StepShown(
+                i,
+                s.title,
+                s.told(view),
+                s.kind,
+                s.settings,
+                tuple(f"{name} {view.with_unit(mm)}" for name, mm in s.lengths),
+                tuple(f"{r.label}: {view.with_unit(r.mm)}" for r in s.reads if r.mm > 0),
+                tuple(caution(c) for c in s.cautions),
+                _time(minutes[i - 1]),
+                _needle(draft, s, view),
+                pictures[i - 1],
+            )
+            for i, s in enumerate(steps, 1)
+        ),
+        takes=_time(sum(minutes)),
+        refused=refused.told if refused else "",
+    )
