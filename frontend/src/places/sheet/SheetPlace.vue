@@ -6,6 +6,7 @@ import { api, said, type Piece, type SheetOut, type Unit } from '../../api/clien
 import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import StateDrawing from '../../bag-drawing/StateDrawing.vue'
+import WorkDrawing from '../../bag-drawing/WorkDrawing.vue'
 import { stateScale, steppedScale } from '../../bag-drawing/scale'
 import ShownLength from '../../length-field/ShownLength.vue'
 import '../draft/pieces.css'
@@ -236,6 +237,10 @@ const bagScale = computed(() => {
     </article>
     <article v-if="sheet && out" class="paper back" :class="{ long: sheet.steps.length > 30 }">
       <h2>{{ out.plan.name }}, in order</h2>
+      <p class="sheet-takes">
+        About {{ sheet.takes }}, a first guess.
+        <b v-if="sheet.refused">It cannot be sewn as it is. {{ sheet.refused }}</b>
+      </p>
       <div v-if="sheet.states.length" class="sheet-states">
         <StateDrawing
           v-for="(s, i) in sheet.states"
@@ -269,6 +274,7 @@ const bagScale = computed(() => {
             </p>
             <p v-for="c in s.cautions" :key="c" class="caution">{{ c }}</p>
           </div>
+          <WorkDrawing v-if="s.picture && s.needle" :picture="s.picture" />
         </li>
       </ol>
       <p class="last-word">{{ sheet.last_word }}</p>
