@@ -372,7 +372,8 @@ def _(b: Bag) -> bool:
 
 @says("mouth-under-free-arm")
 def _(b: Bag) -> bool:
-    return not b.top.startswith("zip") and 2 * b.opening < 280
+    flat = b.top == "raw_edge" or b.chose("top.hem_sewn", "flat") or b.chose("top.opening", "ends")
+    return not b.top.startswith("zip") and not flat and 2 * b.opening < 280
 
 
 def _straight(b: Bag) -> float:

@@ -797,6 +797,17 @@ _NAMES: dict[str, tuple[tuple[str, str], ...]] = {
 }
 
 
+def _as_chosen(draft: Draft, pairs: list[tuple[str, str]]) -> list[tuple[str, str]]:
+    """Return what comes before what, turned about where the maker chose another order."""
+    if _chose(draft, "top.hem_sewn", "round"):
+        flat = [(a, b) for a, b in pairs if a.endswith("hem") and b.startswith("outer")]
+        pairs = [pair for pair in pairs if pair not in flat] + [(b, a) for a, b in flat]
+    if _chose(draft, "top.gap_closed", "first"):
+        last = [(a, b) for a, b in pairs if b == "close gap" and a != "turn"]
+        pairs = [pair for pair in pairs if pair not in last] + [(b, a) for a, b in last]
+    return pairs
+
+
 def steps_are_safe(draft: Draft) -> Iterator[str]:
     """Nobody sews the bag shut, forgets the straps, or cuts before measuring."""
     order = [s.key for s in draft.steps]
@@ -808,6 +819,7 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
     strapped = {"strap 0 even"} if draft.hangs else set()
     pairs = [("measure", "cut"), *((even, "measure back") for even in strapped)]
     pairs += [(one.format(first=first_seam), then.format(first=first_seam)) for one, then in _BY_TOP[top]]
+    pairs = _as_chosen(draft, pairs)
     opening = draft.bag.values.get("top.opening")
     if opening is not None and opening.value != "ends":
         held = "eyelets" if opening.value == "eyelets" else "hold opening"

@@ -52,6 +52,26 @@ def test_every_bag_that_makers_choose_is_sewn_to_its_end(bag: dict[str, Any]) ->
     assert all(step.acts for step in made.steps), [s.key for s in made.steps if not s.acts]
 
 
+def _orders() -> Iterator[dict[str, Any]]:
+    """Yield a bag for every choice of order, with every kind of seam."""
+    for seams in GRAMMAR.slots["seams"]:
+        kind = {"seams": {"kind": seams}}
+        for base in ("boxed", "boxed_after", "boxed_pinched"):
+            yield {**tote(), **kind, "base": {"kind": base, "first": "base"}, "carry": []}
+        for top in ("double_hem", "overlocked_hem"):
+            for attach in ("on_hem", "on_face"):
+                yield {
+                    **tote(),
+                    **kind,
+                    "top": {"kind": top, "hem_sewn": "round"},
+                    "carry": [{"attach": attach}],
+                }
+        for top in ("turned_through", "stitched_channel", "bands"):
+            yield {**tote(), **kind, "top": {"kind": top, "gap_closed": "first"}, "carry": []}
+        for when in ("before", "after"):
+            yield {**ROUND, **kind, "top": {"kind": "casing", "casing_sewn": when}}
+
+
 def _pairs() -> Iterator[dict[str, Any]]:
     """Yield a bag for every pair of base and top, of base and seam, of top and straps, of top and seam."""
     slots = GRAMMAR.slots
@@ -88,6 +108,35 @@ def test_whatever_is_chosen_is_sewn_or_stopped(spec: dict[str, Any]) -> None:
     made = drafted(spec)
     refused = made.sewing.refused
     assert refused is None or _has_stop(made), refused
+
+
+def test_every_choice_of_order_can_be_followed() -> None:
+    """Whatever order is offered, the steps are sewn to the end; the words say which it is."""
+    sewn = 0
+    for spec in _orders():
+        made = drafted(spec)
+        assert made.sewing.refused is None or _has_stop(made), (spec, made.sewing.refused)
+        sewn += made.sewing.refused is None
+    assert sewn > 60
+
+
+@pytest.mark.parametrize(
+    ("spec", "first", "then"),
+    [
+        (tote(base={"kind": "boxed", "first": "base"}), "outer base", "outer sides"),
+        (tote(), "outer sides", "outer base"),
+        (tote(top={"kind": "double_hem", "hem_sewn": "round"}), "outer corners", "stitch hem"),
+        (tote(top={"kind": "double_hem"}), "stitch hem", "outer sides"),
+        (tote(top={"gap_closed": "first"}), "close gap", "topstitch"),
+        (tote(), "topstitch", "close gap"),
+    ],
+)
+def test_an_order_that_is_chosen_is_the_order_of_the_steps(
+    spec: dict[str, Any], first: str, then: str
+) -> None:
+    """What is asked for comes first comes first."""
+    keys = [step.key for step in drafted(spec).steps]
+    assert keys.index(first) < keys.index(then)
 
 
 # what is open

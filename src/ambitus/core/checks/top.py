@@ -25,13 +25,14 @@ FREE_ARM = 280.0
     "mouth-under-free-arm",
     "warn",
     "Too narrow to slip over a machine's free arm",
-    "2 × flat opening < 280 mm",
+    "2 × flat opening < 280 mm, and the mouth is sewn in the round",
     "Once round a home machine's free arm is about 280 mm (ours); a smaller mouth is sewn flat or by hand.",
     "Front is sewn to back, or the mouth has to be sewn by hand.",
 )
 def mouth_under_free_arm(draft: "Draft") -> Iterator[Fired]:
     around, bag = draft.form.mouth_length, draft.bag
-    if bag.kinds.top.shut or around >= FREE_ARM - 1e-9:
+    flat = bag.kinds.top.shut or bag.kinds.top.sewn_flat(bag)
+    if flat or around >= FREE_ARM - 1e-9:
         return
     more = FREE_ARM - around
     path = next((p for p in (DIAMETER, WIDTH, LENGTH) if p in bag.values), None)

@@ -151,6 +151,11 @@ def plain_height(bag: "Resolved") -> tuple[Term, ...]:
     return (HEIGHT.term(bag, "Finished height"),)
 
 
+def never(_: "Resolved") -> bool:
+    """No, whatever the bag."""
+    return False
+
+
 def no_distance(_: "Resolved") -> float:
     """Nothing, of a top edge that is sewn where it ends."""
     return 0.0
@@ -279,6 +284,8 @@ class Top(Variant):
     shorter: "Callable[[Resolved, Layer], tuple[Term, ...]]" = not_shorter
     #: how far below the finished edge its panels are sewn to what closes them
     sewn_below: "Callable[[Resolved], float]" = no_distance
+    #: whether nothing is sewn round its mouth once the sides are
+    sewn_flat: "Callable[[Resolved], bool]" = never
     #: the class of seam that joins what meets at the mouth, and whether its two sides are sewn to each other
     mouth_seam: str = "top"
     shut: bool = False

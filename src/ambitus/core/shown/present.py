@@ -14,6 +14,7 @@ from ambitus.core.form.model import Dimension, Piece
 from ambitus.core.grammar.carry.fields import MEASURED_BY, PAIRS
 from ambitus.core.grammar.contract import Phrase
 from ambitus.core.grammar.fitting import visible
+from ambitus.core.grammar.order import ORDER_PHRASE, has_order
 from ambitus.core.grammar.top.drawstring.closing import by_contents
 from ambitus.core.grammar.top.drawstring.cords import cords_in
 from ambitus.core.grammar.top.facing import is_faced
@@ -55,6 +56,8 @@ def phrases(bag: Resolved) -> Iterator[tuple[str, Phrase]]:
         if prefix == "seams" and not bag.kinds.carry and bag.kinds.base.carries:
             yield "straps", NO_STRAPS
         yield from ((prefix, phrase) for phrase in variant.phrases)
+    if has_order(bag):
+        yield "order", ORDER_PHRASE
 
 
 #: the phrase under which whatever of a part of the spec is found, that no phrase names

@@ -268,6 +268,8 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
                 whole = "Every seam" if key == "seams" else phrase.label
                 label = labels.get(path.rpartition(".")[2], whole)
                 groups.append(asking.kinds(label, path, layer, shows))
+            elif path not in params:
+                continue
             elif params[path].kind == "outline":
                 outline = _outline(path, now, view)
             elif visible(path, params[path], bag):

@@ -8,6 +8,7 @@ from ambitus.core.form.sewn import end_at_top, openings_in
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.contract import Layer, Row
+from ambitus.core.grammar.order import FIRST_SEAM
 from ambitus.core.grammar.top.fields import GAP_IN, TURNED
 from ambitus.core.grammar.top.lining import says_taper, sewn_deeper
 from ambitus.core.sew import acts
@@ -237,11 +238,12 @@ def sides_and_base(
     """Return side seams, base seam and pressing of one layer; *gives* is what the pressed seams give."""
     ready = (*needs, f"{layer} panels ready")
     sewn = [f"{layer} sides sewn"]
+    base_first = FIRST_SEAM.is_(bag, "base")
     out = sew(
         bag,
         layer,
         "side",
-        rank,
+        rank + (5 if base_first else 0),
         needs=ready,
         gives=sewn[0],
         say=FROM_TOP,
@@ -251,7 +253,13 @@ def sides_and_base(
     if not is_folded(bag):
         sewn.append(f"{layer} base sewn")
         out += sew(
-            bag, layer, "base", rank + 5, needs=ready, gives=sewn[1], say="Raw edges level, from end to end."
+            bag,
+            layer,
+            "base",
+            rank + (0 if base_first else 5),
+            needs=ready,
+            gives=sewn[1],
+            say="Raw edges level, from end to end.",
         )
     return (*out, press_seams(bag, layer, rank + 10, needs=tuple(sewn), gives=gives))
 

@@ -5,6 +5,7 @@ from typing import Literal
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Line, Told
 from ambitus.core.grammar.contract import Layer, Param, Slot
+from ambitus.core.grammar.order import HEM_SEWN
 from ambitus.core.grammar.seams.edges import knife_sliver, overlocked_first
 from ambitus.core.grammar.seams.overcast import sliver_term
 from ambitus.core.grammar.top.fields import TOP_SLIVER
@@ -89,14 +90,22 @@ def hem_steps(
     outer = bag.cloth("outer")
     on_hem = [i for i, s in enumerate(bag.kinds.carry) if s.attach.kind == "on_hem"]
     straps = tuple(f"carry {i} under the hem" for i in on_hem)
+    in_round = HEM_SEWN.is_(bag, "round")
+    lies = ("outer body sewn",) if in_round else ("outer panels laid",)
+    ready = () if in_round else ("outer top known", "outer panels ready")
+    say = (
+        "All round, beginning at a side seam; the free arm inside the bag."
+        if in_round
+        else "While the panels lie flat, before the side seams; the ends are caught in the sides."
+    )
     every = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     return (
         Step(
             "press hem",
             "Press the hem of both top edges",
             press,
-            330,
-            needs=("outer panels laid",),
+            610 if in_round else 330,
+            needs=lies,
             gives=("hem pressed",),
             acts=(acts.Fold(acts.Edges(("outer",), "top")),),
             settings=f"Iron: {outer.iron}.",
@@ -106,14 +115,14 @@ def hem_steps(
         Step(
             "stitch hem",
             "Stitch the hem",
-            "While the panels lie flat, before the side seams; the ends are caught in the sides.",
-            360,
+            say,
+            640 if in_round else 360,
             needs=("hem pressed", *straps),
-            gives=("outer top known", "outer panels ready"),
+            gives=("hem stitched", *ready),
             acts=(acts.Stitch(acts.Edges(("outer",), "top")),),
             settings=stitched(outer, 3, "close to the fold"),
-            cautions=("needle over bulk",) if straps else (),
+            cautions=(*(("needle over bulk",) if straps else ()), *(("free arm",) if in_round else ())),
         ),
-        *turn_out(bag, 700, needs=("outer body sewn",)),
+        *turn_out(bag, 700, needs=("outer body sewn", "hem stitched")),
         measure_back(form, needs=("right side out", *every)),
     )

@@ -1,5 +1,7 @@
 """Boxed base, corners cut out before sewing."""
 
+from dataclasses import replace
+
 from ambitus.core.grammar.base.boxed.cut import form
 from ambitus.core.grammar.base.boxed.read import read
 from ambitus.core.grammar.base.boxed.steps import steps
@@ -18,6 +20,7 @@ from ambitus.core.grammar.base.panels import (
 )
 from ambitus.core.grammar.contract import Base, Option, Param, Phrase
 from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.grammar.order import FIRST_SEAM_PARAM
 from ambitus.core.lengths import View
 from ambitus.core.spec.resolved import Resolved
 
@@ -44,6 +47,10 @@ DEEP_PARAMS = (
 )
 
 
+#: of what has a base seam to begin with
+SIDES_OR_BASE = replace(FIRST_SEAM_PARAM, shown_if=lambda bag: not is_folded(bag))
+
+
 def base_says(words: str, bag: Resolved) -> str:
     """Return a base in words, with how it is cut and read where that is not the usual."""
     return words + (" cut in one piece" if is_folded(bag) else "") + (" read flat" if read_flat(bag) else "")
@@ -58,7 +65,7 @@ BOXED = Base(
     kind="boxed",
     label="Boxed, corners cut out first",
     help="A corner is cut from each panel; sewn across, it makes the depth.",
-    params=DEEP_PARAMS,
+    params=(*DEEP_PARAMS, SIDES_OR_BASE),
     phrase=Phrase(
         key="base",
         label="Base",

@@ -7,6 +7,7 @@ from ambitus.core.grammar.base.seamed.read import read
 from ambitus.core.grammar.base.seamed.steps import steps
 from ambitus.core.grammar.contract import Base, Phrase
 from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.grammar.order import FIRST_SEAM_PARAM
 
 SEAMED = Base(
     checks=(*PANEL_CHECKS, *INSERT_CHECKS),
@@ -16,6 +17,7 @@ SEAMED = Base(
     params=(
         WIDTH_PARAM,
         HEIGHT_PARAM,
+        FIRST_SEAM_PARAM,
     ),
     phrase=Phrase(
         key="base",

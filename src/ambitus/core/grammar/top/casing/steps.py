@@ -1,28 +1,42 @@
 """The casing: folded and stitched once the bag is sewn up, or on flat panels where its ends are open."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.order import CASING_SEWN
 from ambitus.core.grammar.top.casing.measures import is_overlocked, rows, turn_down
 from ambitus.core.grammar.top.drawstring.fields import OPENING
 from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
 from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back, turn_out
 from ambitus.core.sew import acts
-from ambitus.core.spec.resolved import Item
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
 from ambitus.core.steps.settings import stitched
+
+
+def on_open_tube(bag: Resolved) -> bool:
+    """Return whether the casing is sewn on a tube whose base is not in yet."""
+    return CASING_SEWN.is_(bag, "before") and has_base_of_its_own(bag)
+
+
+def has_base_of_its_own(bag: Resolved) -> bool:
+    """Return whether there is a tube to sew a casing on before its base closes it."""
+    return "ring" in bag.kinds.base.classes and not OPENING.is_(bag, "ends")
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps from flat panels to a threaded cord."""
     bag = item.bag
     open_ends = OPENING.is_(bag, "ends")
-    rank = 340 if open_ends else 610
-    needs: tuple[str, ...] = ("outer panels laid" if open_ends else "outer body sewn",)
+    on_tube = on_open_tube(bag)
+    rank, lies = (340, "outer panels laid") if open_ends else (610, "outer body sewn")
+    if on_tube:
+        rank, lies = 404, "outer tube pressed"
+    needs: tuple[str, ...] = (lies,)
     outer, turn = bag.cloth("outer"), TURN.of(bag)
     overlocked = is_overlocked(bag)
     out = [*eyelet_step(bag)]
     if not open_ends:
-        before, needs = slit_steps(bag, needs)
+        before, needs = slit_steps(bag, needs, 403 if on_tube else 532)
         out += before
     if overlocked or open_ends:
         sides = " and the open ends of both side edges" if open_ends else ""
@@ -49,7 +63,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             "press casing",
             "Press the casing down",
             f"{first}To the wrong side, all the way round, the same depth everywhere.",
-            rank + 2,
+            rank + (0 if on_tube else 2),
             needs=needs,
             gives=("casing pressed",),
             acts=(acts.Fold(acts.Edges(("outer",), "top")),),
@@ -61,8 +75,8 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             "stitch casing",
             "Stitch the casing",
             ("Both rows, the lower one first. " if upper < lower else "One row beside the lower fold. ")
-            + ("" if open_ends else "Keep the free arm inside the bag; do not stitch across the opening."),
-            rank + 4,
+            + ("" if open_ends else "Keep the free arm inside; do not stitch across the opening."),
+            rank + (0 if on_tube else 4),
             needs=("casing pressed",),
             acts=(acts.Stitch(acts.Edges(("outer",), "top")),),
             gives=("casing stitched", *(("outer panels ready", "outer top known") if open_ends else ())),

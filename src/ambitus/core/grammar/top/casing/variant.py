@@ -5,11 +5,12 @@ from dataclasses import replace
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.contract import SIZES, Option, Param, Stage, Top
+from ambitus.core.grammar.order import casing_param
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.casing.checks import CHECKS
 from ambitus.core.grammar.top.casing.measures import above_cord, finish, is_overlocked, sewn, turn_down
 from ambitus.core.grammar.top.casing.read import read
-from ambitus.core.grammar.top.casing.steps import steps
+from ambitus.core.grammar.top.casing.steps import has_base_of_its_own, steps
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
 from ambitus.core.grammar.top.drawstring.checks import CHECKS as DRAWN_UP_CHECKS
 from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, contents_stage, height_terms
@@ -122,6 +123,7 @@ CASING = Top(
         replace(SLIVER_PARAM, shown_if=is_overlocked),
         opening_param(SLOT, SLIT, ENDS, EYELETS),
         *CORDS_PARAMS,
+        casing_param(has_base_of_its_own),
         *CLOSING_PARAMS,
     ),
     phrase=top_phrase(
@@ -169,5 +171,6 @@ CASING = Top(
     },
     chosen=(*CORDS_CHOSEN, OPENING, HEM_EDGE),
     read=read,
+    sewn_flat=lambda bag: OPENING.is_(bag, "ends"),
     acts=(steps,),
 )

@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Line
 from ambitus.core.grammar.contract import Layer, Param, Top
+from ambitus.core.grammar.order import HEM_SEWN, HEM_SEWN_PARAM
 from ambitus.core.grammar.seams.edges import overlocked_first
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS
@@ -63,6 +64,7 @@ DOUBLE_HEM = Top(
         Param(TURN, "First turn", "length", paired(10), low=1, high=100),
         Param(HEM, "Hem", "length", paired(25), low=3, high=300, help="The second, larger turn."),
         SLIVER_PARAM,
+        HEM_SEWN_PARAM,
     ),
     phrase=top_phrase("unlined with a hem turned twice", fields=(TURN, HEM, TOP_SLIVER)),
     brings={**UNLINED, "attach": "on_hem"},
@@ -70,5 +72,6 @@ DOUBLE_HEM = Top(
     sewn=_sewn,
     told={"turn": TURN, "hem": HEM, "top_sliver": TOP_SLIVER},
     read=read,
+    sewn_flat=lambda bag: HEM_SEWN.is_(bag, "flat"),
     acts=(_steps,),
 )

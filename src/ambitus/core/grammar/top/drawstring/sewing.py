@@ -33,7 +33,9 @@ def eyelet_step(bag: Resolved) -> tuple[Step, ...]:
     )
 
 
-def slit_steps(bag: Resolved, needs: tuple[str, ...]) -> tuple[tuple[Step, ...], tuple[str, ...]]:
+def slit_steps(
+    bag: Resolved, needs: tuple[str, ...], rank: int = 532
+) -> tuple[tuple[Step, ...], tuple[str, ...]]:
     """Return what is done at an opening in the side seam before the channel is made, and what it gives."""
     opening = OPENING.of(bag)
     if opening == "eyelets":
@@ -49,7 +51,7 @@ def slit_steps(bag: Resolved, needs: tuple[str, ...]) -> tuple[tuple[Step, ...],
         "hold opening",
         "Hold the edges of the opening back",
         say + snip,
-        532,
+        rank,
         needs=needs,
         gives=("opening held",),
         acts=(acts.HoldOpen("outer"),),

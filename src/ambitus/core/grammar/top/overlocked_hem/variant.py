@@ -5,6 +5,7 @@ from dataclasses import replace
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Line
 from ambitus.core.grammar.contract import Layer, Param, Top
+from ambitus.core.grammar.order import HEM_SEWN, HEM_SEWN_PARAM
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS
 from ambitus.core.grammar.top.fields import HEM, TOP_SLIVER
@@ -40,9 +41,11 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     bag = item.bag
     press = "Overlock the top edges first, right side up, then fold the hem to the wrong side once."
     made = hem_steps(bag, form, press, (("Hem, from the overlocked edge", HEM.of(bag)),))
-    say = "On the overlocking, not at the fold. Before the side seams; the ends are caught in the sides."
     first = acts.Finish(acts.Edges(("outer",), "top"))
-    out = [replace(s, say=say) if s.key == "stitch hem" else s for s in made]
+    out = [
+        replace(s, say=f"On the overlocking, not at the fold. {s.say}") if s.key == "stitch hem" else s
+        for s in made
+    ]
     return tuple(replace(s, acts=(first, *s.acts)) if s.key == "press hem" else s for s in out)
 
 
@@ -56,6 +59,7 @@ OVERLOCKED_HEM = Top(
     params=(
         Param(HEM, "Hem", "length", paired(25), low=3, high=300),
         replace(SLIVER_PARAM, shown_if=None),
+        HEM_SEWN_PARAM,
     ),
     phrase=top_phrase("unlined with an overlocked hem", fields=(HEM, TOP_SLIVER)),
     brings={**UNLINED, "attach": "on_hem"},
@@ -63,5 +67,6 @@ OVERLOCKED_HEM = Top(
     sewn=_sewn,
     told={"hem": HEM, "top_sliver": TOP_SLIVER},
     read=read,
+    sewn_flat=lambda bag: HEM_SEWN.is_(bag, "flat"),
     acts=(_steps,),
 )

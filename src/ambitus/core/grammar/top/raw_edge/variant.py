@@ -41,5 +41,6 @@ RAW_EDGE = Top(
     brings={**UNLINED, "attach": "on_face"},
     finish=lambda bag, layer: (),
     read=read,
+    sewn_flat=lambda bag: True,
     acts=(_steps,),
 )

@@ -2,6 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
+from ambitus.core.grammar.order import GAP_CLOSED
 from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.fields import GAP, GAP_IN
 from ambitus.core.grammar.top.finishing import measure_back, turn_out
@@ -33,7 +34,7 @@ def close_gap(bag: Resolved, needs: tuple[str, ...]) -> Step:
         "close gap",
         "Close the gap in the lining",
         "By hand, or edge-stitched by machine. Look inside for pins first: this closes the bag.",
-        700,
+        655 if GAP_CLOSED.is_(bag, "first") else 700,
         needs=needs,
         gives=("bag closed",),
         acts=(acts.Close("lining", "gap"),),
@@ -50,6 +51,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     hang = any(s.attach.kind == "in_seam" for s in bag.kinds.carry)
     between = ", straps hanging down between them" if hang else ""
     longer = " Lengthen to 3 over the straps." if hang else ""
+    closed_first = GAP_CLOSED.is_(bag, "first")
     twisted = ", no strap end missed or twisted" if hang else ""
     over = " and over the straps" if hang else " and where seams cross"
     return (
@@ -108,7 +110,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             "Press the top edge and topstitch round it",
             "The lining rolls just out of sight. Keep the free arm of the machine inside the bag.",
             660,
-            needs=("turned",),
+            needs=("bag closed",) if closed_first else ("turned",),
             gives=("top finished",),
             acts=(
                 acts.Press(("outer", "lining"), "right"),
@@ -118,6 +120,6 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             reads=(Reading("front_height", "Height at the front", form.height),),
             cautions=("hot iron", "free arm"),
         ),
-        close_gap(bag, needs=("top finished",)),
-        measure_back(form, needs=("bag closed",)),
+        close_gap(bag, needs=("turned",) if closed_first else ("top finished",)),
+        measure_back(form, needs=("bag closed", "top finished")),
     )

@@ -4,6 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Sewn
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.contract import DIVIDES, Layer, Option, Param, Stage, Top
+from ambitus.core.grammar.order import GAP_CLOSED_PARAM
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.facing import FACING_PARAMS, facing_stage, lay_lining, no_join, says_lined
@@ -59,6 +60,7 @@ TURNED_THROUGH = Top(
         ),
         *FACING_PARAMS,
         *EASE_PARAMS,
+        GAP_CLOSED_PARAM,
     ),
     phrase=top_phrase(
         says_lined("and turned through"),
