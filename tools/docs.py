@@ -6,9 +6,11 @@ from ready import ROOT
 
 from ambitus.core.checks.run import every_rule
 from ambitus.core.draft import Draft, draft
-from ambitus.core.drawing.picture import piece_svg, section_svg, standing_svg
+from ambitus.core.drawing.picture import piece_svg, section_svg, standing_svg, work_svg
 from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.lengths import View
 from ambitus.core.shown.page import grammar_page
+from ambitus.core.shown.work import work_shown
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve
 from ambitus.library import shipped
@@ -89,10 +91,55 @@ def drawings() -> dict[str, str]:
     return out
 
 
+#: bags whose work is told in docs/order-of-work.md, and what each shows
+_WORK = {
+    "tote": ("A lined tote, boxed", "boxed", {}),
+    "hemmed": (
+        "An unlined tote in French seams",
+        "seamed",
+        {"top": {"kind": "double_hem"}, "seams": {"kind": "french"}},
+    ),
+    "sack": (
+        "A sack on a round base",
+        "circle",
+        {"preset": "sack", "top": {"kind": "casing"}, "carry": []},
+    ),
+    "pouch": ("A lined zipper pouch", "seamed", {"preset": "pouch", "top": {"kind": "zip"}, "carry": []}),
+}
+
+
+def order_page() -> tuple[str, dict[str, str]]:
+    """Return docs/order-of-work.md, and the pictures in it by their file name."""
+    out = [
+        "# The work, in order",
+        "",
+        "Written from the core by `make types`; the simulator carried each list out (docs/rules.md, *Order "
+        "of work*). Times are a first guess. In the pictures the right side of the cloth is coloured, the "
+        "wrong side pale; what is sewn now is red, what was sewn before is dashed, what stays open is dotted.",
+    ]
+    pictures = {}
+    for key, (title, base, more) in _WORK.items():
+        shown = work_shown(_drafted(base, **more), View("mm", "mm"))
+        out += ["", f"## {title}", "", f"{len(shown.steps)} steps, about {shown.takes}.", ""]
+        out += ["| | step | about |", "|---|---|---|"]
+        for step in shown.steps:
+            seen = ""
+            if step.picture is not None and step.needle:
+                name = f"work-{key}-{step.number:02}.svg"
+                pictures[name] = work_svg(step.picture, step.title)
+                seen = f"![](drawings/{name})"
+            told = f"**{step.number}. {step.title}.** {_cell(step.say)}"
+            out.append(f"| {seen} | {told} | {step.takes} |")
+    return "\n".join(out) + "\n", pictures
+
+
 def pages() -> dict[str, str]:
     """Return every page and drawing that is written from the code, by its path under docs."""
+    order, work = order_page()
     return {
         "checks.md": checks_page(),
+        "order-of-work.md": order,
+        **{f"drawings/{name}": text for name, text in work.items()},
         "grammar.md": grammar_page(GRAMMAR),
         **{f"drawings/{name}": text for name, text in drawings().items()},
     }

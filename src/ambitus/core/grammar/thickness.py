@@ -14,9 +14,14 @@ def on_outer(bag: Resolved) -> InterfacingFacts | None:
     return bag.facts.interfacings[str(key.value)]
 
 
+def is_doubled(bag: Resolved) -> bool:
+    """Return whether every piece of the outer is cut twice and worked as one."""
+    return DOUBLED_CLOTH.is_(bag, "doubled")
+
+
 def thick_outside(bag: Resolved) -> float:
     """Return how thick the outer is with all that is on it, in mm."""
-    layers = 2 if DOUBLED_CLOTH.is_(bag, "doubled") else 1
+    layers = 2 if is_doubled(bag) else 1
     more = on_outer(bag)
     thick = layers * max(bag.cloth(name).thickness for name in cloths_outside(bag))
     return thick + (more.thickness if more else 0.0)

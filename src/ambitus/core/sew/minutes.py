@@ -27,7 +27,9 @@ def minutes_of(plan: Plan, step: Sequence[Act]) -> float:
 
     A seam of 420 mm: pinned 0.42, sewn 0.5 + 1.3 × 0.42; its pressing 0.3 + 0.42 is a step of its own.
     """
-    return sum(_minutes(plan, act) for act in step)
+    done = [act for act in step if not isinstance(act, acts.TurnTo)]
+    # what is turned before a row is turned in passing
+    return sum(_minutes(plan, act) for act in done or step)
 
 
 def _metres(plan: Plan, keys: Sequence[str], layers: Sequence[str]) -> float:

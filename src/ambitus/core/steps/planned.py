@@ -5,7 +5,7 @@ from collections.abc import Mapping, Sequence
 from ambitus.core.form.model import Form, Piece, Seam
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.contract import Layer
-from ambitus.core.grammar.thickness import thick_outside
+from ambitus.core.grammar.thickness import is_doubled, thick_outside
 from ambitus.core.sew.plan import Plan, RowPlan
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.work import cold_layers
@@ -34,4 +34,5 @@ def plan_of(
         rows={key: _rows(bag, key) for key in {*(seam.seam for seam in seams), "corner"}},
         thick={"outer": thick_outside(bag)},
         cold=frozenset({*cold, *small}),
+        doubled=frozenset({"outer"}) if is_doubled(bag) else frozenset(),
     )

@@ -16,9 +16,6 @@ from ambitus.core.sums import OfField, Sum, Term
 
 WIDEST_MARGIN, NARROWEST_MARGIN = 40.0, 15.0
 
-#: Default (ours): from so many times the least on, a gap is easy to turn through.
-EASY = 1.3
-
 #: Under this a hand cannot turn a bag. The other seam, or another way in, is offered.
 LEAST_GAP = 60.0
 
@@ -53,11 +50,11 @@ def _flat(bag: Resolved) -> float:
 def usual_gap(bag: Resolved) -> float:
     """
     Return the gap these layers need: 100 mm | 4 in, or 180 | 7 where fleece or foam must pass; more where so
-    much cloth passes that it would be tight.
+    much cloth has to pass that it would not.
     """
     step = paired(10).mm(bag.unit)
-    easy = math.ceil(EASY * least_to_pass(_flat(bag), thick_outside(bag)) / step - 1e-9) * step
-    return max(paired(180 if is_bulky(bag) else 100).mm(bag.unit), easy)
+    least = math.ceil(least_to_pass(_flat(bag), thick_outside(bag)) / step - 1e-9) * step
+    return max(paired(180 if is_bulky(bag) else 100).mm(bag.unit), least)
 
 
 def margin(straight: float, gap: float) -> float:
