@@ -115,7 +115,7 @@ def order_page() -> tuple[str, dict[str, str]]:
         "",
         "Written from the core by `make types`; the simulator carried each list out (docs/rules.md, *Order "
         "of work*). Times are a first guess. In the pictures the right side of the cloth is coloured, the "
-        "wrong side pale; what is sewn now is red, what was sewn before is dashed, what stays open is dotted.",
+        "wrong side pale; what is sewn now is red, what was sewn is dashed, what stays open is dotted.",
     ]
     pictures = {}
     for key, (title, base, more) in _WORK.items():

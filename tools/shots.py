@@ -50,9 +50,12 @@ def seams(page: Page) -> None:
     page.wait_for_selector("[data-tile]")
 
 
-def hemmed(page: Page) -> None:
-    """An unlined bag of one folded piece, with a silenced check."""
-    _open(page, "Drumstick tote")
+def work(page: Page) -> None:
+    """The work read through, at its first seams."""
+    _open(page, "March folder tote")
+    page.click("text=Read the work through")
+    page.wait_for_selector(".work-steps li")
+    page.evaluate("document.querySelectorAll('.work-steps li')[10].scrollIntoView()")
 
 
 def round_base(page: Page) -> None:
@@ -158,7 +161,7 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "litres": (by_the_litre, 1280, 800, "light"),
     "pouch": (pouch, 1280, 800, "light"),
     "box-pouch": (box_pouch, 1280, 800, "light"),
-    "hemmed": (hemmed, 1280, 800, "light"),
+    "work": (work, 1280, 800, "light"),
     "two-versions": (two_versions, 1280, 800, "light"),
     "stop": (stop, 1280, 800, "light"),
     "sheet": (sheet, 1000, 1250, "light"),

@@ -28,7 +28,7 @@ def test_the_steps_tell_this_bag(screen: Screen) -> None:
     steps = _read_through(screen)
     assert "Allowance 1 cm" in _step(steps, "Sew the side seams of the outer")
     assert "should read Across the mouth, flat: 46 cm" in _step(steps, "Sew the side seams of the outer")
-    assert "Under the needle: 2 × canvas" in _step(steps, "Sew the side seams of the outer")
+    assert "Under the needle: 2 × canvas: 0.14 cm" in _step(steps, "Sew the side seams of the outer")
     assert page.locator(".work-steps li .work-picture").count() >= len(steps) - 3
     assert page.inner_text("[data-takes]") == "1 h 20 min"
     page.keyboard.press("Escape")

@@ -121,8 +121,10 @@ def test_the_thickness_is_that_of_the_cloths() -> None:
     """Two of canvas, 0.7 mm each, and two of interfacing, 0.3: 2 mm."""
     shown = work_shown(drafted(tote(interfacing={"kind": "full", "material": "fusible_medium"})), MM)
     sides = next(s for s in shown.steps if s.title == "Sew the side seams of the outer")
-    assert sides.needle.replace("\u00a0", " ").endswith("fusible woven, medium, 2 mm")
-    assert sides.needle.startswith("2 × canvas and 2 × ")
+    assert sides.needle.replace("\u00a0", " ") == "2 × canvas, 2 × fusible woven, medium: 2 mm"
+    kept_out = work_shown(drafted(tote(interfacing={"kind": "kept_out"})), MM)
+    bare = next(s for s in kept_out.steps if s.title == "Sew the side seams of the outer")
+    assert bare.needle.replace("\u00a0", " ") == "2 × canvas: 1.4 mm"
 
 
 def test_a_knit_stretches_and_a_coated_cloth_does_not_stick() -> None:

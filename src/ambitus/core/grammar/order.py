@@ -78,7 +78,7 @@ def _says(bag: Resolved, view: View, prefix: str) -> str:
         (FIRST_SEAM.is_(bag, "base"), "the base first"),
         (HEM_SEWN.is_(bag, "round"), "the hem in the round"),
         (CASING_SEWN.is_(bag, "after"), "the casing after the base"),
-        (GAP_CLOSED.is_(bag, "first"), "the gap closed before the last press"),
+        (GAP_CLOSED.is_(bag, "first"), "the gap closed early"),
     )
     return " and ".join(words for so, words in ways if so) or "in the usual order"
 

@@ -144,24 +144,45 @@ def _of(plan: Plan, seams: acts.Seams) -> tuple[EdgeAt, ...]:
 
 
 def under_needle(plan: Plan, step: Sequence[Act]) -> tuple[tuple[str, int], ...]:
-    """Return the layers under the needle where a step sews, each with how many times it lies there."""
+    """
+    Return what lies under the needle where a step sews, each layer with how many times it lies there;
+    interfacing only where it reaches into the seam.
+    """
     for act in step:
         if isinstance(act, acts.Sew):
-            counts: dict[str, int] = {}
-            for key in plan.named(act.seams)[:1]:
-                seam = plan.seams[key]
-                sides = seam.sides or (act.side,) * len(seam.chains)
-                for chain, side in zip(seam.chains, sides, strict=False):
-                    if side == act.side or act.side is None:
-                        layer = chain[0].layer
-                        counts[layer] = counts.get(layer, 0) + (2 if layer in plan.doubled else 1)
-            return tuple(counts.items())
+            return tuple(_in_seam(plan, act).items())
         if isinstance(act, acts.Stitch):
-            layers: dict[str, int] = {}
-            for edge in plan.edges(act.edges):
-                lines = plan.lines.get(edge, ())
-                first = next((line.label for line in lines if line.kind == "crease"), None)
-                folds = sum(line.kind == "crease" and line.label == first for line in lines)
-                layers[edge[0]] = max(layers.get(edge[0], 0), 1 + folds)
-            return tuple(layers.items())
+            return tuple(_in_fold(plan, act).items())
     return ()
+
+
+def _in_seam(plan: Plan, act: acts.Sew) -> dict[str, int]:
+    counts: dict[str, int] = {}
+    for key in plan.named(act.seams)[:1]:
+        seam = plan.seams[key]
+        sides = seam.sides or (act.side,) * len(seam.chains)
+        for chain in (c for c, side in zip(seam.chains, sides, strict=False) if side == act.side):
+            s = chain[0]
+            counts[s.layer] = counts.get(s.layer, 0) + (2 if s.layer in plan.doubled else 1)
+            if _reaches(plan, (s.layer, s.face, s.edge)):
+                counts["interfacing"] = counts.get("interfacing", 0) + 1
+    return counts
+
+
+def _in_fold(plan: Plan, act: acts.Stitch) -> dict[str, int]:
+    counts: dict[str, int] = {}
+    for edge in plan.edges(act.edges):
+        lines = plan.lines.get(edge, ())
+        first = next((line.label for line in lines if line.kind == "crease"), None)
+        folds = 1 + sum(line.kind == "crease" and line.label == first for line in lines)
+        counts[edge[0]] = max(counts.get(edge[0], 0), folds * (2 if edge[0] in plan.doubled else 1))
+        if _reaches(plan, edge):
+            counts["interfacing"] = max(counts.get("interfacing", 0), folds)
+    return counts
+
+
+def _reaches(plan: Plan, edge: EdgeAt) -> bool:
+    """Return whether the interfacing of a piece lies in the allowance of one of its edges."""
+    layer, face, name = edge
+    on_it = (p for p in plan.by_key.values() if p.source == "interfacing" and face in p.faces)
+    return layer == "outer" and any(e.name == name and e.finish > 0 for p in on_it for e in p.edges)

@@ -29,13 +29,11 @@ def _needle(draft: Draft, step: Step, view: View) -> str:
     """Return what lies under the needle: each cloth by name and how often, and how thick it is together."""
     said, thick = [], 0.0
     for layer, times in under_needle(draft.plan, step.acts):
-        cloth = draft.bag.cloth(layer)
+        more = on_outer(draft.bag) if layer == "interfacing" else None
+        cloth = more or draft.bag.cloth(layer)
         said.append(f"{times} × {within(cloth.label)}")
         thick += times * cloth.thickness
-        if layer == "outer" and (more := on_outer(draft.bag)) is not None:
-            said.append(f"{times} × {within(more.label)}")
-            thick += times * more.thickness
-    return f"{' and '.join(said)}, {view.with_unit(thick)}" if said else ""
+    return f"{', '.join(said)}: {view.with_unit(thick)}" if said else ""
 
 
 def work_shown(draft: Draft, view: View) -> WorkShown:
