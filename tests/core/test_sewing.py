@@ -82,6 +82,8 @@ def _pairs() -> Iterator[dict[str, Any]]:
         for kind in slots["seams"]:
             yield {**size, "seams": {"kind": kind}, "carry": []}
             yield {**size, "seams": {"kind": kind}, "top": {"kind": "double_hem"}, "carry": []}
+    for strip in ("whole", "halves", "three"):
+        yield {**GUSSET, "base": {"kind": "gusset", "strip": strip}}
     for top in slots["top"]:
         for strap in slots["attach"]:
             yield {**tote(), "top": {"kind": top}, "carry": [{"attach": strap}]}

@@ -7,7 +7,7 @@ rounded up to the grid, and what is too much is trimmed at its ends once it is s
 import math
 
 from ambitus.core.curves import Arc
-from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece, Seam, Stretch
+from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece, Seam
 from ambitus.core.form.stance import Stance
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.allowances import GUSSET_ALLOWANCE
@@ -173,6 +173,16 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
     )
 
 
+def _edge_along(face: Face, panel: str, strip: tuple[Face, ...]) -> str:
+    """
+    Return the edge of a piece of the strip that lies along a panel. The two that stand at the sides are cut
+    alike, so one is turned about, and what lies between them goes with it: what is the front's edge of the
+    left one is the back's edge of the others.
+    """
+    about = face is not strip[0]
+    return f"{'back' if about == (panel == 'front') else 'front'} edge"
+
+
 def _seams(outline: tuple[Edge, ...], strip: tuple[Face, ...], step: float) -> tuple[Seam, ...]:
     """Return strip to front, strip to back, and the join under the base if there is one."""
     names = [e.name for e in outline if e.seam == "gusset"]
@@ -182,7 +192,7 @@ def _seams(outline: tuple[Edge, ...], strip: tuple[Face, ...], step: float) -> t
     for panel in ("front", "back"):
         path = tuple(stretch(panel, name) for name in round_it)
         spare = max(2, len(strip)) * step
-        band: tuple[Stretch, ...] = tuple(stretch(face.name, f"{panel} edge") for face in strip)
+        band = tuple(stretch(face.name, _edge_along(face, panel, strip)) for face in strip)
         out.append(Seam(f"gusset {panel}", f"Gusset to the {panel}", "gusset", (path, band), trimmed=spare))
     if len(strip) == 2:
         ends = tuple((stretch(face.name, "join"),) for face in strip)
