@@ -28,11 +28,15 @@ from pydantic import TypeAdapter
 from ready import FRONTEND, ROOT, chromium, node, run
 from sqlalchemy import insert
 
+from ambitus.core.draft import draft
+from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.shown.models import Drafted
 from ambitus.core.shown.present import present
 from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolve import resolve
 from ambitus.desk.demo_data import lay_out
 from ambitus.desk.drafting import drafted, saved_from
+from ambitus.library import shipped
 from ambitus.store import Plans, open_database
 from ambitus.store.tables import PlanRow, RevisionRow
 from ambitus.web.app import make_app
@@ -191,6 +195,34 @@ def extras_ratio() -> None:
     print(f"  t100 / t10, p50: {p50[100] / p50[10]:.1f}   (aim 12 or less)")
 
 
+def sewing_ratio() -> None:
+    """Sewing a bag in the simulator against drafting it, turn about: a tote, a gusset, a sack, a pouch."""
+    bags: list[dict[str, Any]] = [
+        {"unit": "mm", "size": {"width": 340, "height": 280, "depth": 120}},
+        {"unit": "mm", "size": {"width": 340, "height": 280, "depth": 120}, "base": {"kind": "gusset"}},
+        {
+            "preset": "sack",
+            "unit": "mm",
+            "size": {"diameter": 180, "height": 260},
+            "base": {"kind": "circle"},
+        },
+        {"preset": "pouch", "unit": "mm", "size": {"width": 220, "height": 140}, "base": {"kind": "seamed"}},
+    ]
+    resolved = [resolve(Spec.model_validate(bag), GRAMMAR, shipped()) for bag in bags]
+    drafting, sewing = [], []
+    for _ in range(40):
+        for bag in resolved:
+            begun = perf_counter()
+            made = draft(bag)
+            middle = perf_counter()
+            _ = made.sewing
+            drafting.append(middle - begun)
+            sewing.append(perf_counter() - middle)
+    one, other = statistics.median(drafting), statistics.median(sewing)
+    print(f"  drafting {one * 1e3:.1f} ms, sewing {other * 1e3:.1f} ms")
+    print(f"  sewing / drafting, p50: {other / one:.2f}   (aim 1 or less)")
+
+
 def shelf_ratio(folder: Path) -> None:
     """Print how a shelf of 10,000 plans lists and opens against one of 10, asked in turn."""
     plans: dict[int, Plans] = {}
@@ -237,6 +269,8 @@ def main() -> int:
             key_to_number(port)
         print("Extras:")
         extras_ratio()
+        print("Sewing:")
+        sewing_ratio()
         print("Shelf:")
         shelf_ratio(Path(folder))
     print("Size:")

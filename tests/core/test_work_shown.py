@@ -117,6 +117,19 @@ def test_what_lies_under_the_needle(
     assert under_needle(made.plan, found.acts) == layers
 
 
+def test_what_has_to_be_waited_for_is_told_and_added_up() -> None:
+    """Fused twice and folds pressed once: 5 + 5 + 1 minutes; nothing where nothing is glued or pressed so."""
+    shown = work_shown(drafted(tote()), MM)
+    waits = {s.title: s.waits for s in shown.steps if s.waits}
+    assert waits == {
+        "Fuse the interfacing to the outer panels": "Wait until it is cold, about 5 min.",
+        "Fuse the cores to the straps": "Wait until it is cold, about 5 min.",
+        "Fold and press the straps": "Wait until the folds are cold, about 1 min.",
+    }
+    assert shown.waits == "11 min"
+    assert work_shown(drafted(tote(interfacing={"kind": "none"}, carry=[])), MM).waits == ""
+
+
 def test_the_thickness_is_that_of_the_cloths() -> None:
     """Two of canvas, 0.7 mm each, and two of interfacing, 0.3: 2 mm."""
     shown = work_shown(drafted(tote(interfacing={"kind": "full", "material": "fusible_medium"})), MM)

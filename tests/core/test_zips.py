@@ -185,7 +185,7 @@ def test_every_choice_is_found_under_a_phrase_of_the_sentence() -> None:
     words = "".join(t.text for t in sentence(made.bag, View("mm", "mm")))
     assert words == (
         "A canvas pouch with a flat base, lined, closed by a coil zip, with a wrist loop and a pull, "
-        "interfacing left out, no straps, plain seams of 10 mm."
+        "interfacing left out, no straps, plain seams of 10 mm, in the usual order."
     )
     shown = present(made, Spec.model_validate(pouch()), "mm")
     under = shown.found_under

@@ -54,6 +54,8 @@ NOT_TOLD = {
     "insert-left-out": "an insert that was asked for, and is none",
     "gap-too-small": "a turning gap that was asked for",
     "gap-over-seam": "a turning gap that was asked for",
+    "gap-cannot-pass": "a turning gap that was asked for",
+    "mouth-under-free-arm": "in which order a hem is sewn",
     "broad-for-its-length": "sizes asked for, against those that come out",
     "depth-over-width": "sizes asked for, against those that come out",
     "strap-off-panel": "the grid of the list may move the top edge by a step",

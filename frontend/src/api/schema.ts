@@ -1830,6 +1830,8 @@ export interface components {
             cautions: string[];
             /** Takes */
             takes: string;
+            /** Waits */
+            waits: string;
             /** Needle */
             needle: string;
             picture: components["schemas"]["WorkPicture"] | null;
@@ -2262,6 +2264,8 @@ export interface components {
             steps: components["schemas"]["StepShown"][];
             /** Takes */
             takes: string;
+            /** Waits */
+            waits: string;
             /** Refused */
             refused: string;
         };

@@ -194,7 +194,7 @@ def steps_file(name: str, unit: Unit | None, as_json: bool, picture: Path | None
         out = [f"Cannot be done as told. {shown.refused}"] if shown.refused else []
         for s in shown.steps:
             out.append(f"{s.number:2}. {s.title}{_KINDS.get(s.kind, '')} ({s.takes})")
-            out += [f"    {line}" for line in (f"{s.say} {s.settings}".strip(), *s.lengths) if line]
+            out += [f"    {line}" for line in (f"{s.say} {s.settings} {s.waits}".strip(), *s.lengths) if line]
             out += [f"    reads: {line}" for line in s.reads]
             out += [f"    ! {line}" for line in s.cautions]
         return "\n".join([*out, "", f"About {shown.takes} in all, a first guess.", shown.last_word])

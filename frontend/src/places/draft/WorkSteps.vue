@@ -22,7 +22,11 @@ const KINDS = { step: '', gate: 'check before going on', 'no return': 'no way ba
       <header>
         <h2 id="work-title">The work, in order</h2>
         <p v-if="work" class="hint">
-          {{ work.steps.length }} steps, about <b data-takes>{{ work.takes }}</b>: a first guess.
+          {{ work.steps.length }} steps, about <b data-takes>{{ work.takes }}</b>: a first guess.<template
+            v-if="work.waits"
+          >
+            {{ work.waits }} of waiting besides.</template
+          >
         </p>
         <button type="button" class="quiet" aria-label="Close the steps" @click="shown = false">Close</button>
       </header>
@@ -52,6 +56,7 @@ const KINDS = { step: '', gate: 'check before going on', 'no return': 'no way ba
                 {{ s.settings }}
                 <span v-if="s.needle">Under the needle: <ShownLength :text="s.needle" />.</span>
               </p>
+              <p v-if="s.waits" class="step-set">{{ s.waits }}</p>
               <p v-for="c in s.cautions" :key="c" class="caution">{{ c }}</p>
             </div>
             <small class="step-takes">{{ s.takes }}</small>

@@ -266,7 +266,7 @@ const bagScale = computed(() => {
               <em v-if="s.kind === 'no return'"> no way back after this</em>
             </p>
             <p>
-              {{ s.say }} <span v-if="s.settings">{{ s.settings }}</span>
+              {{ s.say }} <span v-if="s.settings">{{ s.settings }}</span> <span>{{ s.waits }}</span>
             </p>
             <p v-if="s.lengths.length || s.reads.length" class="step-lengths">
               <span v-for="(l, i) in s.lengths" :key="`l${i}`"><ShownLength :text="l" /></span>

@@ -61,9 +61,11 @@ def turned_corners(plan: Plan, key: str, begun: frozenset[str] = frozenset()) ->
             edges = plan.piece_of[s.layer, s.face].edges
             if next(e.finish for e in edges if e.name == s.edge) > LEAST_SNIPPED + 1e-9:
                 return True
-    return any(
-        _turns_with(plan, s, key, other) for chain in seam.chains for s in chain for other in begun - {key}
-    )
+    faces = {(s.layer, s.face) for chain in seam.chains for s in chain}
+    near = [
+        k for k in begun if any((n.layer, n.face) in faces for chain in plan.seams[k].chains for n in chain)
+    ]
+    return any(_turns_with(plan, s, key, other) for other in near for chain in seam.chains for s in chain)
 
 
 def _turns_with(plan: Plan, s: Stretch, key: str, other: str) -> bool:

@@ -50,6 +50,8 @@ class Work:
     #: seam -> how many of its rows are done
     rows: dict[str, int] = field(default_factory=dict)
     glued: set[tuple[str, EdgeAt, float]] = field(default_factory=set)
+    #: the seams of which anything is sewn
+    begun: set[str] = field(default_factory=set)
     pressed: set[str] = field(default_factory=set)
     snipped: set[str] = field(default_factory=set)
     #: layer -> how many rows lie across its corners
@@ -116,7 +118,7 @@ class Work:
 
     def is_begun(self, seam: str) -> bool:
         """Return whether any of a seam is sewn."""
-        return any(key == seam for key, _, _ in self.glued)
+        return seam in self.begun
 
     def own_seams(self, layer: str) -> tuple[str, ...]:
         """Return the seams of one layer only."""

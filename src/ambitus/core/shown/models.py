@@ -323,6 +323,8 @@ class StepShown:
     cautions: tuple[str, ...]
     #: about how long it takes, as words: a first guess
     takes: str
+    #: what to wait for after it, and how long
+    waits: str
     #: what lies under the needle, where something is sewn
     needle: str
     picture: WorkPicture | None
@@ -334,6 +336,8 @@ class WorkShown:
 
     steps: tuple[StepShown, ...]
     takes: str
+    #: how long is waited besides, in all
+    waits: str
     refused: str
 
 

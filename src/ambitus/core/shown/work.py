@@ -62,11 +62,13 @@ def work_shown(draft: Draft, view: View) -> WorkShown:
                 tuple(f"{r.label}: {view.with_unit(r.mm)}" for r in s.reads if r.mm > 0),
                 tuple(caution(c) for c in s.cautions),
                 _time(minutes[i - 1]),
+                f"Wait {s.wait[0]}, about {_time(s.wait[1])}." if s.wait else "",
                 _needle(draft, s, view),
                 pictures[i - 1],
             )
             for i, s in enumerate(steps, 1)
         ),
         takes=_time(sum(minutes)),
+        waits=_time(waits) if (waits := sum(s.wait[1] for s in steps if s.wait)) else "",
         refused=refused.told if refused else "",
     )

@@ -47,7 +47,9 @@ def carried_out(plan: Plan, steps: Sequence[Step]) -> CarriedOut:
     """
     done = sew(plan, [step.acts for step in steps])
     told = tuple(
-        _turned(step, done.turns.get(at, ())) for at, step in enumerate(steps) if at not in done.idle
+        _turned(step, done.turns[at]) if at in done.turns else step
+        for at, step in enumerate(steps)
+        if at not in done.idle
     )
     refused = None
     if done.refused is not None:

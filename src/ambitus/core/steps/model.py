@@ -47,6 +47,8 @@ class Step:
     reads: tuple[Reading, ...] = ()
     cautions: tuple[str, ...] = ()
     numbers: tuple[tuple[str, float], ...] = ()
+    #: what has to be waited for after it, and about how many minutes; nothing where work goes on at once
+    wait: tuple[str, float] | None = None
     #: what it does, as the simulator carries it out
     acts: tuple[Act, ...] = ()
 

@@ -179,14 +179,14 @@ def sew(
         last, apart = i == len(rows) - 1, row.edges == "apart"
         state = gives if last else f"{layer} {name} {row.key}"
         where = f" {say}" if say and row.edges == "sewn" and not row.no_return else ""
-        if row.edges == "together" and left.say:
-            where = " At the opening each edge by itself."
+        if row.edges == "together" and (left.say or gap):
+            where = f" At the {'opening' if left.say else 'gap'} each edge by itself."
         text = row.title.format(seam=f"{words} of the {layer}")
         out.append(
             Step(
                 key=f"{layer} {name}" + ("" if last else f" {row.key}"),
                 title=text,
-                say=f"{row.say}{where}{taper if last else ''}{gap if last else ''}",
+                say=f"{row.say}{where}{taper if last else ''}{gap if row.edges == 'sewn' else ''}",
                 # edges that are worked one by one are, as soon as the pieces lie ready
                 rank=_EDGES_AT if apart and not boxed else rank,
                 needs=(_LIES_FLAT[layer],) if apart and not boxed else ready,

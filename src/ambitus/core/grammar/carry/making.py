@@ -86,6 +86,7 @@ def making_steps(item: Item, fold: tuple[str, str], stitch: tuple[str, str]) -> 
             settings=f"Iron: {bag.cloth('outer').iron}.",
             reads=(Reading("strap_folded", "Folded strap, across", STRAP_WIDTH.of(item)),),
             cautions=("hot iron", "steam"),
+            wait=("until the folds are cold", 1.0),
         ),
         Step(
             f"strap {at} stitch",

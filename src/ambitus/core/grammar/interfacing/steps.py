@@ -8,6 +8,9 @@ from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 
+#: Default (ours): what is fused lies still until it is cold, or it lets go.
+COOLS = ("until it is cold", 5.0)
+
 
 def lay_outer(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the laying out of the outer's pieces where nothing is put on them."""
@@ -50,6 +53,7 @@ def interface(item: Item, form: Form) -> tuple[Step, ...]:
         if facts.fused
         else f"Long stitch, {'inside the allowance' if _reaches(bag) else 'just inside its own edge'}.",
         cautions=cautions,
+        wait=COOLS if facts.fused else None,
     )
     cored = any(strap.make.core_width(strap) for strap in bag.items)
     if not cored or bag.kinds.interfacing.part:
@@ -62,6 +66,7 @@ def interface(item: Item, form: Form) -> tuple[Step, ...]:
         needs=("pieces marked",),
         gives=("strap cores fused",),
         acts=(acts.PutOn("strap core", facts.fused),),
+        wait=COOLS if facts.fused else None,
         cautions=cautions,
     )
     return (panels, cores)

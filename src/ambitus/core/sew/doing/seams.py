@@ -110,7 +110,7 @@ def _crossed(work: Work, key: str, name: str) -> None:
     ends = work.plan.gluing.apart(key, work.glued)
     if ends is not None:
         refuse(True, f"{' and '.join(ends)} have to be joined where the {name} goes from one to the other")
-    begun = frozenset(k for k, done in work.rows.items() if done)
+    begun = frozenset(k for k in work.rows if k != key and work.is_begun(k))
     snip = key not in work.snipped and turned_corners(work.plan, key, begun)
     refuse(snip, f"an edge of the {name} has to be snipped before it can turn")
     if len(layers) > 1 and not seam.strip:
@@ -145,6 +145,7 @@ def _glue(
     for join in work.plan.gluing.joined[key]:
         if join.one.edge in edges and not (join.one.open or join.other.open):
             work.glued.add((key, join.one.edge, join.one.start))
+    work.begun.add(key)
     ends = [{work.body_of((s.layer, s.face)) for s in chain} for chain in chains]
     apart = sum(len(e) for e in ends) == len(set().union(*ends)) and all(len(e) == 1 for e in ends)
     if out is None and not begun and not (apart and _straight(chains, work)):

@@ -15,7 +15,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         Step(
             f"strap {at} baste",
             "Baste the straps to the outer",
-            "Each on its own panel, both ends at their marks and reaching up past the raw edge, "
+            "One at the front, one at the back, both ends at their marks and reaching up past the raw edge, "
             "the strap hanging down the right side.",
             540,
             needs=(f"carry {at} made", "outer body sewn"),

@@ -17,7 +17,8 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         Step(
             f"strap {at} place",
             "Turn the strap ends under and place them on the face",
-            "Each on its own panel, right side up, at its marks; a patch behind each end on light cloth.",
+            "One at the front, one at the back, right side up, at their marks; a patch behind each end on "
+            "light cloth.",
             380,
             needs=(f"carry {at} made", "outer panels laid", "outer top known"),
             gives=(f"carry {at} placed",),

@@ -17,7 +17,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         Step(
             f"strap {at} under hem",
             "Tuck the strap ends under the hem",
-            "Each on its own panel, at its marks, hanging down inside, the end up inside the fold.",
+            "One at the front, one at the back, at their marks, hanging down inside, the end up in the fold.",
             620 if in_round else 340,
             needs=(f"carry {at} made", "hem pressed"),
             gives=(f"carry {at} under the hem",),

@@ -93,7 +93,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             Step(
                 "top known",
                 "Mark the finished top on the panels",
-                "The second crease; straps and motifs are measured from it.",
+                "The second crease: what is placed on the face is measured from it.",
                 205,
                 needs=("outer panels laid",),
                 gives=("outer panels ready", "outer top known"),

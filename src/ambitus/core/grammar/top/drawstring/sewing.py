@@ -136,6 +136,8 @@ def _keep_ends(bag: Resolved, needs: tuple[str, ...]) -> tuple[Step, ...]:
             (),
         )
     title, say, cautions = words[way]
+    #: Default (ours): how long liquid dries, and melted thread cools
+    waits = {"sealant": ("until they are dry", 20.0), "sealed": ("until they are cold", 1.0)}
     return (
         Step(
             "keep ends",
@@ -145,6 +147,7 @@ def _keep_ends(bag: Resolved, needs: tuple[str, ...]) -> tuple[Step, ...]:
             needs=needs,
             gives=("ends kept",),
             cautions=cautions,
+            wait=waits.get(way) if way == "sealant" or cautions else None,
             acts=(acts.KeepEnds(("cord",), flame=bool(cautions)),),
         ),
     )

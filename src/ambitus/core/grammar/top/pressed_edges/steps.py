@@ -47,7 +47,8 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         Step(
             "inspect top",
             "See that both folds are level all round",
-            "Nothing of the lining above the outer, every strap end deep enough and not twisted.",
+            "Nothing of the lining above the outer"
+            + (", every strap end deep enough and not twisted." if straps else "."),
             610,
             needs=("lining in place", *straps),
             gives=("top inspected",),

@@ -14,7 +14,7 @@ from ambitus.core.steps.settings import stitched
 
 def gap_open(bag: Resolved) -> Step:
     """Return the gate before a lined bag is closed: its lining has a gap."""
-    where = "base" if GAP_IN.of(bag) == "base" else "side"
+    where = GAP_IN.of(bag) if GAP_IN.of(bag) in bag.sewn else "gusset"
     return Step(
         "gap open",
         "See that the gap is open",
