@@ -9,7 +9,7 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Page, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, Request, sync_playwright
 
 from ambitus.store.backup import back_up
 from conftest import DIST, Server
@@ -131,7 +131,18 @@ def context(browser: Browser) -> Iterator[BrowserContext]:
     # waiting for a condition evaluates it in the page, which the product's own policy forbids; the
     # tests of access run without this, so the policy itself is tried too
     opened = browser.new_context(viewport={"width": 1280, "height": 800}, locale="en-GB", bypass_csp=True)
+    under_way: set[Request] = set()
+    opened.on("request", lambda request: under_way.add(request) if request.method != "GET" else None)
+    opened.on("requestfinished", lambda request: under_way.discard(request))
+    opened.on("requestfailed", lambda request: under_way.discard(request))
     yield opened
+    # what a page sends as it is left must not reach the plans of the next test
+    for page in opened.pages:
+        page.goto("about:blank")
+        for _ in range(100):
+            if not under_way:
+                break
+            page.wait_for_timeout(20)
     opened.close()
 
 
