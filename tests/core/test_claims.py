@@ -97,6 +97,13 @@ CLAIMS: dict[str, Holds] = {
     r"\blie flat|lies flat\b": _flat,
     r"\bboth top edges\b": lambda work, step: _tops(work) == 2 or len(work.plan.forms) == 2,
     r"\beach on its own panel\b": _panels,
+    r"\bboth the same way up\b": _panels,
+    r"\boverlock it flat\b": _flat,
+    r"\bpress the seam open\b": lambda work, step: all(
+        len(work.plan.rows_of(key)) == 1 or work.plan.rows_of(key)[0].done == "apart"
+        for key, seam in work.plan.seams.items()
+        if seam.seam == "side"
+    ),
     r"\bsecond layer\b": lambda work, step: bool(work.plan.doubled),
     r"\bthrough the gap\b": _opening(closed=True),
     r"\bthrough the open zip\b": lambda work, step: work.zip.opened != "",

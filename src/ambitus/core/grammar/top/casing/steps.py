@@ -44,7 +44,9 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             Step(
                 "finish casing edge",
                 f"Finish the raw top edge{sides}",
-                "Overlock it flat, right side up, so that it cannot catch the cord.",
+                "Overlock it flat, right side up, so that it cannot catch the cord."
+                if open_ends
+                else "Overlock it all round, so that it cannot catch the cord.",
                 rank,
                 needs=needs,
                 gives=("casing edge finished",),

@@ -40,17 +40,24 @@ def slit_steps(
     opening = OPENING.of(bag)
     if opening == "eyelets":
         return (), (*needs, "eyelets made")
-    french = bag.kinds.seam("side").kind.startswith("french")
-    snip = " Snip the French seam to its line at the opening’s ends, and hem its edges." if french else ""
-    say = (
-        "Press the seam open, so that its edges lie back from the opening; bar both ends by hand or machine."
+    seam = bag.kinds.seam("side")
+    held = (
+        "topstitch a U round it: down one side, across below, up the other"
+        if opening == "slit"
+        else "bar both ends by hand or machine"
     )
-    if opening == "slit":
-        say = "Press its edges back and topstitch a U round it: down one side, across below, up the other."
+    if seam.press == "open":
+        say = f"Press the seam open, so that its edges lie back from the opening; {held}."
+    elif seam.finished:
+        # a seam that lies to one side, or is enclosed, is freed at the opening first
+        free = "Snip the seam to its line at the opening’s ends, so that the edges lie back from it"
+        say = f"{free}; hem them, and {held}."
+    else:
+        say = f"Its edges lie back already: {held}."
     made = Step(
         "hold opening",
         "Hold the edges of the opening back",
-        say + snip,
+        say,
         rank,
         needs=needs,
         gives=("opening held",),
