@@ -136,13 +136,15 @@ def context(browser: Browser) -> Iterator[BrowserContext]:
     opened.on("requestfinished", lambda request: under_way.discard(request))
     opened.on("requestfailed", lambda request: under_way.discard(request))
     yield opened
-    # what a page sends as it is left must not reach the plans of the next test
+    # what is sent is waited for; what a page would send as it is left must not reach the next test's plans
     for page in opened.pages:
-        page.goto("about:blank")
         for _ in range(100):
             if not under_way:
                 break
             page.wait_for_timeout(20)
+    opened.set_offline(True)
+    for page in opened.pages:
+        page.goto("about:blank")
     opened.close()
 
 

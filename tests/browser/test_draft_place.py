@@ -174,6 +174,7 @@ def test_an_edit_shows_old_and_new_cut_sizes(screen: Screen) -> None:
     changed = screen.page.locator(f"[data-piece='{OUTER}'] .changed").inner_text().replace("\xa0", " ")
     assert changed == "48 × 36 → 50 × 37"
     assert screen.page.locator("[data-piece='strap carry.0'] .changed").count() == 1
+    screen.kept()
 
 
 def test_a_phrase_opens_tiles_and_a_tile_changes_the_bag(screen: Screen) -> None:

@@ -63,6 +63,7 @@ def test_another_order_is_chosen_in_the_sentence(screen: Screen) -> None:
     page.click("[aria-label='Close the steps']")
     page.click("text=Undo")
     page.wait_for_selector("[data-phrase='order'] >> text=in the usual order")
+    screen.kept()
 
 
 def test_what_cannot_be_sewn_is_said_before_the_steps(screen: Screen) -> None:
@@ -77,3 +78,4 @@ def test_what_cannot_be_sewn_is_said_before_the_steps(screen: Screen) -> None:
     said = page.inner_text(".work-steps [role=alert]")
     assert "Turn the bag through the gap: the opening is too small" in said
     assert len(steps) > 20
+    screen.kept()

@@ -22,11 +22,9 @@ const KINDS = { step: '', gate: 'check before going on', 'no return': 'no way ba
       <header>
         <h2 id="work-title">The work, in order</h2>
         <p v-if="work" class="hint">
-          {{ work.steps.length }} steps, about <b data-takes>{{ work.takes }}</b>: a first guess.<template
-            v-if="work.waits"
-          >
-            {{ work.waits }} of waiting besides.</template
-          >
+          {{ work.steps.length }} steps, about <b data-takes>{{ work.takes }}</b>{{
+            work.waits ? ` and ${work.waits} of waiting` : ''
+          }}: a first guess.
         </p>
         <button type="button" class="quiet" aria-label="Close the steps" @click="shown = false">Close</button>
       </header>
