@@ -12,6 +12,7 @@ from typing import Any
 from ambitus.core.checks.run import findings, stops
 from ambitus.core.draft import Draft, draft, readers
 from ambitus.core.drawing.picture import work_svg
+from ambitus.core.drawing.work import work_pictures
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.lengths import Unit, View
@@ -183,14 +184,15 @@ def fix_file(name: str, unit: Unit | None, check: str) -> int:
 def steps_file(name: str, unit: Unit | None, as_json: bool, picture: Path | None = None) -> int:
     """Print the work in order, its pictures into a folder if one is named; exit 1 where it cannot go on."""
     made = _drafted(name)
-    shown = _sheet(made, unit)
     if picture is not None:
         picture.mkdir(parents=True, exist_ok=True)
-        for s in shown.steps:
-            if s.picture is not None:
-                put_whole(picture / f"{s.number:02} {s.title}.svg", work_svg(s.picture, s.title))
+        pictures = work_pictures(made.plan, [s.acts for s in made.steps])
+        for number, (s, drawn) in enumerate(zip(made.steps, pictures, strict=True), 1):
+            if drawn is not None:
+                put_whole(picture / f"{number:02} {s.title}.svg", work_svg(drawn, s.title))
 
     def text() -> str:
+        shown = _sheet(made, unit)
         out = [f"Cannot be done as told. {shown.refused}"] if shown.refused else []
         for s in shown.steps:
             out.append(f"{s.number:2}. {s.title}{_KINDS.get(s.kind, '')} ({s.takes})")
@@ -200,7 +202,7 @@ def steps_file(name: str, unit: Unit | None, as_json: bool, picture: Path | None
         return "\n".join([*out, "", f"About {shown.takes} in all, a first guess.", shown.last_word])
 
     _tell(as_json, lambda: draft_json(made)["steps"], text)
-    return STOPPED if shown.refused else FINE
+    return STOPPED if made.sewing.refused else FINE
 
 
 def read_file(name: str, unit: Unit | None, as_json: bool, given: Unit | None = None) -> int:

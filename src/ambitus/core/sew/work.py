@@ -128,6 +128,10 @@ class Work:
         """Return those of them that end at an edge of its mouth."""
         return self.plan.to_mouth[layer]
 
+    def unsewn(self, layer: str) -> str | None:
+        """Return the first seam of a layer that is not sewn yet, or None."""
+        return next((key for key in self.own_seams(layer) if not self.is_sewn(key)), None)
+
     def is_sewn(self, seam: str) -> bool:
         """Return whether all is done to a seam that is to be done."""
         return self.rows.get(seam, 0) >= len(self.plan.rows_of(seam))

@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from ambitus.core.drawing.paths import bent, path
 from ambitus.core.drawing.work.table import APART, BEHIND, Laid, Stroke, Style, Table, WorkPicture
 from ambitus.core.form.model import Face, Piece
-from ambitus.core.form.sewn import Caught, Hole
+from ambitus.core.form.sewn import Caught, Hole, Place
 from ambitus.core.geometry import Point, outward, unit_vector
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Act
@@ -142,12 +142,17 @@ def _held(work: Work, act: acts.Baste | acts.Fix) -> WorkPicture | None:
     return table.picture("right side up")
 
 
-def _end_of_strip(table: Table, face: Face, layer: str, one: Caught, wide: float) -> None:
-    i = face.edge_index(one.at.edge)
+def _spot(face: Face, place: Place) -> tuple[Point, Point, Point]:
+    """Return a place of an edge on its seam line, the way that the edge runs, and the way out of the face."""
+    i = face.edge_index(place.edge)
     a, b = face.points[i], face.points[(i + 1) % len(face.points)]
-    (ux, uy), (ox, oy) = unit_vector(a, b), outward(a, b)
-    begin, way = (b, -1.0) if one.at.back else (a, 1.0)
-    x, y = begin[0] + way * ux * one.at.along, begin[1] + way * uy * one.at.along
+    ux, uy = unit_vector(a, b)
+    (x, y), way = (b, -1.0) if place.back else (a, 1.0)
+    return (x + way * ux * place.along, y + way * uy * place.along), (ux, uy), outward(a, b)
+
+
+def _end_of_strip(table: Table, face: Face, layer: str, one: Caught, wide: float) -> None:
+    (x, y), (ux, uy), (ox, oy) = _spot(face, one.at)
     deep = max(one.reaches, 45.0)
     corners = [
         (x + ux * w - ox * d, y + uy * w - oy * d)
@@ -364,12 +369,8 @@ def _pierced(work: Work, layer: str) -> WorkPicture:
         table.lay(face, "right")
     for hole in holes:
         of = plan.forms[layer].face(hole.at.face)
-        i = of.edge_index(hole.at.edge)
-        a, b = of.points[i], of.points[(i + 1) % len(of.points)]
-        (ux, uy), (ox, oy) = unit_vector(a, b), outward(a, b)
-        begin, way = (b, -1.0) if hole.at.back else (a, 1.0)
-        x = begin[0] + way * ux * hole.at.along - ox * hole.at.inside
-        y = begin[1] + way * uy * hole.at.along - oy * hole.at.inside
+        (x, y), _, (ox, oy) = _spot(of, hole.at)
+        x, y = x - ox * hole.at.inside, y - oy * hole.at.inside
         ring = [(x + 5, y), (x, y + 5), (x - 5, y), (x, y - 5), (x + 5, y)]
         table.line((layer, hole.at.face), ring, "now")
     return table.picture("right side up")

@@ -23,11 +23,11 @@ from ambitus.core.grammar.top.fields import (
 from ambitus.core.grammar.top.turned_through.gap import (
     LEAST_GAP,
     is_bulky,
-    least_to_pass,
     longest_gap,
     straight_seam,
 )
 from ambitus.core.lengths import paired, snap
+from ambitus.core.sew.passing import least_to_pass
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -113,6 +113,15 @@ def _other_seam(draft: "Draft", gap: float) -> tuple[tuple[Remedy, ...], str]:
     return (to(GAP_IN, other),), f", or put it in {name}"
 
 
+def _wider_gap(draft: "Draft", straight: float, least: float) -> tuple[str, tuple[Remedy, ...]]:
+    """Return what to do about a gap that has to be *least* mm, in words and as remedies."""
+    elsewhere, words = _other_seam(draft, least)
+    fits = longest_gap(straight) >= least - 1e-6
+    both = tuple((*way, *to(GAP, least)) for way in elsewhere)
+    fix = f"Leave {{least}} or more{words}." if fits else f"Its seam has room for {{most}}{words}."
+    return fix, (*((to(GAP, least),) if fits else ()), *both, to(TURNED, "zip"))
+
+
 #: Default (ours): a turn and a hem over these are more likely slips of the keys.
 WIDEST_TURN, WIDEST_HEM = 25.4, 76.2
 
@@ -173,15 +182,12 @@ def gap_cannot_pass(draft: "Draft") -> Iterator[Fired]:
         return
     gap, straight = found
     least = at_least(bag, needed)
-    elsewhere, words = _other_seam(draft, least)
-    fits = longest_gap(straight) >= least - 1e-6
-    both = tuple((*way, *to(GAP, least)) for way in elsewhere)
-    fix = f"Leave {{least}} or more{words}." if fits else f"Its seam has room for {{most}}{words}."
+    fix, remedies = _wider_gap(draft, straight, least)
     yield fired(
         GAP,
         "{gap} to turn {around} of cloth through, {thick} thick.",
         fix,
-        remedies=(*((to(GAP, least),) if fits else ()), *both, to(TURNED, "zip")),
+        remedies=remedies,
         gap=gap,
         least=least,
         around=draft.form.mouth_length,
@@ -208,16 +214,13 @@ def gap_too_small(draft: "Draft") -> Iterator[Fired]:
     passes = found[0] >= least_to_pass(draft.form.mm("flat_opening"), thick_outside(bag)) - 1e-6
     if passes and found[0] < least_to_turn(draft) - 1e-9:
         gap, straight = found
-        fits = longest_gap(straight) >= least - 1e-6
-        elsewhere, words = _other_seam(draft, least)
-        both = tuple((*way, *to(GAP, least)) for way in elsewhere)
-        fix = f"Leave {{least}} or more{words}." if fits else f"Its seam has room for {{most}}{words}."
+        fix, remedies = _wider_gap(draft, straight, least)
         yield fired(
             GAP,
             "{gap} to turn {what} through.",
             fix,
             {"what": "fleece or foam" if is_bulky(bag) else "the bag"},
-            remedies=(*((to(GAP, least),) if fits else ()), *both, to(TURNED, "zip")),
+            remedies=remedies,
             gap=gap,
             least=least,
             most=at_most(bag, longest_gap(straight)),

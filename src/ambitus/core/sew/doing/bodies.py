@@ -6,6 +6,7 @@ from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Side
 from ambitus.core.sew.doing.kind import Doing
 from ambitus.core.sew.doing.shared import all_sewn, is_of, label, reached, refuse
+from ambitus.core.sew.passing import least_to_pass
 from ambitus.core.sew.plan import FaceAt
 from ambitus.core.sew.work import Work
 
@@ -48,15 +49,16 @@ def _level(work: Work, act: acts.Level) -> None:
     form = work.plan.forms[act.layer]
     tops = [(act.layer, face, edge) for face, edge in form.mouth]
     refuse(any(work.is_glued(edge) or edge in work.folded for edge in tops), "the top edge is sewn already")
-    left = [k for k in work.own_seams(act.layer) if not work.is_sewn(k)]
-    refuse(bool(left), "the strip is not sewn in yet: nothing says where its ends come")
+    refuse(
+        work.unsewn(act.layer) is not None, "the strip is not sewn in yet: nothing says where its ends come"
+    )
 
 
 def _wide_enough(work: Work, body: FaceAt, mm: float) -> None:
     layers = {layer for layer, _ in work.faces_of(body)}
     thick = sum(work.plan.thick.get(layer, 0.0) for layer in layers)
-    around = 2 * work.plan.forms["outer"].mm("flat_opening") if "outer" in layers else 0.0
-    least = math.sqrt(2 * math.pi * around * thick)
+    flat = work.plan.forms["outer"].mm("flat_opening") if "outer" in layers else 0.0
+    least = least_to_pass(flat, thick)
     refuse(mm + 1e-6 < least, "the opening is too small for the layers that have to pass")
 
 
@@ -79,8 +81,7 @@ def _shut_by_zip(work: Work, body: FaceAt) -> bool:
 
 
 def _trim_bulk(work: Work, act: acts.TrimBulk) -> None:
-    left = [k for k in work.own_seams(act.layer) if not work.is_sewn(k)]
-    refuse(bool(left), "a seam is not sewn yet where it will be trimmed")
+    refuse(work.unsewn(act.layer) is not None, "a seam is not sewn yet where it will be trimmed")
     joining = [k for k, seam in work.plan.seams.items() if is_of(seam, act.layer) and not work.is_sewn(k)]
     refuse(bool(joining), "the mouth is not sewn yet: there is no corner to trim")
     reached(work, act.layer, "wrong")
@@ -91,8 +92,8 @@ def _turn(work: Work, act: acts.Turn) -> None:
     (body,) = work.bodies((act.layer,))[:1]
     refuse(len(work.bodies(work.plan.forms)) > 1, "its parts are not joined yet")
     for layer in work.plan.forms:
-        left = next((k for k in work.own_seams(layer) if not work.is_sewn(k)), None)
-        refuse(left is not None, f"the {label(work, left)} cannot be sewn once it is turned" if left else "")
+        if (left := work.unsewn(layer)) is not None:
+            refuse(True, f"the {label(work, left)} cannot be sewn once it is turned")
         refuse(not work.is_boxed(layer), f"the {layer} is not boxed yet")
     refuse(work.out(body) is None, "nothing is closed yet that could be turned")
     refuse(work.out(body) == "right", "the right side is out already")
@@ -111,8 +112,8 @@ def _turn(work: Work, act: acts.Turn) -> None:
 
 def _nest(work: Work, act: acts.Nest) -> None:
     for layer in (act.inner, act.outer):
-        left = next((k for k in work.own_seams(layer) if not work.is_sewn(k)), None)
-        refuse(left is not None, f"the {label(work, left)} is not sewn" if left else "")
+        if (left := work.unsewn(layer)) is not None:
+            refuse(True, f"the {label(work, left)} is not sewn")
         refuse(not work.is_boxed(layer), f"the {layer} is not boxed yet")
     inner, outer = work.bodies((act.inner,))[0], work.bodies((act.outer,))[0]
     refuse(inner == outer, "the two are joined already")

@@ -4,6 +4,7 @@ from ambitus.core.sew import acts
 from ambitus.core.sew.doing.kind import Doing
 from ambitus.core.sew.doing.shared import (
     edges_of,
+    has_rows,
     is_cut,
     is_marked,
     label,
@@ -53,14 +54,8 @@ def _shows_raw(work: Work, edge: EdgeAt) -> bool:
     )
 
 
-def _has_rows(work: Work, edge: EdgeAt) -> bool:
-    return any(line.kind == "row" for line in work.plan.lines.get(edge, ()))
-
-
 def _stitch(work: Work, act: acts.Stitch) -> None:
-    edges = [
-        e for e in work.plan.edges(act.edges) if any(ln.kind == "row" for ln in work.plan.lines.get(e, ()))
-    ]
+    edges = [edge for edge in work.plan.edges(act.edges) if has_rows(work, edge)]
     is_cut(work)
     for edge in edges:
         name = f"{edge[2]} of the {edge[0]}"

@@ -81,8 +81,7 @@ def _finish(work: Work, act: acts.Finish) -> None:
     work.finished |= set(edges)
     for key, seam in work.plan.seams.items():
         plan = work.plan.rows_of(key)
-        joined = {(s.layer, s.face, s.edge) for chain in seam.chains for s in chain}
-        if plan and plan[0].done == "apart" and joined <= work.finished:
+        if plan and plan[0].done == "apart" and edges_of(seam) <= work.finished:
             work.rows.setdefault(key, 1)
 
 

@@ -42,10 +42,9 @@ def _sew_one(work: Work, key: str, act: acts.Sew) -> None:
     ]
     faces = {(s.layer, s.face) for chain in chains for s in chain}
     _ready(work, faces)
-    left = {one.key for one in work.plan.openings.get(key, ())}
     shut = next((one for one in work.plan.openings.get(key, ()) if one.key not in act.leaves), None)
     refuse(shut is not None, f"the {name} would be sewn shut across what stays open" if shut else "")
-    refuse(not set(act.leaves) <= left | _left_elsewhere(work, act), f"the {name} has no such opening")
+    refuse(not set(act.leaves) <= _openings_of(work, act), f"the {name} has no such opening")
     for strip in work.plan.caught.get(key, ()) if act.side is None and not work.rows.get(key) else ():
         refuse(not is_in(work, strip), f"the ends of the {strip.partition(' ')[0]} are not in the {name} yet")
     bodies = tuple(dict.fromkeys(work.body_of(face) for face in faces))
@@ -57,7 +56,8 @@ def _sew_one(work: Work, key: str, act: acts.Sew) -> None:
     _glue(work, key, act, chains, bodies, out)
 
 
-def _left_elsewhere(work: Work, act: acts.Sew) -> set[str]:
+def _openings_of(work: Work, act: acts.Sew) -> set[str]:
+    """Return the openings in any of the seams that an act sews."""
     return {one.key for key in work.plan.named(act.seams) for one in work.plan.openings.get(key, ())}
 
 

@@ -42,9 +42,13 @@ def is_of(seam: Seam, layer: str) -> bool:
 
 def all_sewn(work: Work, layer: str, what: str) -> None:
     """Refuse *what* is done to a layer of which a seam is not sewn yet."""
-    left = next((key for key in work.own_seams(layer) if not work.is_sewn(key)), None)
-    if left is not None:
+    if (left := work.unsewn(layer)) is not None:
         refuse(True, f"the {layer} cannot be {what}: the {label(work, left)} is not sewn")
+
+
+def has_rows(work: Work, edge: EdgeAt) -> bool:
+    """Return whether rows of stitching lie along an edge."""
+    return any(line.kind == "row" for line in work.plan.lines.get(edge, ()))
 
 
 def is_cut(work: Work) -> None:

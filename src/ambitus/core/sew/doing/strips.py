@@ -2,7 +2,7 @@
 
 from ambitus.core.sew import acts
 from ambitus.core.sew.doing.kind import Doing
-from ambitus.core.sew.doing.shared import is_cut, is_made, is_marked, reached, refuse, staying
+from ambitus.core.sew.doing.shared import has_rows, is_cut, is_made, is_marked, reached, refuse, staying
 from ambitus.core.sew.doing.zips import zip_at_hand
 from ambitus.core.sew.work import Work
 
@@ -69,9 +69,7 @@ def _fix(work: Work, act: acts.Fix) -> None:
         if at == "top":
             reached(work, layer, act.side)
             rows = [
-                e
-                for e in work.plan.edges(acts.Edges((layer,), at))
-                if e in work.folded and any(line.kind == "row" for line in work.plan.lines.get(e, ()))
+                e for e in work.plan.edges(acts.Edges((layer,), at)) if e in work.folded and has_rows(work, e)
             ]
             refuse(any(e not in work.stitched for e in rows), "the fold that holds it is not stitched yet")
         work.used.add(key)
@@ -105,7 +103,7 @@ def _thread(work: Work, act: acts.Thread) -> None:
             refuse(any(b not in work.used for b in bands), "the bands that it runs in are not sewn in")
             continue
         tops = [(layer, face, edge) for face, edge in work.plan.forms[layer].mouth]
-        rowed = [e for e in tops if any(line.kind == "row" for line in work.plan.lines.get(e, ()))]
+        rowed = [e for e in tops if has_rows(work, e)]
         refuse(any(e not in work.stitched for e in rowed), "its channel is not stitched yet")
         open_yet = [p for key in channel.opens for p in work.open_parts(layer, key)]
         refuse(not open_yet and layer not in work.pierced, "the channel is closed: there is no way in")

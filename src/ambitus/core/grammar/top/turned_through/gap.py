@@ -11,6 +11,7 @@ from ambitus.core.grammar.thickness import thick_outside
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.fields import FACING_HEIGHT, GAP, GAP_IN
 from ambitus.core.lengths import paired, snap
+from ambitus.core.sew.passing import least_to_pass
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import OfField, Sum, Term
 
@@ -25,17 +26,6 @@ def is_bulky(bag: Resolved) -> bool:
     key = INTERFACING_MATERIAL.found(bag)
     bulky = bool(key and isinstance(key.value, str) and bag.facts.interfacings[key.value].bulky)
     return bulky and bag.kinds.interfacing.cuts
-
-
-def least_to_pass(flat: float, thick: float) -> float:
-    """
-    Return the least gap that an outer passes through, in mm: it is *flat* mm across its mouth, laid flat, and
-    *thick* mm with all that is on it. Loosely bundled it fills half of its round.
-
-    >>> round(least_to_pass(420, 0.9)), round(least_to_pass(420, 3.6))
-    (69, 138)
-    """
-    return math.sqrt(2 * math.pi * 2 * flat * thick)
 
 
 def _flat(bag: Resolved) -> float:
