@@ -11,8 +11,9 @@ from hypothesis import strategies as st
 
 from ambitus.core.draft import Draft, draft
 from ambitus.core.fields import Choice, Length
-from ambitus.core.grammar.contract import Grammar, Param
+from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.fitting import misfits
+from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Grid
 from ambitus.core.spec.model import Spec

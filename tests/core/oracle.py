@@ -10,7 +10,7 @@ from collections.abc import Callable, Iterator
 from typing import Any
 
 from ambitus.core.draft import Draft
-from ambitus.core.grammar.top.drawstring.cords import cords_in
+from ambitus.core.grammar.features import cords_in
 from bags import choice_at, mm_at, source_at
 from core import proofs
 

@@ -11,8 +11,8 @@ from ambitus.core.draft import Draft
 from ambitus.core.drawing.drawn_in import FRAMES, TIGHT, frames
 from ambitus.core.drawing.paths import path
 from ambitus.core.drawing.standing import project
+from ambitus.core.grammar.features import cords_in
 from ambitus.core.grammar.top.drawstring.closing import closing_term
-from ambitus.core.grammar.top.drawstring.cords import cords_in
 from ambitus.core.shown.closing import closing_shown
 from bags import drafted, tote, totes
 from conftest import examples

@@ -9,7 +9,7 @@ from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
 from ambitus.core.form.sewn import rows_below
-from ambitus.core.grammar.top.drawstring.cords import cords_in
+from ambitus.core.grammar.features import cords_in
 from ambitus.core.shown.closing import closing_shown
 from bags import drafted, mm_at, sizes_of, tote
 

@@ -8,7 +8,7 @@ import pytest
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
-from ambitus.core.grammar.top.drawstring.cords import cords_in
+from ambitus.core.grammar.features import cords_in
 from bags import drafted, mm_at, tote
 
 KNIFE = {"seams": {"kind": "overlocked_first", "sliver": 4}}

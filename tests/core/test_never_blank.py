@@ -5,9 +5,10 @@ from typing import Any
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from ambitus.core.grammar.contract import Param, Variant
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import Variant
+from ambitus.core.grammar.features import cords_in
 from ambitus.core.grammar.registry import GRAMMAR
-from ambitus.core.grammar.top.drawstring.cords import cords_in
 from ambitus.core.shown.by_volume import volumes
 from ambitus.core.shown.closing import closing_shown
 from ambitus.core.shown.present import present

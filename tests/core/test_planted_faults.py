@@ -34,7 +34,7 @@ from ambitus.core.grammar.carry.on_hem.variant import ON_HEM
 from ambitus.core.grammar.carry.tube.variant import TUBE
 from ambitus.core.grammar.carry.tucked.variant import TUCKED
 from ambitus.core.grammar.carry.webbing.variant import WEBBING
-from ambitus.core.grammar.contract import Grammar
+from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.interfacing.variant import KEPT_OUT
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED

@@ -15,18 +15,8 @@ from ambitus.core.draft import Draft
 from ambitus.core.fields import Length
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Part, Seam, Stretch, Strip
 from ambitus.core.form.stance import SizeLine, Stance
-from ambitus.core.grammar.contract import (
-    SHORTER,
-    SIZES,
-    Base,
-    Finishes,
-    Layer,
-    Param,
-    Phrase,
-    Stage,
-    Top,
-    Variant,
-)
+from ambitus.core.grammar.asked import Param, Phrase
+from ambitus.core.grammar.contract import SHORTER, SIZES, Base, Finishes, Layer, Stage, Top, Variant
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema

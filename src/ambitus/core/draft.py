@@ -8,8 +8,10 @@ from ambitus.core.cut.listing import cut_list_of
 from ambitus.core.cut.pieces import cut_pieces, finishes_for
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.form.sewn import Sewn, Taken
+from ambitus.core.grammar.bag_kinds import Kinds
 from ambitus.core.grammar.carry.strap import Hang, hang_of
-from ambitus.core.grammar.contract import SHORTER, Attach, Base, Grammar, Kinds, Layer, Make, SeamKind, Top
+from ambitus.core.grammar.contract import SHORTER, Attach, Base, Layer, Make, SeamKind, Top
+from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.once import Once
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from ambitus.core.checks.mechanism import Change, Finding, Remedy
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft, draft
-from ambitus.core.grammar.contract import Grammar
+from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.problems import SpecProblems
 from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec

@@ -11,9 +11,8 @@ from ambitus.core.form.model import Form
 from ambitus.core.geometry import area
 from ambitus.core.grammar.base.fields import GIVEN_BY, WIDTH_MEANS
 from ambitus.core.grammar.base.panels import DEEP_SHARE
+from ambitus.core.grammar.features import drawn_up
 from ambitus.core.grammar.sizes import DEPTH, DIAMETER, HEIGHT, WIDTH
-from ambitus.core.grammar.top.drawstring.closing import by_contents, closing_term
-from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.lengths import LengthProblem, Unit, parse_length, snap
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.resolved import Resolved
@@ -156,19 +155,20 @@ def contents_height(bag: Resolved, sizes: Mapping[str, float]) -> float:
 
     The height is read as this maker reads it: up to the edge, or of what goes in.
     """
-    if bag.kinds.feature(DrawnUp) is None or by_contents(bag):
+    drawn = drawn_up(bag)
+    if drawn is None or drawn.by_contents(bag):
         return sizes[HEIGHT]
     return sizes[HEIGHT] - above_contents(bag, sizes)
 
 
 def above_contents(bag: Resolved, sizes: Mapping[str, float]) -> float:
     """Return what of a drawn-up bag of *sizes* stands above what goes in."""
-    drawn = bag.kinds.feature(DrawnUp)
+    drawn = drawn_up(bag)
     if drawn is None:
         return 0.0
     given = {path: Value(mm, "chosen", "") for path, mm in sizes.items()}
     other = replace(bag, values={**bag.values, **given})
-    return closing_term(other).mm + drawn.above_cord(other).mm
+    return drawn.closing(other).mm + drawn.above_cord(other).mm
 
 
 def _held(bag: Resolved, sizes: dict[str, float]) -> float:
@@ -211,7 +211,8 @@ def _exact(bag: Resolved, form: Form, volume: float, ratio: float) -> dict[str, 
 
 def _as_read(bag: Resolved, sizes: dict[str, float]) -> dict[str, float]:
     """Return *sizes* whose height is that of what goes in, with the height that this maker gives instead."""
-    if bag.kinds.feature(DrawnUp) is None or by_contents(bag):
+    drawn = drawn_up(bag)
+    if drawn is None or drawn.by_contents(bag):
         return sizes
     return {**sizes, HEIGHT: sizes[HEIGHT] + above_contents(bag, sizes)}
 

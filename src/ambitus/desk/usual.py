@@ -6,7 +6,7 @@ from typing import Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from ambitus.core.fields import Length
-from ambitus.core.grammar.contract import Param
+from ambitus.core.grammar.asked import Param
 from ambitus.core.lengths import Unit, View, paired, system_of
 from ambitus.core.lengths.grid import on_ruler
 from ambitus.core.lengths.units import System

@@ -18,7 +18,7 @@ from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import Point
-from ambitus.core.grammar.base.separate.cut import is_traced
+from ambitus.core.grammar.base.disc import is_traced
 from ambitus.core.lengths import View
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.files.latin import latin

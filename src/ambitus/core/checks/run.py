@@ -5,7 +5,8 @@ from collections.abc import Iterable, Mapping
 from ambitus.core.checks import layers, shape, top
 from ambitus.core.checks.mechanism import Finding, Rule
 from ambitus.core.draft import Draft
-from ambitus.core.grammar.contract import Grammar, Kinds
+from ambitus.core.grammar.bag_kinds import Kinds
+from ambitus.core.grammar.grammar import Grammar
 
 _ORDER: Mapping[str, int] = {"stop": 0, "warn": 1, "note": 2}
 #: what every bag is judged by

@@ -4,8 +4,8 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import allowance, at_least, at_most, set_by, to
-from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
-from ambitus.core.fields import AnyField, Count, Kind, Length
+from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.fields import AnyField, Kind, Length
 from ambitus.core.grammar.allowances import (
     RING_ALLOWANCE,
     allowance_of,
@@ -13,20 +13,15 @@ from ambitus.core.grammar.allowances import (
 )
 from ambitus.core.grammar.base.disc import LEAST_DISC, disc_left
 from ambitus.core.grammar.base.fields import (
-    CUT_AS,
     GIVEN_BY,
     PLATE,
-    TUBE_PANELS,
 )
 from ambitus.core.grammar.carry.fields import ATTACH, MAKE, PAIRS
-from ambitus.core.grammar.cloth.fields import BOTTOM, BOTTOM_HEIGHT
+from ambitus.core.grammar.cloth.fields import BOTTOM_HEIGHT
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.kinds import BASE_KIND, GRID_STEP, INTERFACING_KIND, SEAMS_KIND, TOP_KIND
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.sizes import HEIGHT
-from ambitus.core.grammar.top.drawstring.fields import CORDS, LOOPS, OPENING
-from ambitus.core.grammar.top.fields import LINING_EASE
-from ambitus.core.grammar.top.zip.tape import is_box
 from ambitus.core.lengths import paired
 
 if TYPE_CHECKING:
@@ -40,15 +35,8 @@ WIDEST_ALLOWANCE = 25.4
 SAME = 0.01
 
 
-#: what to try where parts do not go together, the likeliest first: (path, value)
+#: other kinds to try where parts do not go together, the likeliest first: (path, value)
 _TRIED = (
-    (LOOPS, "none"),
-    (CORDS, "two"),
-    (OPENING, "eyelets"),
-    (LINING_EASE, "none"),
-    (TUBE_PANELS, "two"),
-    (CUT_AS, "panels"),
-    (BOTTOM, "same"),
     (SEAMS_KIND, "plain"),
     (INTERFACING_KIND, "none"),
     (PAIRS, "0"),
@@ -75,7 +63,9 @@ def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
         of_strap = ATTACH if variant.slot == "attach" else MAKE
         where: AnyField = of_strap.in_(prefix) if prefix.startswith("carry") else Kind(f"{prefix}.kind")
         words = {"what": variant.label, "reason": reason}
-        ways: list[Remedy] = [to(p, v) for p, v in _TRIED if p in bag.values or isinstance(p, Kind | Count)]
+        # what is asked for last gives way first
+        ways = [to(param.path, param.way_out) for _, param in reversed(bag.kinds.params) if param.way_out]
+        ways += [to(p, v) for p, v in _TRIED]
         if prefix == "seams":
             classes = (key for key, kind in bag.kinds.seams_by_class.items() if kind is variant)
             ways[:0] = [to(kind_of(key), None) for key in classes]
@@ -104,7 +94,7 @@ def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
 def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     made, bag = draft.form.dimensions, draft.bag
     across, up = made["flat_opening"].asked, made["height"].asked
-    if is_box(bag):
+    if bag.kinds.base.boxed_at_mouth:
         up += made["breadth"].asked
     told: set[str] = set()
     if GIVEN_BY.is_(bag, "plate") and disc_left(bag) < LEAST_DISC - 1e-9:

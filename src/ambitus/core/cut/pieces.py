@@ -10,8 +10,9 @@ from ambitus.core.form.model import Division, Edge, Face, Form, Loose, Mark, Mea
 from ambitus.core.form.roles import ROLES
 from ambitus.core.form.sewn import MadeUp
 from ambitus.core.geometry import bounds
+from ambitus.core.grammar.bag_kinds import Kinds
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, PRINT
-from ambitus.core.grammar.contract import SHORTER, Finishes, Kinds, Layer, no_marks, no_parts, nothing_sewn
+from ambitus.core.grammar.contract import SHORTER, Finishes, Layer, no_marks, no_parts, nothing_sewn
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import snap

@@ -7,7 +7,6 @@ from ambitus.core.drawing.paths import path
 from ambitus.core.drawing.standing import Shape
 from ambitus.core.form.model import Form
 from ambitus.core.geometry import Point
-from ambitus.core.grammar.top.zip.made import Zip
 
 #: Room round a picture, and between it and a number, as a share of the picture.
 _EDGE, _BESIDE = 0.2, 0.05
@@ -103,6 +102,9 @@ def opened(form: Form, shows: float) -> State:
     return _framed("An end, its corners opened", say, wide, high, shapes, lengths)
 
 
-def box_states(form: Form, made: Zip, shows: float) -> tuple[State, ...]:
-    """Return the states of a box pouch before it is a box; *shows* is what is seen of the zip, across it."""
-    return pressed(form, shows, made.half_open), opened(form, shows)
+def box_states(form: Form, half_open: float, shows: float) -> tuple[State, ...]:
+    """
+    Return the states of a box pouch before it is a box; *half_open* is half
+    of what is left of the zip to open, *shows* what is seen of it, across.
+    """
+    return pressed(form, shows, half_open), opened(form, shows)

@@ -7,10 +7,7 @@ from ambitus.core.draft import Draft
 from ambitus.core.drawing.paths import path
 from ambitus.core.drawing.standing import Point3, Shape, project, walls_between
 from ambitus.core.geometry import Point
-from ambitus.core.grammar.top.drawstring.closing import closing_term
-from ambitus.core.grammar.top.drawstring.cords import cords_in
-from ambitus.core.grammar.top.drawstring.drawn import above_cord
-from ambitus.core.grammar.top.drawstring.fields import CLOSING
+from ambitus.core.grammar.features import DrawnUp, above_cord, cords_in, drawn_up
 
 #: How many steps there are from open to closed.
 FRAMES = 12
@@ -50,15 +47,16 @@ def _round(ring: list[Point]) -> float:
     return math.fsum(math.dist(p, ring[i - 1]) for i, p in enumerate(ring))
 
 
-def _leans_from(draft: Draft) -> float:
+def _leans_from(draft: Draft, drawn: DrawnUp) -> float:
     """Return the height that the cloth leans over from when the mouth is drawn in as far as it goes."""
     form = draft.form
-    return max(0.0, form.height + form.stance.band - above_cord(draft.bag) - closing_term(draft.bag).mm)
+    return max(0.0, form.height + form.stance.band - above_cord(draft.bag) - drawn.closing(draft.bag).mm)
 
 
 def over_open_mouth(draft: Draft) -> float:
-    """Return the height of contents that lie under the cord of the open mouth."""
-    return _leans_from(draft) + closing_term(draft.bag).mm
+    """Return the height of contents under the cord of the open mouth; 0 of a bag that is not drawn up."""
+    drawn = drawn_up(draft.bag)
+    return _leans_from(draft, drawn) + drawn.closing(draft.bag).mm if drawn else 0.0
 
 
 def frames(draft: Draft) -> tuple[Closing, ...]:
@@ -68,12 +66,12 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
     Above what goes in the cloth is as long as the closing takes. Drawn in by a share it leans over by that
     share of its length, and the cord sinks; at the end it lies flat over the contents.
     """
-    cords, form = cords_in(draft), draft.form
-    if cords is None:
+    drawn, cords, form = drawn_up(draft.bag), cords_in(draft), draft.form
+    if drawn is None or cords is None:
         return ()
-    closing = closing_term(draft.bag).mm
-    above, contents = above_cord(draft.bag), _leans_from(draft)
-    soft = not form.stance.smooth and not CLOSING.is_(draft.bag, "firm")
+    closing = drawn.closing(draft.bag).mm
+    above, contents = above_cord(draft.bag), _leans_from(draft, drawn)
+    soft = not form.stance.smooth and not drawn.firm(draft.bag)
     inside = "lining" if "lining" in draft.bag.kinds.top.layers else "outer"
     open_round = _round(list(form.stance.mouth_ring))
     out = []

@@ -6,7 +6,7 @@ from ambitus.core.drawing.paths import number, path
 from ambitus.core.drawing.standing import standing
 from ambitus.core.drawing.work import WorkPicture
 from ambitus.core.form.model import Piece
-from ambitus.core.grammar.contract import Section
+from ambitus.core.grammar.asked import Section
 
 _INK = "#15231E"
 #: a fill for each layer, and for each stroke of a section its colour

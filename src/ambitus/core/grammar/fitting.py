@@ -2,7 +2,8 @@
 
 from collections.abc import Iterator
 
-from ambitus.core.grammar.contract import Attach, Param, Variant
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import Attach, Variant
 from ambitus.core.spec.resolved import Resolved
 
 

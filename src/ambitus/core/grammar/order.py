@@ -4,7 +4,7 @@ from collections.abc import Callable
 from typing import Literal
 
 from ambitus.core.fields import Choice
-from ambitus.core.grammar.contract import Option, Param, Phrase
+from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.lengths import View
 from ambitus.core.spec.resolved import Resolved
 

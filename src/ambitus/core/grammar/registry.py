@@ -20,7 +20,7 @@ from ambitus.core.grammar.carry.tube.variant import TUBE
 from ambitus.core.grammar.carry.tucked.variant import TUCKED
 from ambitus.core.grammar.carry.webbing.variant import WEBBING
 from ambitus.core.grammar.cloth.variant import WOVEN
-from ambitus.core.grammar.contract import grammar_of
+from ambitus.core.grammar.grammar import grammar_of
 from ambitus.core.grammar.interfacing.variant import BASE_ONLY, FULL, INSET, KEPT_OUT, NONE
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
 from ambitus.core.grammar.seams.overcast import OVERLOCKED_FIRST, ZIGZAGGED

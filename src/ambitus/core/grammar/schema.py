@@ -4,7 +4,9 @@ from collections.abc import Iterable
 from typing import Any
 
 from ambitus.core.grammar.allowances import allowance_of
-from ambitus.core.grammar.contract import LISTS, SLOT_ROOTS, Grammar, Param, Variant, home_of
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import Variant
+from ambitus.core.grammar.grammar import LISTS, SLOT_ROOTS, Grammar, home_of
 from ambitus.core.spec.model import SPEC_VERSION
 from ambitus.core.spec.resolved import Facts
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.drawn_in import frames
 from ambitus.core.drawing.standing import Shape
-from ambitus.core.grammar.top.drawstring.closing import by_contents
+from ambitus.core.grammar.features import sized_by_contents
 from ambitus.core.lengths import Unit, View
 
 
@@ -25,7 +25,7 @@ class ClosingShown:
 def closing_shown(made: Draft, unit: Unit) -> tuple[ClosingShown, ...]:
     """Return every step of the closing of *made*; nothing for a bag that is not drawn up."""
     view = View(unit, made.bag.unit)
-    goes_in = made.form.mm("contents") if by_contents(made.bag) else 0.0
+    goes_in = made.form.mm("contents") if sized_by_contents(made.bag) else 0.0
     return tuple(
         ClosingShown(
             one.shapes,

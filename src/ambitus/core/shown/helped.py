@@ -6,7 +6,8 @@ from ambitus.core.checks.mechanism import Change
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.carry.fields import PAIRS
-from ambitus.core.grammar.contract import Grammar, Variant
+from ambitus.core.grammar.contract import Variant
+from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.lengths import Unit, View
 from ambitus.core.remedy import Carried, remedies_of
 from ambitus.core.shown.compare import changed_cuts

@@ -6,7 +6,7 @@ from typing import Literal
 from ambitus.core.drawing.flat import FlatPiece
 from ambitus.core.drawing.standing import Shape, Standing
 from ambitus.core.drawing.work import WorkPicture
-from ambitus.core.grammar.contract import Section
+from ambitus.core.grammar.asked import Section
 from ambitus.core.lengths import Unit
 from ambitus.core.spec.model import Spec
 from ambitus.core.sums import ShownSum, Source

@@ -2,7 +2,9 @@
 
 from collections.abc import Iterator
 
-from ambitus.core.grammar.contract import LISTS, Attach, Grammar, Param, Variant, home_of
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import Attach, Variant
+from ambitus.core.grammar.grammar import LISTS, Grammar, home_of
 from ambitus.core.lengths import Pair, View
 
 _TITLES = {

@@ -11,15 +11,12 @@ from ambitus.core.drawing.drawn_in import FRAMES, over_open_mouth
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
+from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.carry.fields import MEASURED_BY, PAIRS
-from ambitus.core.grammar.contract import Phrase
+from ambitus.core.grammar.features import Zipped, cords_in, sized_by_contents
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.order import ORDER_PHRASE, has_order
-from ambitus.core.grammar.top.drawstring.closing import by_contents
-from ambitus.core.grammar.top.drawstring.cords import cords_in
 from ambitus.core.grammar.top.facing import is_faced
-from ambitus.core.grammar.top.zip.made import zip_in
-from ambitus.core.grammar.top.zip.tape import is_box, shows
 from ambitus.core.lengths import Unit, View, paired
 from ambitus.core.lengths.grid import steps_for
 from ambitus.core.shown.by_volume import volume_text
@@ -298,8 +295,9 @@ def picture(draft: Draft) -> Standing:
 
 def states(draft: Draft, view: View) -> tuple[StateShown, ...]:
     """Return the states of a box pouch on its way from flat to box; nothing for any other bag."""
-    made = zip_in(draft)
-    if made is None or not is_box(draft.bag):
+    bag = draft.bag
+    zipped = bag.kinds.feature(Zipped)
+    if zipped is None or not bag.kinds.base.boxed_at_mouth:
         return ()
     return tuple(
         StateShown(
@@ -309,7 +307,7 @@ def states(draft: Draft, view: View) -> tuple[StateShown, ...]:
             s.shapes,
             tuple(LabelShown(one.x, one.y, one.anchor, view.worked(one.mm)) for one in s.lengths),
         )
-        for s in box_states(draft.form, made, shows(draft.bag))
+        for s in box_states(draft.form, zipped.half_open(bag, draft.form), zipped.shows(bag))
     )
 
 
@@ -319,7 +317,7 @@ def _closes(draft: Draft, view: View) -> ClosesShown | None:
     if cords is None:
         return None
     mouth, over = cords.path.mm, over_open_mouth(draft)
-    goes_in = draft.form.mm("contents") if by_contents(draft.bag) else 0.0
+    goes_in = draft.form.mm("contents") if sized_by_contents(draft.bag) else 0.0
     return ClosesShown(
         FRAMES,
         view.with_unit(mouth),

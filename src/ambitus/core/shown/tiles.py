@@ -7,18 +7,13 @@ from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft, draft
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.geometry import area
+from ambitus.core.grammar.asked import Option, Param, Section
+from ambitus.core.grammar.bag_kinds import Kinds
 from ambitus.core.grammar.carry.fields import PAIRS
 from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTER_CLOTH
-from ambitus.core.grammar.contract import (
-    Attach,
-    Grammar,
-    Kinds,
-    Option,
-    Param,
-    Section,
-    Variant,
-)
+from ambitus.core.grammar.contract import Attach, Variant
 from ambitus.core.grammar.fitting import visible
+from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.lengths import Unit, View
 from ambitus.core.lengths.grid import steps_for
 from ambitus.core.outlines import around

@@ -6,8 +6,10 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from ambitus.core.checks.run import every_rule
 from ambitus.core.fields import Length
+from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.carry.fields import ATTACH, FROM_FACE, FROM_SIDE, PAIRS
-from ambitus.core.grammar.contract import Attach, Base, Grammar, Param
+from ambitus.core.grammar.contract import Attach, Base
+from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.kinds import BASE_KIND, TOP_KIND
 from ambitus.core.lengths import Unit, View
 from ambitus.core.outlines import LONGEST_OUTLINE

@@ -12,8 +12,11 @@ from typing import Any
 
 from ambitus.core.fields import Length, Value
 from ambitus.core.grammar.allowances import GENERAL, kind_of
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.bag_kinds import Kinds
 from ambitus.core.grammar.carry.fields import ATTACH, MAKE
-from ambitus.core.grammar.contract import SLOT_ROOTS, Base, Grammar, Kinds, Param, Top
+from ambitus.core.grammar.contract import Base, Top
+from ambitus.core.grammar.grammar import SLOT_ROOTS, Grammar
 from ambitus.core.grammar.kinds import BASE_KIND, CLOTH_KIND, INTERFACING_KIND, SEAMS_KIND, TOP_KIND
 from ambitus.core.lengths import MM_PER, Grid, LengthProblem, Pair, Unit, View, parse_length, system_of
 from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS, on_ruler, steps_for

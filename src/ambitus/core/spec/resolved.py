@@ -8,7 +8,8 @@ from ambitus.core.fields import Choice, Value
 from ambitus.core.lengths import Grid, Pair, Unit
 
 if TYPE_CHECKING:
-    from ambitus.core.grammar.contract import Attach, Kinds, Make
+    from ambitus.core.grammar.bag_kinds import Kinds
+    from ambitus.core.grammar.contract import Attach, Make
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,12 +1,17 @@
-"""A disc that is cut already, and what its seam leaves of it."""
+"""A base that is there before the bag: a disc that is cut already, an outline that was traced."""
 
-from ambitus.core.grammar.base.fields import PLATE
+from ambitus.core.grammar.base.fields import OUTLINE, PLATE
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 
 #: Default (ours): a base under this, in mm, is none; the bag is then drafted on one of this size.
 LEAST_DISC = 10.0
+
+
+def is_traced(bag: Resolved) -> bool:
+    """Return whether the base was traced, and comes at a size of its own."""
+    return OUTLINE in bag.values
 
 
 def disc_left(bag: Resolved) -> float:

@@ -6,8 +6,8 @@ from collections.abc import Sequence
 from ambitus.core.curves import flattened, offset_bent
 from ambitus.core.form.model import Edge, Face, Form, Loose, Measure, Part
 from ambitus.core.geometry import unit_vector
+from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import INSERT, INSERT_LESS
-from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.lengths import paired
 from ambitus.core.outlines import is_simple
 from ambitus.core.sew import acts

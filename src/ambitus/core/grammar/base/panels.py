@@ -8,9 +8,10 @@ from ambitus.core.fields import Length
 from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Measure, Seam, Stretch
 from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.geometry import Point
+from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import CUT_AS, WIDTH_MEANS
 from ambitus.core.grammar.base.insert import insert_of
-from ambitus.core.grammar.contract import SHORTER, Finishes, Option, Param
+from ambitus.core.grammar.contract import SHORTER, Finishes
 from ambitus.core.grammar.sizes import DEPTH, HEIGHT, WIDTH
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -35,6 +36,7 @@ CUT_AS_PARAM = Param(
     "Cut as",
     "choice",
     "panels",
+    way_out="panels",
     options=(
         Option("panels", "Two panels", "With a seam along the base."),
         Option("folded", "One piece, folded at the base", "No base seam; a one-way print turns over."),

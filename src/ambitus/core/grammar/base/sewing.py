@@ -9,8 +9,8 @@ from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.contract import Layer, Row
 from ambitus.core.grammar.order import FIRST_SEAM
-from ambitus.core.grammar.top.fields import GAP_IN, TURNED
-from ambitus.core.grammar.top.lining import says_taper, sewn_deeper
+from ambitus.core.grammar.top.fields import GAP_IN
+from ambitus.core.grammar.top.lining import one_with_outer, says_taper, sewn_deeper
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Reading, Step
@@ -38,9 +38,8 @@ FROM_TOP = "From {start} down, so that {ends} meet."
 
 def sewn_layers(bag: Resolved) -> Iterator[tuple[Layer, int]]:
     """Yield the layers that are sewn up by themselves, with the rank their steps begin at."""
-    as_one = TURNED.is_(bag, "zip")
     for layer, rank in _RANKS.items():
-        if layer in bag.kinds.top.layers and not (layer == "lining" and as_one):
+        if layer in bag.kinds.top.layers and not (layer == "lining" and one_with_outer(bag)):
             yield layer, rank
 
 
@@ -64,8 +63,7 @@ _KEYS = {
 
 def sewn_together(bag: Resolved, layer: Layer) -> tuple[str, ...]:
     """Return the layers that are sewn up with *layer*: a lining that is one with its outer goes with it."""
-    one = layer == "outer" and "lining" in bag.kinds.top.layers and TURNED.is_(bag, "zip")
-    return ("outer", "lining") if one else (layer,)
+    return ("outer", "lining") if layer == "outer" and one_with_outer(bag) else (layer,)
 
 
 def _across(layers: tuple[str, ...], row: Row) -> tuple[acts.Act, ...]:

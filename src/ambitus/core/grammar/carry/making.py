@@ -1,5 +1,6 @@
 """What every make of strap shares: its phrase, and the two steps from cut strip to strap."""
 
+from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.carry.fields import (
     ATTACH,
     BOX,
@@ -21,7 +22,6 @@ from ambitus.core.grammar.carry.fields import (
     STRAP_WIDTH,
     TUCK,
 )
-from ambitus.core.grammar.contract import Phrase
 from ambitus.core.lengths import amount
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item

@@ -1,6 +1,6 @@
 """Straps cut through: the makes across the strap, the attachments down through the top edge."""
 
-from ambitus.core.grammar.contract import Section, Stroke
+from ambitus.core.grammar.asked import Section, Stroke
 from ambitus.core.grammar.top.sections import IN_AND_OUT, TURNED_TWICE, row
 
 

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from ambitus.core.form.model import Form, Mark, Part, Strip
+from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.carry.fields import (
     BOX,
     DROP,
@@ -18,7 +19,6 @@ from ambitus.core.grammar.carry.fields import (
 )
 from ambitus.core.grammar.carry.hang import visible_for_drop
 from ambitus.core.grammar.carry.read import drop_for_visible
-from ambitus.core.grammar.contract import Option, Param
 from ambitus.core.lengths import paired, snap
 from ambitus.core.lengths.pairs import Pair
 from ambitus.core.sew import acts

@@ -6,9 +6,10 @@ from dataclasses import replace
 from ambitus.core.form.dividing import Dividing, divided, top_runs, upright
 from ambitus.core.form.model import Dimension, Face, Form, Measure
 from ambitus.core.form.stance import SizeLine
+from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH, BOTTOM, BOTTOM_HEIGHT
-from ambitus.core.grammar.contract import SHORTER, Finishes, Layer, Option, Param
+from ambitus.core.grammar.contract import SHORTER, Finishes, Layer
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -23,6 +24,7 @@ BOTTOM_PARAMS = (
         "Bottom",
         "choice",
         "same",
+        way_out="same",
         options=(
             Option("same", "The same cloth", "The panels are cut in one."),
             Option("contrast", "A contrasting bottom", "Another cloth, joined on at a height of your own."),

@@ -1,5 +1,6 @@
 """The cloths a bag is cut from, as choices; their facts come with the library."""
 
+from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.cloth.bottom import BOTTOM_PARAMS, bottom_stage, has_bottom
 from ambitus.core.grammar.cloth.checks import CHECKS
 from ambitus.core.grammar.cloth.fields import (
@@ -12,7 +13,7 @@ from ambitus.core.grammar.cloth.fields import (
     PRINT,
 )
 from ambitus.core.grammar.cloth.steps import steps
-from ambitus.core.grammar.contract import DIVIDES, Option, Param, Phrase, Stage, Variant
+from ambitus.core.grammar.contract import DIVIDES, Stage, Variant
 from ambitus.core.lengths import View
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.words import within

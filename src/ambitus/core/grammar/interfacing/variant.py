@@ -1,11 +1,12 @@
 """Interfacing: none, full size, kept out of the seams, or inset by an amount."""
 
-from ambitus.core.grammar.contract import Interfacing, Option, Param, Phrase
+from ambitus.core.grammar.asked import Option, Param, Phrase
+from ambitus.core.grammar.contract import Interfacing
+from ambitus.core.grammar.features import DrawnUp
 from ambitus.core.grammar.interfacing.checks import CHECKS, inset_wide
 from ambitus.core.grammar.interfacing.fields import INSET_BY, INTERFACING_MATERIAL
 from ambitus.core.grammar.interfacing.steps import interface, lay_outer
 from ambitus.core.grammar.kinds import INTERFACING_KIND
-from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import OfField, Term

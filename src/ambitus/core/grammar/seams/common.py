@@ -12,7 +12,8 @@ from ambitus.core.grammar.allowances import (
     allowance_of,
     kind_of,
 )
-from ambitus.core.grammar.contract import Param, Phrase, Row
+from ambitus.core.grammar.asked import Param, Phrase
+from ambitus.core.grammar.contract import Row
 from ambitus.core.grammar.kinds import SEAMS_KIND
 from ambitus.core.grammar.seams.fields import FIRST_ROW, SEAM_TRIM, SECOND_ROW, SLIVER
 from ambitus.core.lengths import View, paired

@@ -1,7 +1,8 @@
 """Seams that hide their raw edges: French, French stitched down, flat-felled."""
 
 from ambitus.core.grammar.allowances import allowance_of
-from ambitus.core.grammar.contract import Param, Row, SeamKind
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
 from ambitus.core.grammar.seams.checks import CHECKS, FELLED_CHECKS, FRENCH_CHECKS
 from ambitus.core.grammar.seams.common import GENERAL_PARAM, phrase, whole_allowance

@@ -4,7 +4,8 @@ from fractions import Fraction
 
 from ambitus.core.fields import Length
 from ambitus.core.grammar.allowances import GENERAL
-from ambitus.core.grammar.contract import Param, Row, SeamKind
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
 from ambitus.core.grammar.seams.checks import CHECKS
 from ambitus.core.grammar.seams.common import (

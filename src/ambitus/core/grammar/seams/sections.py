@@ -1,6 +1,6 @@
 """Each kind of seam cut through: the front from the left, the back from the right, the inside upwards."""
 
-from ambitus.core.grammar.contract import Section, Stroke
+from ambitus.core.grammar.asked import Section, Stroke
 
 Points = tuple[tuple[float, float], ...]
 

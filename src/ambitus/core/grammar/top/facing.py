@@ -5,8 +5,9 @@ from collections.abc import Callable
 from ambitus.core.form.dividing import Dividing, divided
 from ambitus.core.form.model import Face, Form, Measure
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
+from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, step_terms, top_of
-from ambitus.core.grammar.contract import Finishes, Layer, Option, Param
+from ambitus.core.grammar.contract import Finishes, Layer
 from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT, GAP_IN, TURNED
 from ambitus.core.lengths import paired, snap
 from ambitus.core.sew import acts

@@ -5,7 +5,7 @@ from collections.abc import Callable
 
 from ambitus.core.fields import AnyField
 from ambitus.core.form.model import FOLD, Form
-from ambitus.core.grammar.contract import Phrase
+from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.kinds import TOP_KIND
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved

@@ -4,7 +4,8 @@ from typing import Literal
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Line, Told
-from ambitus.core.grammar.contract import Layer, Param, Slot
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import Layer, Slot
 from ambitus.core.grammar.order import HEM_SEWN
 from ambitus.core.grammar.seams.edges import knife_sliver, overlocked_first
 from ambitus.core.grammar.seams.overcast import sliver_term

@@ -2,9 +2,9 @@
 
 from typing import Literal
 
+from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import CUT_AS
-from ambitus.core.grammar.contract import Option, Param
-from ambitus.core.grammar.top.fields import EASE_BY, LINING_EASE
+from ambitus.core.grammar.top.fields import EASE_BY, LINING_EASE, TURNED
 from ambitus.core.lengths import amount, paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
@@ -15,6 +15,7 @@ EASE_PARAMS = (
         "Lining",
         "choice",
         "none",
+        way_out="none",
         options=(
             Option("none", "The same size as the outer", "Cut alike."),
             Option("shorter", "Shorter", "Cut less high, so that it does not sag."),
@@ -65,7 +66,7 @@ def keeps_base(bag: Resolved) -> bool:
     Return whether a lining that is sewn deeper keeps its base as it is: a fold cannot be sewn deeper, nor can
     what runs round to a zip; and corner edges of a base that stays must not differ.
     """
-    return CUT_AS.is_(bag, "folded") or bag.kinds.base.kind == "folded" or "end" in bag.kinds.base.classes
+    return CUT_AS.is_(bag, "folded") or bag.kinds.base.kind == "folded" or bag.kinds.base.boxed_at_mouth
 
 
 def corner_deeper(bag: Resolved, layer: str) -> float:
@@ -94,3 +95,8 @@ def says_taper(bag: Resolved, key: str) -> str:
     if key in ("side", "end") and keeps_base(bag) and "corner" in bag.kinds.sewn:
         return f" Taper back to the plain allowance over the {over} before the {mouth} and before the corner."
     return f" Taper back to the plain allowance over the {over} before the {mouth}."
+
+
+def one_with_outer(bag: Resolved) -> bool:
+    """Return whether the lining is sewn up as one with its outer, layer on layer, and not by itself."""
+    return "lining" in bag.kinds.top.layers and TURNED.is_(bag, "zip")

@@ -1,6 +1,6 @@
 """Each top edge cut through: the outside of the bag on the left, the inside on the right."""
 
-from ambitus.core.grammar.contract import Section, Stroke
+from ambitus.core.grammar.asked import Section, Stroke
 
 
 def row(y: float) -> Stroke:

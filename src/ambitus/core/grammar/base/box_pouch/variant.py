@@ -3,12 +3,13 @@
 from collections.abc import Mapping
 from dataclasses import replace
 
+from ambitus.core.grammar.asked import Param, Phrase
 from ambitus.core.grammar.base.box_pouch.cut import cut_out_form, fold_marks, form, pinch_marks
 from ambitus.core.grammar.base.box_pouch.read import read, read_cut_out
 from ambitus.core.grammar.base.box_pouch.steps import cut_out_steps, steps
 from ambitus.core.grammar.base.checks import PANEL_CHECKS
 from ambitus.core.grammar.cloth.bottom import has_bottom
-from ambitus.core.grammar.contract import Base, Param, Phrase
+from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
 from ambitus.core.grammar.top.fields import LINING_EASE
@@ -50,6 +51,7 @@ BOX_POUCH = Base(
     classes={"end": "End seam", "base": "Base seam"},
     divides=False,
     carries=False,
+    boxed_at_mouth=True,
     needs=_needs,
     usual={HEIGHT: lambda bag: paired(60).mm(bag.unit)},
     acts=(steps,),

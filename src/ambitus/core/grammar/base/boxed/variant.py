@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.base.boxed.cut import form
 from ambitus.core.grammar.base.boxed.read import read
 from ambitus.core.grammar.base.boxed.steps import steps
@@ -18,7 +19,7 @@ from ambitus.core.grammar.base.panels import (
     read_flat,
     straight,
 )
-from ambitus.core.grammar.contract import Base, Option, Param, Phrase
+from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.order import FIRST_SEAM_PARAM
 from ambitus.core.lengths import View

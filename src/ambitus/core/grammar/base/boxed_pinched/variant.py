@@ -1,5 +1,6 @@
 """Boxed base, corners pinched flat and stitched across, then trimmed."""
 
+from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.base.boxed.variant import BOXED, base_says
 from ambitus.core.grammar.base.boxed_pinched.checks import CHECKS
 from ambitus.core.grammar.base.boxed_pinched.cut import form, marks
@@ -9,7 +10,7 @@ from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.fields import CUT_AS, INSERT, INSERT_LESS, PINCH, PINCH_TRIM, WIDTH_MEANS
 from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import no_base_seam, straight
-from ambitus.core.grammar.contract import Base, Option, Param, Phrase
+from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.lengths import paired
 

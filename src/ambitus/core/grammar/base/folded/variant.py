@@ -1,12 +1,13 @@
 """A flat bag of one piece, folded at the base: W + 2s by 2 (H + top), once every edge has grown."""
 
+from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.folded.read import read
 from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import flat_form, straight
 from ambitus.core.grammar.base.seamed.steps import steps
 from ambitus.core.grammar.base.seamed.variant import SEAMED
-from ambitus.core.grammar.contract import Base, Phrase
+from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 
 FOLDED = Base(

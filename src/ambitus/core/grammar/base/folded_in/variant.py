@@ -1,6 +1,7 @@
 """A base folded up inside before the side seams, so that it opens like a W: deep, with no corner seam."""
 
 from ambitus.core.form.sewn import FoldedUp
+from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.base.boxed.variant import DEEP_PARAMS, base_says
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.fields import CUT_AS, INSERT, INSERT_LESS, WIDTH_MEANS
@@ -10,7 +11,7 @@ from ambitus.core.grammar.base.folded_in.read import read
 from ambitus.core.grammar.base.folded_in.steps import steps
 from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import no_base_seam, straight
-from ambitus.core.grammar.contract import Base, Phrase
+from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.spec.resolved import Resolved

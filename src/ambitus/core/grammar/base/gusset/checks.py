@@ -16,7 +16,6 @@ from ambitus.core.grammar.base.fields import (
 from ambitus.core.grammar.base.gusset.cut import corner_radius, most_radius
 from ambitus.core.grammar.base.panels import asked_height
 from ambitus.core.grammar.sizes import BREADTH, LENGTH, WIDTH
-from ambitus.core.grammar.top.zip.tape import is_box
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -24,7 +23,7 @@ if TYPE_CHECKING:
 
 def _depth(draft: "Draft") -> float | None:
     """Return what its corners give: the depth, or the height of a box pouch."""
-    made = draft.form.dimensions.get("height" if is_box(draft.bag) else "depth")
+    made = draft.form.dimensions.get("height" if draft.bag.kinds.base.boxed_at_mouth else "depth")
     return made.asked if made else None
 
 

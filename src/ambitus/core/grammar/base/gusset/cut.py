@@ -5,6 +5,7 @@ rounded up to the grid, and what is too much is trimmed at its ends once it is s
 """
 
 import math
+from collections.abc import Iterator
 
 from ambitus.core.curves import Arc
 from ambitus.core.form.model import Edge, Face, Form, Mark, Measure, Piece, Seam
@@ -249,55 +250,66 @@ def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
         return _under_marks(bag, form, piece)
     if piece.part != "gusset" or STRIP_OF.of(bag) == "three":
         return ()
-    r, height = form.rounded, form.height
-    seam, top = piece.edges[0].finish, piece.edges[1].finish
-    left, low, right, high = piece.box
-    raw = Term("Top edge", top, "From the raw end to the finished top.")
     halves = STRIP_OF.of(bag) == "halves"
     above = next(
         (_height(f) for f in form.faces if f.part == piece.part and f.division in ("upper", "facing")), 0.0
     )
+    out = list(_clips(bag, form, piece, above))
+    if not halves:
+        out += _middle(piece)
+    if not halves and not above:
+        out.append(_by_the_raw_edge(bag, form, piece))
+    return tuple(out)
+
+
+def _clips(bag: Resolved, form: Form, piece: Piece, above: float) -> Iterator[Mark]:
+    """Yield where the strip is clipped to turn the corners; *above* of it is a piece of its own."""
+    r, height = form.rounded, form.height
+    seam, top = piece.edges[0].finish, piece.edges[1].finish
+    left, low, right, high = piece.box
+    raw = Term("Top edge", top, "From the raw end to the finished top.")
     if above:
         raw = Term("Join", top, "From the raw end to its seam.")
     straight = Term("Straight side", snap(height - r - above), "To where the corner begins.")
     down = Sum("From a raw end", (raw, straight))
-    ends = (right,) if halves else (left, right)
-    out = []
+    clip: tuple[tuple[str, Sum], ...] = (("clip", down),)
+    label = f"Clip at the corner, to {amount(2, bag.unit)} from the seam"
     if r > 0:
         arc = Term("Half a corner", snap(math.pi * r / 4), "To the middle of the arc.")
         spread = Term("The whole corner", snap(math.pi * r / 2), _every(bag))
-        clip: tuple[tuple[str, Sum], ...] = (
+        clip = (
             ("corner begins", down),
             ("its middle", Sum("From a raw end", (raw, straight, arc))),
             ("corner ends", Sum("From a raw end", (raw, straight, spread))),
         )
         label = f"Clip from here to here, to {amount(2, bag.unit)} from the seam"
-        places = [s.total for _, s in clip]
-    else:
-        clip = (("clip", down),)
-        label = f"Clip at the corner, to {amount(2, bag.unit)} from the seam"
-        places = [down.total]
-    for n, end in enumerate(ends):
+    places = [told.total for _, told in clip]
+    for n, end in enumerate((right,) if STRIP_OF.of(bag) == "halves" else (left, right)):
         way = 1.0 if end == left else -1.0
         for i, place in enumerate(places):
             x = end + way * place
             for y in (low, high):
                 points: tuple[Point, ...] = ((x, y), (x, y + (seam * 0.8 if y == low else -seam * 0.8)))
-                readings = clip if not (n or i) and y == low else ()
-                out.append(Mark("clip", label, points, "either raw end", readings))
-    if not halves:
-        middle = Term("Half of the strip", snap((right - left) / 2), "Meets the middle of the base.")
-        told_middle: tuple[tuple[str, Sum], ...] = (("from either raw end", Sum("To the middle", (middle,))),)
-        for y in (low, high):
-            where = ((left + right) / 2, y)
-            told_here = told_middle if y == low else ()
-            out.append(Mark("notch", "Middle of the strip", (where,), "either raw end", told_here))
+                yield Mark("clip", label, points, "either raw end", clip if not (n or i) and y == low else ())
+
+
+def _middle(piece: Piece) -> Iterator[Mark]:
+    """Yield the middle of the strip on both its long edges, told once."""
+    left, low, right, high = piece.box
+    half = Term("Half of the strip", snap((right - left) / 2), "Meets the middle of the base.")
+    told: tuple[tuple[str, Sum], ...] = (("from either raw end", Sum("To the middle", (half,))),)
+    for y in (low, high):
+        where = ((left + right) / 2, y)
+        yield Mark("notch", "Middle of the strip", (where,), "either raw end", told if y == low else ())
+
+
+def _by_the_raw_edge(bag: Resolved, form: Form, piece: Piece) -> Mark:
+    """Return the other way to measure the strip: round the panel's raw edge."""
+    seam, top, r = piece.edges[0].finish, piece.edges[1].finish, form.rounded
     over = math.pi * seam if r > 0 else 4 * seam
     longer = Term("What the raw edge adds", snap(over), "The raw edge runs outside the seam line.")
     tops = Term("Top edge at both ends", 2 * top, "Beyond the finished top.", times=2)
-    if not halves and not above:
-        path = path_terms(form.mm("width"), height, r)
-        school = Sum("Measured round the raw edge instead", (*path, longer, tops))
-        note = (("by the raw edge of the panel, trimmed after", school),)
-        out.append(Mark("notch", "The other way to measure the strip", (), "the panel's raw edge", note))
-    return tuple(out)
+    path = path_terms(form.mm("width"), form.height, r)
+    school = Sum("Measured round the raw edge instead", (*path, longer, tops))
+    note = (("by the raw edge of the panel, trimmed after", school),)
+    return Mark("notch", "The other way to measure the strip", (), "the panel's raw edge", note)

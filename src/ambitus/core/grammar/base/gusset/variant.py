@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.fields import INSERT, INSERT_LESS, PLATE, RADIUS, ROUND_BY, STRIP_OF
 from ambitus.core.grammar.base.gusset.checks import CHECKS
@@ -13,7 +14,7 @@ from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_he
 from ambitus.core.grammar.carry.fields import FROM_SIDE
 from ambitus.core.grammar.cloth.bottom import BASE_OF
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH
-from ambitus.core.grammar.contract import Base, Option, Param, Phrase
+from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.sizes import WIDTH
 from ambitus.core.lengths import View, paired

@@ -1,11 +1,12 @@
 """A flat bag of two panels with a seam along the base: W + 2s by H + sb + top, once every edge has grown."""
 
+from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, flat_form, straight
 from ambitus.core.grammar.base.seamed.read import read
 from ambitus.core.grammar.base.seamed.steps import steps
-from ambitus.core.grammar.contract import Base, Phrase
+from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.order import FIRST_SEAM_PARAM
 

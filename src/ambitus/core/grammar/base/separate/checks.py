@@ -13,6 +13,7 @@ from ambitus.core.grammar.allowances import (
     RING_ALLOWANCE,
     SIDE_ALLOWANCE,
 )
+from ambitus.core.grammar.base.disc import is_traced
 from ambitus.core.grammar.base.fields import (
     CUT_BASE,
     CUT_TUBE,
@@ -20,7 +21,7 @@ from ambitus.core.grammar.base.fields import (
     TRACED_AS,
     TUBE_PANELS,
 )
-from ambitus.core.grammar.base.separate.cut import ease_of, is_traced, panels_of, traced_in
+from ambitus.core.grammar.base.separate.cut import ease_of, panels_of, traced_in
 from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
 from ambitus.core.grammar.kinds import GRID_STEP
 from ambitus.core.grammar.seams.edges import eaten

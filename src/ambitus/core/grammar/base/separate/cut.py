@@ -7,7 +7,7 @@ from dataclasses import replace
 from ambitus.core.curves import flattened, offset_bent
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam
 from ambitus.core.form.stance import SizeLine, Stance
-from ambitus.core.grammar.base.disc import disc_drafted
+from ambitus.core.grammar.base.disc import disc_drafted, is_traced
 from ambitus.core.grammar.base.fields import GIVEN_BY, OUTLINE, RADIUS, TRACED_AS, TUBE_PANELS
 from ambitus.core.grammar.base.insert import insert_face
 from ambitus.core.grammar.base.panels import eats, mouth, seams, settled, settled_height, stretch, told
@@ -46,11 +46,6 @@ def traced_shape(bag: Resolved, length: float, breadth: float) -> Outline:
     if found is None:
         raise ValueError("an outline that was read has points")
     return found
-
-
-def is_traced(bag: Resolved) -> bool:
-    """Return whether the base was traced, and comes at a size of its own."""
-    return OUTLINE in bag.values
 
 
 def ease_of(bag: Resolved) -> float:

@@ -4,6 +4,7 @@ from functools import partial
 
 from ambitus.core.checks.mechanism import Rule
 from ambitus.core.fields import AnyField
+from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.fields import (
     CUT_BASE,
@@ -34,7 +35,7 @@ from ambitus.core.grammar.base.separate.traced import HALF_MOON
 from ambitus.core.grammar.carry.fields import FROM_SIDE
 from ambitus.core.grammar.cloth.bottom import BASE_OF
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH
-from ambitus.core.grammar.contract import Base, Option, Param, Phrase
+from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.sizes import BREADTH, DIAMETER, HEIGHT, LENGTH
 from ambitus.core.lengths import paired
@@ -45,6 +46,7 @@ PANELS = Param(
     "Tube of",
     "choice",
     "one",
+    way_out="two",
     options=(
         Option("one", "One panel", "One seam, at the middle of an end."),
         Option("two", "Two panels", "A front and a back; a print stands at the middle of both."),

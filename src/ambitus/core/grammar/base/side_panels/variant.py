@@ -1,5 +1,6 @@
 """Panels of their own at the sides; front and back run under to a seam in the middle of the base."""
 
+from ambitus.core.grammar.asked import Param, Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.fields import INSERT, INSERT_LESS, STEP
 from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
@@ -9,7 +10,7 @@ from ambitus.core.grammar.base.side_panels.cut import form, marks
 from ambitus.core.grammar.base.side_panels.read import read
 from ambitus.core.grammar.base.side_panels.steps import steps
 from ambitus.core.grammar.carry.fields import FROM_SIDE
-from ambitus.core.grammar.contract import Base, Param, Phrase
+from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.sizes import WIDTH
 

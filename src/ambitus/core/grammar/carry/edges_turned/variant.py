@@ -1,13 +1,14 @@
 """A strap whose two long edges are turned in, then halved and stitched along both sides."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.edges_turned.read import read_width
 from ambitus.core.grammar.carry.fields import STRAP_TURN
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
-from ambitus.core.grammar.contract import Make, Param
+from ambitus.core.grammar.contract import Make
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step

@@ -2,13 +2,14 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Caught
+from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.fields import PAST
 from ambitus.core.grammar.carry.in_seam.cut import core_short, tail
 from ambitus.core.grammar.carry.in_seam.read import read_tail
 from ambitus.core.grammar.carry.in_seam.steps import steps
 from ambitus.core.grammar.carry.placing import caught_at_centres
-from ambitus.core.grammar.contract import Attach, Layer, Param
+from ambitus.core.grammar.contract import Attach, Layer
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item
 

@@ -2,12 +2,13 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Caught
+from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.fields import BOX, END_TURNED, FROM_TOP
 from ambitus.core.grammar.carry.on_face.read import read_tail
 from ambitus.core.grammar.carry.on_face.steps import steps
 from ambitus.core.grammar.carry.placing import caught_at_centres
-from ambitus.core.grammar.contract import Attach, Layer, Param
+from ambitus.core.grammar.contract import Attach, Layer
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Sum, Term

@@ -2,13 +2,14 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Caught
+from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.fields import TUCK
 from ambitus.core.grammar.carry.on_hem.checks import CHECKS
 from ambitus.core.grammar.carry.on_hem.read import read_tail
 from ambitus.core.grammar.carry.on_hem.steps import steps
 from ambitus.core.grammar.carry.placing import caught_at_centres
-from ambitus.core.grammar.contract import Attach, Layer, Param
+from ambitus.core.grammar.contract import Attach, Layer
 from ambitus.core.grammar.top.fields import HEM
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item

@@ -2,7 +2,8 @@
 
 from dataclasses import replace
 
-from ambitus.core.grammar.contract import SIZES, Option, Param, Stage
+from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.contract import SIZES, Stage
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.bands.cut import above_cord, no_strip, parts, sewn, shorter, under_band
 from ambitus.core.grammar.top.bands.read import read
@@ -10,9 +11,13 @@ from ambitus.core.grammar.top.bands.steps import steps
 from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.drawstring.channel import CORD_PARAMS, usual_channel
 from ambitus.core.grammar.top.drawstring.checks import CHECKS as DRAWN_UP_CHECKS
-from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, contents_stage, height_terms
+from ambitus.core.grammar.top.drawstring.closing import (
+    CLOSING_PARAMS,
+    contents_stage,
+    drawn_up_by,
+    height_terms,
+)
 from ambitus.core.grammar.top.drawstring.cords import CORDS_CHOSEN, CORDS_PARAMS, CORDS_TOLD, once_round
-from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import (
     BAND,
     BAND_MADE,
@@ -114,7 +119,7 @@ BANDS = replace(
     needs=no_strip,
     sewn=sewn,
     height=lambda bag: height_terms(bag, above_cord(bag)),
-    features=(DrawnUp(above_cord, once_round),),
+    features=(drawn_up_by(above_cord, once_round),),
     parts=parts,
     stages=(Stage(SIZES, under_band), Stage(SIZES, contents_stage)),
     shorter=shorter,

@@ -3,8 +3,10 @@
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import TUBE_PANELS
-from ambitus.core.grammar.contract import SIZES, Option, Param, Stage, Top
+from ambitus.core.grammar.contract import SIZES, Stage, Top
+from ambitus.core.grammar.features import Cords
 from ambitus.core.grammar.order import casing_param
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.casing.checks import CHECKS
@@ -13,7 +15,12 @@ from ambitus.core.grammar.top.casing.read import read
 from ambitus.core.grammar.top.casing.steps import has_base_of_its_own, steps
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
 from ambitus.core.grammar.top.drawstring.checks import CHECKS as DRAWN_UP_CHECKS
-from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, contents_stage, height_terms
+from ambitus.core.grammar.top.drawstring.closing import (
+    CLOSING_PARAMS,
+    contents_stage,
+    drawn_up_by,
+    height_terms,
+)
 from ambitus.core.grammar.top.drawstring.cords import (
     CORDS_CHOSEN,
     CORDS_PARAMS,
@@ -23,7 +30,6 @@ from ambitus.core.grammar.top.drawstring.cords import (
     cut_widths,
     once_round,
 )
-from ambitus.core.grammar.top.drawstring.drawn import Cords, DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import (
     CHANNEL,
     CLOSING,
@@ -158,7 +164,7 @@ CASING = Top(
     finish=finish,
     sewn=sewn,
     height=lambda bag: height_terms(bag, above_cord(bag)),
-    features=(DrawnUp(above_cord, _cords),),
+    features=(drawn_up_by(above_cord, _cords),),
     parts=cord_parts,
     stages=(Stage(SIZES, contents_stage),),
     told={

@@ -2,7 +2,8 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Line
-from ambitus.core.grammar.contract import Layer, Param, Top
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import Layer, Top
 from ambitus.core.grammar.order import HEM_SEWN, HEM_SEWN_PARAM
 from ambitus.core.grammar.seams.edges import overlocked_first
 from ambitus.core.grammar.top import sections

@@ -3,7 +3,7 @@
 import math
 
 from ambitus.core.fields import Length
-from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.top.drawstring.fields import BAND, CHANNEL, CORD, CORD_FIBRE, CORD_THICK, CORD_WIDE
 from ambitus.core.lengths import Grid, paired
 from ambitus.core.spec.resolved import Resolved

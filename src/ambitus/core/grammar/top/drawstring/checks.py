@@ -8,13 +8,13 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.cloth.fields import LINING_CLOTH, OUTER_CLOTH
+from ambitus.core.grammar.features import above_cord, cords_in
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.kinds import INTERFACING_KIND
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.drawstring.channel import EASE, channel_of, cord_flat, least_channel
 from ambitus.core.grammar.top.drawstring.closing import by_contents, to_edge
-from ambitus.core.grammar.top.drawstring.cords import cord_melts, cords_in
-from ambitus.core.grammar.top.drawstring.drawn import above_cord
+from ambitus.core.grammar.top.drawstring.cords import cord_melts
 from ambitus.core.grammar.top.drawstring.fields import (
     BAND,
     CHANNEL,

@@ -1,16 +1,18 @@
 """How high a bag is that has to close over what is in it."""
 
 import math
+from collections.abc import Callable
 from dataclasses import replace
 
 from ambitus.core.form.model import Dimension, Form
 from ambitus.core.form.stance import SizeLine
+from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.disc import disc_drafted
 from ambitus.core.grammar.base.fields import GIVEN_BY, OUTLINE, TRACED_AS, WIDTH_MEANS
-from ambitus.core.grammar.contract import Finishes, Layer, Option, Param
+from ambitus.core.grammar.contract import Finishes, Layer
+from ambitus.core.grammar.features import Cords, DrawnUp, drawn_up
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.sizes import BREADTH, DEPTH, DIAMETER, HEIGHT, LENGTH, WIDTH
-from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import CLOSING, HEIGHT_MEANS
 from ambitus.core.lengths import snap
 from ambitus.core.outlines import extent, read_outline
@@ -132,9 +134,14 @@ def with_contents(bag: Resolved, form: Form, to_cord: Term) -> Form:
 
 def contents_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
     """Return the outer's *form* with the height of what goes in beside its own."""
-    drawn = bag.kinds.feature(DrawnUp)
+    drawn = drawn_up(bag)
     return with_contents(bag, form, drawn.above_cord(bag)) if drawn and layer == "outer" else form
 
 
 def _to_contents(line: SizeLine, comes_out: float) -> SizeLine:
     return SizeLine(line.path, "goes in", "contents", line.a, (*line.b[:2], comes_out))
+
+
+def drawn_up_by(above_cord: Callable[[Resolved], Term], cords: Callable[[Resolved, Form], Cords]) -> DrawnUp:
+    """Return what a top is that is drawn up by these cords, with *above_cord* standing above them."""
+    return DrawnUp(above_cord, cords, closing_term, by_contents, lambda bag: CLOSING.is_(bag, "firm"))

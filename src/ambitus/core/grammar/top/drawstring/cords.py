@@ -1,12 +1,10 @@
 """The cords: how many, how long by each school, and what they leave when the mouth is drawn in."""
 
-from typing import TYPE_CHECKING
-
 from ambitus.core.form.model import Form, Mark, Part, Strip
-from ambitus.core.grammar.contract import Option, Param
+from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.features import Cords, above_cord, drawn_up
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.top.drawstring.channel import channel_of, cord_flat
-from ambitus.core.grammar.top.drawstring.drawn import Cords, DrawnUp, above_cord
 from ambitus.core.grammar.top.drawstring.fields import (
     CORD,
     CORD_CUT,
@@ -31,6 +29,7 @@ CORDS_PARAMS = (
         "Cords",
         "choice",
         "one",
+        way_out="two",
         options=(
             Option("one", "One cord", "Comes out at one side; a toggle or a knot holds it."),
             Option("two", "Two cords", "From opposite sides: the mouth closes evenly."),
@@ -74,20 +73,6 @@ CORDS_PARAMS = (
 #: what a cut list tells of cords and loops: in numbers, and as choices
 CORDS_TOLD = {field.leaf: field for field in (CORD_THICK, CORD_WIDE, TAIL, LOOP, LOOP_WIDE)}
 CORDS_CHOSEN = (CORD, CORD_FIBRE, CORDS, CORD_END, LOOPS)
-
-
-if TYPE_CHECKING:
-    from ambitus.core.draft import Draft
-
-
-def _cords(draft: "Draft") -> Cords | None:
-    drawn = draft.bag.kinds.feature(DrawnUp)
-    return drawn.cords(draft.bag, draft.form) if drawn else None
-
-
-def cords_in(draft: "Draft") -> Cords | None:
-    """Return the cords of a draft, or None where it is not drawn up; worked out once."""
-    return draft.once(_cords)
 
 
 _MATERIAL = {"round": "Round cord", "ribbon": "Ribbon or tape", "elastic": "Elastic"}
@@ -159,7 +144,7 @@ def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
 
 def cord_strip(bag: Resolved, form: Form) -> Strip:
     """Return the cord as a strip, its tails marked, with the other ways to reckon its length."""
-    drawn = bag.kinds.feature(DrawnUp)
+    drawn = drawn_up(bag)
     if drawn is None:
         raise ValueError("the bag is not drawn up")
     cords = drawn.cords(bag, form)

@@ -2,8 +2,9 @@
 
 from ambitus.core.form.model import Form, Strip
 from ambitus.core.form.sewn import Caught, Place
+from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import TUBE_PANELS
-from ambitus.core.grammar.contract import Layer, Option, Param
+from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.drawstring.fields import CORDS, LOOP, LOOP_WIDE, LOOPS
 from ambitus.core.lengths import paired
@@ -18,6 +19,7 @@ LOOP_PARAMS = (
         "Loops",
         "choice",
         "none",
+        way_out="none",
         options=(
             Option("none", "None", "Only the cord."),
             Option(

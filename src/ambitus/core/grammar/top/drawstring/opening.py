@@ -13,8 +13,9 @@ from ambitus.core.form.sewn import (
     top_edges,
     with_top,
 )
+from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import STEP
-from ambitus.core.grammar.contract import Layer, Option, Param
+from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.top.drawstring.fields import CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import no_side_seam
 from ambitus.core.grammar.top.hem import beyond_top
@@ -33,7 +34,7 @@ EYELETS = Option(
 
 def opening_param(*options: Option) -> Param:
     """Return the field of how the cord comes out, of these ways."""
-    return Param(OPENING, "Cord comes out by", "choice", "slot", options=options)
+    return Param(OPENING, "Cord comes out by", "choice", "slot", options=options, way_out="eyelets")
 
 
 def has_side_seam(bag: Resolved) -> bool:

@@ -2,9 +2,9 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.fields import TUBE_PANELS
+from ambitus.core.grammar.features import DrawnUp
 from ambitus.core.grammar.top.drawstring.channel import channel_of, to_thread
 from ambitus.core.grammar.top.drawstring.cords import cord_melts
-from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import CORD, CORD_END, CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import loop_steps
 from ambitus.core.sew import acts

@@ -4,7 +4,8 @@ from dataclasses import replace
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Line
-from ambitus.core.grammar.contract import Layer, Param, Top
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import Layer, Top
 from ambitus.core.grammar.order import HEM_SEWN, HEM_SEWN_PARAM
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS

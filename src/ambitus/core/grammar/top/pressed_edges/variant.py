@@ -2,7 +2,8 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Line
-from ambitus.core.grammar.contract import DIVIDES, Layer, Param, Stage, Top
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import DIVIDES, Layer, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS, LINED_CHECKS
 from ambitus.core.grammar.top.facing import FACING_PARAMS, facing_stage, lay_lining, no_join, says_lined

@@ -5,12 +5,18 @@ from dataclasses import replace
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Channel, Sewn
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
-from ambitus.core.grammar.contract import DIVIDES, SIZES, Layer, Param, Stage
+from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import DIVIDES, SIZES, Layer, Stage
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
 from ambitus.core.grammar.top.drawstring.checks import CHECKS as DRAWN_UP_CHECKS
-from ambitus.core.grammar.top.drawstring.closing import CLOSING_PARAMS, contents_stage, height_terms
+from ambitus.core.grammar.top.drawstring.closing import (
+    CLOSING_PARAMS,
+    contents_stage,
+    drawn_up_by,
+    height_terms,
+)
 from ambitus.core.grammar.top.drawstring.cords import (
     CORDS_CHOSEN,
     CORDS_PARAMS,
@@ -18,7 +24,6 @@ from ambitus.core.grammar.top.drawstring.cords import (
     cord_parts,
     once_round,
 )
-from ambitus.core.grammar.top.drawstring.drawn import DrawnUp
 from ambitus.core.grammar.top.drawstring.fields import (
     CHANNEL,
     CLOSING,
@@ -154,7 +159,7 @@ STITCHED_CHANNEL = replace(
     needs=needs_side_seam,
     sewn=_sewn,
     height=lambda bag: height_terms(bag, _above_cord(bag)),
-    features=(DrawnUp(_above_cord, once_round),),
+    features=(drawn_up_by(_above_cord, once_round),),
     parts=cord_parts,
     stages=(
         Stage(DIVIDES, facing_stage),

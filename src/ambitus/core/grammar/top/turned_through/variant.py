@@ -3,7 +3,8 @@
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Sewn
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
-from ambitus.core.grammar.contract import DIVIDES, Layer, Option, Param, Stage, Top
+from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.contract import DIVIDES, Layer, Stage, Top
 from ambitus.core.grammar.order import GAP_CLOSED_PARAM
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS

@@ -26,7 +26,7 @@ from ambitus.core.grammar.top.zip.fields import (
 )
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, next_sold, tab_shows, zip_in
 from ambitus.core.grammar.top.zip.small import FULLNESS
-from ambitus.core.grammar.top.zip.tape import FOOT, as_one, is_box, is_narrowed, left_out, most_seam
+from ambitus.core.grammar.top.zip.tape import FOOT, as_one, is_narrowed, left_out, most_seam
 from ambitus.core.lengths import snap
 
 if TYPE_CHECKING:
@@ -377,7 +377,7 @@ def zip_not_counted(draft: "Draft") -> Iterator[Fired]:
     for _ in _zips(draft):
         more = left_out(draft.bag)
         if abs(more) > 1e-6:
-            key = "breadth" if is_box(draft.bag) else "height"
+            key = "breadth" if draft.bag.kinds.base.boxed_at_mouth else "height"
             made = draft.form.dimensions[key]
             yield fired(
                 ZIP_COUNTS,
@@ -403,7 +403,7 @@ def zip_not_counted(draft: "Draft") -> Iterator[Fired]:
 )
 def broad_for_its_length(draft: "Draft") -> Iterator[Fired]:
     made, bag = draft.form.dimensions, draft.bag
-    if not is_box(bag):
+    if not bag.kinds.base.boxed_at_mouth:
         return
     long, broad = made["length"].asked, made["breadth"].asked
     if broad > BROAD_SHARE * long + 1e-9:

@@ -5,6 +5,7 @@ from fractions import Fraction
 from typing import TYPE_CHECKING
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.features import Zipped
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.fields import (
     NARROW_BY,
@@ -16,7 +17,7 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_OPENING,
     ZIP_USED,
 )
-from ambitus.core.grammar.top.zip.tape import end_class, facts_of, is_narrowed
+from ambitus.core.grammar.top.zip.tape import end_class, facts_of, is_narrowed, shows
 from ambitus.core.lengths import Pair, paired, snap, system_of
 from ambitus.core.spec.resolved import Resolved, ZipFacts
 from ambitus.core.sums import Sum, Term, to_grid
@@ -215,6 +216,10 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
         clear=CLEAR.mm(bag.unit),
         teeth=TEETH.of(bag),
     )
+
+
+#: what a top with a zip is, for whoever draws it
+ZIPPED = Zipped(half_open=lambda bag, form: zip_of(bag, form).half_open, shows=shows)
 
 
 def _zip(draft: "Draft") -> Zip | None:

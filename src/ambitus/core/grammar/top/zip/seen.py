@@ -11,7 +11,7 @@ from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.zip.fields import CLOSES_AT
 from ambitus.core.grammar.top.zip.hung import hung
 from ambitus.core.grammar.top.zip.made import Zip, zip_of
-from ambitus.core.grammar.top.zip.tape import is_box, left_out, shows
+from ambitus.core.grammar.top.zip.tape import left_out, shows
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 
@@ -127,7 +127,7 @@ def _slider(made: Zip, bag: Resolved, at: Point3, way: Point3, up: Point3) -> Pa
 
 def _not_counted(bag: Resolved, form: Form) -> Form:
     """Return *form* as high as a tape reads it where its zip is not counted; a box is broader already."""
-    more = 0.0 if is_box(bag) else left_out(bag)
+    more = 0.0 if bag.kinds.base.boxed_at_mouth else left_out(bag)
     high = form.dimensions["height"]
     taller = replace(high, comes_out=snap(high.comes_out + more))
     return replace(form, dimensions={**form.dimensions, "height": taller}) if more else form
@@ -150,7 +150,7 @@ def zipped(bag: Resolved, form: Form) -> Form:
     """Return *form* closed by its zip: for the picture, and where the zip is not counted for the height."""
     made, half = zip_of(bag, form), max(0.0, shows(bag) / 2)
     form = _not_counted(bag, form)
-    if is_box(bag):
+    if bag.kinds.base.boxed_at_mouth:
         return _closed_box(bag, form, made, half)
     deep, high_at, ring = 0.0, form.height, form.stance.mouth_ring
     if len(ring) > 2:

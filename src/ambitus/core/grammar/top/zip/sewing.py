@@ -30,25 +30,29 @@ def _iron(bag: Resolved) -> str:
     return f"Iron: {bag.cloth('outer').iron}.{cool}"
 
 
+def _stops_clear(bag: Resolved, made: Zip) -> Step:
+    """Return the look at where the stops of a zip come that is used whole."""
+    inside = all(abs(x) < made.row for x in made.stops or ())
+    return Step(
+        "stops clear",
+        "Lay the zip on the panel and look where its stops come",
+        "Both stops lie inside the rows that cross its ends, or the needle strikes them."
+        if inside
+        else "A stop lies beyond the row at its end: see that the row runs clear of it.",
+        240,
+        needs=("pieces cut",),
+        gives=("zip ready",),
+        kind="gate",
+        acts=(acts.See(zip="ready"),),
+        lengths=(("Clear of each row, at least", CLEAR.mm(bag.unit)),),
+        reads=(Reading("zip_stops", "Stop to stop", made.stock or 0.0),),
+    )
+
+
 def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     """Return how the zip is brought to its length: tacked before it is cut, its slider inside."""
     if not tacks(bag, made):
-        return (
-            Step(
-                "stops clear",
-                "Lay the zip on the panel and look where its stops come",
-                "Both stops lie inside the rows that cross its ends, or the needle strikes them."
-                if all(abs(x) < made.row for x in made.stops or ())
-                else "A stop lies beyond the row at its end: see that the row runs clear of it.",
-                240,
-                needs=("pieces cut",),
-                gives=("zip ready",),
-                kind="gate",
-                acts=(acts.See(zip="ready"),),
-                lengths=(("Clear of each row, at least", CLEAR.mm(bag.unit)),),
-                reads=(Reading("zip_stops", "Stop to stop", made.stock or 0.0),),
-            ),
-        )
+        return (_stops_clear(bag, made),)
     metre = made.stops is None
     slider = (
         "Slide the slider on from one end, both edges level; run it to the middle."
@@ -108,21 +112,26 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             cautions=() if made.facts.stitched else ("hard teeth",),
         ),
     ]
-    if teeth_out(bag, made):
-        out.append(
-            Step(
-                "pick teeth",
-                "Take the teeth out where a row will cross them",
-                "One by one with pincers, from the cut end in; the tape stays whole.",
-                244,
-                needs=("zip cut",),
-                gives=("zip ready",),
-                acts=(acts.TakeTeethOut(),),
-                lengths=(("From the cut end", teeth_out(bag, made)),),
-                cautions=("hard teeth",),
-            )
-        )
-    return tuple(out)
+    return (*out, *_teeth_out(bag, made))
+
+
+def _teeth_out(bag: Resolved, made: Zip) -> tuple[Step, ...]:
+    """Return how teeth are taken out that a row would cross."""
+    if not teeth_out(bag, made):
+        return ()
+    return (
+        Step(
+            "pick teeth",
+            "Take the teeth out where a row will cross them",
+            "One by one with pincers, from the cut end in; the tape stays whole.",
+            244,
+            needs=("zip cut",),
+            gives=("zip ready",),
+            acts=(acts.TakeTeethOut(),),
+            lengths=(("From the cut end", teeth_out(bag, made)),),
+            cautions=("hard teeth",),
+        ),
+    )
 
 
 def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from ambitus.core.form.model import Form, Mark, Strip
 from ambitus.core.grammar.allowances import GENERAL
-from ambitus.core.grammar.contract import Option, Param, Phrase
+from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.fields import (
     GRAB,

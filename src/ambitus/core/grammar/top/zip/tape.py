@@ -1,9 +1,10 @@
 """The zip as a thing with a width: its tape, what its seam takes, and what of it shows."""
 
 from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
+from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.base.fields import TUBE_PANELS
-from ambitus.core.grammar.contract import Layer, Option, Param, Phrase
-from ambitus.core.grammar.top.fields import TURNED
+from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.top.lining import one_with_outer
 from ambitus.core.grammar.top.zip.fields import (
     CLOSES_AT,
     NARROW_BY,
@@ -234,20 +235,15 @@ def is_counted(bag: Resolved) -> bool:
 def finish(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
     """Return what a panel reaches past the finished height at its zip edge: the seam less half of the zip."""
     seam = ZIP_ALLOWANCE.term(bag, "Zip seam")
-    if not is_counted(bag) and not is_box(bag):
+    if not is_counted(bag) and not bag.kinds.base.boxed_at_mouth:
         return (seam,)
     why = "The height runs to the middle of the closed zip; half of what shows is not cloth."
     return (seam, Term("Half of the zip that shows", -snap(shows(bag) / 2), why))
 
 
-def is_box(bag: Resolved) -> bool:
-    """Return whether the base is that of a box pouch, whose breadth runs to the middle of the zip."""
-    return "end" in bag.kinds.base.classes
-
-
 def sewn_below(bag: Resolved) -> float:
     """Return how far below the finished height the row lies that sews a panel to the zip."""
-    return snap(shows(bag) / 2) if is_counted(bag) or is_box(bag) else 0.0
+    return snap(shows(bag) / 2) if is_counted(bag) or bag.kinds.base.boxed_at_mouth else 0.0
 
 
 def left_out(bag: Resolved) -> float:
@@ -262,7 +258,7 @@ def is_narrowed(bag: Resolved) -> bool:
 
 def as_one(bag: Resolved) -> bool:
     """Return whether no lining is sewn up by itself: a zipped bag is then turned through its zip."""
-    return TURNED.is_(bag, "zip") or "lining" not in bag.kinds.top.layers
+    return one_with_outer(bag) or "lining" not in bag.kinds.top.layers
 
 
 def end_class(bag: Resolved) -> str:

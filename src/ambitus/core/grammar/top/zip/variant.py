@@ -4,7 +4,8 @@ from dataclasses import replace
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Sewn
-from ambitus.core.grammar.contract import SEEN, Layer, Option, Param, Stage, Top
+from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.contract import SEEN, Layer, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.facing import lay_lining
@@ -15,6 +16,7 @@ from ambitus.core.grammar.top.turned_through.gap import gap_opening
 from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
 from ambitus.core.grammar.top.zip.checks import CHECKS
 from ambitus.core.grammar.top.zip.fields import ZIP_COUNTS, ZIP_IN_HAND
+from ambitus.core.grammar.top.zip.made import ZIPPED
 from ambitus.core.grammar.top.zip.piece import parts
 from ambitus.core.grammar.top.zip.read import read
 from ambitus.core.grammar.top.zip.seen import zip_stage
@@ -80,6 +82,7 @@ ZIP = Top(
     parts=parts,
     shorter=shorter_terms,
     mouth_seam="zip",
+    features=(ZIPPED,),
     shut=True,
     told=ZIP_TOLD,
     chosen=(*(path for path in TAPE_CHOICES if path != ZIP_COUNTS), *SMALL_CHOICES, TURNED),
