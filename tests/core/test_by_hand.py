@@ -297,7 +297,7 @@ def _heading_casing() -> dict[str, float]:
     creases = _marked(tube, "Creases")
     return {
         "turn_down": creases["second crease"] - creases["first crease"],
-        "allowance": next(e.finish for e in tube.edges if e.seam == "top"),
+        "allowance": next(e.allowance for e in tube.edges if e.seam == "top"),
         "slot_from": slot["unsewn from"],
         "slot_to": slot["to"],
         "lower_row_below_top": rows["lower row, from the finished top"],

@@ -217,7 +217,7 @@ def test_a_cut_list_with_bands_begins_the_same_plan(base: str) -> None:
     """Read, begun, drafted again: the same pieces."""
     size = sizes_of(base)
     made = drafted({"unit": "mm", "size": size, "base": {"kind": base}, **BOTH})
-    again = drafted(begun_from(made.cut_list, made.read, made.bag.kinds.top.told, "mm"))
+    again = drafted(begun_from(made.cut_list, made.read, made.bag.kinds.top.listed, "mm"))
 
     def cut(draft: Draft) -> list[tuple[str, float, float]]:
         return [(p.key, p.size("width"), p.size("height")) for p in draft.pieces if p.layer in SEWN]
@@ -238,9 +238,9 @@ def test_a_join_off_the_grid_moves_no_size() -> None:
 def _join_counted_once(real: Any) -> Any:
     """A band that is cut without its join."""
 
-    def faulty(face: Any, finishes: Any, grid: Any) -> Any:
+    def faulty(face: Any, allowances: Any, grid: Any) -> Any:
         return real(
-            face, {**finishes, "join": ()} if face.division in ("upper", "facing") else finishes, grid
+            face, {**allowances, "join": ()} if face.division in ("upper", "facing") else allowances, grid
         )
 
     return faulty

@@ -72,7 +72,7 @@ def test_everything_drawn_lies_in_the_box(spec: dict[str, Any]) -> None:
 
 def test_the_ring_has_addresses() -> None:
     """A half of the mouth is opposite its beginning, on any ring."""
-    ring = drafted(tote(340, 280, 120)).form.stance.mouth_ring
+    ring = drafted(tote(340, 280, 120)).form.stance.mouth_outline
     assert ring_point(ring, 0) == (0, 60)
     assert ring_point(ring, 0.5) == (340, 60)
     assert ring_point(ring, 60 / 920) == (0, 0)

@@ -46,7 +46,7 @@ def test_it_begins_open_and_ends_tight_over_what_goes_in() -> None:
 def test_the_open_step_is_the_standing_bag() -> None:
     """Its mouth lies where the mouth of the drawing lies."""
     made = _sack()
-    mouth = [project((x, y, made.form.height)) for x, y in made.form.stance.mouth_ring]
+    mouth = [project((x, y, made.form.height)) for x, y in made.form.stance.mouth_outline]
     assert frames(made)[0].shapes[0].d == path(mouth, closed=True)
 
 

@@ -181,7 +181,7 @@ def broken(grammar: Grammar = GRAMMAR) -> list[str]:
 
 def _terms_scaled(seam: str, factor: float) -> Callable[[Patch], Grammar]:
     def plant(patch: Patch) -> Grammar:
-        real = pieces.finishes_for
+        real = pieces.allowances_for
 
         def faulty(bag: Any, layer: Any, over: bool = True) -> Any:
             made = dict(real(bag, layer, over))
@@ -189,8 +189,8 @@ def _terms_scaled(seam: str, factor: float) -> Callable[[Patch], Grammar]:
                 made[seam] = tuple(replace(t, mm=t.mm * factor) for t in made[seam])
             return made
 
-        patch.setattr(pieces, "finishes_for", faulty)
-        patch.setattr(draft_module, "finishes_for", faulty)
+        patch.setattr(pieces, "allowances_for", faulty)
+        patch.setattr(draft_module, "allowances_for", faulty)
         return GRAMMAR
 
     return plant
@@ -200,14 +200,14 @@ def _finishes(change: Callable[[Any, Any, dict[str, Any]], dict[str, Any]]) -> C
     """Return a fault in what lies beyond the seam lines, wherever it is asked for."""
 
     def plant(patch: Patch) -> Grammar:
-        real = pieces.finishes_for
+        real = pieces.allowances_for
 
         def faulty(bag: Any, layer: Any, over: bool = True) -> Any:
             made = dict(real(bag, layer, over))
             return {**made, **change(bag, layer, made)}
 
-        patch.setattr(pieces, "finishes_for", faulty)
-        patch.setattr(draft_module, "finishes_for", faulty)
+        patch.setattr(pieces, "allowances_for", faulty)
+        patch.setattr(draft_module, "allowances_for", faulty)
         return GRAMMAR
 
     return plant
@@ -258,11 +258,11 @@ def depth_rounded_instead_of_core(patch: Patch) -> Grammar:
 def arms_from_seam_lines(patch: Patch) -> Grammar:
     real = outline._worked
 
-    def faulty(face: Any, measure: Any, finishes: Any, grid: Any) -> Any:
+    def faulty(face: Any, measure: Any, allowances: Any, grid: Any) -> Any:
         if measure.key in ("across", "up"):
             side = {"side": (), "base": ()}
-            return real(face, measure, {**finishes, **side}, grid)
-        return real(face, measure, finishes, grid)
+            return real(face, measure, {**allowances, **side}, grid)
+        return real(face, measure, allowances, grid)
 
     patch.setattr(outline, "_worked", faulty)
     return GRAMMAR
@@ -303,7 +303,7 @@ def interfacing_in_the_base_seam(patch: Patch) -> Grammar:
     def faulty(bag: Any, outer: Any) -> Any:
         return tuple(t for t in outer if t.label == "Base seam")
 
-    return GRAMMAR.with_variant(replace(KEPT_OUT, finish=faulty))
+    return GRAMMAR.with_variant(replace(KEPT_OUT, allowance=faulty))
 
 
 def strap_marked_from_the_seam(patch: Patch) -> Grammar:
@@ -343,8 +343,8 @@ def straps_never_checked(patch: Patch) -> Grammar:
 
 def _form_corner(base: Any, change: Callable[[Any, float], float]) -> Callable[[Patch], Grammar]:
     def plant(patch: Patch) -> Grammar:
-        def faulty(bag: Any, finishes: Any) -> Form:
-            made = base.form(bag, finishes)
+        def faulty(bag: Any, allowances: Any) -> Form:
+            made = base.form(bag, allowances)
             return replace(made, corner=change(bag, made.corner))
 
         return GRAMMAR.with_variant(replace(base, form=faulty))
@@ -370,8 +370,8 @@ def _pinch_drawn_from_the_raw_corner(patch: Patch) -> Grammar:
 
 
 def _flat_bag_narrower_than_its_sum(patch: Patch) -> Grammar:
-    def faulty(bag: Any, finishes: Any) -> Form:
-        return _edit_faces(SEAMED.form(bag, finishes), lambda p: (p[0] - (1.0 if p[0] else 0.0), p[1]))
+    def faulty(bag: Any, allowances: Any) -> Form:
+        return _edit_faces(SEAMED.form(bag, allowances), lambda p: (p[0] - (1.0 if p[0] else 0.0), p[1]))
 
     return GRAMMAR.with_variant(replace(SEAMED, form=faulty))
 
@@ -392,8 +392,8 @@ def _shape(
     """Return a fault in the outline that *base* makes, its sums left as they are."""
 
     def plant(patch: Patch) -> Grammar:
-        def faulty(bag: Any, finishes: Any) -> Form:
-            return _edit_faces(base.form(bag, finishes), points)
+        def faulty(bag: Any, allowances: Any) -> Form:
+            return _edit_faces(base.form(bag, allowances), points)
 
         return GRAMMAR.with_variant(replace(base, form=faulty))
 
@@ -443,7 +443,7 @@ def _steps(variant: Any, without: str) -> Callable[[Patch], Grammar]:
 
 def _form_of(base: Any, change: Callable[[Form, Any], Form]) -> Callable[[Patch], Grammar]:
     def plant(patch: Patch) -> Grammar:
-        changed = replace(base, form=lambda bag, finishes: change(base.form(bag, finishes), bag))
+        changed = replace(base, form=lambda bag, allowances: change(base.form(bag, allowances), bag))
         return GRAMMAR.with_variant(changed)
 
     return plant
@@ -561,15 +561,15 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "folded-in base creased at the whole depth": _form_corner(FOLDED_IN, lambda bag, mm: 2 * mm),
     "folded-in creases not drawn": _no_marks(FOLDED_IN),
     "fold never seen to be level": _steps(FOLDED_IN, "fold level"),
-    "second turn of the hem left out": _last_term_lost(DOUBLE_HEM, "finish"),
+    "second turn of the hem left out": _last_term_lost(DOUBLE_HEM, "allowance"),
     "hem folds not drawn": _no_marks(DOUBLE_HEM),
-    "knife forgotten at the hem": _last_term_lost(OVERLOCKED_HEM, "finish"),
+    "knife forgotten at the hem": _last_term_lost(OVERLOCKED_HEM, "allowance"),
     "single hem drawn nowhere": _no_marks(OVERLOCKED_HEM),
-    "pressed edge left out": _last_term_lost(PRESSED_EDGES, "finish"),
+    "pressed edge left out": _last_term_lost(PRESSED_EDGES, "allowance"),
     "pressed edges never inspected": _steps(PRESSED_EDGES, "inspect"),
     "raw top edge never trued": _steps(RAW_EDGE, "true the top"),
     "raw top edge given a seam": lambda patch: GRAMMAR.with_variant(
-        replace(RAW_EDGE, finish=lambda bag, layer: (Term("Seam", 10, "No."),))
+        replace(RAW_EDGE, allowance=lambda bag, layer: (Term("Seam", 10, "No."),))
     ),
     "plain seam eats twice": _eats(PLAIN, _doubled),
     "second row of French left out": _eats(FRENCH, lambda terms: terms[:-1]),
@@ -610,23 +610,25 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "base never matched to its tube": _steps(RECTANGLE, "matched"),
     "traced base cut on another outline": _form_of(TRACED, lambda form, bag: _disc_scaled(form, 0.9)),
     "traced tube of the cut line": _form_of(TRACED, lambda form, bag: _body_wider(form, 44)),
-    "edge below the channel left out": _last_term_lost(CASING, "finish"),
+    "edge below the channel left out": _last_term_lost(CASING, "allowance"),
     "casing drawn nowhere": _no_marks(CASING),
     "cord threaded through no casing": _steps(CASING, "stitch casing"),
     "closing left out of the height": lambda patch: GRAMMAR.with_variant(
         replace(CASING, height=lambda bag: (Length("size.height").term(bag, "Finished height"),))
     ),
     "top seam twice above a channel": lambda patch: GRAMMAR.with_variant(
-        replace(STITCHED_CHANNEL, finish=lambda bag, layer: _doubled(STITCHED_CHANNEL.finish(bag, layer)))
+        replace(
+            STITCHED_CHANNEL, allowance=lambda bag, layer: _doubled(STITCHED_CHANNEL.allowance(bag, layer))
+        )
     ),
     "channel stitched by nobody": _steps(STITCHED_CHANNEL, "stitch channel"),
     "panels as high as without bands": lambda patch: GRAMMAR.with_variant(
         replace(BANDS, shorter=lambda bag, layer: ())
     ),
     "bands never seen to meet": _steps(BANDS, "bands meet"),
-    "zip not counted in the height": _last_term_lost(ZIP, "finish"),
+    "zip not counted in the height": _last_term_lost(ZIP, "allowance"),
     "unlined zip sewn at twice its seam": lambda patch: GRAMMAR.with_variant(
-        replace(ZIP_UNLINED, finish=lambda bag, layer: _doubled(ZIP_UNLINED.finish(bag, layer)))
+        replace(ZIP_UNLINED, allowance=lambda bag, layer: _doubled(ZIP_UNLINED.allowance(bag, layer)))
     ),
     "closed zip sewn in for good": _steps(ZIP, "half open"),
     "zip cut before it is tacked": _steps(ZIP, "tack zip"),

@@ -23,7 +23,7 @@ from ambitus.core.form.sewn import (
     rows_below,
     sewn_stretches,
 )
-from ambitus.core.grammar.contract import SIZES, Finishes, Layer, Stage, Variant
+from ambitus.core.grammar.contract import SIZES, Allowances, Layer, Stage, Variant
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.spec.resolved import Item, Resolved
 from bags import drafted, tote, totes
@@ -136,7 +136,7 @@ def test_rows_lie_as_far_below_the_top_as_the_hem_is_deep() -> None:
 def _wider(by: float) -> Stage:
     """The front is cut wider by what is taken out of it again."""
 
-    def change(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+    def change(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
         def wide(face: Face) -> Face:
             right = max(x for x, _ in face.points)
             edges = tuple(

@@ -16,7 +16,7 @@ from ambitus.core.fields import Length
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Part, Seam, Stretch, Strip
 from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.grammar.asked import Param, Phrase
-from ambitus.core.grammar.contract import SHORTER, SIZES, Base, Finishes, Layer, Stage, Top, Variant
+from ambitus.core.grammar.contract import SHORTER, SIZES, Allowances, Base, Layer, Stage, Top, Variant
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
@@ -47,11 +47,11 @@ def _settled(bag: Resolved, terms: tuple[Term, ...], *around: float) -> tuple[fl
     return size, (*terms, *grid_term(snap(size - asked)))
 
 
-def _form(bag: Resolved, finishes: Finishes) -> Form:
+def _form(bag: Resolved, allowances: Allowances) -> Form:
     """A flat envelope: two rectangles sewn on three sides."""
-    eats = {key: sum(t.mm for t in terms) for key, terms in finishes.items()}
+    eats = {key: sum(t.mm for t in terms) for key, terms in allowances.items()}
     width, across = _settled(bag, (Length("size.width").term(bag, "Width"),), eats["side"], eats["side"])
-    height, up = _settled(bag, (*bag.kinds.top.height(bag), *finishes[SHORTER]), eats["base"], eats["top"])
+    height, up = _settled(bag, (*bag.kinds.top.height(bag), *allowances[SHORTER]), eats["base"], eats["top"])
     outline = (
         Edge("base", "base", (0.0, 0.0)),
         Edge("side right", "side", (width, 0.0)),
@@ -89,8 +89,8 @@ def _form(bag: Resolved, finishes: Finishes) -> Form:
         mouth=(("front", "top"), ("back", "top")),
         height=height,
         stance=Stance(
-            base_ring=ring,
-            mouth_ring=ring,
+            base_outline=ring,
+            mouth_outline=ring,
             standing_seams=(0.0, 0.5),
             front_starts=0.0,
             lines=(
@@ -187,7 +187,7 @@ def tie_too_short(draft: Draft) -> Iterator[Fired]:
         )
 
 
-def _taller(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+def _taller(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
     """A size of its own beside the others."""
     tied = Dimension("tied", "Tied shut", 0.0, 1.0, "derived", "By the ties.")
     return replace(form, dimensions={**form.dimensions, "tied": tied})
@@ -207,7 +207,7 @@ TIED = Top(
     params=(Param(TIE, "Tie", "length", paired(180), low=50),),
     phrase=top_phrase("tied with ribbons", fields=(TIE,)),
     brings={"attach": "on_face", "interfacing": "none"},
-    finish=lambda bag, layer: (),
+    allowance=lambda bag, layer: (),
     read=lambda allowances, measures: 0.0,
     stages=(Stage(SIZES, _taller),),
     parts=_ties,

@@ -278,9 +278,9 @@ def test_a_boxed_pouch_leans_together_and_holds_a_wedge() -> None:
     made = drafted(pouch("boxed"))
     form = made.form
     assert math.hypot(form.stands, 35) == pytest.approx(140)
-    assert {y for _, y in form.stance.mouth_ring} == {35}
-    assert max(x for x, _ in form.stance.mouth_ring) - min(
-        x for x, _ in form.stance.mouth_ring
+    assert {y for _, y in form.stance.mouth_outline} == {35}
+    assert max(x for x, _ in form.stance.mouth_outline) - min(
+        x for x, _ in form.stance.mouth_outline
     ) == pytest.approx(270)
     # at a share t of the height: W × D (1 − t), and a triangle of D (1 − t) by D t / 2 at each side
     assert holds(form) == pytest.approx(70 * form.stands * (200 / 2 + 70 / 12))

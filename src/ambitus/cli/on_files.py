@@ -157,6 +157,7 @@ def fix_file(name: str, unit: Unit | None, check: str) -> int:
     Carry out the best remedy of a check on a plan file, and say what it changed.
 
     The file keeps everything else that it holds; a plan from standard input is printed instead.
+    Raises SpecProblems where the check finds nothing, or nothing of it is an edit.
     """
     text = _text(name)
     spec, made = _worked_from(text)

@@ -44,12 +44,12 @@ def sweep(arc: Arc, a: Point, b: Point) -> float:
 
 
 def radius(arc: Arc, a: Point) -> float:
-    """Return the radius of *arc*, whose edge starts at *a*."""
+    """Return the radius of *arc*, whose edge starts at *a*, in mm."""
     return math.dist(arc.centre, a)
 
 
 def edge_length(a: Point, bend: Bend, b: Point) -> float:
-    """Return the length of the edge from *a* to *b*."""
+    """Return the length of the edge from *a* to *b*, in mm."""
     if isinstance(bend, Arc):
         return radius(bend, a) * sweep(bend, a, b)
     points = (a, *(bend.points if bend else ()), b)

@@ -5,7 +5,7 @@ from dataclasses import dataclass, field, replace
 from functools import cache, cached_property
 
 from ambitus.core.cut.listing import cut_list_of
-from ambitus.core.cut.pieces import cut_pieces, finishes_for
+from ambitus.core.cut.pieces import allowances_for, cut_pieces
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.form.sewn import Sewn, Taken
 from ambitus.core.grammar.bag_kinds import Kinds
@@ -169,13 +169,13 @@ def draft(bag: Resolved) -> Draft:
     forms: dict[Layer, Form] = {}
     whole: dict[Layer, Form] = {}
     for layer in bag.kinds.top.layers:
-        finishes = finishes_for(bag, layer)
+        allowances = allowances_for(bag, layer)
         # a lining cut alike is the same form
-        like = whole.get("outer") if not finishes[SHORTER] else None
-        whole[layer] = like or bag.kinds.base.form(bag, finishes)
+        like = whole.get("outer") if not allowances[SHORTER] else None
+        whole[layer] = like or bag.kinds.base.form(bag, allowances)
         forms[layer] = whole[layer]
         for stage in bag.kinds.stages:
-            forms[layer] = stage.change(bag, layer, forms[layer], finishes)
+            forms[layer] = stage.change(bag, layer, forms[layer], allowances)
         forms[layer] = _sewn(bag, layer, forms[layer])
     top = bag.kinds.top
     seams = _layered(

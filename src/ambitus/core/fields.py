@@ -113,7 +113,11 @@ class Length(Field[float]):
         return found.value if found is not None and isinstance(found.value, float) else None
 
     def term(self, held: Held, label: str, times: int = 1, why: str = "") -> Term:
-        """Return the length, *times* over, as a line of a sum; *why* stands for its own reason."""
+        """
+        Return the length in mm, *times* over, as a line of a sum; *why* stands for its own reason.
+
+        Raises TypeError where no length is held there.
+        """
         value = self.value(held)
         if not isinstance(value.value, float):
             raise TypeError(f"{self} is {value.value!r}, not a length")
@@ -137,7 +141,7 @@ class Choice(Field[K]):
         return tuple(option for of in get_args(made) for option in get_args(of))
 
     def of(self, held: Held) -> K:
-        """Return the option that is chosen."""
+        """Return the option that is chosen. Raises TypeError where a length is held there."""
         value = self.value(held).value
         if not isinstance(value, str):
             raise TypeError(f"{self} is {value!r}, not a choice")
@@ -154,7 +158,7 @@ class Outline(Field[str]):
     """A field that holds an outline, written as points."""
 
     def of(self, held: Held) -> str:
-        """Return the outline as it is written."""
+        """Return the outline as it is written. Raises TypeError where none is held there."""
         value = self.value(held).value
         if not isinstance(value, str):
             raise TypeError(f"{self} is {value!r}, not an outline")

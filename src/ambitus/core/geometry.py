@@ -34,7 +34,7 @@ def offset_corner(p: Point, u: Point, v: Point, a: float, b: float) -> Point:
 
 
 def length(a: Point, b: Point) -> float:
-    """Return the distance from *a* to *b*."""
+    """Return the distance from *a* to *b*, in mm."""
     return math.hypot(b[0] - a[0], b[1] - a[1])
 
 
@@ -55,6 +55,6 @@ def area(points: Sequence[Point]) -> float:
 
 
 def bounds(points: Sequence[Point]) -> tuple[float, float, float, float]:
-    """Return (left, bottom, right, top)."""
+    """Return (left, bottom, right, top), in mm."""
     xs, ys = [p[0] for p in points], [p[1] for p in points]
     return min(xs), min(ys), max(xs), max(ys)

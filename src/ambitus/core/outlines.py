@@ -131,12 +131,12 @@ def seen(points: Sequence[Point]) -> tuple[Point, ...]:
 
 
 def around(points: Sequence[Point]) -> float:
-    """Return the way round an outline."""
+    """Return the way round an outline, in mm."""
     return math.fsum(math.dist(p, points[i - 1]) for i, p in enumerate(points))
 
 
 def extent(points: Sequence[Point]) -> tuple[float, float]:
-    """Return the length and the breadth of an outline's box."""
+    """Return the length and the breadth of an outline's box, in mm."""
     xs, ys = [p[0] for p in points], [p[1] for p in points]
     return max(xs) - min(xs), max(ys) - min(ys)
 

@@ -73,7 +73,7 @@ class Term:
 
     @property
     def each(self) -> float:
-        """One of the equal amounts this term is made of."""
+        """One of the equal amounts this term is made of, in mm."""
         return self.mm / self.times
 
 

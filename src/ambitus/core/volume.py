@@ -43,16 +43,16 @@ def holds(form: Form) -> float:
     """Return what the bag holds in mm³: to the height over which it closes, or to its top edge."""
     if form.stance.rises:
         # edges that run straight from one ring to the other: three cross-sections tell it exactly
-        rings = (form.stance.base_ring, form.stance.mouth_ring)
+        rings = (form.stance.base_outline, form.stance.mouth_outline)
         half = [((ax + bx) / 2, (ay + by) / 2) for (ax, ay), (bx, by) in zip(*rings, strict=True)]
-        if area(form.stance.base_ring) > 1e-6:
+        if area(form.stance.base_outline) > 1e-6:
             return (
                 form.stance.rises
                 / 6
-                * (area(form.stance.base_ring) + 4 * area(half) + area(form.stance.mouth_ring))
+                * (area(form.stance.base_outline) + 4 * area(half) + area(form.stance.mouth_outline))
             )
     high = max(0.0, form.mm("contents") if "contents" in form.dimensions else form.mm("height"))
-    base = area(form.stance.base_ring)
+    base = area(form.stance.base_outline)
     flat = base <= 1e-6 and "width" in form.dimensions
     return flat_volume(form.mm("width"), high) if flat else base * high
 
@@ -140,7 +140,7 @@ def round_size(volume: float, ratio: float) -> tuple[float, float]:
 
 def boxed_for_round(volume: float, ratio: float) -> tuple[float, float]:
     """
-    Return the side of the square base and the height of a boxed sack that stands in for a round one.
+    Return the side of the square base and the height of a boxed sack that stands in for a round one, in mm.
 
     It goes as far round as the cylinder: each side is a quarter of 2 π r. It holds the stated volume only
     bulged round; as a square it holds π/4 of it.
@@ -151,7 +151,7 @@ def boxed_for_round(volume: float, ratio: float) -> tuple[float, float]:
 
 def contents_height(bag: Resolved, sizes: Mapping[str, float]) -> float:
     """
-    Return the height up to which a bag of *sizes* is filled: to its top edge, or as far as it closes.
+    Return the height up to which a bag of *sizes* is filled: to its top edge, or as far as it closes, in mm.
 
     The height is read as this maker reads it: up to the edge, or of what goes in.
     """
@@ -162,7 +162,7 @@ def contents_height(bag: Resolved, sizes: Mapping[str, float]) -> float:
 
 
 def above_contents(bag: Resolved, sizes: Mapping[str, float]) -> float:
-    """Return what of a drawn-up bag of *sizes* stands above what goes in."""
+    """Return what of a drawn-up bag of *sizes* stands above what goes in, in mm."""
     drawn = drawn_up(bag)
     if drawn is None:
         return 0.0

@@ -25,12 +25,12 @@ class WalkedSeam:
 
     @property
     def lengths(self) -> tuple[float, ...]:
-        """The measured length of every chain."""
+        """The measured length of every chain, in mm."""
         return tuple(chain.total for chain in self.chains)
 
     @property
     def difference(self) -> float:
-        """How much the longest chain exceeds the shortest."""
+        """How much the longest chain exceeds the shortest, in mm."""
         return snap(max(self.lengths) - min(self.lengths))
 
     @property
@@ -69,7 +69,7 @@ def walk_seams(
     """
     edges: dict[tuple[str, str, str], float] = {}
     for piece in pieces:
-        stitched, bends = offset_bent(piece.cut, piece.bends, [-e.finish for e in piece.edges])
+        stitched, bends = offset_bent(piece.cut, piece.bends, [-e.allowance for e in piece.edges])
         for i, edge in enumerate(piece.edges):
             a, b = stitched[i], stitched[(i + 1) % len(stitched)]
             for face in piece.faces:

@@ -101,9 +101,9 @@ def spec_from_cuts(cut_list: CutList, unit: Unit) -> Spec:
     if gone:
         view = View(unit, unit)
         raise SpecProblems(tuple(Problem(f.key, "rows", "", read_finding(f, view), f.fix) for f in gone))
-    told = dict(GRAMMAR.of("top", cut_list.top, Top).told)
+    told = dict(GRAMMAR.of("top", cut_list.top, Top).listed)
     for kind in cut_list.seams.values():
-        told |= GRAMMAR.of("seams", kind, SeamKind).told
+        told |= GRAMMAR.of("seams", kind, SeamKind).listed
     return _one_kind(valid(Spec, begun_from(cut_list, read, told, unit)), cut_list)
 
 

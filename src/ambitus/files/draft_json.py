@@ -48,7 +48,7 @@ def _piece(piece: Piece) -> dict[str, Any]:
         "sums": {key: _sum(s) for key, s in piece.sums.items()},
         "part": piece.told_as,
         "edges": [
-            {"name": e.name, "seam": e.seam, "allowance": e.finish, "curve": _curve(e.bend)}
+            {"name": e.name, "seam": e.seam, "allowance": e.allowance, "curve": _curve(e.bend)}
             for e in piece.edges
         ],
         "cut_line": [list(p) for p in piece.cut],

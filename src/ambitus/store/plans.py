@@ -221,7 +221,7 @@ class Plans:
             return _plan(row)
 
     def printed(self, plan_id: str, number: int) -> Plan:
-        """Remember which revision was last printed."""
+        """Remember which revision was last printed. Raises RevisionNotFound."""
         with self._writing() as session:
             row = self._row(session, plan_id)
             if session.get(RevisionRow, (plan_id, number)) is None:
@@ -230,7 +230,7 @@ class Plans:
             return _plan(row)
 
     def revision(self, plan_id: str, number: int | None = None) -> Revision:
-        """Return a revision, the newest if no number is given."""
+        """Return a revision, the newest if no number is given. Raises RevisionNotFound."""
         with self._reading() as session:
             row = self._row(session, plan_id)
             found = session.get(RevisionRow, (plan_id, row.head if number is None else number))

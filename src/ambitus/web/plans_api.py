@@ -335,7 +335,11 @@ def cut_list(plan_id: str, number: Number, desk: AtDesk, unit: Unit | None = Non
 def templates(
     plan_id: str, number: Number, desk: AtDesk, paper: Literal["A4", "Letter"] | None = None
 ) -> Response:
-    """Return the curves of the bag at true size, with a square to measure, as PDF."""
+    """
+    Return the curves of the bag at true size, with a square to measure, as PDF.
+
+    Raises SpecProblems of a bag that is cut with a ruler alone.
+    """
     drawn = desk.drawn(plan_id, number)
     if not templates_of(drawn.made):
         why, fix = "This bag has no curves.", "Its pieces are cut with a ruler."

@@ -14,7 +14,7 @@ if TYPE_CHECKING:
 
 
 def room_for_join(draft: "Draft") -> tuple[float, float]:
-    """Return the lowest and the highest place of a join."""
+    """Return the lowest and the highest place of a join, in mm."""
     form = draft.form
     return snap(form.rounded + LEAST), snap(form.height - form.lower_sides - LEAST)
 

@@ -1,1 +1,1 @@
-"""From the form to pieces: every edge grows by its finish; sums, cut line, stitch line and marks follow."""
+"""From the form to pieces: every edge grows by its allowance; sums, lines and marks follow."""

@@ -33,7 +33,7 @@ def _row(piece: Piece, form: Form, lapped: bool, traced: bool, corner: float | N
     cut_out = None
     if "across" in piece.sums:
         cut_out = CutOut(across=piece.size("across"), up=piece.size("up"))
-    told = {} if piece.cut_off else form.told.get(piece.part, {})
+    told = {} if piece.cut_off else form.listed.get(piece.part, {})
     return CutRow.model_construct(
         role=piece.layer,
         part=piece.told_as,
@@ -51,7 +51,7 @@ def _row(piece: Piece, form: Form, lapped: bool, traced: bool, corner: float | N
 
 def _strap(bag: Resolved, hang: Hang) -> StrapRow:
     told: dict[str, Any] = {
-        field.leaf: field.of(hang.item) for field in (*hang.item.make.told, *hang.item.attach.told)
+        field.leaf: field.of(hang.item) for field in (*hang.item.make.listed, *hang.item.attach.listed)
     }
     return StrapRow.model_construct(
         count=2,
@@ -74,9 +74,9 @@ def cut_list_of(
     # corners that are only pinched are sewn without an allowance of their own
     kinds = {key: bag.kinds.seam(key) for key in (*sewn, *bag.sewn)}
     lapped = any(kind.laps for kind in kinds.values())
-    told = dict(bag.kinds.top.told)
+    told = dict(bag.kinds.top.listed)
     for kind in kinds.values():
-        told |= kind.told
+        told |= kind.listed
     allowances = {key: allowance_of(key).of(bag) for key in sewn}
     params = bag.kinds.param_at
     told = {name: path for name, path in told.items() if visible(path, params[path], bag)}

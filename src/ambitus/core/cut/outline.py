@@ -16,7 +16,7 @@ EdgeTerms = Mapping[str, tuple[Term, ...]]
 
 @dataclass(frozen=True, slots=True)
 class CutFace:
-    """A face with its cut line: edges with their finish, outlines, sums and the spans they measure."""
+    """A face with its cut line: edges with their allowance, outlines, sums and the spans they measure."""
 
     edges: tuple[CutEdge, ...]
     cut: tuple[Point, ...]
@@ -27,7 +27,7 @@ class CutFace:
 
 def _reach(face: Face, measure: Measure) -> tuple[int, int]:
     """
-    Return +1 or −1 for each end of *measure*: does the finish there add to it or take from it?
+    Return +1 or −1 for each end of *measure*: does the allowance there add to it or take from it?
 
     It adds where cloth beyond the edge lies away from the other edge. The nominal outline decides,
     so that a bag of impossible size still cuts the way it is meant.
@@ -58,13 +58,13 @@ def _in_line(face: Face, name: str) -> list[str]:
     return [e.name for i, e in enumerate(face.edges) if line(i) == line(at)]
 
 
-def _worked(face: Face, measure: Measure, finishes: EdgeTerms, grid: Grid) -> tuple[Sum, float]:
+def _worked(face: Face, measure: Measure, allowances: EdgeTerms, grid: Grid) -> tuple[Sum, float]:
     """Return the sum of *measure* as cut, and how far the grid moved it from the seam lines' size."""
     added = [
         t.scaled(sign, times=t.times)
         for name, sign in zip((measure.low, measure.high), _reach(face, measure), strict=True)
         if name != FOLD
-        for t in finishes[face.edges[face.edge_index(name)].seam]
+        for t in allowances[face.edges[face.edge_index(name)].seam]
     ]
     settled = Sum(measure.label, (*measure.terms, *added)).total
     # a curved piece is cut round a template: rounding one of its sides would put a jog in its outline
@@ -79,18 +79,18 @@ def _worked(face: Face, measure: Measure, finishes: EdgeTerms, grid: Grid) -> tu
     return Sum(measure.label, (*gathered(plain), *grid_term(rest, halves))), snap(cut - settled)
 
 
-def cut_face(face: Face, finishes: EdgeTerms, grid: Grid) -> CutFace:
+def cut_face(face: Face, allowances: EdgeTerms, grid: Grid) -> CutFace:
     """
-    Return *face* cut with *finishes* (by class of seam).
+    Return *face* cut with *allowances* (by class of seam).
 
     A face whose size is settled already lies on the grid. One that is not sewn to it edge to edge
     (interfacing) may not: its own rounding is then shared by the two edges that it lies between.
     """
-    amounts = {e.name: sum(t.mm for t in finishes[e.seam]) for e in face.edges}
+    amounts = {e.name: sum(t.mm for t in allowances[e.seam]) for e in face.edges}
     moved: dict[str, float] = {}
     sums: dict[str, Sum] = {}
     for measure in face.measures:
-        sums[measure.key], rest = _worked(face, measure, finishes, grid)
+        sums[measure.key], rest = _worked(face, measure, allowances, grid)
         if rest:
             for name in (measure.low, measure.high):
                 moved |= dict.fromkeys(_in_line(face, name), rest / 2)
@@ -100,10 +100,10 @@ def cut_face(face: Face, finishes: EdgeTerms, grid: Grid) -> CutFace:
             shift = reach[0] * moved.get(measure.low, 0.0) + reach[1] * moved.get(measure.high, 0.0)
             sums[measure.key] = Sum(measure.label, (*sums[measure.key].terms, *grid_term(snap(shift))))
     edges = tuple(
-        CutEdge(e.name, e.seam, snap(amounts[e.name] + moved.get(e.name, 0.0)), finishes[e.seam])
+        CutEdge(e.name, e.seam, snap(amounts[e.name] + moved.get(e.name, 0.0)), allowances[e.seam])
         for e in face.edges
     )
-    outline, bends = offset_bent(face.points, face.bends, [e.finish for e in edges])
+    outline, bends = offset_bent(face.points, face.bends, [e.allowance for e in edges])
     cut = tuple((snap(x), snap(y)) for x, y in outline)
     if any(bends):
         edges = tuple(

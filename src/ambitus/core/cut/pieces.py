@@ -12,7 +12,7 @@ from ambitus.core.form.sewn import MadeUp
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.bag_kinds import Kinds
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, PRINT
-from ambitus.core.grammar.contract import SHORTER, Finishes, Layer, no_marks, no_parts, nothing_sewn
+from ambitus.core.grammar.contract import SHORTER, Allowances, Layer, no_marks, no_parts, nothing_sewn
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import snap
@@ -29,7 +29,7 @@ def _between_panels(kinds: Kinds) -> tuple[str, ...]:
     )
 
 
-def finishes_for(bag: Resolved, layer: Layer, over: bool = True) -> Finishes:
+def allowances_for(bag: Resolved, layer: Layer, over: bool = True) -> Allowances:
     """
     Return the cloth beyond the seam line by class of seam, for the outer or a sewn layer like it.
 
@@ -37,12 +37,12 @@ def finishes_for(bag: Resolved, layer: Layer, over: bool = True) -> Finishes:
     """
     top = bag.kinds.top
     sewn = {key: edge_terms(bag, key, over) for key in bag.kinds.once(_between_panels)}
-    return {**sewn, "top": top.finish(bag, layer), SHORTER: top.shorter(bag, layer)}
+    return {**sewn, "top": top.allowance(bag, layer), SHORTER: top.shorter(bag, layer)}
 
 
-def _interfacing_finishes(bag: Resolved, layer: Layer, over: bool = True) -> Finishes:
+def _interfacing_allowances(bag: Resolved, layer: Layer, over: bool = True) -> Allowances:
     policy = bag.kinds.interfacing
-    return {key: policy.finish(bag, terms) for key, terms in finishes_for(bag, "outer", over).items()}
+    return {key: policy.allowance(bag, terms) for key, terms in allowances_for(bag, "outer", over).items()}
 
 
 def _material(bag: Resolved, layer: Layer, division: Division = "") -> str:
@@ -79,8 +79,8 @@ def _cut_alike(
     bag: Resolved,
     form: Form,
     layer: Layer,
-    finishes: Callable[[Resolved, Layer, bool], Finishes],
-    known: list[tuple[Face, Finishes, CutFace]],
+    allowances: Callable[[Resolved, Layer, bool], Allowances],
+    known: list[tuple[Face, Allowances, CutFace]],
 ) -> list[_Alike]:
     """Return the faces of *layer* cut, those that are alike together; *known* holds what was cut before."""
     only = bag.kinds.interfacing.part if layer == "interfacing" else ""
@@ -88,7 +88,7 @@ def _cut_alike(
     if layer != "interfacing":
         made_up = {s.face: s.parts for s in form.every_sewn if isinstance(s, MadeUp)}
     alike: list[_Alike] = []
-    grown = {over: finishes(bag, layer, over) for over in {f.over for f in form.faces}}
+    grown = {over: allowances(bag, layer, over) for over in {f.over for f in form.faces}}
     for face in (f for f in form.faces if not only or f.part == only):
         mine = grown[face.over]
         cut = next(
@@ -186,7 +186,7 @@ def _strip(bag: Resolved, strip: Strip) -> Piece:
 
 def _loose(bag: Resolved, part: Loose) -> Piece:
     """Return the piece of a face that is of no layer of the body."""
-    made = cut_face(part.face, part.finishes, bag.grid)
+    made = cut_face(part.face, part.allowances, bag.grid)
     return Piece(
         key=part.key,
         letter="",
@@ -255,14 +255,14 @@ def letter(at: int) -> str:
 def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form]) -> tuple[Piece, ...]:
     """Return every piece with its letter and marks: layers, interfacing, and the parts of the variants."""
     pieces: list[Piece] = []
-    known: list[tuple[Face, Finishes, CutFace]] = []
+    known: list[tuple[Face, Allowances, CutFace]] = []
     for layer in bag.kinds.top.layers:
-        pieces += _panels(bag, layer, _cut_alike(bag, forms[layer], layer, finishes_for, known))
+        pieces += _panels(bag, layer, _cut_alike(bag, forms[layer], layer, allowances_for, known))
     if bag.kinds.interfacing.cuts:
         pieces += _panels(
             bag,
             "interfacing",
-            _cut_alike(bag, forms["outer"], "interfacing", _interfacing_finishes, known),
+            _cut_alike(bag, forms["outer"], "interfacing", _interfacing_allowances, known),
         )
     for prefix, variant in bag.kinds.in_cutting_order:
         if variant.parts is not no_parts:

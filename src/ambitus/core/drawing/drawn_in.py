@@ -73,11 +73,11 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
     above, contents = above_cord(draft.bag), _leans_from(draft, drawn)
     soft = not form.stance.smooth and not drawn.firm(draft.bag)
     inside = "lining" if "lining" in draft.bag.kinds.top.layers else "outer"
-    open_round = _round(list(form.stance.mouth_ring))
+    open_round = _round(list(form.stance.mouth_outline))
     out = []
     for step in range(FRAMES + 1):
         share = step / FRAMES * (1 - TIGHT)
-        cord_ring = _drawn(form.stance.mouth_ring, 1 - share, soft)
+        cord_ring = _drawn(form.stance.mouth_outline, 1 - share, soft)
         lean = closing * share
         cord_z = contents + math.sqrt(max(0.0, closing**2 - lean**2))
         flare = share * _LEAN * above
@@ -87,7 +87,7 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
         part = _round(cord_ring) / open_round if open_round > 0 else 1.0
         mouth = cords.path.mm * part
         shapes = _shapes(
-            form.stance.base_ring, contents, cord_ring, cord_z, top_ring, top_z, form.stance.smooth, inside
+            form.stance.base_outline, contents, cord_ring, cord_z, top_ring, top_z, form.stance.smooth, inside
         )
         out.append(Closing(shapes, mouth, cords.tail_at(mouth), contents + closing - lean))
     return tuple(out)

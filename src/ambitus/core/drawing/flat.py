@@ -40,7 +40,7 @@ def _notch(p: Point, size: float, kind: str) -> str:
 
 
 def widest_of(pieces: Iterable[Piece]) -> float:
-    """Return the width of the widest panel: strips, a gusset among them, may be drawn with a break."""
+    """Return the width of the widest panel: strips, a gusset among them, may be drawn with a break, in mm."""
     return max(p.size("width") for p in pieces if "height" in p.sums and not p.part.startswith("gusset"))
 
 

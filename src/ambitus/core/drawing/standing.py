@@ -104,7 +104,7 @@ class Wall:
 def _walls(form: Form) -> list[Wall]:
     """Return the walls of the open bag that face the eye."""
     return walls_between(
-        _at(form.stance.base_ring, 0.0), _at(form.stance.mouth_ring, form.stands), form.stance.smooth
+        _at(form.stance.base_outline, 0.0), _at(form.stance.mouth_outline, form.stands), form.stance.smooth
     )
 
 
@@ -186,7 +186,7 @@ def _seat(form: Form, hang: Hang, back: bool) -> tuple[Point, Point, float]:
     left, right = _sits(form, hang)[int(back)]
     begins, gap = snap(left - (form.mouth_length / 2 if back else 0.0)), snap(right - left)
     (ax, ay), (bx, by) = (
-        ring_point(form.stance.mouth_ring, first + mm / around) for mm in (begins, begins + gap)
+        ring_point(form.stance.mouth_outline, first + mm / around) for mm in (begins, begins + gap)
     )
     chord = math.dist((ax, ay), (bx, by))
     way = ((bx - ax) / chord, (by - ay) / chord) if chord > 1e-9 else (1.0, 0.0)
@@ -258,7 +258,7 @@ def standing(
     *inside* is the layer seen in the mouth.
     """
     shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs]
-    mouth = [project(p) for p in _at(form.stance.mouth_ring, form.stands + form.stance.band)]
+    mouth = [project(p) for p in _at(form.stance.mouth_outline, form.stands + form.stance.band)]
     seen_in = "outer" if form.stance.closed else inside
     shapes.append(
         Shape(
@@ -285,7 +285,10 @@ def standing(
         for row in rows_below(form):
             shapes.append(Shape(path([project(p) for p in wall.row(row)]), "outer", "stitch"))
     for part in form.stance.standing_seams:
-        (bx, by), (mx, my) = ring_point(form.stance.base_ring, part), ring_point(form.stance.mouth_ring, part)
+        (bx, by), (mx, my) = (
+            ring_point(form.stance.base_outline, part),
+            ring_point(form.stance.mouth_outline, part),
+        )
         if any(_on_wall((bx, by), wall) for wall in walls):
             shapes.append(
                 Shape(path([project((bx, by, 0.0)), project((mx, my, form.stands))]), "outer", "stitch")
@@ -308,7 +311,7 @@ def _with_dimensions(
     form: Form, hangs: tuple[Hang, ...], by_drop: set[str], shapes: list[Shape], mouth: list[Point]
 ) -> Standing:
     """Return the picture with its dimension lines: sizes beside the bag, straps to its right."""
-    every = [*(project(p) for p in _at(form.stance.base_ring, 0.0)), *mouth]
+    every = [*(project(p) for p in _at(form.stance.base_outline, 0.0)), *mouth]
     # a round base is narrower than the lines that tell its size
     every += [project(end) for line in form.stance.lines for end in (line.a, line.b)]
     every += [project(point) for patch in form.stance.patches for point in patch.points]

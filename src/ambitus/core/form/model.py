@@ -42,7 +42,7 @@ class Measure:
     """
     A dimension of a face between two of its edges, as the terms of the seam-line distance.
 
-    Cutting adds the finish of both edges (or takes it away, where the cloth lies on the inner side).
+    Cutting adds the allowance of both edges (or takes it away, where the cloth lies on the inner side).
     ``on_grid`` measures are brought to the cutting grid; arms of a cut-out are not, because they
     follow from a core that already is. ``low`` is FOLD for what is measured from the fold of a piece, the
     line where its y is nothing; a ``folds`` measure goes over that fold and counts everything twice.
@@ -69,7 +69,7 @@ Division = Literal["", "upper", "bottom", "facing"]
 @dataclass(frozen=True)
 class Face:
     """
-    A flat region of the bag. Faces of one ``group`` with like finishes are cut alike and share a piece.
+    A flat region of the bag. Faces of one ``group`` with like allowances are cut alike and share a piece.
 
     ``over`` is whether its edges lie uppermost in a lapped seam; ``folded`` is whether it is both sides
     of the bag, folded at the base. ``part`` is what it is of the bag where it is not a panel of the body:
@@ -191,7 +191,7 @@ class Form:
     #: radius of the front's lower corners
     rounded: float = 0.0
     #: what a cut list tells of each part besides its size: part -> name -> mm
-    told: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
+    listed: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
     #: what is sewn, left open, caught and folded on it, by the part of the spec that it is for: ``top``
     sewn: "Mapping[str, tuple[Sewn, ...]]" = field(default_factory=dict)
 
@@ -205,17 +205,17 @@ class Form:
         return next(f for f in self.faces if f.name == name)
 
     def mm(self, key: str) -> float:
-        """Return the size called *key* as it comes out."""
+        """Return the size called *key* as it comes out, in mm."""
         return self.dimensions[key].comes_out
 
     @property
     def stands(self) -> float:
-        """How high the mouth stands in the picture."""
+        """How high the mouth stands in the picture, in mm."""
         return self.stance.rises or self.height
 
     @property
     def mouth_length(self) -> float:
-        """The perimeter of the mouth."""
+        """The perimeter of the mouth, in mm."""
         return 2 * self.mm("flat_opening")
 
 
@@ -256,7 +256,7 @@ class CutEdge:
 
     name: str
     seam: str
-    finish: float
+    allowance: float
     terms: tuple[Term, ...]
     bend: Bend = None
     seam_bend: Bend = None
@@ -296,13 +296,13 @@ class Strip:
 
 @dataclass(frozen=True, slots=True)
 class Loose:
-    """A face that is sewn to no panel edge to edge, cut with ``finishes`` of its own: an insert, a band."""
+    """A face that is sewn to no panel edge to edge, cut with ``allowances`` of its own: an insert, a band."""
 
     layer: str
     name: str
     count: int
     face: Face
-    finishes: Mapping[str, tuple[Term, ...]]
+    allowances: Mapping[str, tuple[Term, ...]]
     material: str
     marks: tuple[Mark, ...] = ()
 
@@ -364,7 +364,7 @@ class Piece:
         """The lines it is sewn along, one point per edge: the seam line, but for an edge beside a zip."""
         if not self.below:
             return self.stitch
-        inside = [-e.finish - (self.below if e.seam == "top" else 0.0) for e in self.edges]
+        inside = [-e.allowance - (self.below if e.seam == "top" else 0.0) for e in self.edges]
         return offset_bent(self.cut, self.bends, inside)[0]
 
     @property
@@ -395,7 +395,7 @@ class Piece:
         return self.division in ("upper", "facing")
 
     def size(self, key: str) -> float:
-        """Return the cut dimension called *key*."""
+        """Return the cut dimension called *key*, in mm."""
         return self.sums[key].total
 
     @cached_property
@@ -405,7 +405,7 @@ class Piece:
 
     @cached_property
     def box(self) -> tuple[float, float, float, float]:
-        """Left, bottom, right and top of the cut line, curves and all."""
+        """Left, bottom, right and top of the cut line, curves and all, in mm."""
         if not any(self.bends):
             return bounds(self.cut)
         return bounds(flattened(self.cut, self.bends))

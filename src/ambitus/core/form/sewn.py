@@ -170,7 +170,7 @@ Sewn = Opening | Line | Caught | Hole | Zone | Channel | Taken | FoldedUp | Teet
 
 
 def edge_length(form: Form, face: str, edge: str) -> float:
-    """Return how long the seam line of an edge is."""
+    """Return how long the seam line of an edge is, in mm."""
     of = form.face(face)
     i = of.edge_index(edge)
     return curves.edge_length(of.points[i], of.bends[i], of.points[(i + 1) % len(of.points)])
@@ -301,6 +301,6 @@ def with_top(form: Form) -> tuple[Face, ...]:
 
 
 def rows_below(form: Form) -> tuple[float, ...]:
-    """Return how far below the finished edge the rows of stitching round the mouth lie, each once."""
+    """Return how far below the finished edge the rows of stitching round the mouth lie, each once, in mm."""
     rows = (s.inside for s in form.every_sewn if isinstance(s, Line) and s.kind == "row")
     return tuple(dict.fromkeys(rows))

@@ -34,8 +34,8 @@ class Stance:
     of the form's height joins into the standing bag.
     """
 
-    base_ring: tuple[Point, ...]
-    mouth_ring: tuple[Point, ...]
+    base_outline: tuple[Point, ...]
+    mouth_outline: tuple[Point, ...]
     #: places on the mouth ring, as a part of its perimeter, where a seam runs down the standing bag
     standing_seams: tuple[float, ...]
     #: where the front's top edge starts on the mouth ring (the left side seam), as a part of it

@@ -26,7 +26,7 @@ Layer = Literal[
 
 #: Cloth beyond the seam line, by class of seam, as terms for the sums. ``SHORTER`` is no seam: it is
 #: what the layer is made less high than the bag.
-Finishes = Mapping[str, tuple[Term, ...]]
+Allowances = Mapping[str, tuple[Term, ...]]
 SHORTER = "shorter"
 
 
@@ -93,13 +93,13 @@ def no_creases(_: "Item", __: float) -> tuple[float, ...]:
 @dataclass(frozen=True, slots=True)
 class Stage:
     """
-    One thing done to the form of a layer once its base has drawn it: ``change(bag, layer, form, finishes)``
+    One thing done to the form of a layer once its base has drawn it: ``change(bag, layer, form, allowances)``
     returns the form after it. Lower ranks come first: SIZES change what a size comes to, SEEN how the bag
     stands, DIVIDES cut a face in two.
     """
 
     rank: int
-    change: "Callable[[Resolved, Layer, Form, Finishes], Form]"
+    change: "Callable[[Resolved, Layer, Form, Allowances], Form]"
 
 
 SIZES, SEEN, DIVIDES = 10, 20, 30
@@ -164,12 +164,12 @@ class Variant:
 class Base(Variant):
     """
     A base: it makes the form. ``also_sewn`` are seams that have a kind but no allowance;
-    ``form(resolved, finishes)`` settles the size on the cutting grid and draws it in seam lines.
+    ``form(resolved, allowances)`` settles the size on the cutting grid and draws it in seam lines.
     """
 
     slot: Slot = "base"
     also_sewn: Mapping[str, str] = field(default_factory=dict)
-    form: "Callable[[Resolved, Finishes], Form]"
+    form: "Callable[[Resolved, Allowances], Form]"
     read: "Reader"
     #: whether a bag on it has an edge that straps can hang from
     carries: bool = True
@@ -188,7 +188,7 @@ class Base(Variant):
 @dataclass(frozen=True, kw_only=True)
 class Top(Variant):
     """
-    A top edge: the layers it asks for, its finish on each, and the marks it makes on pieces.
+    A top edge: the layers it asks for, its allowance on each, and the marks it makes on pieces.
 
     ``brings`` are the kinds that its neighbours take where the maker has not chosen any: a hemmed bag
     has no lining to hide interfacing, and sews its straps to the hem.
@@ -196,7 +196,7 @@ class Top(Variant):
 
     slot: Slot = "top"
     layers: tuple[Layer, ...]
-    finish: "Callable[[Resolved, Layer], tuple[Term, ...]]"
+    allowance: "Callable[[Resolved, Layer], tuple[Term, ...]]"
     brings: Mapping[Slot, str] = field(default_factory=dict)
     #: the finished height, as a maker would add it up
     height: "Callable[[Resolved], tuple[Term, ...]]" = plain_height
@@ -210,7 +210,7 @@ class Top(Variant):
     mouth_seam: str = "top"
     shut: bool = False
     #: what a cut list tells of it besides the allowances of its classes: name there -> field
-    told: Mapping[str, Length] = field(default_factory=dict)
+    listed: Mapping[str, Length] = field(default_factory=dict)
     #: choices that its small pieces follow from, which a cut list tells by their field
     chosen: tuple[AnyChoice, ...] = ()
     #: what it takes of a panel's top edge, from a cut list's (allowances, measures)
@@ -219,13 +219,13 @@ class Top(Variant):
 
 @dataclass(frozen=True, kw_only=True)
 class Interfacing(Variant):
-    """An interfacing policy: the finish of each edge, from the finish its outer has there."""
+    """An interfacing policy: the allowance of each edge, from the one its outer has there."""
 
     slot: Slot = "interfacing"
     cuts: bool = True
     #: the one part of the bag that it lies in; nothing for all of it
     part: str = ""
-    finish: "Callable[[Resolved, tuple[Term, ...]], tuple[Term, ...]]"
+    allowance: "Callable[[Resolved, tuple[Term, ...]], tuple[Term, ...]]"
 
 
 @dataclass(frozen=True, slots=True)
@@ -276,7 +276,7 @@ class SeamKind(Variant):
     #: what the seams' pressing says
     press: str
     #: what a cut list tells of it besides its allowance: name there -> field
-    told: Mapping[str, Length] = field(default_factory=dict)
+    listed: Mapping[str, Length] = field(default_factory=dict)
     #: what it eats of an edge: (allowance of the class, the fields told, over)
     read: Callable[[float, Mapping[str, float], bool], float]
 
@@ -298,7 +298,7 @@ class Make(Variant):
     layers: int
     #: thickness of one layer where it is not the outer cloth, in mm
     thickness: float | None = None
-    told: tuple[Length, ...] = ()
+    listed: tuple[Length, ...] = ()
     finished: "Callable[[Item, float], float]"
     read_width: Callable[[float, Mapping[str, float], Mapping[str, float]], float]
 
@@ -319,7 +319,7 @@ class Attach(Variant):
     tail: "Callable[[Item], tuple[Term, ...]]"
     core_short: "Callable[[Item], tuple[Term, ...]]" = no_terms
     crossed: "Callable[[Item], tuple[int, int, int]]"
-    told: tuple[Length, ...] = ()
+    listed: tuple[Length, ...] = ()
     #: what one end gives up: (allowances, measures, what the strap's row tells)
     read_tail: Callable[[Mapping[str, float], Mapping[str, float], Mapping[str, float]], float]
 

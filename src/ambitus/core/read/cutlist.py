@@ -185,7 +185,7 @@ class ReadBag:
     more: Mapping[str, float | str] = field(default_factory=dict)
 
     def mm(self, key: str) -> float:
-        """Return the finished size called *key*."""
+        """Return the finished size called *key*, in mm."""
         return self.sizes[key].total
 
 

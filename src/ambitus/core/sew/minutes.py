@@ -185,4 +185,4 @@ def _reaches(plan: Plan, edge: EdgeAt) -> bool:
     """Return whether the interfacing of a piece lies in the allowance of one of its edges."""
     layer, face, name = edge
     on_it = (p for p in plan.by_key.values() if p.source == "interfacing" and face in p.faces)
-    return layer == "outer" and any(e.name == name and e.finish > 0 for p in on_it for e in p.edges)
+    return layer == "outer" and any(e.name == name and e.allowance > 0 for p in on_it for e in p.edges)

@@ -59,7 +59,7 @@ def turned_corners(plan: Plan, key: str, begun: frozenset[str] = frozenset()) ->
         if not _turns(plan, chain) and any(_turns(plan, other) for other in others):
             s = chain[0]
             edges = plan.piece_of[s.layer, s.face].edges
-            if next(e.finish for e in edges if e.name == s.edge) > LEAST_SNIPPED + 1e-9:
+            if next(e.allowance for e in edges if e.name == s.edge) > LEAST_SNIPPED + 1e-9:
                 return True
     faces = {(s.layer, s.face) for chain in seam.chains for s in chain}
     near = [

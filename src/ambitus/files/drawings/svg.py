@@ -68,7 +68,11 @@ class _Counting:
         raise refuse("not-a-drawing", why, "Save it as plain SVG.")
 
     def unfolded(self) -> None:
-        """Count what is repeated as often as it is: a short file can ask for millions of shapes."""
+        """
+        Count what is repeated as often as it is: a short file can ask for millions of shapes.
+
+        Raises what :func:`too_many` makes, over the most that is read.
+        """
         known: dict[str, int] = {}
 
         def weight(name: str, depth: int) -> int:

@@ -44,7 +44,7 @@ NARROWEST = paired(10)
 
 
 def clearance(bag: Resolved) -> tuple[Term, ...]:
-    """Return what the insert is smaller by at every edge, as the finish of its edges."""
+    """Return what the insert is smaller by at every edge, as the allowance of its edges."""
     path = INSERT_LESS
     return (Term("Clearance", -path.of(bag), path.why(bag), path.source(bag), of=OfField(path)),)
 
@@ -108,9 +108,9 @@ def insert_of(bag: Resolved, width: float, depth: float) -> tuple[Face, ...]:
 
 def insert_parts(item: Item, form: Form) -> tuple[Part, ...]:
     """Return the stiff insert on the base: of board or plastic, sewn to nothing."""
-    finishes = {"insert": clearance(item.bag)} if form.insert else {}
+    allowances = {"insert": clearance(item.bag)} if form.insert else {}
     return tuple(
-        Loose("insert", "Base insert", 1, face, finishes, "Board or plastic") for face in form.insert
+        Loose("insert", "Base insert", 1, face, allowances, "Board or plastic") for face in form.insert
     )
 
 

@@ -11,7 +11,7 @@ from ambitus.core.geometry import Point
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import CUT_AS, WIDTH_MEANS
 from ambitus.core.grammar.base.insert import insert_of
-from ambitus.core.grammar.contract import SHORTER, Finishes
+from ambitus.core.grammar.contract import SHORTER, Allowances
 from ambitus.core.grammar.sizes import DEPTH, HEIGHT, WIDTH
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -60,9 +60,9 @@ def no_base_seam(bag: Resolved) -> frozenset[str]:
     return frozenset({"base"}) if is_folded(bag) else frozenset()
 
 
-def eats(finishes: Finishes, seam: str) -> float:
+def eats(allowances: Allowances, seam: str) -> float:
     """Return what a class of seam takes from an edge, in mm."""
-    return sum(term.mm for term in finishes[seam])
+    return sum(term.mm for term in allowances[seam])
 
 
 def depth_term(bag: Resolved, label: str, mm: float, why: str, share: float = 1.0) -> Term:
@@ -80,18 +80,18 @@ def settled(bag: Resolved, plain: float, beyond: float) -> tuple[float, Terms]:
 
 
 def asked_height(bag: Resolved) -> float:
-    """Return the finished height that was asked for, up to the top edge."""
+    """Return the finished height that was asked for, up to the top edge, in mm."""
     return snap(sum(t.mm for t in bag.kinds.top.height(bag)))
 
 
-def settled_height(bag: Resolved, finishes: Finishes, under: float) -> tuple[float, Terms, Terms]:
+def settled_height(bag: Resolved, allowances: Allowances, under: float) -> tuple[float, Terms, Terms]:
     """
     Return the height of a layer settled on the grid, its terms, and what the grid adds.
 
     *under* is what the piece is cut higher by at its foot: its seam, and what lies under the bag.
     """
-    terms = (*bag.kinds.top.height(bag), *finishes[SHORTER])
-    height, moved = settled(bag, sum(t.mm for t in terms), under + eats(finishes, "top"))
+    terms = (*bag.kinds.top.height(bag), *allowances[SHORTER])
+    height, moved = settled(bag, sum(t.mm for t in terms), under + eats(allowances, "top"))
     return height, terms, moved
 
 
@@ -113,10 +113,10 @@ def read_flat(bag: Resolved) -> bool:
     return WIDTH_MEANS.is_(bag, "flat")
 
 
-def panel_height(bag: Resolved, half: float, finishes: Finishes) -> tuple[float, Terms]:
+def panel_height(bag: Resolved, half: float, allowances: Allowances) -> tuple[float, Terms]:
     """Return the height of a panel whose lower *half* mm lie under the bag, settled, and its terms."""
-    base = 0.0 if is_folded(bag) else eats(finishes, "base")
-    height, terms, moved = settled_height(bag, finishes, half + base)
+    base = 0.0 if is_folded(bag) else eats(allowances, "base")
+    height, terms, moved = settled_height(bag, allowances, half + base)
     if half:
         why = "The panel runs under to the middle of the base."
         terms += (depth_term(bag, "Half the depth", half, why, 0.5),)
@@ -304,10 +304,10 @@ def boxed_lines(
     )
 
 
-def flat_form(bag: Resolved, finishes: Finishes) -> Form:
+def flat_form(bag: Resolved, allowances: Allowances) -> Form:
     """Return the form of a flat bag, its size settled on the cutting grid."""
-    width, across = panel_width(bag, 0.0, eats(finishes, "side"))
-    height, up = panel_height(bag, 0.0, finishes)
+    width, across = panel_width(bag, 0.0, eats(allowances, "side"))
+    height, up = panel_height(bag, 0.0, allowances)
     line = ((0.0, 0.0), (width, 0.0))
     folded = is_folded(bag)
     return Form(
@@ -328,8 +328,8 @@ def flat_form(bag: Resolved, finishes: Finishes) -> Form:
         mouth=mouth(folded),
         height=height,
         stance=Stance(
-            base_ring=line,
-            mouth_ring=line,
+            base_outline=line,
+            mouth_outline=line,
             standing_seams=(),
             front_starts=0.0,
             lines=(
@@ -341,7 +341,7 @@ def flat_form(bag: Resolved, finishes: Finishes) -> Form:
 
 
 def deep_form(
-    bag: Resolved, finishes: Finishes, depth: float, *, notched: bool = False, corner: float | None = None
+    bag: Resolved, allowances: Allowances, depth: float, *, notched: bool = False, corner: float | None = None
 ) -> Form:
     """
     Return the form of a bag *depth* deep as it comes out, width and height settled on the cutting grid.
@@ -349,8 +349,8 @@ def deep_form(
     ``notched`` corners are cut out first; ``corner`` is what is measured when they are made later.
     """
     half = snap(depth / 2)
-    flat, across = panel_width(bag, depth, eats(finishes, "side"))
-    height, up = panel_height(bag, half, finishes)
+    flat, across = panel_width(bag, depth, eats(allowances, "side"))
+    height, up = panel_height(bag, half, allowances)
     width, folded = snap(flat - depth), is_folded(bag)
     why = "The cut-out is half the depth each way, from seam line to seam line."
     arm = (depth_term(bag, "Half the depth", half, why, 0.5),) if notched else ()
@@ -364,8 +364,8 @@ def deep_form(
         corner=corner,
         insert=insert_of(bag, width, depth),
         stance=Stance(
-            base_ring=ring(width, depth),
-            mouth_ring=ring(width, depth),
+            base_outline=ring(width, depth),
+            mouth_outline=ring(width, depth),
             standing_seams=(0.0, 0.5),
             front_starts=0.0,
             lines=boxed_lines(width, height, depth, wide),

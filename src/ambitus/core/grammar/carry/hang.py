@@ -5,7 +5,7 @@ import math
 
 def visible_for_drop(drop: float, gap: float, hold: float) -> float:
     """
-    Return the visible length of a strap that hangs *drop* below a hand or shoulder *hold* wide.
+    Return the visible length of a strap that hangs *drop* below a hand or shoulder *hold* wide, in mm.
 
     ``gap`` is between the centres of the ends. The strap runs straight up from each end to the
     edge of the hand, and once over its flat width.

@@ -5,7 +5,7 @@ import math
 
 def drop_for_visible(visible: float, gap: float, hold: float) -> float | None:
     """
-    Return the drop of a strap of *visible* length, or None where no hand can enter.
+    Return the drop of a strap of *visible* length, or None where no hand can enter, in mm.
 
     >>> round(drop_for_visible(630.384, 130, 110), 2)
     260.0

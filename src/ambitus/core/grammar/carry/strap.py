@@ -28,7 +28,7 @@ from ambitus.core.sums import Sum, Term, gathered, to_grid
 
 
 def hold_of(item: Item) -> float:
-    """Return the flat width of the hand or shoulder that carries the strap."""
+    """Return the flat width of the hand or shoulder that carries the strap, in mm."""
     return paired(60 if HELD.of(item) == "hand" else 110).mm(item.bag.unit)
 
 
@@ -154,12 +154,12 @@ class Hang:
 
 
 def face_of(form: Form) -> float:
-    """Return the width of the face that stands; a bag without corners has half of its round."""
+    """Return the width of the face that stands; a bag without corners has half of its round, in mm."""
     return form.mm("width" if "width" in form.dimensions else "flat_opening")
 
 
 def gap_of(item: Item, form: Form) -> float:
-    """Return the distance between the centres of the strap's ends along the finished top."""
+    """Return the distance between the centres of the strap's ends along the finished top, in mm."""
     place = PLACED_BY.of(item)
     if place == "gap":
         return STRAP_GAP.of(item)

@@ -9,7 +9,7 @@ from ambitus.core.form.stance import SizeLine
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH, BOTTOM, BOTTOM_HEIGHT
-from ambitus.core.grammar.contract import SHORTER, Finishes, Layer
+from ambitus.core.grammar.contract import SHORTER, Allowances, Layer
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -74,20 +74,20 @@ def cloths_outside(bag: Resolved) -> tuple[str, ...]:
 
 
 def level_of(bag: Resolved, form: Form, asked: float) -> float:
-    """Return *asked* held where a join has room: above rounded corners, below the lowest top edge."""
+    """Return *asked* held where a join has room: above rounded corners, below the lowest top edge, in mm."""
     low = max(form.rounded, 0.0) + LEAST
     return max(low, min(asked, form.height - form.lower_sides - LEAST))
 
 
-def _foot(face: Face, measure: Measure, finishes: Finishes) -> float:
+def _foot(face: Face, measure: Measure, allowances: Allowances) -> float:
     """Return the cloth beyond the lower end of a panel's height; none at a fold."""
     if measure.folds:
         return 0.0
-    return sum(t.mm for t in finishes[face.edges[face.edge_index(measure.low)].seam])
+    return sum(t.mm for t in allowances[face.edges[face.edge_index(measure.low)].seam])
 
 
 def top_of(form: Form, face: Face) -> float:
-    """Return how high the top edge of *face* stands."""
+    """Return how high the top edge of *face* stands, in mm."""
     return form.height - (form.lower_sides if face.part == "side" else 0.0)
 
 
@@ -110,7 +110,7 @@ def held_terms(mm: float) -> tuple[Term, ...]:
     return (Term("To where a join has room", mm, why),) if abs(mm) > 1e-6 else ()
 
 
-def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
+def with_bottom(bag: Resolved, form: Form, allowances: Allowances) -> Form:
     """
     Return *form* with a bottom of another cloth.
 
@@ -121,12 +121,12 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     held = level_of(bag, form, asked)
     main = next(f for f in form.faces if top_runs(f.edges) and not f.part)
     measure = upright(main)
-    join = sum(t.mm for t in finishes["join"])
+    join = sum(t.mm for t in allowances["join"])
     under = snap(sum(t.mm for t in measure.terms) / (2 if measure.folds else 1) - form.height)
-    beyond = under + _foot(main, measure, finishes) + join
+    beyond = under + _foot(main, measure, allowances) + join
     level = on_grid(bag, form, held, lambda level: bag.grid.fit(level + beyond) - beyond)
     shows = path.term(bag, "Visible height of the bottom")
-    high = (*bag.kinds.top.height(bag), *finishes[SHORTER])
+    high = (*bag.kinds.top.height(bag), *allowances[SHORTER])
 
     def upper(below: float) -> tuple[Term, ...]:
         lower = step_terms(bag, form.height - level - below)
@@ -158,7 +158,7 @@ def with_bottom(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     return replace(made, faces=faces, dimensions=dimensions, stance=stance)
 
 
-def bottom_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+def bottom_stage(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
     """Return the outer's *form* with its bottom, where it has one and the base lets its panels be divided."""
     wanted = layer == "outer" and has_bottom(bag) and bag.kinds.base.divides
-    return with_bottom(bag, form, finishes) if wanted else form
+    return with_bottom(bag, form, allowances) if wanted else form

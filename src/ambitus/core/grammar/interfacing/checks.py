@@ -34,7 +34,7 @@ def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
     facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
     piece = next((p for p in draft.pieces if p.layer == "interfacing"), None)
     if facts.bulky and piece is not None:
-        deepest = max(e.finish for e in piece.edges)
+        deepest = max(e.allowance for e in piece.edges)
         if deepest > 1.0:
             yield fired(
                 INTERFACING_KIND,

@@ -36,7 +36,7 @@ def lay_outer(item: Item, form: Form) -> tuple[Step, ...]:
 def _reaches(bag: Resolved) -> bool:
     """Return whether the interfacing lies in every allowance, so that a stitch there holds it."""
     policy, keys = bag.kinds.interfacing, (key for key in bag.classes if key in bag.kinds.base.classes)
-    return all(sum(t.mm for t in policy.finish(bag, edge_terms(bag, key))) > 0 for key in keys)
+    return all(sum(t.mm for t in policy.allowance(bag, edge_terms(bag, key))) > 0 for key in keys)
 
 
 def interface(item: Item, form: Form) -> tuple[Step, ...]:

@@ -79,7 +79,7 @@ NONE = Interfacing(
     ),
     cuts=False,
     acts=(lay_outer,),
-    finish=_none,
+    allowance=_none,
 )
 FULL = Interfacing(
     checks=CHECKS,
@@ -88,7 +88,7 @@ FULL = Interfacing(
     help="Cut like the outer and caught in every seam: strongest, bulkiest.",
     params=(MATERIAL,),
     phrase=_phrase("full size"),
-    finish=_full,
+    allowance=_full,
     acts=(interface,),
 )
 KEPT_OUT = Interfacing(
@@ -98,7 +98,7 @@ KEPT_OUT = Interfacing(
     help="Less the allowance all round, so that no seam is thickened.",
     params=(MATERIAL,),
     phrase=_phrase("kept out of the seams"),
-    finish=_kept_out,
+    allowance=_kept_out,
     acts=(interface,),
 )
 INSET = Interfacing(
@@ -111,7 +111,7 @@ INSET = Interfacing(
         Param(INSET_BY, "Inset from the raw edge", "length", paired(3), low=0.5, high=100),
     ),
     phrase=_phrase("inset"),
-    finish=_inset,
+    allowance=_inset,
     acts=(interface,),
 )
 
@@ -129,6 +129,6 @@ BASE_ONLY = Interfacing(
     phrase=_phrase("in the base only"),
     needs=_base_of_its_own,
     part="base",
-    finish=_kept_out,
+    allowance=_kept_out,
     acts=(interface,),
 )

@@ -78,7 +78,7 @@ def whole_allowance(bag: Resolved, key: str, name: str, over: bool) -> tuple[Ter
 
 
 def whole_row(bag: Resolved, key: str, mm: float) -> float:
-    """Return what stands beyond a seam of one row: all that it was sewn at."""
+    """Return what stands beyond a seam of one row: all that it was sewn at, in mm."""
     return mm
 
 

@@ -40,5 +40,5 @@ def overlocked_first(bag: Resolved) -> bool:
 
 
 def knife_sliver(bag: Resolved) -> float:
-    """Return the sliver that the knife takes of a seam's edge in this bag: nothing where none is."""
+    """Return the sliver that the knife takes of a seam's edge in this bag: nothing where none is, in mm."""
     return SLIVER.of(bag) if SLIVER in bag.values else 0.0

@@ -76,7 +76,7 @@ OVERLOCKED_FIRST = SeamKind(
     stands=whole_row,
     rows=_overlock_rows,
     press="open",
-    told={"sliver": SLIVER},
+    listed={"sliver": SLIVER},
     read=reading.allowance_and_sliver,
 )
 

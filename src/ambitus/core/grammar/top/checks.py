@@ -91,7 +91,7 @@ LEAST_BULKY_GAP = 120.0
 
 
 def least_to_turn(draft: "Draft") -> float:
-    """Return the least way that the layers of the bag are turned through."""
+    """Return the least way that the layers of the bag are turned through, in mm."""
     return LEAST_BULKY_GAP if is_bulky(draft.bag) else LEAST_GAP
 
 

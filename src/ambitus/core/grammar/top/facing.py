@@ -7,7 +7,7 @@ from ambitus.core.form.model import Face, Form, Measure
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, step_terms, top_of
-from ambitus.core.grammar.contract import Finishes, Layer
+from ambitus.core.grammar.contract import Allowances, Layer
 from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT, GAP_IN, TURNED
 from ambitus.core.lengths import paired, snap
 from ambitus.core.sew import acts
@@ -56,7 +56,7 @@ def no_join(bag: Resolved) -> frozenset[str]:
     return frozenset() if is_faced(bag) else frozenset({"join"})
 
 
-def with_facing(bag: Resolved, form: Form, finishes: Finishes) -> Form:
+def with_facing(bag: Resolved, form: Form, allowances: Allowances) -> Form:
     """
     Return the lining's *form* with a facing along its top.
 
@@ -64,7 +64,7 @@ def with_facing(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     high everywhere, or where the sides end lower its join is level.
     """
     path = FACING_HEIGHT
-    top, join = (sum(t.mm for t in finishes[key]) for key in ("top", "join"))
+    top, join = (sum(t.mm for t in allowances[key]) for key in ("top", "join"))
     held = form.height - level_of(bag, form, form.height - path.of(bag))
     beyond = form.height + top + join
     level = on_grid(bag, form, form.height - held, lambda level: beyond - bag.grid.fit(beyond - level))
@@ -87,10 +87,10 @@ def with_facing(bag: Resolved, form: Form, finishes: Finishes) -> Form:
     return divided(form, below, how)
 
 
-def facing_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+def facing_stage(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
     """Return the lining's *form* with its facing, where one is wanted and the base lets it be divided."""
     wanted = layer == "lining" and is_faced(bag) and bag.kinds.base.divides
-    return with_facing(bag, form, finishes) if wanted else form
+    return with_facing(bag, form, allowances) if wanted else form
 
 
 def facing_steps(bag: Resolved) -> tuple[Step, ...]:

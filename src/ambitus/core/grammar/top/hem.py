@@ -45,7 +45,7 @@ UNLINED: dict[Slot, str] = {"interfacing": "none", "seams": "zigzagged"}
 
 def beyond_top(bag: Resolved, layer: Layer) -> float:
     """Return how much cloth of a layer lies beyond its finished top, in mm."""
-    return sum(t.mm for t in bag.kinds.top.finish(bag, layer))
+    return sum(t.mm for t in bag.kinds.top.allowance(bag, layer))
 
 
 def lines_along_top(

@@ -57,7 +57,7 @@ TAPER = 50.0
 
 
 def deeper_by(bag: Resolved, layer: str) -> float:
-    """Return how much deeper the seams of *layer* are sewn than they were cut for."""
+    """Return how much deeper the seams of *layer* are sewn than they were cut for, in mm."""
     return _ease(bag, "deeper") if layer == "lining" else 0.0
 
 

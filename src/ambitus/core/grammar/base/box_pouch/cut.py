@@ -9,7 +9,7 @@ from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.grammar.base.boxed.cut import settle_depth
 from ambitus.core.grammar.base.boxed_pinched.cut import tip
 from ambitus.core.grammar.base.panels import eats, ring, settled, told
-from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
 from ambitus.core.grammar.top.zip.tape import left_out
 from ambitus.core.lengths import snap
@@ -74,10 +74,10 @@ def _seams(notched: bool) -> tuple[Seam, ...]:
 
 
 def _panel(
-    bag: Resolved, finishes: Finishes, high: float, notched: bool
+    bag: Resolved, allowances: Allowances, high: float, notched: bool
 ) -> tuple[tuple[Face, ...], float, float]:
     """Return the panels of a box *high* mm high, and the length and breadth that they make."""
-    wide, across = settled(bag, LENGTH.of(bag) + high, 2 * eats(finishes, "end"))
+    wide, across = settled(bag, LENGTH.of(bag) + high, 2 * eats(allowances, "end"))
     asked = HEIGHT.of(bag)
     as_cut = "Height" if abs(asked - high) < 1e-6 else "Height, as the cut-out on the grid gives it"
     why = "Half of it folds down at each end."
@@ -90,7 +90,7 @@ def _panel(
         else ()
     )
     plain = BREADTH.of(bag) + more + high
-    tall, moved = settled(bag, plain, eats(finishes, "base") + eats(finishes, "top"))
+    tall, moved = settled(bag, plain, eats(allowances, "base") + eats(allowances, "top"))
     up = (
         BREADTH.term(bag, "Breadth"),
         Term(
@@ -139,8 +139,8 @@ def _panel(
     return faces, snap(wide - high), snap(tall - high)
 
 
-def _form(bag: Resolved, finishes: Finishes, high: float, notched: bool) -> Form:
-    faces, long, broad = _panel(bag, finishes, high, notched)
+def _form(bag: Resolved, allowances: Allowances, high: float, notched: bool) -> Form:
+    faces, long, broad = _panel(bag, allowances, high, notched)
     box = ring(long, broad)
     return Form(
         dimensions={
@@ -162,8 +162,8 @@ def _form(bag: Resolved, finishes: Finishes, high: float, notched: bool) -> Form
         height=high,
         corner=None if notched else snap(high / 2),
         stance=Stance(
-            base_ring=box,
-            mouth_ring=box,
+            base_outline=box,
+            mouth_outline=box,
             standing_seams=(),
             front_starts=0.0,
             lines=(
@@ -175,14 +175,14 @@ def _form(bag: Resolved, finishes: Finishes, high: float, notched: bool) -> Form
     )
 
 
-def form(bag: Resolved, finishes: Finishes) -> Form:
+def form(bag: Resolved, allowances: Allowances) -> Form:
     """Return the form of a box pouch whose corners are stitched across once its ends are sewn."""
-    return _form(bag, finishes, HEIGHT.of(bag), notched=False)
+    return _form(bag, allowances, HEIGHT.of(bag), notched=False)
 
 
-def cut_out_form(bag: Resolved, finishes: Finishes) -> Form:
+def cut_out_form(bag: Resolved, allowances: Allowances) -> Form:
     """Return the form of a box pouch whose corners are cut out first; their core lands on the grid."""
-    return _form(bag, finishes, settle_depth(HEIGHT.of(bag), eats(finishes, "corner"), bag), notched=True)
+    return _form(bag, allowances, settle_depth(HEIGHT.of(bag), eats(allowances, "corner"), bag), notched=True)
 
 
 def side_fold(bag: Resolved, form: Form) -> Sum:
@@ -192,7 +192,7 @@ def side_fold(bag: Resolved, form: Form) -> Sum:
         snap((form.mm("breadth") + form.mm("height")) / 2),
         "Half the breadth and half the height.",
     )
-    top = (t for t in bag.kinds.top.finish(bag, "outer"))
+    top = (t for t in bag.kinds.top.allowance(bag, "outer"))
     return Sum("From the raw zip edge to the side fold", (half, *top))
 
 

@@ -7,7 +7,7 @@ equal and unequal allowances, and for a fold, beyond which there is no allowance
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.panels import deep_form, eats
-from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -23,12 +23,12 @@ def settle_depth(depth: float, corner: float, bag: Resolved) -> float:
     return snap(2 * (bag.grid.fit(depth / 2 - corner) + corner))
 
 
-def form(bag: Resolved, finishes: Finishes) -> Form:
+def form(bag: Resolved, allowances: Allowances) -> Form:
     """
     Return the form of the boxed bag, its size settled on the cutting grid.
 
     The cut-out's core is rounded first, then the panel is drafted from the depth that it gives:
     width and height land within half a step of what was asked, the depth within one.
     """
-    depth = settle_depth(DEPTH.of(bag), eats(finishes, "corner"), bag)
-    return deep_form(bag, finishes, depth, notched=True)
+    depth = settle_depth(DEPTH.of(bag), eats(allowances, "corner"), bag)
+    return deep_form(bag, allowances, depth, notched=True)

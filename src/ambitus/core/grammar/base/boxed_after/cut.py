@@ -3,7 +3,7 @@
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.base.panels import deep_form, eats
-from ambitus.core.grammar.contract import Finishes, Layer
+from ambitus.core.grammar.contract import Allowances, Layer
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.grammar.top.fields import EASE_BY
@@ -13,10 +13,10 @@ from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 
-def form(bag: Resolved, finishes: Finishes) -> Form:
+def form(bag: Resolved, allowances: Allowances) -> Form:
     """Return the form; no cut-out has to lie on the grid, so the depth is what was asked."""
     depth = DEPTH.of(bag)
-    return deep_form(bag, finishes, depth, corner=snap(depth / 2 - eats(finishes, "corner")))
+    return deep_form(bag, allowances, depth, corner=snap(depth / 2 - eats(allowances, "corner")))
 
 
 def square(bag: Resolved, form: Form, layer: Layer = "outer") -> Sum:
@@ -33,7 +33,7 @@ def _deeper(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
 
 
 def corner(bag: Resolved, form: Form, layer: Layer) -> float | None:
-    """Return the side of the square to cut in *layer*."""
+    """Return the side of the square to cut in *layer*, in mm."""
     return square(bag, form, layer).total
 
 

@@ -2,7 +2,7 @@
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.base.panels import deep_form
-from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.seams.edges import stands_beyond
 from ambitus.core.grammar.seams.fields import SECOND_ROW
 from ambitus.core.grammar.sizes import DEPTH
@@ -12,10 +12,10 @@ from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 
-def form(bag: Resolved, finishes: Finishes) -> Form:
+def form(bag: Resolved, allowances: Allowances) -> Form:
     """Return the form; its corner is the pinch, from the stitched point."""
     depth = DEPTH.of(bag)
-    return deep_form(bag, finishes, depth, corner=snap(depth / 2))
+    return deep_form(bag, allowances, depth, corner=snap(depth / 2))
 
 
 def readings(bag: Resolved, form: Form, folded: bool, layer: str = "outer") -> tuple[tuple[str, Sum], ...]:

@@ -2,17 +2,17 @@
 
 from ambitus.core.form.model import Form, Mark, Piece
 from ambitus.core.grammar.base.panels import deep_form
-from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 
-def form(bag: Resolved, finishes: Finishes) -> Form:
+def form(bag: Resolved, allowances: Allowances) -> Form:
     """Return the form; its corner is the fold's distance from the middle of the base."""
     depth = DEPTH.of(bag)
-    return deep_form(bag, finishes, depth, corner=snap(depth / 2))
+    return deep_form(bag, allowances, depth, corner=snap(depth / 2))
 
 
 def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:

@@ -24,7 +24,7 @@ from ambitus.core.grammar.base.panels import (
     settled_height,
     stretch,
 )
-from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import Grid, amount, snap
@@ -46,7 +46,7 @@ _STRAIGHT = 0.005
 
 
 def most_radius(width: float, height: float) -> float:
-    """Return the largest radius that a front of this size has room for."""
+    """Return the largest radius that a front of this size has room for, in mm."""
     return max(0.0, min(width / 2, height))
 
 
@@ -133,11 +133,11 @@ def _strip(
     return left, under, right
 
 
-def form(bag: Resolved, finishes: Finishes) -> Form:
+def form(bag: Resolved, allowances: Allowances) -> Form:
     """Return the form, width, height and depth settled on the grid; the corners are round as chosen."""
-    seam, top = eats(finishes, "gusset"), eats(finishes, "top")
+    seam, top = eats(allowances, "gusset"), eats(allowances, "top")
     width, across = panel_width(bag, 0.0, seam)
-    height, rise, moved = settled_height(bag, finishes, seam)
+    height, rise, moved = settled_height(bag, allowances, seam)
     up = (*rise, *moved)
     deep, by = settled(bag, DEPTH.of(bag), 2 * seam)
     deep_terms = (DEPTH.term(bag, "Finished depth"), *by)
@@ -163,10 +163,10 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
         panel_at=snap(deep / 2),
         insert=insert_of(bag, snap(width - 2 * r), deep),
         rounded=r,
-        told={"": {"radius": snap(r + seam) if r else 0.0}},
+        listed={"": {"radius": snap(r + seam) if r else 0.0}},
         stance=Stance(
-            base_ring=ring(width, deep),
-            mouth_ring=ring(width, deep),
+            base_outline=ring(width, deep),
+            mouth_outline=ring(width, deep),
             standing_seams=(),
             front_starts=0.0,
             lines=boxed_lines(width, height, deep),
@@ -219,7 +219,7 @@ def _under_marks(bag: Resolved, form: Form, piece: Piece) -> tuple[Mark, ...]:
     ]
     if form.rounded <= 0:
         return tuple(out)
-    seam, join = piece.edges[0].finish, piece.edges[1].finish
+    seam, join = piece.edges[0].allowance, piece.edges[1].allowance
     raw = Term("Join", join, "From the raw end to its seam, where the corner begins.")
     round_it = Term(
         "The whole corner", snap(math.pi * form.rounded / 2), f"Clipped every {amount(12, bag.unit)}."
@@ -265,7 +265,7 @@ def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
 def _clips(bag: Resolved, form: Form, piece: Piece, above: float) -> Iterator[Mark]:
     """Yield where the strip is clipped to turn the corners; *above* of it is a piece of its own."""
     r, height = form.rounded, form.height
-    seam, top = piece.edges[0].finish, piece.edges[1].finish
+    seam, top = piece.edges[0].allowance, piece.edges[1].allowance
     left, low, right, high = piece.box
     raw = Term("Top edge", top, "From the raw end to the finished top.")
     if above:
@@ -305,7 +305,7 @@ def _middle(piece: Piece) -> Iterator[Mark]:
 
 def _by_the_raw_edge(bag: Resolved, form: Form, piece: Piece) -> Mark:
     """Return the other way to measure the strip: round the panel's raw edge."""
-    seam, top, r = piece.edges[0].finish, piece.edges[1].finish, form.rounded
+    seam, top, r = piece.edges[0].allowance, piece.edges[1].allowance, form.rounded
     over = math.pi * seam if r > 0 else 4 * seam
     longer = Term("What the raw edge adds", snap(over), "The raw edge runs outside the seam line.")
     tops = Term("Top edge at both ends", 2 * top, "Beyond the finished top.", times=2)

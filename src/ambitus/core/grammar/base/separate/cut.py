@@ -14,7 +14,7 @@ from ambitus.core.grammar.base.panels import eats, mouth, seams, settled, settle
 from ambitus.core.grammar.base.separate.shapes import BySize, Outline
 from ambitus.core.grammar.base.separate.traced import traced
 from ambitus.core.grammar.cloth.bottom import base_of_bottom
-from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.sizes import BREADTH, DIAMETER, HEIGHT, LENGTH
 from ambitus.core.lengths import Grid, snap
@@ -34,13 +34,13 @@ def by_size(outline: BySize) -> Shape:
 
 
 def traced_in(bag: Resolved) -> float:
-    """Return how far inside the traced line the seam runs: by its allowance, if that has room."""
+    """Return how far inside the traced line the seam runs: by its allowance, if that has room, in mm."""
     by = eaten(bag, "ring") if TRACED_AS.is_(bag, "cut") else 0.0
     return by if traced(OUTLINE.of(bag), by) else 0.0
 
 
 def traced_shape(bag: Resolved, length: float, breadth: float) -> Outline:
-    """Return the outline that was traced, at its own size."""
+    """Return the outline that was traced, at its own size. Raises ValueError where it has no points."""
     grows = eaten(bag, "ring")
     found = traced(OUTLINE.of(bag), traced_in(bag), grows)
     if found is None:
@@ -79,7 +79,7 @@ def given_base(bag: Resolved) -> tuple[Term, Term]:
 
 
 def base_radius(bag: Resolved) -> float:
-    """Return the corner radius of the base at the seam line, where it has one."""
+    """Return the corner radius of the base at the seam line, where it has one, in mm."""
     return RADIUS.of(bag) if RADIUS in bag.values else 0.0
 
 
@@ -137,9 +137,9 @@ def _body(
     return tuple(Face(name, "panel", outline, measures, over=name != "back") for name in names)
 
 
-def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
+def form_of(shape: Shape, bag: Resolved, allowances: Allowances) -> Form:
     """Return the form of a tube on a base of this *shape*: the base on the grid, the tube to go round it."""
-    ring_seam, side = eats(finishes, "ring"), eats(finishes, "side")
+    ring_seam, side = eats(allowances, "ring"), eats(allowances, "side")
     panels = panels_of(bag)
     long_term, broad_term = given_base(bag)
     length, longer = settled(bag, long_term.mm, 2 * ring_seam)
@@ -157,7 +157,7 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
     if finer and rest:
         why = "On the cutting grid the tube would not go round the base."
         across = (round_it, Term("To a finer grid, so that the seam eases", rest, why))
-    height, rise, moved = settled_height(bag, finishes, ring_seam)
+    height, rise, moved = settled_height(bag, allowances, ring_seam)
     up = (*rise, *moved)
     left, right, low, high = outline.ends
     body = _body(panels, wide, height, across, up, not finer)
@@ -179,7 +179,7 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
         seams=_seams(outline, panels, ease_of(bag)),
         mouth=(("tube", "top front"), ("tube", "top back")) if panels == 1 else mouth(False),
         height=height,
-        told={"base": _told(bag, finishes)},
+        listed={"base": _told(bag, allowances)},
         insert=insert_face(
             bag,
             outline.edges,
@@ -189,8 +189,8 @@ def form_of(shape: Shape, bag: Resolved, finishes: Finishes) -> Form:
             whole=is_traced(bag),
         ),
         stance=Stance(
-            base_ring=ring,
-            mouth_ring=ring,
+            base_outline=ring,
+            mouth_outline=ring,
             standing_seams=(0.0,) if panels == 1 else (0.0, 0.5),
             front_starts=0.0,
             lines=_lines(bag, length, breadth, height),
@@ -209,9 +209,9 @@ def _called(bag: Resolved, broad: bool = False) -> str:
     return "How broad to cut it" if broad else "How long to cut it"
 
 
-def _told(bag: Resolved, finishes: Finishes) -> dict[str, float]:
+def _told(bag: Resolved, allowances: Allowances) -> dict[str, float]:
     if RADIUS in bag.values:
-        return {"radius": snap(RADIUS.of(bag) + eats(finishes, "ring"))}
+        return {"radius": snap(RADIUS.of(bag) + eats(allowances, "ring"))}
     return {}
 
 

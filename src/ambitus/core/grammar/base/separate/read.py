@@ -11,28 +11,28 @@ from ambitus.core.sums import Sum, Term
 
 
 def circle_round(length: float, breadth: float, radius: float) -> float:
-    """Return the way round a circle."""
+    """Return the way round a circle, in mm."""
     return math.pi * length
 
 
 def stadium_round(length: float, breadth: float, radius: float) -> float:
-    """Return the way round a stadium: 2 (L − B) + π B."""
+    """Return the way round a stadium: 2 (L − B) + π B, in mm."""
     long, short = max(length, breadth), min(length, breadth)
     return 2 * (long - short) + math.pi * short
 
 
 def rounded_round(length: float, breadth: float, radius: float) -> float:
-    """Return the way round a rounded rectangle: 2 (L + B) − 8 r + 2 π r."""
+    """Return the way round a rounded rectangle: 2 (L + B) − 8 r + 2 π r, in mm."""
     return 2 * (length + breadth) - 8 * radius + 2 * math.pi * radius
 
 
 def rectangle_round(length: float, breadth: float, radius: float) -> float:
-    """Return the way round a rectangle."""
+    """Return the way round a rectangle, in mm."""
     return 2 * (length + breadth)
 
 
 def ellipse_round(length: float, breadth: float, radius: float) -> float:
-    """Return the way round an ellipse, by Ramanujan's second form."""
+    """Return the way round an ellipse, by Ramanujan's second form, in mm."""
     a, b = length / 2, breadth / 2
     h = ((a - b) / (a + b)) ** 2
     return math.pi * (a + b) * (1 + 3 * h / (10 + math.sqrt(4 - 3 * h)))

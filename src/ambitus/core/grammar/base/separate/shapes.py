@@ -30,7 +30,7 @@ class Outline:
 
     @property
     def lengths(self) -> tuple[float, ...]:
-        """The length of every edge at the seam line."""
+        """The length of every edge at the seam line, in mm."""
         n = len(self.edges)
         return tuple(
             edge_length(e.start, e.bend, self.edges[(i + 1) % n].start) for i, e in enumerate(self.edges)

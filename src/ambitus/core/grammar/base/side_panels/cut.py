@@ -15,7 +15,7 @@ from ambitus.core.grammar.base.panels import (
     settled_height,
     stretch,
 )
-from ambitus.core.grammar.contract import Finishes
+from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import amount, snap
 from ambitus.core.spec.resolved import Item, Resolved
@@ -38,13 +38,13 @@ def _main(width: float, height: float, half: float, step: float) -> tuple[Edge, 
     return (Edge("base", "base", (0.0, 0.0)), *right, Edge("top", "top", (width, tall)), *left)
 
 
-def form(bag: Resolved, finishes: Finishes) -> Form:
+def form(bag: Resolved, allowances: Allowances) -> Form:
     """Return the form; what stands above the sides is the step."""
-    seam = eats(finishes, "side")
+    seam = eats(allowances, "side")
     deep = settle_depth(bag, seam)
     half = snap(deep / 2)
     width, across = panel_width(bag, 0.0, seam)
-    height, up, moved = settled_height(bag, finishes, half + eats(finishes, "base"))
+    height, up, moved = settled_height(bag, allowances, half + eats(allowances, "base"))
     under = Term("Half the depth", half, "The panel runs under to the middle of the base.", "derived")
     step = min(STEP.of(bag), height)
     lower = (Term("Step", -step, STEP.why(bag), STEP.source(bag), of=OfField(STEP)),) if step else ()
@@ -97,8 +97,8 @@ def form(bag: Resolved, finishes: Finishes) -> Form:
         insert=insert_of(bag, width, deep),
         lower_sides=step,
         stance=Stance(
-            base_ring=ring(width, deep),
-            mouth_ring=ring(width, deep),
+            base_outline=ring(width, deep),
+            mouth_outline=ring(width, deep),
             standing_seams=(),
             front_starts=0.0,
             lines=boxed_lines(width, height, deep),
@@ -157,7 +157,7 @@ def marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
         (f"clip, to {amount(2, bag.unit)} from the seam", clip),
         ("the side’s raw bottom edge is pinned here", pinned),
     )
-    y, deep = low + clip.total, side.finish * 0.8
+    y, deep = low + clip.total, side.allowance * 0.8
     return (
         Mark("clip", "Clip to turn the corner", ((left, y), (left + deep, y)), "base edge", readings),
         Mark("clip", "Clip to turn the corner", ((right - deep, y), (right, y)), "base edge"),

@@ -32,7 +32,7 @@ def _crossed(item: Item) -> tuple[int, int, int]:
 
 
 def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Caught, ...]:
-    top = item.bag.kinds.top.finish(item.bag, layer)
+    top = item.bag.kinds.top.allowance(item.bag, layer)
     upper = Sum("From the raw edge to the box", (*top, FROM_TOP.term(item, "From the top edge")))
     lower = Sum("From the raw edge to the end", (*upper.terms, BOX.term(item, "Box")))
     down = (("down to the box", upper), ("to its lower row", lower))
@@ -55,7 +55,7 @@ ON_FACE = Attach(
     core_short=_core_short,
     sewn=_sewn,
     crossed=_crossed,
-    told=(
+    listed=(
         FROM_TOP,
         BOX,
         END_TURNED,

@@ -6,5 +6,5 @@ from collections.abc import Mapping
 def read_tail(
     allowances: Mapping[str, float], measures: Mapping[str, float], row: Mapping[str, float]
 ) -> float:
-    """Return what one end gives up: the hem it lies on, and the end tucked up inside."""
+    """Return what one end gives up: the hem it lies on, and the end tucked up inside, in mm."""
     return measures.get("hem", 0.0) + row["tuck"]

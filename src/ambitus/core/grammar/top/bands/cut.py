@@ -8,7 +8,7 @@ from ambitus.core.form.sewn import Channel, Sewn
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.base.fields import STEP
-from ambitus.core.grammar.contract import Finishes, Layer
+from ambitus.core.grammar.contract import Allowances, Layer
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.drawstring.cords import cord_parts
@@ -33,7 +33,7 @@ def no_strip(bag: Resolved) -> str:
     return no_side_seam(bag)
 
 
-def under_band(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+def under_band(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
     """Return *form* with the band that stands above its panels counted in its height."""
     band, high = BAND.of(bag), form.dimensions["height"]
     dimensions = {**form.dimensions, "height": replace(high, comes_out=snap(high.comes_out + band))}
@@ -98,12 +98,12 @@ def band_of(bag: Resolved, form: Form) -> tuple[Face, int]:
 def _band(bag: Resolved, form: Form) -> Loose:
     """Return a band that stands above the panels, folded along its middle."""
     face, count = band_of(bag, form)
-    finishes = {"top": edge_terms(bag, "top"), "end": edge_terms(bag, "end")}
-    left, low, right, high = bounds(cut_face(face, finishes, bag.grid).cut)
+    allowances = {"top": edge_terms(bag, "top"), "end": edge_terms(bag, "end")}
+    left, low, right, high = bounds(cut_face(face, allowances, bag.grid).cut)
     half = Term("Half of its width", snap((high - low) / 2), "Folded wrong sides together.")
     told = (("from a raw long edge", Sum("To the fold", (half,))),)
     fold = Mark("crease", "Fold", ((left, (low + high) / 2), (right, (low + high) / 2)), "long edge", told)
-    return Loose("band", "Casing band", count, face, finishes, bag.cloth("outer").label, (fold,))
+    return Loose("band", "Casing band", count, face, allowances, bag.cloth("outer").label, (fold,))
 
 
 def parts(item: Item, form: Form) -> tuple[Part, ...]:

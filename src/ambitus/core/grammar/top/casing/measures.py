@@ -35,11 +35,11 @@ def _first(bag: Resolved) -> tuple[Term, ...]:
 
 
 def turn_down(bag: Resolved) -> float:
-    """Return how far the top edge is folded down: heading, channel and edge."""
+    """Return how far the top edge is folded down: heading, channel and edge, in mm."""
     return sum(t.mm for t in _casing(bag))
 
 
-def finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+def allowance(bag: Resolved, layer: str) -> tuple[Term, ...]:
     """Return what the casing takes of a panel's top edge: the knife, the first turn, what is folded down."""
     return (*_first(bag), *_casing(bag))
 

@@ -23,6 +23,39 @@ def has_base_of_its_own(bag: Resolved) -> bool:
     return "ring" in bag.kinds.base.classes and not OPENING.is_(bag, "ends")
 
 
+def _edge_finished(open_ends: bool, rank: int, needs: tuple[str, ...]) -> Step:
+    """Return the finishing of the raw edge above the casing: while it lies flat, or all round."""
+    sides = " and the open ends of both side edges" if open_ends else ""
+    return Step(
+        "finish casing edge",
+        f"Finish the raw top edge{sides}",
+        "Overlock it flat, right side up, so that it cannot catch the cord."
+        if open_ends
+        else "Overlock it all round, so that it cannot catch the cord.",
+        rank,
+        needs=needs,
+        gives=("casing edge finished",),
+        acts=(
+            acts.Finish(acts.Edges(("outer",), "top")),
+            *((acts.HoldOpen("outer"),) if open_ends else ()),
+        ),
+        settings="Overlock or zigzag, no stretching.",
+    )
+
+
+def _top_known() -> Step:
+    """Return the marking of the finished top, below which straps are placed."""
+    return Step(
+        "top known",
+        "Mark the finished top on the panels",
+        "The second crease: what is placed on the face is measured from it.",
+        205,
+        needs=("outer panels laid",),
+        gives=("outer panels ready", "outer top known"),
+        acts=(acts.See(),),
+    )
+
+
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps from flat panels to a threaded cord."""
     bag = item.bag
@@ -33,30 +66,12 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         rank, lies = 404, "outer tube pressed"
     needs: tuple[str, ...] = (lies,)
     outer, turn = bag.cloth("outer"), TURN.of(bag)
-    overlocked = is_overlocked(bag)
     out = [*eyelet_step(bag)]
     if not open_ends:
         before, needs = slit_steps(bag, needs, 403 if on_tube else 532)
         out += before
-    if overlocked or open_ends:
-        sides = " and the open ends of both side edges" if open_ends else ""
-        out.append(
-            Step(
-                "finish casing edge",
-                f"Finish the raw top edge{sides}",
-                "Overlock it flat, right side up, so that it cannot catch the cord."
-                if open_ends
-                else "Overlock it all round, so that it cannot catch the cord.",
-                rank,
-                needs=needs,
-                gives=("casing edge finished",),
-                acts=(
-                    acts.Finish(acts.Edges(("outer",), "top")),
-                    *((acts.HoldOpen("outer"),) if open_ends else ()),
-                ),
-                settings="Overlock or zigzag, no stretching.",
-            )
-        )
+    if is_overlocked(bag) or open_ends:
+        out.append(_edge_finished(open_ends, rank, needs))
         needs = ("casing edge finished",)
     first = "The first turn to the first fold-to line, then the casing to the second. " if turn else ""
     lower, upper = rows(bag)[-1], rows(bag)[0]
@@ -91,17 +106,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         ),
     ]
     if not open_ends:
-        out.append(
-            Step(
-                "top known",
-                "Mark the finished top on the panels",
-                "The second crease: what is placed on the face is measured from it.",
-                205,
-                needs=("outer panels laid",),
-                gives=("outer panels ready", "outer top known"),
-                acts=(acts.See(),),
-            )
-        )
+        out.append(_top_known())
     caught = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     out += turn_out(bag, 680, needs=("casing stitched", "outer body sewn"))
     out += thread_steps(bag, form, ("right side out",))

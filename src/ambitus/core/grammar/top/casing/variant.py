@@ -10,7 +10,7 @@ from ambitus.core.grammar.features import Cords
 from ambitus.core.grammar.order import casing_param
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.casing.checks import CHECKS
-from ambitus.core.grammar.top.casing.measures import above_cord, finish, is_overlocked, sewn, turn_down
+from ambitus.core.grammar.top.casing.measures import above_cord, allowance, is_overlocked, sewn, turn_down
 from ambitus.core.grammar.top.casing.read import read
 from ambitus.core.grammar.top.casing.steps import has_base_of_its_own, steps
 from ambitus.core.grammar.top.drawstring.channel import CHANNEL_PARAM, CORD_PARAMS
@@ -161,13 +161,13 @@ CASING = Top(
     ),
     brings={**UNLINED, "attach": "on_face"},
     needs=needs_side_seam,
-    finish=finish,
+    allowance=allowance,
     sewn=sewn,
     height=lambda bag: height_terms(bag, above_cord(bag)),
     features=(drawn_up_by(above_cord, _cords),),
     parts=cord_parts,
     stages=(Stage(SIZES, contents_stage),),
-    told={
+    listed={
         "turn": TURN,
         "top_sliver": TOP_SLIVER,
         "heading": HEADING,

@@ -34,7 +34,7 @@ def _turns(bag: Resolved) -> tuple[Term, Term]:
     return TURN.term(bag, "First turn"), HEM.term(bag, "Hem")
 
 
-def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+def _allowance(bag: Resolved, layer: str) -> tuple[Term, ...]:
     return (*_turns(bag), *_knife(bag))
 
 
@@ -69,9 +69,9 @@ DOUBLE_HEM = Top(
     ),
     phrase=top_phrase("unlined with a hem turned twice", fields=(TURN, HEM, TOP_SLIVER)),
     brings={**UNLINED, "attach": "on_hem"},
-    finish=_finish,
+    allowance=_allowance,
     sewn=_sewn,
-    told={"turn": TURN, "hem": HEM, "top_sliver": TOP_SLIVER},
+    listed={"turn": TURN, "hem": HEM, "top_sliver": TOP_SLIVER},
     read=read,
     sewn_flat=lambda bag: HEM_SEWN.is_(bag, "flat"),
     acts=(_steps,),

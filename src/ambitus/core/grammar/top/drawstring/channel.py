@@ -55,19 +55,19 @@ CORD_PARAMS = (
 
 
 def cord_flat(bag: Resolved) -> float:
-    """Return how wide the cord lies in its channel: a ribbon as it is, a round cord half its girth."""
+    """Return how wide the cord lies in its channel: a ribbon as it is, a round cord half its girth, in mm."""
     if CORD.is_(bag, "round"):
         return math.pi * CORD_THICK.of(bag) / 2
     return CORD_WIDE.of(bag)
 
 
 def least_channel(bag: Resolved) -> float:
-    """Return the narrowest channel that the cord runs in."""
+    """Return the narrowest channel that the cord runs in, in mm."""
     return cord_flat(bag) + EASE.mm(bag.unit)
 
 
 def to_thread(bag: Resolved) -> float:
-    """Return the narrowest channel that a threading pin passes."""
+    """Return the narrowest channel that a threading pin passes, in mm."""
     return PIN.mm(bag.unit) + EASE.mm(bag.unit)
 
 

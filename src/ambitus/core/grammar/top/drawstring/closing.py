@@ -9,7 +9,7 @@ from ambitus.core.form.stance import SizeLine
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.disc import disc_drafted
 from ambitus.core.grammar.base.fields import GIVEN_BY, OUTLINE, TRACED_AS, WIDTH_MEANS
-from ambitus.core.grammar.contract import Finishes, Layer
+from ambitus.core.grammar.contract import Allowances, Layer
 from ambitus.core.grammar.features import Cords, DrawnUp, drawn_up
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.sizes import BREADTH, DEPTH, DIAMETER, HEIGHT, LENGTH, WIDTH
@@ -132,7 +132,7 @@ def with_contents(bag: Resolved, form: Form, to_cord: Term) -> Form:
     return replace(form, dimensions=dimensions, stance=replace(form.stance, lines=lines))
 
 
-def contents_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+def contents_stage(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
     """Return the outer's *form* with the height of what goes in beside its own."""
     drawn = drawn_up(bag)
     return with_contents(bag, form, drawn.above_cord(bag)) if drawn and layer == "outer" else form

@@ -143,7 +143,11 @@ def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
 
 
 def cord_strip(bag: Resolved, form: Form) -> Strip:
-    """Return the cord as a strip, its tails marked, with the other ways to reckon its length."""
+    """
+    Return the cord as a strip, its tails marked, with the other ways to reckon its length.
+
+    Raises ValueError of a bag that is not drawn up.
+    """
     drawn = drawn_up(bag)
     if drawn is None:
         raise ValueError("the bag is not drawn up")

@@ -27,13 +27,13 @@ from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term
 
 
-def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+def _allowance(bag: Resolved, layer: str) -> tuple[Term, ...]:
     return (HEM.term(bag, "Hem"), *knife_terms(bag, "Hem"))
 
 
 def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Line, ...]:
     bag = item.bag
-    told = Sum("From the raw edge to the fold", _finish(bag, "outer"))
+    told = Sum("From the raw edge to the fold", _allowance(bag, "outer"))
     folds = lines_along_top(bag, form, layer, (("fold, before overlocking", told),))
     return (*folds, *rows_along_top(form, (HEM.of(bag),)))
 
@@ -64,9 +64,9 @@ OVERLOCKED_HEM = Top(
     ),
     phrase=top_phrase("unlined with an overlocked hem", fields=(HEM, TOP_SLIVER)),
     brings={**UNLINED, "attach": "on_hem"},
-    finish=_finish,
+    allowance=_allowance,
     sewn=_sewn,
-    told={"hem": HEM, "top_sliver": TOP_SLIVER},
+    listed={"hem": HEM, "top_sliver": TOP_SLIVER},
     read=read,
     sewn_flat=lambda bag: HEM_SEWN.is_(bag, "flat"),
     acts=(_steps,),

@@ -18,13 +18,13 @@ from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
 
-def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+def _allowance(bag: Resolved, layer: str) -> tuple[Term, ...]:
     return (TURN.term(bag, "Top edge, pressed under"),)
 
 
 def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Line, ...]:
     bag = item.bag
-    told = Sum("From the raw edge to the fold", _finish(bag, "outer"))
+    told = Sum("From the raw edge to the fold", _allowance(bag, "outer"))
     folds = lines_along_top(bag, form, layer, (("fold", told),), "Top edge, from the raw top edge")
     return (*folds, *topstitched(form))
 
@@ -50,9 +50,9 @@ PRESSED_EDGES = Top(
     joins=("join",),
     unused=no_join,
     brings={"attach": "tucked"},
-    finish=_finish,
+    allowance=_allowance,
     sewn=_sewn,
-    told={"turn": TURN},
+    listed={"turn": TURN},
     read=read,
     shorter=shorter_terms,
     stages=(Stage(DIVIDES, facing_stage),),

@@ -165,7 +165,7 @@ STITCHED_CHANNEL = replace(
         Stage(DIVIDES, facing_stage),
         Stage(SIZES, contents_stage),
     ),
-    told={"heading": HEADING, "channel": CHANNEL, **CORDS_TOLD},
+    listed={"heading": HEADING, "channel": CHANNEL, **CORDS_TOLD},
     chosen=(*CORDS_CHOSEN, OPENING),
     read=read,
     acts=(lay_lining, steps),

@@ -43,6 +43,41 @@ def close_gap(bag: Resolved, needs: tuple[str, ...]) -> Step:
     )
 
 
+def _turned(twisted: str, over: str) -> tuple[Step, ...]:
+    """Return the look at the top seam, its trimming and the turning; the two words tell of straps in it."""
+    return (
+        Step(
+            "inspect top",
+            "Look all round the top seam before turning",
+            f"No pleat{twisted}, lining and outer caught everywhere.",
+            630,
+            needs=("top sewn",),
+            gives=("top inspected",),
+            acts=(acts.See(sewn=acts.Seams(("outer", "lining"), "top")),),
+            kind="gate",
+        ),
+        Step(
+            "trim",
+            f"Trim the bulk at the corners{over}",
+            "Grade the allowances where many layers meet; never through a stitch.",
+            640,
+            needs=("top inspected",),
+            gives=("bulk trimmed",),
+            acts=(acts.TrimBulk("outer"),),
+            kind="no return",
+        ),
+        Step(
+            "turn",
+            "Turn the bag through the gap",
+            "Outer first, then push the lining down into it and work the top seam to the edge.",
+            650,
+            needs=("bulk trimmed",),
+            gives=("turned",),
+            acts=(acts.Turn("outer", "gap"),),
+        ),
+    )
+
+
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps from two sewn bodies to a closed bag."""
     bag = item.bag
@@ -76,35 +111,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             reads=(Reading("mouth_round", "Once round the mouth", form.mouth_length),),
             cautions=("needle over bulk",),
         ),
-        Step(
-            "inspect top",
-            "Look all round the top seam before turning",
-            f"No pleat{twisted}, lining and outer caught everywhere.",
-            630,
-            needs=("top sewn",),
-            gives=("top inspected",),
-            acts=(acts.See(sewn=acts.Seams(("outer", "lining"), "top")),),
-            kind="gate",
-        ),
-        Step(
-            "trim",
-            f"Trim the bulk at the corners{over}",
-            "Grade the allowances where many layers meet; never through a stitch.",
-            640,
-            needs=("top inspected",),
-            gives=("bulk trimmed",),
-            acts=(acts.TrimBulk("outer"),),
-            kind="no return",
-        ),
-        Step(
-            "turn",
-            "Turn the bag through the gap",
-            "Outer first, then push the lining down into it and work the top seam to the edge.",
-            650,
-            needs=("bulk trimmed",),
-            gives=("turned",),
-            acts=(acts.Turn("outer", "gap"),),
-        ),
+        *_turned(twisted, over),
         Step(
             "topstitch",
             "Press the top edge and topstitch round it",

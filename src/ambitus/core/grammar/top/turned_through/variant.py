@@ -22,7 +22,7 @@ from ambitus.core.sums import Term
 __all__ = ["TURNED_THROUGH", "longest_gap"]
 
 
-def _finish(bag: Resolved, layer: str) -> tuple[Term, ...]:
+def _allowance(bag: Resolved, layer: str) -> tuple[Term, ...]:
     path = TOP_ALLOWANCE
     return (path.term(bag, "Top seam"),)
 
@@ -72,7 +72,7 @@ TURNED_THROUGH = Top(
     joins=("join",),
     unused=no_join,
     brings={"attach": "in_seam"},
-    finish=_finish,
+    allowance=_allowance,
     sewn=_sewn,
     read=read,
     shorter=shorter_terms,

@@ -66,11 +66,11 @@ class Zip:
 
     @property
     def half_length(self) -> float:
-        """Half of the tape as cut."""
+        """Half of the tape as cut, in mm."""
         return self.length.total / 2
 
     def opening_for(self, bag: Resolved) -> tuple[float, float]:
-        """Return the shortest and the longest opening that this zip fills, used whole between tabs."""
+        """Return the shortest and the longest opening that this zip fills, used whole between tabs, in mm."""
         stock, tail = self.stock or 0.0, self.facts.tail.mm(bag.unit)
         behind = snap(self.row - self.half_open)
         least = stock + 2 * (CLEAR.mm(bag.unit) - behind)
@@ -78,7 +78,7 @@ class Zip:
 
     @property
     def on_rows(self) -> tuple[float, ...]:
-        """Return how far from a row each stop lies that is nearer than it may be."""
+        """Return how far from a row each stop lies that is nearer than it may be, in mm."""
         if self.stops is None:
             return ()
         near = (min(abs(x - row) for row in (-self.row, self.row)) for x in self.stops)

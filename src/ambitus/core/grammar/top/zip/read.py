@@ -4,6 +4,6 @@ from collections.abc import Mapping
 
 
 def read(allowances: Mapping[str, float], measures: Mapping[str, float]) -> float:
-    """Return what the top edge takes of a panel; the tape less both its seams shows, and counts."""
+    """Return what the top edge takes of a panel; the tape less both its seams shows, and counts, in mm."""
     seam = allowances["zip"]
     return seam - (measures["tape"] - 2 * seam) / 2

@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from ambitus.core.form.model import Form
 from ambitus.core.form.stance import Patch
 from ambitus.core.geometry import Point
-from ambitus.core.grammar.contract import Finishes, Layer
+from ambitus.core.grammar.contract import Allowances, Layer
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.zip.fields import CLOSES_AT
 from ambitus.core.grammar.top.zip.hung import hung
@@ -25,7 +25,7 @@ def _together(form: Form) -> tuple[tuple[Point, ...], float]:
     Front and back lean in to one another over half the depth; the line is half of the mouth long, so that the
     sides reach out past the base. Their lengths along the cloth stay what they are.
     """
-    ring, n = form.stance.mouth_ring, len(form.stance.mouth_ring)
+    ring, n = form.stance.mouth_outline, len(form.stance.mouth_outline)
     xs, ys = [x for x, _ in ring], [y for _, y in ring]
     sides = [math.dist(ring[i], ring[(i + 1) % n]) for i in range(n)]
     around = sum(sides)
@@ -70,11 +70,11 @@ class _Front:
 
 def _on_front(form: Form, made: Zip, half: float, deep: float, high: float) -> tuple[Patch, ...]:
     """Return the zip along the closed mouth, as the front shows the half of it, and the tabs beside it."""
-    xs = [x for x, _ in form.stance.base_ring]
+    xs = [x for x, _ in form.stance.base_outline]
     run, face = form.mm("flat_opening") / 2, (max(xs) - min(xs)) / 2
     share = half / form.height if form.height else 0.0
     front = _Front(
-        middle=sum(x for x, _ in form.stance.mouth_ring) / len(form.stance.mouth_ring),
+        middle=sum(x for x, _ in form.stance.mouth_outline) / len(form.stance.mouth_outline),
         run=run,
         run_low=run - (run - face) * share,
         face=min(face, run),
@@ -152,7 +152,7 @@ def zipped(bag: Resolved, form: Form) -> Form:
     form = _not_counted(bag, form)
     if bag.kinds.base.boxed_at_mouth:
         return _closed_box(bag, form, made, half)
-    deep, high_at, ring = 0.0, form.height, form.stance.mouth_ring
+    deep, high_at, ring = 0.0, form.height, form.stance.mouth_outline
     if len(ring) > 2:
         ring, high_at = _together(form)
         deep = ring[0][1]
@@ -163,7 +163,7 @@ def zipped(bag: Resolved, form: Form) -> Form:
     )
     seams = form.stance.standing_seams if deep == 0 else ()
     stance = replace(
-        form.stance, mouth_ring=ring, rises=high_at, closed=True, lines=lines, standing_seams=seams
+        form.stance, mouth_outline=ring, rises=high_at, closed=True, lines=lines, standing_seams=seams
     )
     closed = replace(form, stance=stance)
     reach = min(made.half_open, run) * (1 if CLOSES_AT.is_(bag, "right") else -1)
@@ -177,6 +177,6 @@ def zipped(bag: Resolved, form: Form) -> Form:
     return replace(closed, stance=replace(closed.stance, patches=patches))
 
 
-def zip_stage(bag: Resolved, layer: Layer, form: Form, finishes: Finishes) -> Form:
+def zip_stage(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
     """Return the outer's *form* closed by its zip."""
     return zipped(bag, form) if layer == "outer" else form

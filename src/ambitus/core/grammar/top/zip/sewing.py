@@ -1,6 +1,8 @@
 """Sewing a zip in: made ready first, sewn to flat panels, half open before any seam closes the bag."""
 
-from ambitus.core.form.model import Form
+from collections.abc import Mapping
+
+from ambitus.core.form.model import Form, Strip
 from ambitus.core.grammar.allowances import GENERAL, ZIP_ALLOWANCE
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.grammar.top.turned_through.steps import close_gap, gap_open
@@ -137,81 +139,80 @@ def _teeth_out(bag: Resolved, made: Zip) -> tuple[Step, ...]:
 def _small(bag: Resolved, form: Form) -> tuple[Step, ...]:
     """Return the making of the small pieces, and their catching beside the zip."""
     small = {s.part: s for s in small_strips(bag, form)}
-    caught = [s.name.lower() for key, s in small.items() if key in ("hold", "wrist")]
-    out = []
     tube = WRIST.is_(bag, "elastic")
     apart = {"end", "wrist"} if tube else {"end"}
-    sewn = [s for key, s in small.items() if not s.material and key not in apart]
-    if tube:
-        out.append(
-            Step(
-                "make wrist",
-                "Sew the tube for the wrist, turn it, and draw the elastic in",
-                "Right sides together along its long edge; the elastic through it on a pin, both its ends "
-                "level with the tube’s and sewn across.",
-                248,
-                needs=("pieces cut",),
-                gives=("tabs made",),
-                acts=(acts.Make(("tab wrist",), iron=False, into=("tab elastic",)),),
-                lengths=(("Elastic", WRIST_ROUND.of(bag)), ("Seam", GENERAL.of(bag))),
-            )
-        )
+    sewn = tuple(s for key, s in small.items() if not s.material and key not in apart)
+    out = [_wrist_made(bag)] if tube else []
     if sewn:
-        names = " and ".join(s.name.lower() for s in sewn)
-        out.append(
-            Step(
-                "make tabs",
-                f"Make the {names}",
-                "Folded in four, both edges to the middle, and stitched along the open edge.",
-                250,
-                needs=("pieces cut",),
-                gives=("tabs made",),
-                acts=(acts.Make(tuple(f"tab {s.part}" for s in sewn)),),
-                settings=f"Iron: {bag.cloth('outer').iron}.",
-                cautions=("hot iron",),
-            )
-        )
-    if caught:
-        out.append(
-            Step(
-                "baste tabs",
-                f"Baste the {' and the '.join(caught)} beside the zip",
-                "Doubled, on the right side of one panel, raw edges level, just below the zip at the end "
-                "where it is held; sewn over three times.",
-                318,
-                needs=("zip in", *(("tabs made",) if sewn or tube else ())),
-                gives=("tabs caught",),
-                acts=(
-                    acts.Make(
-                        tuple(f"tab {key}" for key, s in small.items() if s.material and key == "hold"),
-                        iron=False,
-                    ),
-                    acts.Baste(
-                        tuple(f"tab {key}" for key in ("hold", "wrist") if key in small),
-                        "outer",
-                        at=end_class(bag),
-                    ),
-                ),
-                lengths=(("Seam", seam_of(bag)),),
-            )
-        )
+        out.append(_tabs_made(bag, sewn))
+    if "hold" in small or "wrist" in small:
+        out.append(_tabs_basted(bag, small, made=bool(sewn) or tube))
     if "pull" in small:
-        out.append(
-            Step(
-                "pull on",
-                "Put the pull on the slider",
-                "Through its ring, the ends level; knotted or stitched down.",
-                704,
-                needs=("zip works", *(("tabs made",) if not small["pull"].material else ())),
-                gives=("pull on",),
-                acts=(
-                    *((acts.Make(("tab pull",), iron=False),) if small["pull"].material else ()),
-                    acts.OnSlider(("tab pull",)),
-                ),
-                lengths=(("Visible", PULL_SHOWS.of(bag)),),
-            )
-        )
+        out.append(_pull_on(bag, bought=bool(small["pull"].material)))
     return tuple(out)
+
+
+def _wrist_made(bag: Resolved) -> Step:
+    return Step(
+        "make wrist",
+        "Sew the tube for the wrist, turn it, and draw the elastic in",
+        "Right sides together along its long edge; the elastic through it on a pin, both its ends "
+        "level with the tube’s and sewn across.",
+        248,
+        needs=("pieces cut",),
+        gives=("tabs made",),
+        acts=(acts.Make(("tab wrist",), iron=False, into=("tab elastic",)),),
+        lengths=(("Elastic", WRIST_ROUND.of(bag)), ("Seam", GENERAL.of(bag))),
+    )
+
+
+def _tabs_made(bag: Resolved, sewn: tuple[Strip, ...]) -> Step:
+    names = " and ".join(s.name.lower() for s in sewn)
+    return Step(
+        "make tabs",
+        f"Make the {names}",
+        "Folded in four, both edges to the middle, and stitched along the open edge.",
+        250,
+        needs=("pieces cut",),
+        gives=("tabs made",),
+        acts=(acts.Make(tuple(f"tab {s.part}" for s in sewn)),),
+        settings=f"Iron: {bag.cloth('outer').iron}.",
+        cautions=("hot iron",),
+    )
+
+
+def _tabs_basted(bag: Resolved, small: Mapping[str, Strip], made: bool) -> Step:
+    """Return the basting of what is held beside the zip; *made* is whether any of it is sewn first."""
+    caught = [small[key].name.lower() for key in small if key in ("hold", "wrist")]
+    bought = (f"tab {key}" for key, s in small.items() if s.material and key == "hold")
+    held = (f"tab {key}" for key in ("hold", "wrist") if key in small)
+    return Step(
+        "baste tabs",
+        f"Baste the {' and the '.join(caught)} beside the zip",
+        "Doubled, on the right side of one panel, raw edges level, just below the zip at the end "
+        "where it is held; sewn over three times.",
+        318,
+        needs=("zip in", *(("tabs made",) if made else ())),
+        gives=("tabs caught",),
+        acts=(acts.Make(tuple(bought), iron=False), acts.Baste(tuple(held), "outer", at=end_class(bag))),
+        lengths=(("Seam", seam_of(bag)),),
+    )
+
+
+def _pull_on(bag: Resolved, bought: bool) -> Step:
+    return Step(
+        "pull on",
+        "Put the pull on the slider",
+        "Through its ring, the ends level; knotted or stitched down.",
+        704,
+        needs=("zip works", *(() if bought else ("tabs made",))),
+        gives=("pull on",),
+        acts=(
+            *((acts.Make(("tab pull",), iron=False),) if bought else ()),
+            acts.OnSlider(("tab pull",)),
+        ),
+        lengths=(("Visible", PULL_SHOWS.of(bag)),),
+    )
 
 
 def _narrowed(bag: Resolved, made: Zip) -> tuple[Step, ...]:

@@ -135,7 +135,7 @@ _BOUGHT = "Lace or ribbon"
 
 
 def seam_of(bag: Resolved) -> float:
-    """Return what the seam takes in which small pieces are caught."""
+    """Return what the seam takes in which small pieces are caught, in mm."""
     return sum(t.mm for t in edge_terms(bag, end_class(bag)))
 
 

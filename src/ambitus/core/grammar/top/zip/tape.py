@@ -232,7 +232,7 @@ def is_counted(bag: Resolved) -> bool:
     return ZIP_COUNTS.is_(bag, "counted")
 
 
-def finish(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
+def allowance(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
     """Return what a panel reaches past the finished height at its zip edge: the seam less half of the zip."""
     seam = ZIP_ALLOWANCE.term(bag, "Zip seam")
     if not is_counted(bag) and not bag.kinds.base.boxed_at_mouth:
@@ -242,12 +242,12 @@ def finish(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
 
 
 def sewn_below(bag: Resolved) -> float:
-    """Return how far below the finished height the row lies that sews a panel to the zip."""
+    """Return how far below the finished height the row lies that sews a panel to the zip, in mm."""
     return snap(shows(bag) / 2) if is_counted(bag) or bag.kinds.base.boxed_at_mouth else 0.0
 
 
 def left_out(bag: Resolved) -> float:
-    """Return what the bag comes out higher by where the zip is not counted."""
+    """Return what the bag comes out higher by where the zip is not counted, in mm."""
     return snap(shows(bag) / 2) if ZIP_COUNTS.is_(bag, "left_out") else 0.0
 
 
