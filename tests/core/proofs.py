@@ -797,11 +797,26 @@ _NAMES: dict[str, tuple[tuple[str, str], ...]] = {
 }
 
 
+def _goes(draft: Draft, path: str, way: str) -> bool:
+    """Return whether the work goes that way: it was chosen, and nothing says that it cannot."""
+    barred = {f.fired.where for f in findings(draft) if f.rule.id == "order-does-not-hold"}
+    return _chose(draft, path, way) and path not in barred
+
+
 def _as_chosen(draft: Draft, pairs: list[tuple[str, str]]) -> list[tuple[str, str]]:
     """Return what comes before what, turned about where the maker chose another order."""
-    if _chose(draft, "top.hem_sewn", "round"):
+    if any(_goes(draft, "top.hem_sewn", way) for way in ("round", "early")):
         flat = [(a, b) for a, b in pairs if a.endswith("hem") and b.startswith("outer")]
         pairs = [pair for pair in pairs if pair not in flat] + [(b, a) for a, b in flat]
+    if _goes(draft, "top.hem_sewn", "pressed"):
+        # only the creases lie flat
+        flat = [(a, b) for a, b in pairs if a == "stitch hem" and b.startswith("outer")]
+        pairs = [pair for pair in pairs if pair not in flat] + [(b, a) for a, b in flat]
+        pairs += [*((b, "fold hem") for _, b in flat), ("fold hem", "stitch hem")]
+    if _goes(draft, "top.cord_laid", "before"):
+        pairs = [("lay cord", "stitch casing"), ("stitch casing", "finish ends")] + [
+            pair for pair in pairs if "thread cord" not in pair
+        ]
     if _chose(draft, "top.gap_closed", "first"):
         last = [(a, b) for a, b in pairs if b == "close gap" and a != "turn"]
         pairs = [pair for pair in pairs if pair not in last] + [(b, a) for a, b in last]
@@ -842,6 +857,11 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
         wanted |= {f"{layer} nested"} if base.startswith("boxed") else set()
         wanted |= {f"{layer} matched"} if base in _SEPARATE else set()
         for key, name in names:
+            if key == "base" and _goes(draft, "base.first", "one"):
+                # the rows of the sides run on along it
+                if not all("and the base seam" in s.title for s in draft.steps if s.key == f"{layer} sides"):
+                    yield f"nothing sews the base of the {layer}"
+                continue
             if key in draft.bag.sewn and f"{layer} {name}" not in order:
                 yield f"nothing sews the {name} of the {layer}"
             if key in draft.bag.sewn and _kind(draft, key) in _TRIMMED:

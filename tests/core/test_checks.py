@@ -89,6 +89,10 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(interfacing={"kind": "inset", "inset": 16.1}),
         tote(interfacing={"kind": "inset", "inset": 16}),
     ),
+    "order-does-not-hold": (
+        tote(base={"kind": "boxed", "first": "one"}),
+        tote(base={"kind": "boxed_pinched", "first": "one"}),
+    ),
     "stack-too-thick": (
         tote(cloth={"outer": "upholstery"}),
         tote(cloth={"outer": "denim"}),

@@ -594,7 +594,7 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "gusset as long as the raw edge": _form_of(GUSSET, lambda form, bag: _strip_longer(form, 37)),
     "gusset without its second side": _form_of(GUSSET, lambda form, bag: _strip_longer(form, -243)),
     "corners rounder than they were asked for": _form_of(
-        GUSSET, lambda form, bag: replace(form, told={"": {"radius": form.rounded + 40}})
+        GUSSET, lambda form, bag: replace(form, listed={"": {"radius": form.rounded + 40}})
     ),
     "gusset never clipped": _steps(GUSSET, "clip strip"),
     "gusset join forgotten": _steps(GUSSET, "join"),

@@ -63,6 +63,10 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
         "not counted, the zip moves the height by half of what shows of it",
         ["pouch top.zip_counts=left_out"],
     ),
+    "order-does-not-hold": (
+        "cut-outs lie between the seams, 10 mm does not spread unsnipped, a zip joins both layers",
+        ["tote base.first=one", "sack base.snipped=after", "pouch cloth.lining_cut=turn"],
+    ),
     "zip-not-counted": ("that is what was chosen", ["pouch top.zip_counts=left_out"]),
     "hole-left": ("counted to the edge a hole stays", ["sack top.height_means=contents_edge"]),
     "interfacing-shows": (

@@ -548,6 +548,8 @@ export interface paths {
         /**
          * Templates at true size
          * @description Return the curves of the bag at true size, with a square to measure, as PDF.
+         *
+         *     Raises SpecProblems of a bag that is cut with a ruler alone.
          */
         get: operations["templates_api_plans__plan_id__revisions__number__templates_pdf_get"];
         put?: never;
@@ -1941,7 +1943,7 @@ export interface components {
             piece_looks: string;
             standing: components["schemas"]["Standing"] | null;
             /** Section */
-            section: components["schemas"]["ambitus__core__grammar__contract__Stroke"][];
+            section: components["schemas"]["ambitus__core__grammar__asked__Stroke"][];
         };
         /**
          * TileEdit
@@ -1969,6 +1971,11 @@ export interface components {
             shows: "piece" | "standing" | "section" | "words";
             /** Tiles */
             tiles: components["schemas"]["Tile"][];
+            /**
+             * Barred
+             * @default []
+             */
+            barred?: string[];
         };
         /**
          * Tiles
@@ -2268,6 +2275,11 @@ export interface components {
             waits: string;
             /** Refused */
             refused: string;
+            /**
+             * Instead
+             * @default
+             */
+            instead?: string;
         };
         /**
          * Stroke
@@ -2291,7 +2303,7 @@ export interface components {
          *     Sections are drawn in a box 100 wide and 60 high, y downwards, not to scale: they tell one way of
          *     sewing from another.
          */
-        ambitus__core__grammar__contract__Stroke: {
+        ambitus__core__grammar__asked__Stroke: {
             /**
              * Style
              * @enum {string}

@@ -20,7 +20,7 @@ from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps import Step
 from ambitus.core.steps.carried_out import CarriedOut, carried_out
 from ambitus.core.steps.planned import plan_of
-from ambitus.core.steps.work import steps_of
+from ambitus.core.steps.work import by_place, steps_of
 from ambitus.core.walk import WalkedSeam, walk_seams
 
 #: Raised whenever a rule changes what is cut, so that a saved plan can say under which it was drafted.
@@ -72,7 +72,12 @@ class Draft(Once):
     def sewing(self) -> CarriedOut:
         """The work in order, carried out by the simulator."""
         marks = tuple(m for p in self.pieces for m in p.marks)
-        return carried_out(self.plan, steps_of(self.bag, self.form, marks))
+        done = carried_out(self.plan, steps_of(self.bag, self.form, marks))
+        if done.refused is None or not by_place(self.bag):
+            return done
+        # what stays at one place as long as it can may go on too long: then it goes along the bag
+        usual = carried_out(self.plan, steps_of(self.bag, self.form, marks, along=True))
+        return replace(usual, instead_of=done.refused) if usual.refused is None else done
 
     @property
     def steps(self) -> tuple[Step, ...]:

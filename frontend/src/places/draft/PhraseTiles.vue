@@ -146,10 +146,14 @@ function pick(tile: Tile) {
             <span v-if="group.shows === 'piece' || group.shows === 'standing'" class="tile-size"
               ><ShownLength :text="tile.size"
             /></span>
+            <template v-if="phrase === 'order'">
+              <span v-for="c in tile.changes" :key="c" class="tile-size">{{ c }}</span>
+            </template>
             <span v-for="b in tile.brings" :key="b" class="tile-brings">{{ b }}</span>
           </span>
         </button>
       </div>
+      <p v-for="why in group.barred" :key="why" class="hint barred">Not in this bag: {{ why }}</p>
     </div>
   </section>
 </template>

@@ -34,6 +34,9 @@ const KINDS = { step: '', gate: 'check before going on', 'no return': 'no way ba
         <p v-if="work.refused" class="wrong-text" role="alert">
           <b>This cannot be sewn as it is.</b> {{ work.refused }}
         </p>
+        <p v-if="work.instead" class="hint" role="status">
+          <b>The order you chose does not hold here, so the usual one is shown.</b> {{ work.instead }}
+        </p>
         <ol tabindex="0" aria-label="Steps">
           <li v-for="s in work.steps" :key="s.number" :class="s.kind.replace(' ', '-')">
             <WorkDrawing v-if="s.picture" :picture="s.picture" />

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Mapping
 
-from ambitus.core.checks import layers, shape, top
+from ambitus.core.checks import layers, shape, top, work
 from ambitus.core.checks.mechanism import Finding, Rule
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.bag_kinds import Kinds
@@ -10,7 +10,7 @@ from ambitus.core.grammar.grammar import Grammar
 
 _ORDER: Mapping[str, int] = {"stop": 0, "warn": 1, "note": 2}
 #: what every bag is judged by
-GENERAL = (*layers.CHECKS, *shape.CHECKS, *top.CHECKS)
+GENERAL = (*layers.CHECKS, *shape.CHECKS, *top.CHECKS, *work.CHECKS)
 
 
 def _in_order(rules: Iterable[Rule]) -> tuple[Rule, ...]:

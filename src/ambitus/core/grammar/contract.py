@@ -175,6 +175,8 @@ class Base(Variant):
     carries: bool = True
     #: whether its panels can be divided at a level: by a bottom of another cloth, or a facing
     divides: bool = True
+    #: whether corners are cut out of its panels before they are sewn
+    notched: bool = False
     #: whether its ends are boxed up to the mouth, which lies along the middle of its upper side
     boxed_at_mouth: bool = False
     #: defaults that follow from this base, before those of the preset: field (``carry.from_side``) -> rule
@@ -266,6 +268,8 @@ class SeamKind(Variant):
     takes_allowance: bool = True
     #: whether its two edges are cut differently
     laps: bool = False
+    #: whether one row of it can turn a corner
+    turns: bool = True
     #: whether the right side of the cloth is out when it is sewn last
     right_out: bool = False
     eats: "Callable[[Resolved, str, str, bool], tuple[Term, ...]]"

@@ -41,17 +41,26 @@ class Smooth:
 
 @dataclass(frozen=True, slots=True)
 class Draw:
-    """Measure and draw every piece."""
+    """Measure and draw the pieces: those of *only* these layers, or all that are not to *leave* for later."""
+
+    only: tuple[str, ...] = ()
+    leave: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
 class Cut:
-    """Cut out every piece."""
+    """Cut out pieces that were drawn: those of *only* these layers, or all that are not to *leave*."""
+
+    only: tuple[str, ...] = ()
+    leave: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
 class MarkAll:
-    """Transfer the marks of every piece."""
+    """Transfer the marks of pieces: those of *only* these layers, or all that are not to *leave*."""
+
+    only: tuple[str, ...] = ()
+    leave: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,10 +96,14 @@ class Finish:
 
 @dataclass(frozen=True, slots=True)
 class Fold:
-    """Press edges over to the wrong side, at every fold that the form has along them."""
+    """
+    Press edges over to the wrong side, at every fold that the form has along them; with ``opened`` they are
+    laid flat again, and only the creases stay.
+    """
 
     edges: Edges
     iron: bool = True
+    opened: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -331,9 +344,13 @@ class KeepEnds:
 
 @dataclass(frozen=True, slots=True)
 class Thread:
-    """Draw cords through the channel of a layer."""
+    """
+    Draw cords through their channel, which is sewn and has a way in; ``laid`` in the fold before it is
+    stitched down instead.
+    """
 
     pieces: tuple[str, ...]
+    laid: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -414,12 +431,25 @@ Act = (
     | See
 )
 
+#: what is done to the pieces of layers before they are sewn
+Prepares = Draw | Cut | MarkAll
+
 _PRESSING = (PutOn, Fold, Press, FoldUp, Crease, Make)
 
 
 def by_finger(act: Act) -> Act:
     """Return an act without an iron, if it had one."""
     return replace(act, iron=False) if isinstance(act, _PRESSING) else act
+
+
+def touched(act: Act) -> frozenset[str]:
+    """Return the layers whose pieces an act works on, as far as it names them."""
+    if isinstance(act, Prepares):
+        return frozenset()
+    named: list[str] = []
+    for of in (act, getattr(act, "seams", None), getattr(act, "edges", None), getattr(act, "sewn", None)):
+        named += getattr(of, "layers", ())
+    return frozenset((*named, *(name for at in ("layer", "to") if (name := getattr(act, at, "")))))
 
 
 def ironed(act: Act) -> frozenset[str]:

@@ -46,8 +46,8 @@ def _edges(work: Work) -> Iterator[str]:
 
 
 def _pieces(work: Work) -> Iterator[str]:
-    if not work.cut:
-        yield "nothing is cut"
+    for layer in sorted({piece.layer for piece in work.plan.pieces} - work.cut):
+        yield f"the pieces of the {layer} are not cut"
     for key, piece in work.plan.by_key.items():
         on_it = key in work.used or (work.plan.teeth is not None and key == work.plan.teeth.strip)
         if not on_it:

@@ -5,8 +5,9 @@ All are *ours*: so much a metre of what is sewn, pressed or snipped, and so much
 log is to take their place.
 """
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 
+from ambitus.core.form.model import Piece
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Act
 from ambitus.core.sew.gluing import EdgeAt
@@ -17,8 +18,7 @@ from ambitus.core.sew.turning import turned_corners
 CUT, SEW, OVERLOCK, PRESS = (0.5, 0.7), (0.5, 1.3), (0.3, 0.7), (0.3, 1.0)
 SNIP, THREAD, FUSE = (0.0, 0.5), (1.0, 1.0), (1.0, 9.0)
 PIN, MARK, LOOK, TURN, CORNER, SLIP = 1.0, 0.2, 0.3, 2.0, 0.4, 40.0
-TURN_THICK, THICK, CHANGE = 5.0, 2.0, 1.5
-TOPSTITCH, SLOW, MANY = 1.3, 2.0, 6
+TURN_THICK, THICK, TOPSTITCH, SLOW = 5.0, 2.0, 1.3, 2.0
 
 
 def minutes_of(plan: Plan, step: Sequence[Act]) -> float:
@@ -44,13 +44,25 @@ def _edges(plan: Plan, edges: Sequence[EdgeAt]) -> float:
     return sum(part.mm for part in parts) / 1000
 
 
-def _outline(plan: Plan) -> float:
-    """Return how far scissors go round every piece, in metres."""
+def _outline(pieces: Iterable[Piece]) -> float:
+    """Return how far scissors go round pieces, in metres."""
     return sum(
         2 * piece.count * ((box := piece.box)[2] - box[0] + box[3] - box[1]) / 1000
-        for piece in plan.pieces
+        for piece in pieces
         if piece.source != "made up"
     )
+
+
+def _prepares(plan: Plan, act: acts.Prepares) -> float:
+    """Return how long the pieces of some layers take to draw, cut or mark."""
+    pieces = [p for p in plan.pieces if (p.layer in act.only if act.only else p.layer not in act.leave)]
+    match act:
+        case acts.MarkAll():
+            return MARK * sum(len(p.marks) * p.count for p in pieces)
+        case acts.Draw():
+            return CUT[0] * sum(p.count for p in pieces)
+        case acts.Cut():
+            return CUT[0] * sum(p.count for p in pieces) + CUT[1] * _outline(pieces)
 
 
 def _strips(plan: Plan, names: Sequence[str]) -> tuple[int, float]:
@@ -78,14 +90,10 @@ def _sewn(plan: Plan, act: acts.Sew) -> float:
 
 def _minutes(plan: Plan, act: Act) -> float:
     match act:
-        case acts.Cut():
-            return CUT[0] * sum(p.count for p in plan.pieces) + CUT[1] * _outline(plan)
-        case acts.Draw():
-            return CUT[0] * sum(p.count for p in plan.pieces)
-        case acts.MarkAll():
-            return MARK * sum(len(p.marks) * p.count for p in plan.pieces)
+        case acts.Cut() | acts.Draw() | acts.MarkAll():
+            return _prepares(plan, act)
         case acts.Smooth():
-            return PRESS[0] + PRESS[1] * _outline(plan) / 4
+            return PRESS[0] + PRESS[1] * _outline(plan.pieces) / 4
         case acts.PutOn():
             found = [p for p in plan.by_key.values() if p.layer == act.layer]
             area = sum(p.count * (p.box[2] - p.box[0]) * (p.box[3] - p.box[1]) / 1e6 for p in found)

@@ -31,9 +31,10 @@ class Work:
 
     plan: Plan
     smooth: bool = False
-    drawn: bool = False
-    cut: bool = False
-    marked: bool = False
+    #: the layers whose pieces are drawn, cut and marked
+    drawn: set[str] = field(default_factory=set)
+    cut: set[str] = field(default_factory=set)
+    marked: set[str] = field(default_factory=set)
     cut_out: set[str] = field(default_factory=set)
     #: pieces on whatever they belong to, for good
     used: set[str] = field(default_factory=set)
@@ -44,6 +45,8 @@ class Work:
     doubled: set[str] = field(default_factory=set)
     as_one: set[tuple[str, str]] = field(default_factory=set)
     finished: set[EdgeAt] = field(default_factory=set)
+    #: edges that were pressed over and opened again
+    pressed_over: set[EdgeAt] = field(default_factory=set)
     folded: set[EdgeAt] = field(default_factory=set)
     stitched: set[EdgeAt] = field(default_factory=set)
     folded_up: set[str] = field(default_factory=set)

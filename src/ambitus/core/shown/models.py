@@ -280,6 +280,8 @@ class TileGroup:
     path: str
     shows: TileShows
     tiles: tuple[Tile, ...]
+    #: ways that are not offered in this bag, each with its reason
+    barred: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -339,6 +341,8 @@ class WorkShown:
     #: how long is waited besides, in all
     waits: str
     refused: str
+    #: why the order that was chosen does not hold, where the usual one is told instead
+    instead: str = ""
 
 
 @dataclass(frozen=True, slots=True)

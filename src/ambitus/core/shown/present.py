@@ -15,7 +15,7 @@ from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.carry.fields import MEASURED_BY, PAIRS
 from ambitus.core.grammar.features import Zipped, cords_in, sized_by_contents
 from ambitus.core.grammar.fitting import visible
-from ambitus.core.grammar.order import ORDER_PHRASE, has_order
+from ambitus.core.grammar.order import ORDER_PHRASE, orders_of
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.lengths import Unit, View, paired
 from ambitus.core.lengths.grid import steps_for
@@ -53,7 +53,7 @@ def phrases(bag: Resolved) -> Iterator[tuple[str, Phrase]]:
         if prefix == "seams" and not bag.kinds.carry and bag.kinds.base.carries:
             yield "straps", NO_STRAPS
         yield from ((prefix, phrase) for phrase in variant.phrases)
-    if has_order(bag):
+    if any(orders_of(bag)):
         yield "order", ORDER_PHRASE
 
 

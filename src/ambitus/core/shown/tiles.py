@@ -14,12 +14,14 @@ from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTE
 from ambitus.core.grammar.contract import Attach, Variant
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.grammar import Grammar
+from ambitus.core.grammar.order import barred, is_order
 from ambitus.core.lengths import Unit, View
 from ambitus.core.lengths.grid import steps_for
 from ambitus.core.outlines import around
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.models import OutlineShown, Tile, TileEdit, TileGroup, Tiles, TileShows
 from ambitus.core.shown.present import grid_label, phrases, picture, size_line
+from ambitus.core.shown.work import order_costs
 from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, lookup, resolve, with_straps
@@ -104,7 +106,7 @@ class _Asking:
             chosen=chosen,
             edit=TileEdit(path, value),
             size=f"{shown.name} {size_line(shown, View(self.view.unit, changed.unit))}" if told else "",
-            changes=_changes(self.now, after, self.view),
+            changes=order_costs(self.now, after) if is_order(path) else _changes(self.now, after, self.view),
             brings=_brings(self.now, after),
             fits=all(f.rule.id != MISFIT for f in findings(after)),
             piece=flat_piece(shown, widest) if shows == "piece" else None,
@@ -216,7 +218,8 @@ def _choices(asking: _Asking, path: str, param: Param, layer: str, shows: TileSh
     if param.offered:
         options = tuple(o for o in options if o.key == chosen or param.offered(bag, o.key))
     made = (asking.tile(path, o.key, o, o.key == chosen, shows, layer) for o in options)
-    return TileGroup(param.label, path, shows, tuple(made))
+    why_not = tuple(f"{name}: {why}." for name, why in barred(bag, path))
+    return TileGroup(param.label, path, shows, tuple(made), why_not)
 
 
 def _outline(path: str, now: Draft, view: View) -> OutlineShown:
@@ -271,7 +274,7 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
                 seen: TileShows = "standing" if params[path].standing else shows
                 groups.append(_choices(asking, path, params[path], layer, seen))
         fields = tuple(p for p in (f.in_(prefix) for f in phrase.fields) if p in params)
-        shown = tuple(g for g in groups if g and len(g.tiles) > 1)
+        shown = tuple(g for g in groups if g and (len(g.tiles) > 1 or g.barred))
         by_volume = key == "base" and can_be_sized(bag)
         return Tiles(phrase_key, phrase.label, shown, fields, outline, by_volume)
     raise SpecProblems(

@@ -1,5 +1,7 @@
 """The work as it is shown: its steps in order, each with its picture, and what stands in the way of it."""
 
+from itertools import pairwise
+
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.work import work_pictures
 from ambitus.core.grammar.thickness import on_outer
@@ -7,7 +9,7 @@ from ambitus.core.lengths import View
 from ambitus.core.sew.minutes import minutes_of, under_needle
 from ambitus.core.shown.models import StepShown, WorkShown
 from ambitus.core.steps.model import Step
-from ambitus.core.steps.work import CAUTIONS
+from ambitus.core.steps.work import CAUTIONS, place_of
 from ambitus.core.words import within
 
 
@@ -34,6 +36,26 @@ def _needle(draft: Draft, step: Step, view: View) -> str:
         said.append(f"{times} × {within(cloth.label)}")
         thick += times * cloth.thickness
     return f"{', '.join(said)}: {view.with_unit(thick)}" if said else ""
+
+
+def _minutes(draft: Draft) -> float:
+    return sum(minutes_of(draft.plan, step.acts) for step in draft.steps)
+
+
+def _changes(draft: Draft) -> int:
+    """Return how often the work goes from table, iron or machine to another of them."""
+    return sum(place_of(a) != place_of(b) for a, b in pairwise(draft.steps))
+
+
+def order_costs(now: Draft, other: Draft) -> tuple[str, ...]:
+    """Return in words what another order of work costs beside the one that is chosen *now*."""
+    more, changes, before = _minutes(other) - _minutes(now), _changes(other), _changes(now)
+    out = []
+    if abs(more) >= 1:
+        out.append(f"About {_time(abs(more))} {'more' if more > 0 else 'less'}")
+    if changes != before:
+        out.append(f"{changes} changes between table, iron and machine, not {before}")
+    return tuple(out)
 
 
 def work_shown(draft: Draft, view: View) -> WorkShown:
@@ -71,4 +93,5 @@ def work_shown(draft: Draft, view: View) -> WorkShown:
         takes=_time(sum(minutes)),
         waits=_time(waits) if (waits := sum(s.wait[1] for s in steps if s.wait)) else "",
         refused=refused.told if refused else "",
+        instead=instead.told if (instead := draft.sewing.instead_of) else "",
     )

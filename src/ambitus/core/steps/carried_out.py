@@ -29,6 +29,8 @@ class CarriedOut:
     steps: tuple[Step, ...]
     sewing: Sewing
     refused: NotSewn | None
+    #: why the order that was chosen does not hold, where the usual one is told instead
+    instead_of: NotSewn | None = None
 
 
 def _turned(step: Step, turns: Sequence[TurnTo]) -> Step:

@@ -1,8 +1,7 @@
 """Steps, and the one way they are put in order."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass, field
-from heapq import heapify, heappop, heappush
 from typing import Literal
 
 from ambitus.core.lengths import View
@@ -63,9 +62,12 @@ class StepsUnordered(ValueError):
     """Steps that cannot be put in order: a need that nothing gives, or a circle of needs."""
 
 
-def in_order(steps: Iterable[Step], *, whole: bool = True) -> tuple[Step, ...]:
+def in_order(
+    steps: Iterable[Step], *, whole: bool = True, place: Callable[[Step], str] | None = None
+) -> tuple[Step, ...]:
     """
-    Return *steps* so that everything a step needs is given before it, else by rank.
+    Return *steps* so that everything a step needs is given before it, else by rank; or, with *place*, one at
+    the same place as the step before it first, as long as there is one.
 
     A state given by several steps is given when all of them are done. Where parts do not go together not
     every need is given: with ``whole`` off such needs are passed over, and a circle begins at its lowest.
@@ -84,23 +86,24 @@ def in_order(steps: Iterable[Step], *, whole: bool = True) -> tuple[Step, ...]:
         if missing and whole:
             raise StepsUnordered(f"“{step.title}” needs “{missing[0]}”, which no step gives")
         waits.append({i for state in step.needs for i in givers.get(state, ())})
-    ready = [(s.rank, i) for i, s in enumerate(every) if not waits[i]]
-    heapify(ready)
+    ready = {i for i in range(len(every)) if not waits[i]}
     out: list[Step] = []
     left = set(range(len(every)))
+    here = ""
     while left:
         if not ready:
             if whole:
                 raise StepsUnordered("the needs of these steps go in a circle")
             first = min(left, key=lambda i: (every[i].rank, i))
             waits[first] = set()
-            heappush(ready, (every[first].rank, first))
-        _, done = heappop(ready)
+            ready.add(first)
+        done = min(ready, key=lambda i: (place is not None and place(every[i]) != here, every[i].rank, i))
+        here = place(every[done]) if place else ""
+        ready.discard(done)
         left.discard(done)
         out.append(every[done])
-        for i, waiting in enumerate(waits):
-            if done in waiting:
-                waiting.discard(done)
-                if not waiting:
-                    heappush(ready, (every[i].rank, i))
+        for i in left - ready:
+            waits[i].discard(done)
+            if not waits[i]:
+                ready.add(i)
     return tuple(out)

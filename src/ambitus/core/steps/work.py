@@ -7,6 +7,7 @@ from dataclasses import replace
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.cloth.bottom import cloths_outside
 from ambitus.core.grammar.fitting import misfits
+from ambitus.core.grammar.order import LINING_AT, LINING_CUT, WORK_GOES, goes
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import by_finger, ironed
 from ambitus.core.spec.resolved import Item, Resolved
@@ -83,23 +84,25 @@ def _smoothed(bag: Resolved) -> Step:
 
 def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
     yield _smoothed(bag)
+    later = ("lining",) if goes(bag, LINING_CUT, "turn") else ()
+    but = ", all but the lining’s" if later else ""
     yield Step(
         "measure",
-        "Measure and draw the pieces",
+        f"Measure and draw the pieces{but}",
         "Grain along the height of the panels. Measure twice; check every size against the sheet.",
         110,
         needs=("cloth pressed",),
         gives=("pieces drawn",),
-        acts=(acts.Draw(),),
+        acts=(acts.Draw(leave=later),),
     )
     yield Step(
         "cut",
-        "Cut out all pieces",
+        "Cut out all pieces but the lining’s" if later else "Cut out all pieces",
         "Long straight cuts first. Tick each piece on the sheet.",
         120,
         needs=("pieces drawn",),
         gives=("pieces cut",),
-        acts=(acts.Cut(),),
+        acts=(acts.Cut(leave=later),),
         kind="no return",
         cautions=("blade",),
     )
@@ -110,8 +113,20 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
         160,
         needs=("pieces cut",),
         gives=("pieces marked",),
-        acts=(acts.MarkAll(),),
+        acts=(acts.MarkAll(leave=later),),
     )
+    if later:
+        yield Step(
+            "cut lining",
+            "Measure, cut and mark the pieces of the lining",
+            "As they were drafted, or a little less where the outer came out smaller: measure it first.",
+            LINING_AT,
+            needs=("pieces marked",),
+            gives=("lining pieces cut", "lining cut"),
+            acts=(acts.Draw(only=later), acts.Cut(only=later), acts.MarkAll(only=later)),
+            kind="no return",
+            cautions=("blade",),
+        )
 
 
 def _marked(marks: Sequence[Mark]) -> str:
@@ -157,9 +172,28 @@ def _clipped(cautions: tuple[str, ...]) -> tuple[str, ...]:
     return (*cautions, "clips") if "pins" in cautions else cautions
 
 
-def steps_of(bag: Resolved, form: Form, marks: Sequence[Mark] = ()) -> tuple[Step, ...]:
+#: what is done at the machine
+_SEWS = (acts.Sew, acts.Stitch, acts.Box, acts.Overcast, acts.OvercastTips, acts.Finish, acts.Baste, acts.Fix)
+
+
+def by_place(bag: Resolved) -> bool:
+    """Return whether the work stays at iron and machine as long as it can."""
+    return goes(bag, WORK_GOES, "place")
+
+
+def place_of(step: Step) -> str:
+    """Return where a step is done: at the machine, at the iron, or at the table."""
+    if any(isinstance(act, _SEWS) for act in step.acts):
+        return "machine"
+    return "iron" if any(ironed(act) for act in step.acts) else "table"
+
+
+def steps_of(
+    bag: Resolved, form: Form, marks: Sequence[Mark] = (), *, along: bool = False
+) -> tuple[Step, ...]:
     """
-    Return every step of the work, sorted by what it needs and gives; *marks* are those on its pieces.
+    Return every step of the work, sorted by what it needs and gives; *marks* are those on its pieces. It goes
+    *along* the bag, or stays at one place as long as it can where that was chosen.
 
     Where parts do not go together (a stop says so) a step may need what no other gives; then the rest is
     told in order all the same.
@@ -174,4 +208,5 @@ def steps_of(bag: Resolved, form: Form, marks: Sequence[Mark] = ()) -> tuple[Ste
     names = (*cloths_outside(bag), *bag.kinds.top.layers[1:])
     iron = next((text for name in names if (text := bag.cloth(name).iron).startswith(_NO_IRON)), "")
     steps = [_by_finger(s, iron) if _touches_cold(s, cold) else s for s in steps]
-    return in_order(steps, whole=not any(misfits(bag)))
+    stays = place_of if by_place(bag) and not along else None
+    return in_order(steps, whole=not any(misfits(bag)), place=stays)

@@ -8,7 +8,7 @@ from ambitus.core.form.sewn import end_at_top, openings_in
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.contract import Layer, Row
-from ambitus.core.grammar.order import FIRST_SEAM
+from ambitus.core.grammar.order import FIRST_SEAM, HEM_SEWN, goes
 from ambitus.core.grammar.top.fields import GAP_IN
 from ambitus.core.grammar.top.lining import one_with_outer, says_taper, sewn_deeper
 from ambitus.core.sew import acts
@@ -144,6 +144,7 @@ def sew(
     deeper: float | None = None,
     form: Form | None = None,
     boxed: bool = False,
+    on_to: str = "",
 ) -> tuple[Step, ...]:
     """
     Return the steps that sew the seams of one class in one layer, by the kind of seam they are; every row of
@@ -151,7 +152,8 @@ def sew(
 
     *part* tells several seams of a class apart that are sewn one after the other.
 
-    With *boxed* it is a row across corners whose layer is sewn up: no seam of the form.
+    With *boxed* it is a row across corners whose layer is sewn up: no seam of the form. Every row runs
+    *on to* the seams of another class, if one is named.
 
     *lengths* stand in for those of the first row, where it is measured from something else than an edge;
     *deeper* for how much deeper the layer is sewn there.
@@ -159,6 +161,8 @@ def sew(
     words, name = _CALLED[seam]
     if part:
         words, name = f"{words}, {part},", f"{name} {part}"
+    if on_to:
+        words = f"{words} and the {_CALLED[on_to][0]}"
     deeper = sewn_deeper(bag, layer, seam) if deeper is None else deeper
     kind, path = bag.kinds.seam(seam), allowance_of(seam)
     own = kind.own(bag)[0] if kind.own else 0.0
@@ -168,9 +172,12 @@ def sew(
     left = _left_open(form, layer, seam)
     start, ends = ("the opening", "its ends") if left.from_top else ("the top edge", "the tops")
     say = f"{say.format(start=start, ends=ends)} {left.say}".strip()
-    gap = _gap(bag, layer, seam, part)
-    leaves = (*left.keys, *(("gap",) if gap else ()))
-    meant = acts.Seams(sewn_together(bag, layer), seam, _KEYS.get((seam, part), ""))
+    gaps = {of: _gap(bag, layer, of, part) for of in (seam, on_to) if of}
+    gap = next((said for said in gaps.values() if said), "")
+    layers = sewn_together(bag, layer)
+    meant = {seam: acts.Seams(layers, seam, _KEYS.get((seam, part), ""))}
+    meant |= {on_to: acts.Seams(layers, on_to)} if on_to else {}
+    leaves = {of: (*(left.keys if of == seam else ()), *(("gap",) if gaps[of] else ())) for of in meant}
     first = next(row for row in rows if row.edges == "sewn")
     out, ready = [], needs
     for i, row in enumerate(rows):
@@ -194,7 +201,9 @@ def sew(
                 lengths=row.lengths if row is not first or lengths is None else lengths,
                 reads=reads if last else (),
                 numbers=left.numbers if row.edges == "sewn" and where else (),
-                acts=_across(meant.layers, row) if boxed else row_acts(meant, row, i, leaves),
+                acts=_across(layers, row)
+                if boxed
+                else tuple(act for of, seams in meant.items() for act in row_acts(seams, row, i, leaves[of])),
             )
         )
         ready = (*needs, state) if apart else (state,)
@@ -235,31 +244,39 @@ def sides_and_base(
 ) -> tuple[Step, ...]:
     """Return side seams, base seam and pressing of one layer; *gives* is what the pressed seams give."""
     ready = (*needs, f"{layer} panels ready")
-    sewn = [f"{layer} sides sewn"]
-    base_first = FIRST_SEAM.is_(bag, "base")
+    sides, base = f"{layer} sides sewn", f"{layer} base sewn"
+    base_first, in_one = goes(bag, FIRST_SEAM, "base"), goes(bag, FIRST_SEAM, "one")
     out = sew(
         bag,
         layer,
         "side",
         rank + (5 if base_first else 0),
         needs=ready,
-        gives=sewn[0],
-        say=FROM_TOP,
+        gives=sides,
+        say=f"{FROM_TOP} Along the base and up the other side without a stop, the needle down at each corner."
+        if in_one
+        else FROM_TOP,
         form=form,
         reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
+        on_to="base" if in_one else "",
     )
-    if not is_folded(bag):
-        sewn.append(f"{layer} base sewn")
-        out += sew(
-            bag,
-            layer,
-            "base",
-            rank + (0 if base_first else 5),
-            needs=ready,
-            gives=sewn[1],
-            say="Raw edges level, from end to end.",
-        )
-    return (*out, press_seams(bag, layer, rank + 10, needs=tuple(sewn), gives=gives))
+    if in_one or is_folded(bag):
+        return (*out, press_seams(bag, layer, rank + 10, needs=(sides,), gives=gives))
+    out += sew(
+        bag,
+        layer,
+        "base",
+        rank + (0 if base_first else 5),
+        needs=ready,
+        gives=base,
+        say="Raw edges level, from end to end.",
+    )
+    return (*out, press_seams(bag, layer, rank + 10, needs=(sides, base), gives=gives))
+
+
+def before_corners(bag: Resolved, layer: Layer) -> tuple[str, ...]:
+    """Return what is done before the corners of a layer: its hem, where that order was chosen."""
+    return ("hem stitched",) if layer == "outer" and goes(bag, HEM_SEWN, "early") else ()
 
 
 def nested(layer: Layer, rank: int, *, needs: tuple[str, ...], say: str) -> Step:
@@ -309,6 +326,6 @@ def close_cut_corners(
     pull = "Pull each cut-out flat: side seam exactly on the middle of the base, pinned there first."
     across = "From raw edge to raw edge, twice over the middle."
     return (
-        nested(layer, rank, needs=needs, say=pull),
+        nested(layer, rank, needs=(*needs, *before_corners(bag, layer)), say=pull),
         *sew_corners(bag, form, layer, rank + 5, say=across, gives=f"{layer} body sewn"),
     )

@@ -14,6 +14,7 @@ from ambitus.core.grammar.cloth.fields import (
 )
 from ambitus.core.grammar.cloth.steps import steps
 from ambitus.core.grammar.contract import DIVIDES, Stage, Variant
+from ambitus.core.grammar.order import LINING_CUT_PARAM, WORK_GOES_PARAM
 from ambitus.core.lengths import View
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.words import within
@@ -73,6 +74,8 @@ WOVEN = Variant(
             shown_when=(BOTTOM, "contrast"),
         ),
         Param(DOUBLED_CLOTH, "Outer panels", "choice", "single", options=DOUBLED),
+        LINING_CUT_PARAM,
+        WORK_GOES_PARAM,
     ),
     phrase=Phrase(
         "cloth",

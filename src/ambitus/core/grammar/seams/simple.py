@@ -59,6 +59,7 @@ LAPPED = SeamKind(
     right_out=True,
     checks=CHECKS,
     kind="lapped",
+    turns=False,
     section=sections.LAPPED,
     label="Lapped",
     help="One raw edge lies on the other: for coated cloth that does not fray. Corners stay plain.",

@@ -8,6 +8,7 @@ from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, step_terms, top_of
 from ambitus.core.grammar.contract import Allowances, Layer
+from ambitus.core.grammar.order import LINING_CUT, goes
 from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT, GAP_IN, TURNED
 from ambitus.core.lengths import paired, snap
 from ambitus.core.sew import acts
@@ -129,7 +130,7 @@ def lay_lining(item: Item, form: Form) -> tuple[Step, ...]:
             if GAP_IN.found(item.bag) and not TURNED.is_(item.bag, "zip")
             else "Right sides together.",
             220,
-            needs=("pieces marked",),
+            needs=("lining cut",) if goes(item.bag, LINING_CUT, "turn") else ("pieces marked",),
             gives=("lining pieces laid" if is_faced(item.bag) else "lining panels ready",),
             acts=(acts.See(),),
         ),

@@ -1,12 +1,13 @@
-"""What hems share: they are unlined, folded and stitched while the panels lie flat."""
+"""What hems share: they are unlined, folded and stitched, flat or in the round."""
 
+from dataclasses import dataclass
 from typing import Literal
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Line, Told
 from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.contract import Layer, Slot
-from ambitus.core.grammar.order import HEM_SEWN
+from ambitus.core.grammar.order import HEM_SEWN, goes
 from ambitus.core.grammar.seams.edges import knife_sliver, overlocked_first
 from ambitus.core.grammar.seams.overcast import sliver_term
 from ambitus.core.grammar.top.fields import TOP_SLIVER
@@ -84,45 +85,100 @@ def topstitched(form: Form) -> tuple[Line, ...]:
     return rows_along_top(form, (TOPSTITCHED,))
 
 
+@dataclass(frozen=True, slots=True)
+class _When:
+    """When a hem is pressed and stitched: ranks, and what has to be there before."""
+
+    rank: int
+    needs: tuple[str, ...]
+    say: str
+
+
+_FLAT = _When(
+    330,
+    ("outer panels laid",),
+    "While the panels lie flat, before the side seams; the ends are caught in the sides.",
+)
+_ROUND = "All round, beginning at a side seam; the free arm inside the bag."
+_EARLY = _When(411, ("outer seams pressed",), f"{_ROUND} The corners of the base are sewn after it.")
+_LATE = _When(610, ("outer body sewn",), _ROUND)
+
+
+def hem_rank(bag: Resolved, after: int) -> int:
+    """Return the rank of what is done to a hem so far *after* it is folded; before corners all is one."""
+    when = _when(bag)
+    return when.rank if when is _EARLY else when.rank + after
+
+
+def _when(bag: Resolved) -> _When:
+    if goes(bag, HEM_SEWN, "flat"):
+        return _FLAT
+    return _EARLY if goes(bag, HEM_SEWN, "early") else _LATE
+
+
+def _press_title(form: Form, *, round: bool) -> str:
+    """Return what is pressed: the mouth all round, or as many top edges as the pieces have."""
+    if round:
+        return "Press the hem all round the top"
+    edges = sum(edge.seam == "top" for face in form.faces for edge in face.edges)
+    return "Press the hem of both top edges" if edges == 2 else "Press the hem of every top edge"
+
+
 def hem_steps(
-    bag: Resolved, form: Form, press: str, lengths: tuple[tuple[str, float], ...]
+    bag: Resolved,
+    form: Form,
+    press: str,
+    lengths: tuple[tuple[str, float], ...],
+    first: tuple[acts.Act, ...] = (),
 ) -> tuple[Step, ...]:
-    """Return the pressing and the stitching of a hem, before the sides are sewn, and the last measuring."""
-    outer = bag.cloth("outer")
+    """
+    Return the pressing and the stitching of a hem, in the order chosen, and the last measuring; *first* is
+    what is done to its edge before it is pressed.
+    """
+    outer, when = bag.cloth("outer"), _when(bag)
     on_hem = [i for i, s in enumerate(bag.kinds.carry) if s.attach.kind == "on_hem"]
     straps = tuple(f"carry {i} under the hem" for i in on_hem)
-    in_round = HEM_SEWN.is_(bag, "round")
-    lies = ("outer body sewn",) if in_round else ("outer panels laid",)
-    ready = () if in_round else ("outer top known", "outer panels ready")
-    say = (
-        "All round, beginning at a side seam; the free arm inside the bag."
-        if in_round
-        else "While the panels lie flat, before the side seams; the ends are caught in the sides."
-    )
+    flat, creased = goes(bag, HEM_SEWN, "flat"), goes(bag, HEM_SEWN, "pressed")
+    ready = ("outer top known", "outer panels ready")
     every = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
+    top = acts.Edges(("outer",), "top")
+    pressed = Step(
+        "press hem",
+        _press_title(form, round=not (flat or creased)),
+        f"{press} Then open it out again: the creases stay." if creased else press,
+        _FLAT.rank if creased else when.rank,
+        needs=_FLAT.needs if creased else when.needs,
+        gives=("hem creased", "outer panels ready") if creased else ("hem pressed",),
+        acts=(*first, acts.Fold(top, opened=creased)),
+        settings=f"Iron: {outer.iron}.",
+        lengths=lengths,
+        cautions=("hot iron",),
+    )
+    again = Step(
+        "fold hem",
+        "Fold the hem again along its creases",
+        "All round, the side seams lying as they were pressed; press it once more.",
+        when.rank,
+        needs=(*when.needs, "hem creased"),
+        gives=("hem pressed",),
+        acts=(acts.Fold(top),),
+        settings=f"Iron: {outer.iron}.",
+        lengths=lengths,
+        cautions=("hot iron",),
+    )
     return (
-        Step(
-            "press hem",
-            "Press the hem of both top edges",
-            press,
-            610 if in_round else 330,
-            needs=lies,
-            gives=("hem pressed",),
-            acts=(acts.Fold(acts.Edges(("outer",), "top")),),
-            settings=f"Iron: {outer.iron}.",
-            lengths=lengths,
-            cautions=("hot iron",),
-        ),
+        pressed,
+        *((again,) if creased else ()),
         Step(
             "stitch hem",
             "Stitch the hem",
-            say,
-            640 if in_round else 360,
+            when.say,
+            hem_rank(bag, 30),
             needs=("hem pressed", *straps),
-            gives=("hem stitched", *ready),
-            acts=(acts.Stitch(acts.Edges(("outer",), "top")),),
+            gives=("hem stitched", *(ready if flat else ())),
+            acts=(acts.Stitch(top),),
             settings=stitched(outer, 3, "close to the fold"),
-            cautions=(*(("needle over bulk",) if straps else ()), *(("free arm",) if in_round else ())),
+            cautions=(*(("needle over bulk",) if straps else ()), *(() if flat else ("free arm",))),
         ),
         *turn_out(bag, 700, needs=("outer body sewn", "hem stitched")),
         measure_back(form, needs=("right side out", *every)),

@@ -1,9 +1,9 @@
 """How each act changes the state of the work, and what it refuses."""
 
-from ambitus.core.sew.acts import Act
+from ambitus.core.sew.acts import Act, touched
 from ambitus.core.sew.doing import bodies, edges, looked, prepared, seams, strips, zips
 from ambitus.core.sew.doing.kind import Doing
-from ambitus.core.sew.work import Work
+from ambitus.core.sew.work import Refused, Work
 
 _DOES: Doing = {
     kind: doing
@@ -19,4 +19,7 @@ def perform(work: Work, act: Act) -> None:
     Raises:
         Refused: If hands and machine cannot do it now; the state may then be half changed.
     """
+    uncut = sorted(layer for layer in touched(act) if layer in work.plan.forms and layer not in work.cut)
+    if uncut:
+        raise Refused(f"the pieces of the {uncut[0]} have not been cut")
     _DOES[type(act)](work, act)

@@ -14,7 +14,7 @@ from ambitus.core.sew.work import Work
 def _box(work: Work, act: acts.Box) -> None:
     planned = [row for row in work.plan.corner_rows if row.done == "sewn"]
     for layer in act.layers:
-        all_sewn(work, layer, "sewn across in")
+        all_sewn(work, layer, "sewn across")
         done = work.boxed.get(layer, 0)
         refuse(done >= len(planned), f"the corners of the {layer} are sewn already")
         wrong = planned[done].lies in ("right", "wrong") and planned[done].lies != act.lies

@@ -28,7 +28,13 @@ def _fold(work: Work, act: acts.Fold) -> None:
         refuse(work.is_glued(edge), f"the {edge[2]} of the {edge[0]} is sewn to something already")
         refuse(edge in work.folded, f"the {edge[2]} of the {edge[0]} is folded already")
         refuse(_shows_raw(work, edge) and edge not in work.finished, "its raw edge would show or fray")
-    work.folded |= set(edges)
+        refuse(act.opened and edge in work.pressed_over, "it is creased already")
+        body = work.body_of(edge[:2])
+        refuse(act.opened and work.out(body) is not None, "it no longer lies flat to be creased")
+    if act.opened:
+        work.pressed_over |= set(edges)
+    else:
+        work.folded |= set(edges)
 
 
 def _creases(work: Work, edge: EdgeAt) -> list[float]:

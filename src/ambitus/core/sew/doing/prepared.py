@@ -11,30 +11,42 @@ def _smooth(work: Work, act: acts.Smooth) -> None:
     work.smooth = True
 
 
+def _layers(work: Work, act: acts.Prepares, done: set[str], what: str) -> set[str]:
+    """Return the layers whose pieces an act prepares; refuse those that are."""
+    every = {piece.layer for piece in work.plan.pieces}
+    meant = (set(act.only) & every) if act.only else every - set(act.leave)
+    again = sorted(meant & done)
+    refuse(bool(again), f"the pieces of the {again[0]} are {what} already" if again else "")
+    refuse(not meant, "there are no such pieces")
+    return meant
+
+
 def _draw(work: Work, act: acts.Draw) -> None:
     refuse(not work.smooth, "the cloth has not been smoothed: what is measured on a fold comes out wrong")
-    refuse(work.cut, "the pieces are cut")
-    work.drawn = True
+    work.drawn |= _layers(work, act, work.drawn, "drawn")
 
 
 def _cut(work: Work, act: acts.Cut) -> None:
-    refuse(not work.drawn, "the pieces have not been drawn")
-    refuse(work.cut, "the pieces are cut already")
-    work.cut = True
+    meant = _layers(work, act, work.cut, "cut")
+    refuse(not meant <= work.drawn, "the pieces have not been drawn")
+    work.cut |= meant
 
 
 def _mark(work: Work, act: acts.MarkAll) -> None:
-    is_cut(work)
-    refuse(bool(work.rows), "what is sewn together no longer lies flat to be marked")
-    refuse(bool(work.folded), "an edge that has to be marked is folded already")
-    work.marked = True
+    meant = _layers(work, act, work.marked, "marked")
+    refuse(not meant <= work.cut, "the pieces have not been cut")
+    sewn = {s.layer for key in work.rows for c in work.plan.seams[key].chains for s in c}
+    refuse(bool(sewn & meant), "what is sewn together no longer lies flat to be marked")
+    folded = {edge[0] for edge in work.folded | work.pressed_over}
+    refuse(bool(folded & meant), "an edge that has to be marked is folded already")
+    work.marked |= meant
 
 
 def _cut_out(work: Work, act: acts.CutOut) -> None:
     for layer in act.layers:
         refuse(layer in work.cut_out, f"the corners of the {layer} are cut out already")
         if act.sewn:
-            all_sewn(work, layer, "cut out of")
+            all_sewn(work, layer, "cut out")
         else:
             is_cut(work)
             own = [key for key, seam in work.plan.seams.items() if work.rows.get(key) and is_of(seam, layer)]

@@ -216,7 +216,13 @@ def _snip(work: Work, act: acts.Snip) -> None:
     is_marked(work)
     for key in work.plan.named(act.seams):
         refuse(key in work.snipped, "it is snipped already")
-        refuse(bool(work.rows.get(key)) and work.rows[key] > _before(work, key), "the seam is sewn already")
+        sewn = work.rows.get(key, 0) > _before(work, key)
+        inside = sewn and any(
+            work.out(work.body_of((s.layer, s.face))) == "right"
+            for chain in work.plan.seams[key].chains
+            for s in chain
+        )
+        refuse(inside, "its edges lie inside what is sewn")
         work.snipped.add(key)
 
 

@@ -41,9 +41,9 @@ def is_of(seam: Seam, layer: str) -> bool:
 
 
 def all_sewn(work: Work, layer: str, what: str) -> None:
-    """Refuse *what* is done to a layer of which a seam is not sewn yet."""
+    """Refuse *what* is done to the corners of a layer of which a seam is not sewn yet."""
     if (left := work.unsewn(layer)) is not None:
-        refuse(True, f"the {layer} cannot be {what}: the {label(work, left)} is not sewn")
+        refuse(True, f"the corners of the {layer} cannot be {what}: the {label(work, left)} is not sewn")
 
 
 def has_rows(work: Work, edge: EdgeAt) -> bool:

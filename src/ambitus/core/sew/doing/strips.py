@@ -104,7 +104,11 @@ def _thread(work: Work, act: acts.Thread) -> None:
             continue
         tops = [(layer, face, edge) for face, edge in work.plan.forms[layer].mouth]
         rowed = [e for e in tops if has_rows(work, e)]
-        refuse(any(e not in work.stitched for e in rowed), "its channel is not stitched yet")
+        refuse(not act.laid and any(e not in work.stitched for e in rowed), "its channel is not stitched yet")
+        refuse(act.laid and any(e not in work.folded for e in rowed), "there is no fold yet to lay it in")
+        refuse(act.laid and any(e in work.stitched for e in rowed), "its channel is stitched already")
+        round_it = all(work.out(work.body_of(e[:2])) is not None for e in rowed)
+        refuse(act.laid and not round_it, "its two ends do not meet yet: there is no way round")
         open_yet = [p for key in channel.opens for p in work.open_parts(layer, key)]
         refuse(not open_yet and layer not in work.pierced, "the channel is closed: there is no way in")
         refuse(bool(staying(work, layer) - work.held), "the edges of its opening are not held back yet")

@@ -63,6 +63,7 @@ BOX_POUCH = Base(
 BOX_POUCH_CUT = replace(
     BOX_POUCH,
     kind="box_pouch_cut",
+    notched=True,
     label="Box pouch, corners cut out first",
     help="A square is cut at both ends of each panel, on the side fold.",
     phrase=replace(BOX_POUCH.phrase, says=lambda bag, view, prefix: "boxed at four cut corners"),  # type: ignore[type-var]

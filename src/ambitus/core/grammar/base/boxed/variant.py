@@ -64,6 +64,7 @@ def _says(bag: Resolved, view: View, prefix: str) -> str:
 BOXED = Base(
     checks=(*PANEL_CHECKS, *INSERT_CHECKS),
     kind="boxed",
+    notched=True,
     label="Boxed, corners cut out first",
     help="A corner is cut from each panel; sewn across, it makes the depth.",
     params=(*DEEP_PARAMS, SIDES_OR_BASE),

@@ -2,7 +2,13 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.boxed_after.cut import square
-from ambitus.core.grammar.base.sewing import close_cut_corners, sewn_layers, sewn_together, sides_and_base
+from ambitus.core.grammar.base.sewing import (
+    before_corners,
+    close_cut_corners,
+    sewn_layers,
+    sewn_together,
+    sides_and_base,
+)
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
@@ -21,7 +27,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 title=f"Cut the squares out of the corners of the {layer}",
                 say="Measured from the seam lines, not from the raw edges, through both layers.",
                 rank=rank + 12,
-                needs=(pressed,),
+                needs=(pressed, *before_corners(bag, layer)),
                 gives=(f"{layer} corners cut out",),
                 acts=(acts.CutOut(sewn_together(bag, layer), sewn=True),),
                 kind="no return",

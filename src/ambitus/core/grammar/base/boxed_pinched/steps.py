@@ -6,6 +6,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.boxed_pinched.cut import first_row
 from ambitus.core.grammar.base.fields import PINCH, PINCH_TRIM
 from ambitus.core.grammar.base.sewing import (
+    before_corners,
     nested,
     sew_corners,
     sewn_layers,
@@ -34,7 +35,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     for layer, rank in sewn_layers(bag):
         pressed = f"{layer} seams pressed"
         out += sides_and_base(bag, form, layer, rank, needs=(), gives=pressed)
-        out.append(nested(layer, rank + 15, needs=(pressed,), say=fold))
+        out.append(nested(layer, rank + 15, needs=(pressed, *before_corners(bag, layer)), say=fold))
         first = first_row(bag, Term("", form.mm("depth") / 2, ""))
         if first is not None:
             # the first row lies nearer to the point, and its trimming is a row of its own

@@ -4,9 +4,8 @@ from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.folded.read import read
 from ambitus.core.grammar.base.insert import insert_parts, lay_insert
-from ambitus.core.grammar.base.panels import flat_form, straight
+from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, flat_form, straight
 from ambitus.core.grammar.base.seamed.steps import steps
-from ambitus.core.grammar.base.seamed.variant import SEAMED
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 
@@ -15,7 +14,7 @@ FOLDED = Base(
     kind="folded",
     label="Flat, folded at the base",
     help="One piece, front and back; only the sides are sewn. A one-way print turns over at the back.",
-    params=SEAMED.params,
+    params=(WIDTH_PARAM, HEIGHT_PARAM),
     phrase=Phrase(
         key="base",
         label="Base",

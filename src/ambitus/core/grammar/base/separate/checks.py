@@ -22,8 +22,8 @@ from ambitus.core.grammar.base.fields import (
     TUBE_PANELS,
 )
 from ambitus.core.grammar.base.separate.cut import ease_of, panels_of, traced_in
-from ambitus.core.grammar.base.separate.steps import SNIPPED_OVER
 from ambitus.core.grammar.kinds import GRID_STEP
+from ambitus.core.grammar.order import SPREADS
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.lengths import paired, snap
 from ambitus.core.outlines import is_simple
@@ -234,7 +234,7 @@ def snips_too_deep(draft: "Draft") -> Iterator[Fired]:
     ):
         return
     mm = RING_ALLOWANCE.of(bag)
-    if mm <= SNIPPED_OVER.mm(bag.unit) + 1e-9:
+    if mm <= SPREADS.mm(bag.unit) + 1e-9:
         more = paired(10).mm(bag.unit)
         yield fired(
             set_by(bag, RING_ALLOWANCE),

@@ -37,6 +37,7 @@ from ambitus.core.grammar.cloth.bottom import BASE_OF
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.grammar.order import TUBE_SNIPPED_PARAM
 from ambitus.core.grammar.sizes import BREADTH, DIAMETER, HEIGHT, LENGTH
 from ambitus.core.lengths import paired
 from ambitus.core.read.cutlist import Reader
@@ -99,7 +100,7 @@ def _base(
         kind=kind,
         label=label,
         help=help,
-        params=(*sizes, HEIGHT_PARAM, PANELS, *more, BASE_OF, *INSERT_PARAMS, *AS_CUT),
+        params=(*sizes, HEIGHT_PARAM, PANELS, *more, BASE_OF, *INSERT_PARAMS, *AS_CUT, TUBE_SNIPPED_PARAM),
         phrase=Phrase(
             key="base",
             label="Base",

@@ -1,7 +1,7 @@
 """The casing: folded and stitched once the bag is sewn up, or on flat panels where its ends are open."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.order import CASING_SEWN
+from ambitus.core.grammar.order import CASING_SEWN, CORD_LAID, goes
 from ambitus.core.grammar.top.casing.measures import is_overlocked, rows, turn_down
 from ambitus.core.grammar.top.drawstring.fields import OPENING
 from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
@@ -15,7 +15,7 @@ from ambitus.core.steps.settings import stitched
 
 def on_open_tube(bag: Resolved) -> bool:
     """Return whether the casing is sewn on a tube whose base is not in yet."""
-    return CASING_SEWN.is_(bag, "before") and has_base_of_its_own(bag)
+    return goes(bag, CASING_SEWN, "before") and has_base_of_its_own(bag)
 
 
 def has_base_of_its_own(bag: Resolved) -> bool:
@@ -60,7 +60,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps from flat panels to a threaded cord."""
     bag = item.bag
     open_ends = OPENING.is_(bag, "ends")
-    on_tube = on_open_tube(bag)
+    on_tube, laid = on_open_tube(bag), goes(bag, CORD_LAID, "before")
     rank, lies = (340, "outer panels laid") if open_ends else (610, "outer body sewn")
     if on_tube:
         rank, lies = 404, "outer tube pressed"
@@ -92,9 +92,10 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             "stitch casing",
             "Stitch the casing",
             ("Both rows, the lower one first. " if upper < lower else "One row beside the lower fold. ")
-            + ("" if open_ends else "Keep the free arm inside; do not stitch across the opening."),
+            + ("" if open_ends else "Keep the free arm inside; do not stitch across the opening.")
+            + (" Keep the cord up in the fold: a row that catches it holds it for good." if laid else ""),
             rank + (0 if on_tube else 4),
-            needs=("casing pressed",),
+            needs=("cord in",) if laid else ("casing pressed",),
             acts=(acts.Stitch(acts.Edges(("outer",), "top")),),
             gives=("casing stitched", *(("outer panels ready", "outer top known") if open_ends else ())),
             settings=stitched(outer, 2.5),
@@ -109,5 +110,6 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         out.append(_top_known())
     caught = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     out += turn_out(bag, 680, needs=("casing stitched", "outer body sewn"))
-    out += thread_steps(bag, form, ("right side out",))
+    at = rank + (0 if on_tube else 3)
+    out += thread_steps(bag, form, ("right side out",), laid=("casing pressed", at) if laid else None)
     return (*out, measure_back(form, needs=("cord threaded", *caught)))

@@ -7,7 +7,7 @@ from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.contract import SIZES, Stage, Top
 from ambitus.core.grammar.features import Cords
-from ambitus.core.grammar.order import casing_param
+from ambitus.core.grammar.order import CORD_LAID_PARAM, casing_param
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.casing.checks import CHECKS
 from ambitus.core.grammar.top.casing.measures import above_cord, allowance, is_overlocked, sewn, turn_down
@@ -130,6 +130,7 @@ CASING = Top(
         opening_param(SLOT, SLIT, ENDS, EYELETS),
         *CORDS_PARAMS,
         casing_param(has_base_of_its_own),
+        CORD_LAID_PARAM,
         *CLOSING_PARAMS,
     ),
     phrase=top_phrase(

@@ -4,7 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Line
 from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.contract import Layer, Top
-from ambitus.core.grammar.order import HEM_SEWN, HEM_SEWN_PARAM
+from ambitus.core.grammar.order import HEM_SEWN, HEM_SEWN_PARAM, goes
 from ambitus.core.grammar.seams.edges import overlocked_first
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS
@@ -73,6 +73,6 @@ DOUBLE_HEM = Top(
     sewn=_sewn,
     listed={"turn": TURN, "hem": HEM, "top_sliver": TOP_SLIVER},
     read=read,
-    sewn_flat=lambda bag: HEM_SEWN.is_(bag, "flat"),
+    sewn_flat=lambda bag: goes(bag, HEM_SEWN, "flat"),
     acts=(_steps,),
 )

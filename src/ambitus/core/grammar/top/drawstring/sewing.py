@@ -2,7 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.fields import TUBE_PANELS
-from ambitus.core.grammar.features import DrawnUp
+from ambitus.core.grammar.features import drawn_up
 from ambitus.core.grammar.top.drawstring.channel import channel_of, to_thread
 from ambitus.core.grammar.top.drawstring.cords import cord_melts
 from ambitus.core.grammar.top.drawstring.fields import CORD, CORD_END, CORDS, OPENING
@@ -74,9 +74,14 @@ def _with_what(bag: Resolved) -> str:
     return "With a pin or a bodkin."
 
 
-def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Step, ...]:
-    """Return cutting and threading the cord, and finishing its ends."""
-    drawn = bag.kinds.feature(DrawnUp)
+def thread_steps(
+    bag: Resolved, form: Form, needs: tuple[str, ...], laid: tuple[str, int] | None = None
+) -> tuple[Step, ...]:
+    """
+    Return cutting and threading the cord, and finishing its ends once *needs* are there; *laid* is what it
+    needs and the rank where it lies in the channel before that is stitched.
+    """
+    drawn = drawn_up(bag)
     cords = drawn.cords(bag, form) if drawn else None
     if cords is None:
         return ()
@@ -99,6 +104,24 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
         )
     kept = _keep_ends(bag, made or ("pieces cut",))
     out += kept
+    ready = (*made, *(state for step in kept for state in step.gives))
+    lengths = (("Each, cut" if two else "Cut", cords.length.total), ("Channel", channel_of(bag)[1]))
+    tail = Reading("tail", "Tail at each end, mouth flat open", cords.tail_at(cords.path.mm))
+    if laid is not None:
+        place, rank = laid
+        lay = Step(
+            "lay cord",
+            "Lay the cords in the fold" if two else "Lay the cord in the fold",
+            "All the way round, up against the top fold, both ends out by the opening; clip it there."
+            if not two
+            else "Each all the way round, up against the top fold, its ends out by its own opening.",
+            rank,
+            needs=(place, *ready),
+            gives=("cord in",),
+            acts=(acts.Thread(("cord",), laid=True),),
+            lengths=lengths,
+        )
+        return (*out, lay, _last_of_cord(bag, tail, needs))
     thread = (
         "Right round, in by one opening and out by the same; the second cord from the other side."
         if two
@@ -111,14 +134,12 @@ def thread_steps(bag: Resolved, form: Form, needs: tuple[str, ...]) -> tuple[Ste
             "Thread the cords" if two else "Thread the cord",
             f"{_with_what(bag)} {thread}",
             690,
-            needs=(*needs, *made, *(state for step in kept for state in step.gives)),
+            needs=(*needs, *ready),
             gives=("cord in",),
             acts=(acts.Thread(("cord",)),),
-            lengths=(("Each, cut" if two else "Cut", cords.length.total), ("Channel", channel_of(bag)[1])),
+            lengths=lengths,
         ),
-        _last_of_cord(
-            bag, Reading("tail", "Tail at each end, mouth flat open", cords.tail_at(cords.path.mm))
-        ),
+        _last_of_cord(bag, tail, ()),
     )
 
 
@@ -160,7 +181,7 @@ def _keep_ends(bag: Resolved, needs: tuple[str, ...]) -> tuple[Step, ...]:
     )
 
 
-def _last_of_cord(bag: Resolved, tail: Reading) -> Step:
+def _last_of_cord(bag: Resolved, tail: Reading, needs: tuple[str, ...]) -> Step:
     """Return what is done with the ends once the cord is in."""
     melted = CORD_END.is_(bag, "sealed")
     return Step(
@@ -170,7 +191,7 @@ def _last_of_cord(bag: Resolved, tail: Reading) -> Step:
         if melted
         else "Or slide on a toggle first; pull the knot tight.",
         695,
-        needs=("cord in",),
+        needs=("cord in", *needs),
         gives=("cord threaded",),
         acts=(acts.Knot(("cord",)),),
         reads=(tail,),

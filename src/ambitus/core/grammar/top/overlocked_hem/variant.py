@@ -6,7 +6,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Line
 from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.contract import Layer, Top
-from ambitus.core.grammar.order import HEM_SEWN, HEM_SEWN_PARAM
+from ambitus.core.grammar.order import HEM_SEWN, HEM_SEWN_PARAM, goes
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS
 from ambitus.core.grammar.top.fields import HEM, TOP_SLIVER
@@ -41,13 +41,12 @@ def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Line, ...]:
 def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     bag = item.bag
     press = "Overlock the top edges first, right side up, then fold the hem to the wrong side once."
-    made = hem_steps(bag, form, press, (("Hem, from the overlocked edge", HEM.of(bag)),))
     first = acts.Finish(acts.Edges(("outer",), "top"))
-    out = [
+    lengths = (("Hem, from the overlocked edge", HEM.of(bag)),)
+    return tuple(
         replace(s, say=f"On the overlocking, not at the fold. {s.say}") if s.key == "stitch hem" else s
-        for s in made
-    ]
-    return tuple(replace(s, acts=(first, *s.acts)) if s.key == "press hem" else s for s in out)
+        for s in hem_steps(bag, form, press, lengths, (first,))
+    )
 
 
 OVERLOCKED_HEM = Top(
@@ -68,6 +67,6 @@ OVERLOCKED_HEM = Top(
     sewn=_sewn,
     listed={"hem": HEM, "top_sliver": TOP_SLIVER},
     read=read,
-    sewn_flat=lambda bag: HEM_SEWN.is_(bag, "flat"),
+    sewn_flat=lambda bag: goes(bag, HEM_SEWN, "flat"),
     acts=(_steps,),
 )

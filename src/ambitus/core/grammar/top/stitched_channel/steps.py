@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.order import GAP_CLOSED
+from ambitus.core.grammar.order import GAP_CLOSED, goes
 from ambitus.core.grammar.top.drawstring.fields import CHANNEL
 from ambitus.core.grammar.top.drawstring.sewing import eyelet_step, slit_steps, thread_steps
 from ambitus.core.grammar.top.fields import HEADING
@@ -29,7 +29,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     bag = item.bag
     heading, channel = HEADING.of(bag), CHANNEL.of(bag)
     before, held = slit_steps(bag, ("outer body sewn",))
-    rows_first = {} if GAP_CLOSED.is_(bag, "first") else {"close gap": ("channel stitched",)}
+    rows_first = {} if goes(bag, GAP_CLOSED, "first") else {"close gap": ("channel stitched",)}
     more = {"join top": held, "measure back": ("cord threaded",), **rows_first}
     out = [
         replace(step, needs=tuple(dict.fromkeys((*step.needs, *more.get(step.key, ())))))

@@ -2,7 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
-from ambitus.core.grammar.order import GAP_CLOSED
+from ambitus.core.grammar.order import GAP_CLOSED, goes
 from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.fields import GAP, GAP_IN
 from ambitus.core.grammar.top.finishing import measure_back, turn_out
@@ -34,7 +34,7 @@ def close_gap(bag: Resolved, needs: tuple[str, ...]) -> Step:
         "close gap",
         "Close the gap in the lining",
         "By hand, or edge-stitched by machine. Look inside for pins first: this closes the bag.",
-        655 if GAP_CLOSED.is_(bag, "first") else 700,
+        655 if goes(bag, GAP_CLOSED, "first") else 700,
         needs=needs,
         gives=("bag closed",),
         acts=(acts.Close("lining", "gap"),),
@@ -86,7 +86,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     hang = any(s.attach.kind == "in_seam" for s in bag.kinds.carry)
     between = ", straps hanging down between them" if hang else ""
     longer = " Lengthen to 3 over the straps." if hang else ""
-    closed_first = GAP_CLOSED.is_(bag, "first")
+    closed_first = goes(bag, GAP_CLOSED, "first")
     twisted = ", no strap end missed or twisted" if hang else ""
     over = " and over the straps" if hang else " and where seams cross"
     return (
