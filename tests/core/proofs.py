@@ -857,7 +857,7 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
         wanted |= {f"{layer} nested"} if base.startswith("boxed") else set()
         wanted |= {f"{layer} matched"} if base in _SEPARATE else set()
         for key, name in names:
-            if key == "base" and _goes(draft, "base.first", "one"):
+            if key == "base" and key in draft.bag.sewn and _goes(draft, "base.first", "one"):
                 # the rows of the sides run on along it
                 if not all("and the base seam" in s.title for s in draft.steps if s.key == f"{layer} sides"):
                     yield f"nothing sews the base of the {layer}"
