@@ -21,6 +21,8 @@ export type Outline = Schemas['OutlineOut']
 export type Volumes = Schemas['Volumes']
 export type Closing = Schemas['ClosingShown']
 export type Work = Schemas['WorkShown']
+export type LaidPiece = Schemas['LaidShown']
+export type PieceAsked = Schemas['PieceRequest']
 export type WorkPicture = Schemas['WorkPicture']
 export type Plan = Schemas['PlanOut']
 export type OpenPlan = Schemas['OpenPlan']
@@ -123,6 +125,7 @@ export const api = {
   volumes: (spec: Spec, asked: string, ratio: string, unit: Unit) =>
     ask<Volumes>('POST', '/volumes', { spec, asked, ratio, unit }),
   work: (spec: Spec, unit: Unit, signal?: AbortSignal) => ask<Work>('POST', '/work', { spec, unit }, signal),
+  piece: (asked: PieceAsked, signal?: AbortSignal) => ask<LaidPiece>('POST', '/piece', asked, signal),
   closing: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Closing[]>('POST', '/closing', { spec, unit }, signal),
   outline: (name: string, text: string, unit: Schemas['DrawingIn']['unit']) =>

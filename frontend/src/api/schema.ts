@@ -124,6 +124,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lay a piece out
+         * @description Return one piece large, with rulers along its edges and every number at its place.
+         */
+        post: operations["lay_out_api_piece_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -1161,6 +1181,66 @@ export interface components {
             shown: string;
         };
         /**
+         * LaidShown
+         * @description A piece laid on the table: what it is, its lines and rulers in px, its numbers, and the layings in order.
+         */
+        LaidShown: {
+            /** Piece */
+            piece: string;
+            /** Letter */
+            letter: string;
+            /** Name */
+            name: string;
+            /** Count */
+            count: number;
+            /** Looks */
+            looks: string;
+            /** Says */
+            says: string[];
+            /** Size */
+            size: [
+                number,
+                number
+            ];
+            /** Cut */
+            cut: string;
+            /** Stitch */
+            stitch: string;
+            /** Grain */
+            grain: string;
+            /** Fold */
+            fold: string;
+            /** Marks */
+            marks: components["schemas"]["MarkShape"][];
+            /** Letter At */
+            letter_at: [
+                number,
+                number
+            ];
+            /** Rulers */
+            rulers: components["schemas"]["Ruler"][];
+            /** Ticks */
+            ticks: components["schemas"]["TickShown"][];
+            /** Layings */
+            layings: components["schemas"]["LayingShown"][];
+            /** Can Be Halved */
+            can_be_halved: boolean;
+            /** Half */
+            half: boolean;
+            /** Wrong Side */
+            wrong_side: boolean;
+        };
+        /**
+         * LayingShown
+         * @description One laying of the ruler: where it lies, and what is ticked along it, in order.
+         */
+        LayingShown: {
+            /** Lies */
+            lies: string;
+            /** Ticked */
+            ticked: string[];
+        };
+        /**
          * MarkShape
          * @description A mark to paint: path data and its kind.
          */
@@ -1290,6 +1370,37 @@ export interface components {
             now: string;
             before: components["schemas"]["FlatPiece"] | null;
             after: components["schemas"]["FlatPiece"] | null;
+        };
+        /**
+         * PieceRequest
+         * @description A spec, one of its pieces, the room for it in px, and how it is looked at.
+         */
+        PieceRequest: {
+            spec: components["schemas"]["Spec"];
+            /** Piece */
+            piece: string;
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+            /**
+             * Width
+             * @default 880
+             */
+            width?: number;
+            /**
+             * Height
+             * @default 560
+             */
+            height?: number;
+            /**
+             * Wrong Side
+             * @default false
+             */
+            wrong_side?: boolean;
+            /**
+             * Half
+             * @default false
+             */
+            half?: boolean;
         };
         /**
          * PieceShown
@@ -1504,6 +1615,31 @@ export interface components {
             saved_at: string;
             /** Rules Version */
             rules_version: number;
+        };
+        /**
+         * Ruler
+         * @description A ruler as it lies: along which side, its box, its zero, and its lines as path data.
+         */
+        Ruler: {
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "top" | "bottom" | "left";
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Zero */
+            zero: [
+                number,
+                number
+            ];
+            /** Lines */
+            lines: string;
         };
         /**
          * Save
@@ -1913,6 +2049,42 @@ export interface components {
              * @description On the face: the end turned under.
              */
             end?: number | null;
+        };
+        /**
+         * TickShown
+         * @description A number beside a ruler: in a word or two what it is, its sum, and where it stands in px.
+         *
+         *     ``key`` is the number of the piece that it opens (``width``, ``mark 2/0``); a number with a sum of its own
+         *     has none. ``size`` is the cut size at the end of the ruler.
+         */
+        TickShown: {
+            /** Word */
+            word: string;
+            /** Text */
+            text: string;
+            /** Mm */
+            mm: number;
+            /** Side */
+            side: string;
+            /** Key */
+            key: string;
+            /** Size */
+            size: boolean;
+            sum: components["schemas"]["ShownSum"];
+            /** Label */
+            label: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Leader */
+            leader: string;
+            /** At */
+            at: [
+                number,
+                number
+            ];
         };
         /**
          * Tile
@@ -2554,6 +2726,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WorkShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    lay_out_api_piece_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PieceRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LaidShown"];
                 };
             };
             /** @description Bad Request */

@@ -17,6 +17,7 @@ from ambitus.core.shown.cause import cause_of
 from ambitus.core.shown.closing import ClosingShown, closing_shown
 from ambitus.core.shown.compare import Compared, compare
 from ambitus.core.shown.helped import findings_helped
+from ambitus.core.shown.laid import LaidShown, laid_shown
 from ambitus.core.shown.models import Drafted, FindingShown, Tiles, WorkShown
 from ambitus.core.shown.present import present
 from ambitus.core.shown.tiles import tiles
@@ -36,6 +37,7 @@ _VOLUMES = TypeAdapter(Volumes)
 _CLOSING = TypeAdapter(tuple[ClosingShown, ...])
 _COMPARED = TypeAdapter(Compared)
 _WORK = TypeAdapter(WorkShown)
+_LAID = TypeAdapter(LaidShown)
 
 
 class TilesRequest(BaseModel):
@@ -53,6 +55,18 @@ class VolumesRequest(BaseModel):
     asked: str = Field(default="", max_length=40)
     ratio: str = Field(default="", max_length=40)
     unit: Unit | None = None
+
+
+class PieceRequest(BaseModel):
+    """A spec, one of its pieces, the room for it in px, and how it is looked at."""
+
+    spec: Spec
+    piece: str = Field(max_length=80)
+    unit: Unit | None = None
+    width: float = Field(default=880, ge=280, le=4000)
+    height: float = Field(default=560, ge=200, le=4000)
+    wrong_side: bool = False
+    half: bool = False
 
 
 class CompareRequest(BaseModel):
@@ -178,6 +192,20 @@ def work_in_order(body: DraftRequest) -> Response:
     spec, unit = with_edits(body)
     made = drafted(spec)
     return _json(_WORK.dump_json(work_shown(made, View(unit, made.bag.unit))))
+
+
+@router.post("/piece", response_model=LaidShown, responses=WRONG, summary="Lay a piece out")
+def lay_out(body: PieceRequest) -> Response:
+    """Return one piece large, with rulers along its edges and every number at its place."""
+    made = laid_shown(
+        drafted(body.spec),
+        body.piece,
+        (body.width, body.height),
+        body.unit or body.spec.unit,
+        wrong_side=body.wrong_side,
+        half=body.half,
+    )
+    return _json(_LAID.dump_json(made))
 
 
 @router.post("/compare", response_model=Compared, responses=WRONG, summary="Compare two bags")

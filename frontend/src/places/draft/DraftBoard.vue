@@ -28,7 +28,8 @@ onMounted(() => {
 })
 onBeforeUnmount(() => watcher.disconnect())
 function measure() {
-  if (!board.value) return
+  // aside, it has no room of its own to tell
+  if (!board.value?.clientWidth) return
   const { width, height } = board.value.getBoundingClientRect()
   const narrow = window.innerWidth < 960
   room.value = { width: width - (narrow ? 120 : 230), height: narrow ? 330 : Math.max(height - 58, 180) }

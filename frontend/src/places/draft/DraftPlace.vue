@@ -2,7 +2,7 @@
 /** The Draft place: the sentence, the bag with its numbers, the pieces, and beside them sum and checks. */
 import { computed, inject, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type Remedy, type Unit } from '../../api/client'
+import { api, type LaidPiece, type Remedy, type Unit } from '../../api/client'
 import { headerSlot } from '../../app/header'
 import { useKeys } from '../../app/keys'
 import { useResting } from '../../app/resting'
@@ -15,6 +15,7 @@ import DraftTools from './DraftTools.vue'
 import MakingSentence from './MakingSentence.vue'
 import { opened as openedOf, type Opened } from './opened'
 import OpenSum from './OpenSum.vue'
+import PieceLaid from './PieceLaid.vue'
 import PhraseTiles from './PhraseTiles.vue'
 import PiecesFlat from './PiecesFlat.vue'
 import PlanRevisions from './PlanRevisions.vue'
@@ -50,7 +51,45 @@ function openSumOf(path: string) {
   if (piece && key) show(piece.key, key)
 }
 const show = (piece: string, sum: string) => (opened.value = { piece, sum })
-const openSum = computed(() => drafted.value && openedOf(drafted.value, opened.value))
+const openSum = computed(() => drafted.value && openedOf(drafted.value, opened.value, laid.value))
+
+/** One piece laid out large in the middle; the bag steps aside. */
+const laidOut = ref('')
+const look = ref({ wrong_side: false, half: false })
+const tableRoom = ref({ width: 880, height: 500 })
+const { answer: laid } = useResting(
+  () =>
+    laidOut.value && drafted.value && !waiting.value
+      ? {
+          spec: drafted.value.spec,
+          unit: drafted.value.unit,
+          piece: laidOut.value,
+          ...tableRoom.value,
+          ...look.value,
+        }
+      : undefined,
+  (asked, signal) => api.piece(asked, signal),
+)
+/** what is shown while the next is worked out */
+const laidShown = ref<LaidPiece>()
+watch([laid, laidOut], () => {
+  if (laid.value || !laidOut.value) laidShown.value = laid.value
+})
+watch(drafted, (now) => {
+  if (laidOut.value && !now?.pieces.some((p) => p.key === laidOut.value)) laidOut.value = ''
+})
+function layOut(piece: string, sum?: string) {
+  if (sum) show(piece, sum)
+  if (laidOut.value !== piece) look.value = { wrong_side: false, half: false }
+  laidOut.value = piece
+}
+/** The bag again; the key is given back to the piece that was laid out. */
+async function backToBag() {
+  const piece = laidOut.value
+  laidOut.value = ''
+  await nextTick()
+  root.value?.querySelector<HTMLElement>(`[data-lay="${CSS.escape(piece)}"]`)?.focus()
+}
 
 /** what the checks say that is not silenced on this plan */
 const heard = computed(() => drafted.value?.findings.filter((f) => !f.silenced) ?? [])
@@ -72,6 +111,11 @@ const phraseLevels = computed(() => {
   return out
 })
 function goTo(path: string) {
+  if (laidOut.value && drafted.value?.standing.dimensions.some((d) => d.path === path)) {
+    laidOut.value = ''
+    void nextTick(() => goTo(path))
+    return
+  }
   const field = root.value?.querySelector<HTMLElement>(`[data-path="${CSS.escape(path)}"]`)
   if (field) return field.focus()
   const key = phraseOf(path)
@@ -163,6 +207,8 @@ useKeys(
     u: nextUnit,
     p: () => tools.value?.toSheet(),
     o: () => (workShown.value = true),
+    l: () => (laidOut.value ? void backToBag() : openSum.value && layOut(openSum.value.piece.key)),
+    Escape: () => laidOut.value && !phrase.value && !workShown.value && void backToBag(),
   },
   single,
   { undo: at.undo, redo: at.redo },
@@ -220,7 +266,20 @@ useKeys(
           @close="closePhrase"
         />
 
+        <PieceLaid
+          v-if="laidOut && laidShown"
+          :laid="laidShown"
+          :standing="drafted.standing"
+          :unit="unit"
+          :open="openSum?.piece.key === laidShown.piece ? openSum.key : undefined"
+          :waiting="waiting || laidShown.piece !== laidOut"
+          @open="(key) => show(laidShown!.piece, key)"
+          @back="backToBag"
+          @look="(now) => (look = { ...look, ...now })"
+          @room="(space) => (tableRoom = space)"
+        />
         <DraftBoard
+          v-show="!(laidOut && laidShown)"
           :at="at"
           @go="goTo"
           @sum="openSumOf"
@@ -233,8 +292,10 @@ useKeys(
           :changed="changed"
           :open="openSum && { piece: openSum.piece.key, sum: openSum.key }"
           :waiting="waiting"
-          :room="piecesRoom"
+          :room="laidOut ? { ...piecesRoom, height: 64 } : piecesRoom"
+          :laid="laidOut"
           @open="show"
+          @lay="layOut"
         />
       </div>
 
@@ -256,7 +317,7 @@ useKeys(
           @silence="silence"
           @remedy="remedy"
         />
-        <OpenSum :drafted="drafted" :opened="opened" :waiting="waiting" @open="show" />
+        <OpenSum :drafted="drafted" :opened="opened" :laid="laidShown" :waiting="waiting" @open="show" />
         <ChecksList
           v-if="!stops.length"
           :findings="drafted.findings"

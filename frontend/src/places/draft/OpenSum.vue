@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** Beside the bag: the sum that is open, the marks of its piece, and the bag read back from its cuts. */
 import { computed, ref, watch } from 'vue'
-import type { Drafted } from '../../api/client'
+import type { Drafted, LaidPiece } from '../../api/client'
 import ShownLength from '../../length-field/ShownLength.vue'
 import SumOnPaper from '../../sum/SumOnPaper.vue'
 import { opened as found, type Opened } from './opened'
 
-const props = defineProps<{ drafted: Drafted; opened?: Opened; waiting: boolean }>()
+const props = defineProps<{ drafted: Drafted; opened?: Opened; laid?: LaidPiece; waiting: boolean }>()
 const emit = defineEmits<{ open: [piece: string, sum: string] }>()
 
 const openedSeam = ref('')
@@ -16,7 +16,8 @@ watch(
 )
 const unit = computed(() => props.drafted.unit)
 const openSeam = computed(() => props.drafted.seams.find((s) => s.key === openedSeam.value))
-const openSum = computed(() => found(props.drafted, props.opened))
+const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
+const openSum = computed(() => found(props.drafted, props.opened, props.laid))
 </script>
 
 <template>
@@ -41,6 +42,15 @@ const openSum = computed(() => found(props.drafted, props.opened))
       :waiting="waiting"
       :total="openSum.total"
     />
+    <section v-if="!openSeam && laid && laid.piece === openSum?.piece.key" class="marks-of layings">
+      <h3>Lay the ruler {{ times(laid.layings.length) }}</h3>
+      <ol>
+        <li v-for="one in laid.layings" :key="one.lies">
+          {{ one.lies }}
+          <b v-for="word in one.ticked" :key="word"><ShownLength :text="word" /></b>
+        </li>
+      </ol>
+    </section>
     <section v-if="!openSeam && openSum?.piece.marks.some((m) => m.readings.length)" class="marks-of">
       <h3>To mark on {{ openSum.piece.letter }}</h3>
       <ul>

@@ -14,8 +14,10 @@ const props = defineProps<{
   open?: { piece: string; sum: string }
   waiting: boolean
   room: { width: number; height: number }
+  /** the piece that is laid out large */
+  laid?: string
 }>()
-const emit = defineEmits<{ open: [piece: string, sum: string] }>()
+const emit = defineEmits<{ open: [piece: string, sum: string]; lay: [piece: string, sum: string] }>()
 
 /** Tabs, pulls and loops are told in a list: drawn to the bag's scale they would be specks. */
 const small = computed(() => props.drafted.pieces.filter((p) => ['tab', 'loop'].includes(p.layer)))
@@ -79,15 +81,23 @@ const show = (piece: string, sum: string) => emit('open', piece, sum)
   <section class="pieces-flat" :class="{ waiting }" aria-label="Pieces to cut">
     <div v-for="(column, i) in columns" :key="i" class="piece-column">
       <article v-for="p in column" :key="p.key" class="piece" :data-piece="p.key">
-        <FlatPieceDrawing
-          class="choosable"
-          :picture="p.picture"
-          :layer="p.looks"
-          :letter="p.letter"
-          :scale="scale"
-          :open="open?.piece === p.key ? open.sum : undefined"
-          @click="emit('open', p.key, sums(p)[0]!)"
-        />
+        <button
+          type="button"
+          class="lay-out"
+          :class="{ laid: laid === p.key }"
+          :data-lay="p.key"
+          :aria-label="`Lay ${p.letter}, ${p.name.toLowerCase()}, out large`"
+          :aria-pressed="laid === p.key"
+          @click="emit('lay', p.key, sums(p)[0]!)"
+        >
+          <FlatPieceDrawing
+            :picture="p.picture"
+            :layer="p.looks"
+            :letter="p.letter"
+            :scale="scale"
+            :open="open?.piece === p.key ? open.sum : undefined"
+          />
+        </button>
         <p class="piece-size">
           <b class="letter">{{ p.letter }}</b>
           <template v-for="(k, n) in sums(p).slice(0, 2)" :key="k"
@@ -117,7 +127,15 @@ const show = (piece: string, sum: string) => emit('open', piece, sum)
     </div>
     <ul v-if="small.length" class="small-pieces" aria-label="Small pieces">
       <li v-for="p in small" :key="p.key" :data-piece="p.key">
-        <b class="letter">{{ p.letter }}</b>
+        <button
+          type="button"
+          class="letter"
+          :data-lay="p.key"
+          :aria-label="`Lay ${p.letter}, ${p.name.toLowerCase()}, out large`"
+          @click="emit('lay', p.key, 'length')"
+        >
+          {{ p.letter }}
+        </button>
         <template v-for="(k, n) in ['length', 'width']" :key="k"
           ><span v-if="n" class="by">×</span><PieceNumber v-bind="number(p, k)" @open="show"
         /></template>

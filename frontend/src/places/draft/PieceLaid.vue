@@ -1,0 +1,117 @@
+<script setup lang="ts">
+/** One piece laid on the table, large: rulers where they lie, every number at its place and opening its sum. */
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import type { LaidPiece, Standing, Unit } from '../../api/client'
+import { steppedScale } from '../../bag-drawing/scale'
+import StandingBag from '../../bag-drawing/StandingBag.vue'
+import ShownLength from '../../length-field/ShownLength.vue'
+import './piece-laid.css'
+
+const props = defineProps<{
+  laid: LaidPiece
+  standing: Standing
+  unit: Unit
+  open?: string
+  waiting: boolean
+}>()
+const emit = defineEmits<{
+  open: [key: string]
+  back: []
+  look: [look: { wrong_side?: boolean; half?: boolean }]
+  room: [room: { width: number; height: number }]
+}>()
+
+const table = ref<HTMLElement>()
+const watcher = new ResizeObserver(() => measure())
+function measure() {
+  const box = table.value?.getBoundingClientRect()
+  if (box) emit('room', { width: Math.max(280, box.width), height: Math.max(320, box.height) })
+}
+onMounted(() => {
+  if (table.value) watcher.observe(table.value)
+  measure()
+})
+onBeforeUnmount(() => watcher.disconnect())
+
+const [BAG_WIDE, BAG_HIGH] = [40, 40]
+const bagScale = computed(() =>
+  steppedScale(
+    { width: props.standing.box[2]!, height: props.standing.box[3]! },
+    { width: BAG_WIDE, height: BAG_HIGH },
+  ),
+)
+/** what opens a number: one of the piece's own, or the tick's own sum */
+const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
+</script>
+
+<template>
+  <section class="piece-laid" :class="{ waiting }" :aria-label="`${laid.letter} laid out`">
+    <header>
+      <h2>
+        {{ laid.letter }} · {{ laid.name.toLowerCase() }}, cut {{ laid.count }}
+        <small><ShownLength :text="laid.says.join(' · ')" /></small>
+      </h2>
+      <div class="looks" role="group" aria-label="How it is looked at">
+        <button
+          type="button"
+          class="quiet"
+          :aria-pressed="laid.wrong_side"
+          @click="emit('look', { wrong_side: !laid.wrong_side })"
+        >
+          Wrong side
+        </button>
+        <button
+          v-if="laid.can_be_halved"
+          type="button"
+          class="quiet"
+          :aria-pressed="laid.half"
+          @click="emit('look', { half: !laid.half })"
+        >
+          On the fold
+        </button>
+        <button type="button" class="quiet back" data-back @click="emit('back')">
+          <StandingBag :standing="standing" :scale="bagScale" plain label="" />Back to the bag
+        </button>
+      </div>
+    </header>
+    <div ref="table" class="table">
+      <div class="sheet" :style="{ width: `${laid.size[0]}px`, height: `${laid.size[1]}px` }">
+        <svg :viewBox="`0 0 ${laid.size[0]} ${laid.size[1]}`" aria-hidden="true">
+          <path :d="laid.cut" class="cut" :class="laid.looks.replace(' ', '-')" />
+          <path :d="laid.stitch" class="stitch-line" />
+          <path v-for="(m, i) in laid.marks" :key="i" :d="m.d" class="mark" :class="m.kind" />
+          <path :d="laid.grain" class="grain" />
+          <path v-if="laid.fold" :d="laid.fold" class="on-fold" />
+          <g v-for="r in laid.rulers" :key="r.side" class="ruler">
+            <rect :x="r.box[0]" :y="r.box[1]" :width="r.box[2]" :height="r.box[3]" rx="2" />
+            <path :d="r.lines" />
+            <circle :cx="r.zero[0]" :cy="r.zero[1]" r="5" />
+          </g>
+          <path v-for="(t, i) in laid.ticks" :key="`l${i}`" :d="t.leader" class="leader" />
+        </svg>
+        <b class="letter-on" :style="{ left: `${laid.letter_at[0]}px`, top: `${laid.letter_at[1]}px` }">{{
+          laid.letter
+        }}</b>
+        <button
+          v-for="(t, i) in laid.ticks"
+          :key="`t${i}`"
+          type="button"
+          class="tick"
+          :class="{ open: open === keyOf(i), size: t.size }"
+          :style="{
+            left: `${t.label[0]}px`,
+            top: `${t.label[1]}px`,
+            width: `${t.label[2]}px`,
+            height: `${t.label[3]}px`,
+          }"
+          :aria-label="`${t.word} ${t.text} ${unit}, show the sum`"
+          :data-tick="`${laid.piece}/${t.side}/${t.word}`"
+          @click="emit('open', keyOf(i))"
+        >
+          <small>{{ t.word }}</small>
+          <ShownLength :text="t.text" />
+        </button>
+      </div>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,410 @@
+"""The picture of a piece laid on the table: its lines, the rulers beside it, and a place for every number."""
+
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import dataclass
+
+from shapely.geometry import LineString, Polygon, box
+from shapely.geometry.base import BaseGeometry
+
+from ambitus.core.curves import flattened
+from ambitus.core.drawing.flat import MarkShape
+from ambitus.core.drawing.laid.spread import in_rows, spread
+from ambitus.core.drawing.laid.ticks import (
+    Side,
+    Tick,
+    across_key,
+    each_once,
+    is_strip,
+    point_of,
+    ticks_of,
+    up_key,
+)
+from ambitus.core.drawing.paths import path
+from ambitus.core.form.model import Piece
+from ambitus.core.geometry import Point
+from ambitus.core.lengths import Unit, snap, system_of
+from ambitus.core.sums import Sum, Term
+
+#: px: how deep a ruler is, what lies between it and the piece, and a leader from it to a label
+RULER, GAP, LEADER = 24.0, 8.0, 14.0
+#: px: a character of a number and of a word, and the height of a label
+NUMBER, WORD, HIGH = 12.5, 7.2, 42.0
+#: px a mm: no piece is drawn larger; px: a strip is drawn at least so wide, out of scale if need be
+LARGEST, NARROWEST = 5.0, 40.0
+#: px between the finest lines of a ruler
+FINEST = 3.2
+#: lines of a ruler in mm: the finest, the middle and the long ones
+_METRIC = ((1.0, 5.0, 10.0), (5.0, 10.0, 50.0), (10.0, 50.0, 100.0), (50.0, 100.0, 500.0))
+_INCH = tuple(
+    (fine * 25.4, half * 25.4, long * 25.4)
+    for fine, half, long in (
+        (1 / 16, 1 / 2, 1),
+        (1 / 8, 1 / 2, 1),
+        (1 / 4, 1 / 2, 1),
+        (1 / 2, 1, 6),
+        (1, 6, 12),
+    )
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Look:
+    """
+    How a piece is looked at: the room there is in px, from its wrong side or its right, half of it where it
+    is cut on the fold, and the unit whose ruler lies beside it.
+    """
+
+    room: tuple[float, float]
+    unit: Unit
+    wrong_side: bool = False
+    half: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Ruler:
+    """A ruler as it lies: along which side, its box, its zero, and its lines as path data."""
+
+    side: Side
+    box: tuple[float, float, float, float]
+    zero: Point
+    lines: str
+
+
+@dataclass(frozen=True, slots=True)
+class LaidTick:
+    """A tick with the box of its label (left, top, width, height) and the line that leads to it."""
+
+    tick: Tick
+    label: tuple[float, float, float, float]
+    leader: str
+    at: Point
+
+
+@dataclass(frozen=True, slots=True)
+class LaidPiece:
+    """
+    A piece as a picture in px: ``scale`` px a mm along it, ``stretched`` times as much across a strip that
+    would be a hair. ``fold`` is the edge that lies on the fold of the cloth, where half of it is shown.
+    """
+
+    size: tuple[float, float]
+    scale: float
+    stretched: float
+    cut: str
+    stitch: str
+    grain: str
+    fold: str
+    marks: tuple[MarkShape, ...]
+    letter: Point
+    rulers: tuple[Ruler, ...]
+    ticks: tuple[LaidTick, ...]
+
+
+def can_be_halved(piece: Piece) -> bool:
+    """Return whether a piece can be cut on a fold of the cloth."""
+    return piece.on_fold is not None
+
+
+def _halved(piece: Piece, ticks: Sequence[Tick]) -> tuple[Tick, ...]:
+    """Return the ticks on the half that is drawn on folded cloth: the left one, or the upper."""
+    side: Side = "left" if piece.folded else "top"
+    out = []
+    for tick in ticks:
+        long = piece.size("height" if tick.side == "left" else "width") if not is_strip(piece) else 0.0
+        mine = (tick.side == "left") == piece.folded
+        if mine and tick.size:
+            summed = piece.sums[tick.key or ("height" if piece.folded else "width")]
+            half = Sum(
+                f"{summed.label}, on the fold",
+                (
+                    Term(summed.label, summed.total, "Opened out."),
+                    Term("The other half", -summed.total / 2, "It lies under this one, on the fold."),
+                ),
+            )
+            out.append(Tick(side, snap(tick.mm / 2), "half", half, size=True))
+        elif (mine and tick.mm > long / 2 + 0.01) or (piece.folded and tick.side == "bottom"):
+            continue
+        else:
+            out.append(tick)
+    return tuple(each_once(out))
+
+
+def _kept(piece: Piece, half: bool) -> tuple[float, float, float, float]:
+    """Return the part of a piece's box that is drawn."""
+    left, bottom, right, top = piece.box
+    if half and piece.folded:
+        return left, (bottom + top) / 2, right, top
+    return (left, bottom, (left + right) / 2, top) if half else (left, bottom, right, top)
+
+
+def _fine_lines(unit: Unit, scale: float) -> tuple[float, float, float]:
+    """Return the lines of the ruler that can be told apart at a scale."""
+    kinds = _METRIC if system_of(unit) == "metric" else _INCH
+    return next((lines for lines in kinds if lines[0] * scale >= FINEST), kinds[-1])
+
+
+def _size_of(tick: Tick, say: Callable[[float], str]) -> float:
+    return max(NUMBER * len(say(tick.mm)), WORD * len(tick.word)) + 10
+
+
+@dataclass(frozen=True, slots=True)
+class _Table:
+    """Where the piece lies: from its own coordinates to px."""
+
+    kept: tuple[float, float, float, float]
+    origin: Point
+    scale: float
+    stretched: float
+    #: the width of the picture, where it is seen from the wrong side
+    turned: float
+
+    def here(self, p: Point) -> Point:
+        """Return a point of the piece in px."""
+        left, _, _, top = self.kept
+        x = self.origin[0] + (p[0] - left) * self.scale
+        return self.flip(x), self.origin[1] + (top - p[1]) * self.scale * self.stretched
+
+    def flip(self, x: float) -> float:
+        """Return where something at *x* is seen: on the other hand from the wrong side."""
+        return self.turned - x if self.turned else x
+
+    @property
+    def drawn(self) -> tuple[float, float]:
+        """Width and height of what is drawn."""
+        left, bottom, right, top = self.kept
+        return (right - left) * self.scale, (top - bottom) * self.scale * self.stretched
+
+
+def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPiece:
+    """
+    Return *piece* laid out as large as there is room for it and its numbers, which *say* writes.
+
+    The picture is as large as the room, or higher where there are more numbers beside it than it has room
+    for; no two labels meet and none leaves it.
+    """
+    half = look.half and can_be_halved(piece)
+    ticks = ticks_of(piece)
+    ticks = _halved(piece, ticks) if half else ticks
+    kept = _kept(piece, half)
+    by_side: dict[Side, list[Tick]] = {"top": [], "bottom": [], "left": []}
+    for tick in ticks:
+        by_side[tick.side].append(tick)
+    wide, high = look.room
+    rows = {
+        side: in_rows([_size_of(t, say) for t in by_side[side]], wide - 8) if by_side[side] else []
+        for side in ("top", "bottom")
+    }
+    above, below = (
+        RULER + GAP + LEADER + HIGH * len(rows[side]) if rows[side] else HIGH / 2
+        for side in ("top", "bottom")
+    )
+    lowest = RULER if rows["bottom"] else below
+    beside = max((_size_of(t, say) for t in by_side["left"]), default=0.0) + RULER + GAP + LEADER
+    need = HIGH * len(by_side["left"])
+    high = max(high, above + below - RULER - lowest + need)
+    across, up = kept[2] - kept[0], kept[3] - kept[1]
+    room_x, room_y = wide - beside - 30, high - above - below
+    scale = min(room_x / across, room_y / up, LARGEST)
+    stretched = 1.0
+    if is_strip(piece) and up * scale < NARROWEST:
+        scale = min(room_x / across, LARGEST)
+        stretched = max(1.0, min(NARROWEST, room_y) / (up * scale))
+    table = _Table(
+        kept,
+        (beside + (room_x - across * scale) / 2, above + (room_y - up * scale * stretched) / 2),
+        scale,
+        stretched,
+        wide if look.wrong_side else 0.0,
+    )
+    cut, stitch, fold = _lines(piece, table, half)
+    rulers = tuple(_rulers(look.unit, table, by_side))
+    laid = [
+        *_beside(piece, table, by_side["left"], say, (above - RULER, high - below + lowest)),
+        *(
+            one
+            for side in ("top", "bottom")
+            for one in _along(piece, table, by_side[side], rows[side], say, (4.0, wide - 4))
+        ),
+    ]
+    x, y = table.here((kept[0], kept[3]))
+    return LaidPiece(
+        size=(wide, high),
+        scale=scale,
+        stretched=stretched,
+        cut=cut,
+        stitch=stitch,
+        grain=_grain(piece, table),
+        fold=fold,
+        marks=tuple(_marks(piece, table)),
+        letter=(table.flip(table.flip(x) + 18), y + 44),
+        rulers=rulers,
+        ticks=tuple(laid),
+    )
+
+
+def _lines(piece: Piece, table: _Table, half: bool) -> tuple[str, str, str]:
+    """Return cut line, seam line and fold of what is drawn."""
+    outline: BaseGeometry = Polygon(flattened(piece.cut, piece.bends))
+    sewn = flattened(piece.sewn, tuple(e.seam_bend for e in piece.edges))
+    ring: BaseGeometry = LineString([*sewn, sewn[0]])
+    fold = ""
+    if half:
+        left, bottom, right, top = table.kept
+        part = box(left, bottom, right, top)
+        outline, ring = outline.intersection(part), ring.intersection(part)
+        ends = ((left, bottom), (right, bottom)) if piece.folded else ((right, bottom), (right, top))
+        fold = path([table.here(p) for p in ends])
+    # an outline that crosses itself (a stop says so) may fall apart
+    shells = [part.simplify(0.02) for part in getattr(outline, "geoms", [outline])]
+    rims = [list(part.exterior.coords)[:-1] for part in shells if isinstance(part, Polygon)]
+    cut = "".join(path([table.here((x, y)) for x, y in rim], closed=True) for rim in rims)
+    parts = getattr(ring, "geoms", [ring])
+    stitch = "".join(
+        path([table.here((x, y)) for x, y in part.simplify(0.02).coords])
+        for part in parts
+        if isinstance(part, LineString)
+    )
+    return cut, stitch, fold
+
+
+def _rulers(unit: Unit, table: _Table, by_side: dict[Side, list[Tick]]) -> Iterator[Ruler]:
+    left, bottom, right, top = table.kept
+    (x, y), (wide, high) = table.origin, table.drawn
+    for side, ticks in by_side.items():
+        if not ticks:
+            continue
+        upright = side == "left"
+        scale = table.scale * (table.stretched if upright else 1.0)
+        fine, middle, long = _fine_lines(unit, scale)
+        length = (top - bottom) if upright else (right - left)
+        up = upright and ticks[-1].key == "width" and ticks[-1].word == "wide"
+        lines = []
+        for k in range(int(length / fine + 1e-6) + 1):
+            mm = k * fine
+            deep = 16.0 if _on(mm, long) else 10.0 if _on(mm, middle) else 6.0
+            at = mm * scale
+            if upright:
+                py = y + high - at if up else y + at
+                lines.append(path([(table.flip(x - GAP), py), (table.flip(x - GAP - deep), py)]))
+            else:
+                rim = y - GAP if side == "top" else y + high + GAP
+                away = -deep if side == "top" else deep
+                lines.append(path([(table.flip(x + at), rim), (table.flip(x + at), rim + away)]))
+        if upright:
+            corner = (x - GAP - RULER, y)
+            size, zero = (RULER, high), (x - GAP, y + high if up else y)
+        else:
+            rim = y - GAP - RULER if side == "top" else y + high + GAP
+            corner = (x, rim)
+            size, zero = (wide, RULER), (x, y - GAP if side == "top" else y + high + GAP)
+        lies = table.flip(corner[0]) - (size[0] if table.turned else 0.0)
+        yield Ruler(side, (lies, corner[1], *size), (table.flip(zero[0]), zero[1]), "".join(lines))
+
+
+def _on(mm: float, step: float) -> bool:
+    return abs(mm / step - round(mm / step)) < 1e-6
+
+
+def _along(
+    piece: Piece,
+    table: _Table,
+    ticks: Sequence[Tick],
+    rows: Sequence[Sequence[int]],
+    say: Callable[[float], str],
+    between: tuple[float, float],
+) -> Iterator[LaidTick]:
+    """Yield the labels above or below a piece, in rows away from its ruler."""
+    (_, y), (_, high) = table.origin, table.drawn
+    for n, row in enumerate(rows):
+        chosen = sorted((ticks[i] for i in row), key=lambda t: table.here(point_of(piece, t))[0])
+        sizes = [_size_of(t, say) for t in chosen]
+        ats = [table.here(point_of(piece, t))[0] for t in chosen]
+        for tick, at, middle, size in zip(chosen, ats, spread(ats, sizes, *between), sizes, strict=True):
+            if tick.side == "top":
+                rim = y - GAP - RULER
+                edge = rim - LEADER - HIGH * n
+                label = (middle - size / 2, edge - HIGH, size, HIGH)
+            else:
+                rim = y + high + GAP + RULER
+                edge = rim + LEADER + HIGH * n
+                label = (middle - size / 2, edge, size, HIGH)
+            yield LaidTick(tick, label, path([(at, rim), (middle, edge)]), (at, rim))
+
+
+def _beside(
+    piece: Piece,
+    table: _Table,
+    ticks: Sequence[Tick],
+    say: Callable[[float], str],
+    between: tuple[float, float],
+) -> Iterator[LaidTick]:
+    """Yield the labels beside a piece, one below the other."""
+    placed = sorted(ticks, key=lambda t: table.here(point_of(piece, t))[1])
+    ats = [table.here(point_of(piece, t))[1] for t in placed]
+    rim = table.origin[0] - GAP - RULER
+    for tick, at, middle in zip(placed, ats, spread(ats, [HIGH] * len(placed), *between), strict=True):
+        size, edge = _size_of(tick, say), rim - LEADER
+        corner = edge if table.turned else edge - size
+        label = (table.flip(corner), middle - HIGH / 2, size, HIGH)
+        yield LaidTick(
+            tick,
+            label,
+            path([(table.flip(rim), at), (table.flip(edge), middle)]),
+            (table.flip(rim), at),
+        )
+
+
+def _marks(piece: Piece, table: _Table) -> Iterator[MarkShape]:
+    """Yield the marks that lie on what is drawn."""
+    left, bottom, right, top = table.kept
+    for mark in (m for m in piece.marks if m.points):
+        inside = [
+            p
+            for p in mark.points
+            if left - 0.01 <= p[0] <= right + 0.01 and bottom - 0.01 <= p[1] <= top + 0.01
+        ]
+        if not inside:
+            continue
+        if len(mark.points) > 1:
+            # a line that goes on beyond the fold ends there
+            held = [(min(max(x, left), right), min(max(y, bottom), top)) for x, y in mark.points]
+            yield MarkShape(path([table.here(p) for p in held]), mark.kind)
+            continue
+        x, y = table.here(mark.points[0])
+        down = 1.0 if mark.points[0][1] > (bottom + top) / 2 else -1.0
+        if mark.kind == "strap":
+            shape = path([(x - 11, y), (x, y + 15 * down), (x + 11, y)], closed=True)
+        elif min(abs(mark.points[0][0] - left), abs(mark.points[0][0] - right)) < 0.01:
+            shape = path(
+                [(x, y), (table.flip(table.flip(x) + (12 if mark.points[0][0] - left < 0.01 else -12)), y)]
+            )
+        else:
+            shape = path([(x, y), (x, y + 12 * down)])
+        yield MarkShape(shape, mark.kind)
+
+
+def _grain(piece: Piece, table: _Table) -> str:
+    """Return the grain arrow: along the height of panels and bases, along the length of strips."""
+    (x, y), (wide, high) = table.origin, table.drawn
+    cx, cy, head = table.flip(x + wide * 0.5), y + high * 0.5, 9.0
+    if piece.on_fold or piece.part == "base":
+        half = max(20.0, min(high * 0.2, 90.0))
+        arrow = path([(cx, cy - half), (cx, cy + half)])
+        arrow += path(
+            [(cx - head, cy - half + head * 1.5), (cx, cy - half), (cx + head, cy - half + head * 1.5)]
+        )
+        foot = cy + half
+        if piece.upright:
+            # a print that has to stand up: one head, over a foot
+            return arrow + path([(cx - head, foot), (cx + head, foot)])
+        return arrow + path([(cx - head, foot - head * 1.5), (cx, foot), (cx + head, foot - head * 1.5)])
+    half, head = max(20.0, min(wide * 0.14, 90.0)), min(9.0, high * 0.2)
+    arrow = path([(cx - half, cy), (cx + half, cy)])
+    for way in (-1, 1):
+        tip = cx + way * half
+        back = tip - way * head * 1.5
+        arrow += path([(back, cy - head), (tip, cy), (back, cy + head)])
+    return arrow
+
+
+__all__ = ["LaidPiece", "LaidTick", "Look", "Ruler", "across_key", "can_be_halved", "laid_piece", "up_key"]

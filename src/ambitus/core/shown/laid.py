@@ -1,0 +1,171 @@
+"""A piece laid on the table as it is shown: its numbers as text, and what to say of how the ruler lies."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from ambitus.core.draft import Draft
+from ambitus.core.drawing.flat import MarkShape
+from ambitus.core.drawing.laid import LaidPiece, Look, Ruler, Tick, laid_piece
+from ambitus.core.drawing.laid.picture import LaidTick, can_be_halved
+from ambitus.core.drawing.laid.ticks import is_strip
+from ambitus.core.form.model import Piece
+from ambitus.core.lengths import Unit, View
+from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.sums import ShownSum, show_sum
+
+Point = tuple[float, float]
+_SIDES = ("top", "bottom", "left")
+
+
+@dataclass(frozen=True, slots=True)
+class TickShown:
+    """
+    A number beside a ruler: in a word or two what it is, its sum, and where it stands in px.
+
+    ``key`` is the number of the piece that it opens (``width``, ``mark 2/0``); a number with a sum of its own
+    has none. ``size`` is the cut size at the end of the ruler.
+    """
+
+    word: str
+    text: str
+    mm: float
+    side: str
+    key: str
+    size: bool
+    sum: ShownSum
+    label: tuple[float, float, float, float]
+    leader: str
+    at: Point
+
+
+@dataclass(frozen=True, slots=True)
+class LayingShown:
+    """One laying of the ruler: where it lies, and what is ticked along it, in order."""
+
+    lies: str
+    ticked: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class LaidShown:
+    """A piece laid on the table: what it is, its lines and rulers in px, its numbers, and the layings."""
+
+    piece: str
+    letter: str
+    name: str
+    count: int
+    looks: str
+    says: tuple[str, ...]
+    size: tuple[float, float]
+    cut: str
+    stitch: str
+    grain: str
+    fold: str
+    marks: tuple[MarkShape, ...]
+    letter_at: Point
+    rulers: tuple[Ruler, ...]
+    ticks: tuple[TickShown, ...]
+    layings: tuple[LayingShown, ...]
+    #: whether it can be cut on a fold of the cloth, and is shown so; whether it is seen from its wrong side
+    can_be_halved: bool
+    half: bool
+    wrong_side: bool
+
+
+def _seam_line(piece: Piece, names: dict[str, str], view: View) -> Iterator[str]:
+    """Yield how far inside its edges the seam line runs: one number where it is one."""
+    by_seam = {e.seam: e.allowance for e in piece.edges}
+    if not any(by_seam.values()):
+        yield "no seam line inside its edges"
+    elif len(set(by_seam.values())) == 1:
+        yield f"seam line {view.with_unit(next(iter(by_seam.values())))} inside every edge"
+    else:
+        told = (
+            f"{names.get(key, key).lower()} {view.with_unit(mm)}" for key, mm in by_seam.items() if mm > 0
+        )
+        yield f"seam line inside: {', '.join(told)}"
+
+
+def _says(draft: Draft, piece: Piece, made: LaidPiece, look: Look, half: bool, view: View) -> tuple[str, ...]:
+    names = {seam.seam: seam.label.partition(" of ")[0] for seam in draft.seams} | draft.bag.classes
+    out = ["wrong side up" if look.wrong_side else "right side up", piece.material.lower()]
+    if half:
+        out.append("on the fold of the cloth")
+    if piece.source == "cloth" and not is_strip(piece):
+        out += _seam_line(piece, dict(names), view)
+    if made.stretched > 1.05:
+        out.append(f"drawn {made.stretched:.0f} times as wide as it is, to be seen")
+    return tuple(out)
+
+
+def _layings(piece: Piece, ticks: tuple[Tick, ...], look: Look, view: View) -> Iterator[LayingShown]:
+    """Yield the layings of the ruler, in order, each with what is ticked along it."""
+    corner = "right" if look.wrong_side else "left"
+    lies = {
+        "top": f"along the top, zero at the {corner} raw end",
+        "bottom": f"along the bottom, zero level with the {corner} side",
+        "left": "up the short end, zero at the lower edge"
+        if is_strip(piece)
+        else "down the side, zero at the top",
+    }
+    for side in _SIDES:
+        mine = sorted((t for t in ticks if t.side == side), key=lambda t: t.mm)
+        if mine:
+            yield LayingShown(lies[side], tuple(f"{view.worked(t.mm)} {t.word}" for t in mine))
+
+
+def _tick(one: LaidTick, view: View) -> TickShown:
+    tick = one.tick
+    return TickShown(
+        tick.word,
+        view.worked(tick.mm),
+        tick.mm,
+        tick.side,
+        tick.key,
+        tick.size,
+        show_sum(tick.sum, view),
+        one.label,
+        one.leader,
+        one.at,
+    )
+
+
+def laid_shown(
+    draft: Draft, key: str, room: tuple[float, float], unit: Unit, *, wrong_side: bool, half: bool
+) -> LaidShown:
+    """
+    Return the piece called *key* laid out in *room* px, as *unit* is written.
+
+    Raises:
+        SpecProblems: If the bag has no such piece.
+    """
+    view = View(unit, draft.bag.unit)
+    piece = next((p for p in draft.pieces if p.key == key), None)
+    if piece is None:
+        names = ", ".join(p.key for p in draft.pieces)
+        why = f"This bag has no piece “{key[:40]}”."
+        raise SpecProblems((Problem("unknown-piece", "piece", key[:40], why, f"It has {names}."),))
+    look = Look(room, unit, wrong_side, half)
+    made = laid_piece(piece, look, view.worked)
+    folded = half and can_be_halved(piece)
+    return LaidShown(
+        piece=piece.key,
+        letter=piece.letter,
+        name=piece.name,
+        count=piece.count,
+        looks=piece.looks,
+        says=_says(draft, piece, made, look, folded, view),
+        size=made.size,
+        cut=made.cut,
+        stitch=made.stitch,
+        grain=made.grain,
+        fold=made.fold,
+        marks=made.marks,
+        letter_at=made.letter,
+        rulers=made.rulers,
+        ticks=tuple(_tick(one, view) for one in made.ticks),
+        layings=tuple(_layings(piece, tuple(one.tick for one in made.ticks), look, view)),
+        can_be_halved=can_be_halved(piece),
+        half=folded,
+        wrong_side=wrong_side,
+    )
