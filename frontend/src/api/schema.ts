@@ -1182,7 +1182,7 @@ export interface components {
         };
         /**
          * LaidShown
-         * @description A piece laid on the table: what it is, its lines and rulers in px, its numbers, and the layings in order.
+         * @description A piece laid on the table: what it is, its lines and rulers in px, its numbers, and the layings.
          */
         LaidShown: {
             /** Piece */
@@ -1271,6 +1271,20 @@ export interface components {
         Named: {
             /** Name */
             name: string;
+        };
+        /**
+         * OnPaper
+         * @description How a piece stands on the sheet: drawn with its numbers, where it has any of its own; the letter of
+         *     the piece that it is marked like; and in words what its drawing does not say.
+         */
+        OnPaper: {
+            laid: components["schemas"]["LaidShown"] | null;
+            /** Like */
+            like: string;
+            /** Words */
+            words: string[];
+            /** Wide */
+            wide: boolean;
         };
         /**
          * OneProblem
@@ -1732,6 +1746,10 @@ export interface components {
             states: components["schemas"]["StateShown"][];
             /** Allowances */
             allowances: components["schemas"]["DimensionShown"][];
+            /** On Paper */
+            on_paper: {
+                [key: string]: components["schemas"]["OnPaper"];
+            };
         };
         /**
          * SheetOut

@@ -9,11 +9,11 @@ import StateDrawing from '../../bag-drawing/StateDrawing.vue'
 import WorkDrawing from '../../bag-drawing/WorkDrawing.vue'
 import { stateScale, steppedScale } from '../../bag-drawing/scale'
 import ShownLength from '../../length-field/ShownLength.vue'
+import PieceOnPaper from './PieceOnPaper.vue'
 import '../draft/pieces.css'
 import './sheet.css'
 
 const props = defineProps<{ id: string; revision: string }>()
-type Mark = Piece['marks'][number]
 const route = useRoute()
 const out = shallowRef<SheetOut>()
 const trouble = ref('')
@@ -62,6 +62,14 @@ const silenced = computed(() => sheet.value?.findings.filter((f) => f.silenced) 
 const date = computed(() =>
   out.value ? new Date(out.value.revision.saved_at).toLocaleDateString(undefined, { dateStyle: 'long' }) : '',
 )
+/** pieces without numbers of their own are small beside those that have them */
+const plainScale = computed(() => {
+  const boxes = large.value.map((p) => p.picture.box)
+  return steppedScale(
+    { width: Math.max(1, ...boxes.map((b) => b[2]!)), height: Math.max(1, ...boxes.map((b) => b[3]!)) },
+    { width: 110, height: 64 },
+  )
+})
 const pieceScale = computed(() => {
   const boxes = large.value.map((p) => p.picture.box)
   return steppedScale(
@@ -72,21 +80,10 @@ const pieceScale = computed(() => {
 /** Small pieces are gathered in a strip of their own: on a long table one is soon forgotten. */
 const large = computed(() => sheet.value?.pieces.filter((p) => !p.small) ?? [])
 const small = computed(() => sheet.value?.pieces.filter((p) => p.small) ?? [])
-/** The marks of a piece; where another before it has them all it is named in their place. */
-const written = (m: Mark) =>
-  JSON.stringify([m.label, m.corner, m.readings.map((r) => [r.label, r.sum.plain])])
-const readable = (p: Piece) => p.marks.filter((m) => m.readings.length)
-function marksOf(p: Piece) {
-  const mine = readable(p)
-  const words = new Set(mine.map(written))
-  for (const other of large.value.slice(0, large.value.indexOf(p))) {
-    const theirs = readable(other).map(written)
-    if (theirs.length > 1 && theirs.every((m) => words.has(m))) {
-      return { as: other.letter, marks: mine.filter((m) => !theirs.includes(written(m))) }
-    }
-  }
-  return { as: '', marks: mine }
-}
+const marksOf = (p: Piece) => p.marks.filter((m) => m.readings.length)
+const drawnAs = (p: Piece) => sheet.value!.on_paper[p.key]!
+/** with the pieces drawn and their numbers on them, or as a list of words */
+const drawings = ref(route.query.list === undefined)
 const bagScale = computed(() => {
   const box = sheet.value?.standing.box
   return box ? steppedScale({ width: box[2]!, height: box[3]! }, { width: 210, height: 150 }) : 0.2
@@ -100,6 +97,11 @@ const bagScale = computed(() => {
       <RouterLink :to="{ name: 'draft', params: { id } }">Back to the draft</RouterLink>
       <label v-for="p in ['A4', 'Letter'] as const" :key="p" class="radio-pill">
         <input v-model="paper" type="radio" name="paper" :value="p" /><span>{{ p }}</span>
+      </label>
+      <label v-for="with_ in [true, false]" :key="String(with_)" class="radio-pill">
+        <input v-model="drawings" type="radio" name="drawings" :value="with_" /><span>{{
+          with_ ? 'With drawings' : 'List only'
+        }}</span>
       </label>
       <button type="button" class="to-sheet" @click="print">Print</button>
       <p v-if="moved" class="notice" role="status">
@@ -135,7 +137,10 @@ const bagScale = computed(() => {
           <dd><ShownLength :text="d.comes_out" /></dd>
         </div>
       </dl>
-      <table class="sheet-pieces">
+      <section v-if="drawings" class="sheet-drawn" aria-label="Pieces to cut">
+        <PieceOnPaper v-for="p in large" :key="p.key" :piece="p" :on="drawnAs(p)" :scale="plainScale" />
+      </section>
+      <table v-else class="sheet-pieces">
         <thead>
           <tr>
             <th scope="col"><span class="visually-hidden">Cut</span></th>
@@ -170,16 +175,16 @@ const bagScale = computed(() => {
               />
             </td>
             <td class="marks-cell">
-              <span v-if="marksOf(p).as"
-                >as {{ marksOf(p).as }}{{ marksOf(p).marks.length ? ', and' : '' }}</span
-              >
-              <span v-for="(m, i) in marksOf(p).marks" :key="i">
-                {{ m.label }}:
-                <template v-for="(r, n) in m.readings" :key="n"
-                  ><template v-if="n">, </template>{{ r.label }} <b><ShownLength :text="r.sum.plain" /></b
-                ></template>
-                <small> ({{ m.corner }})</small>
-              </span>
+              <span v-if="drawnAs(p).like">as {{ drawnAs(p).like }}</span>
+              <template v-else>
+                <span v-for="(m, i) in marksOf(p)" :key="i">
+                  {{ m.label }}:
+                  <template v-for="(r, n) in m.readings" :key="n"
+                    ><template v-if="n">, </template>{{ r.label }} <b><ShownLength :text="r.sum.plain" /></b
+                  ></template>
+                  <small> ({{ m.corner }})</small>
+                </span>
+              </template>
             </td>
           </tr>
         </tbody>
@@ -213,7 +218,9 @@ const bagScale = computed(() => {
       <section class="sheet-readings">
         <h2>What the tape should read</h2>
         <ul>
-          <li v-for="(r, i) in sheet.readings" :key="i"><ShownLength :text="r" /></li>
+          <li v-for="(r, i) in sheet.readings" :key="i">
+            <ShownLength :text="r" /> <span class="blank" aria-label="what the tape reads" />
+          </li>
         </ul>
         <p>
           Read back from these cuts: <b><ShownLength :text="sheet.read.size" :unit="sheet.unit" /></b

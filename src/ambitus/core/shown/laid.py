@@ -145,9 +145,13 @@ def laid_shown(
         names = ", ".join(p.key for p in draft.pieces)
         why = f"This bag has no piece “{key[:40]}”."
         raise SpecProblems((Problem("unknown-piece", "piece", key[:40], why, f"It has {names}."),))
-    look = Look(room, unit, wrong_side, half)
+    return laid_with(draft, piece, Look(room, unit, wrong_side, half), view)
+
+
+def laid_with(draft: Draft, piece: Piece, look: Look, view: View) -> LaidShown:
+    """Return *piece* laid out as it is looked at."""
     made = laid_piece(piece, look, view.worked)
-    folded = half and can_be_halved(piece)
+    folded = look.half and can_be_halved(piece)
     return LaidShown(
         piece=piece.key,
         letter=piece.letter,
@@ -167,5 +171,5 @@ def laid_shown(
         layings=tuple(_layings(piece, tuple(one.tick for one in made.ticks), look, view)),
         can_be_halved=can_be_halved(piece),
         half=folded,
-        wrong_side=wrong_side,
+        wrong_side=look.wrong_side,
     )

@@ -1,5 +1,6 @@
 """The shapes of what is shown. Every length is both ``mm`` (a number) and ``shown`` (text without unit)."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
@@ -8,6 +9,7 @@ from ambitus.core.drawing.standing import Shape, Standing
 from ambitus.core.drawing.work import WorkPicture
 from ambitus.core.grammar.asked import Section
 from ambitus.core.lengths import Unit
+from ambitus.core.shown.on_paper import OnPaper
 from ambitus.core.spec.model import Spec
 from ambitus.core.sums import ShownSum, Source
 
@@ -365,3 +367,5 @@ class Sheet:
     standing: Standing
     states: tuple[StateShown, ...]
     allowances: tuple[DimensionShown, ...]
+    #: how every piece is drawn, by its key
+    on_paper: Mapping[str, OnPaper]

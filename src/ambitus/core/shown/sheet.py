@@ -5,6 +5,7 @@ from ambitus.core.draft import Draft
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.models import DimensionShown, Sheet
+from ambitus.core.shown.on_paper import on_paper
 from ambitus.core.shown.present import (
     finding,
     grid_label,
@@ -60,4 +61,5 @@ def sheet(draft: Draft, unit: Unit) -> Sheet:
             )
             for key, name in bag.classes.items()
         ),
+        on_paper=on_paper(draft, unit),
     )

@@ -25,12 +25,8 @@ from ambitus.core.geometry import Point
 from ambitus.core.lengths import Unit, snap, system_of
 from ambitus.core.sums import Sum, Term
 
-#: px: how deep a ruler is, what lies between it and the piece, and a leader from it to a label
-RULER, GAP, LEADER = 24.0, 8.0, 14.0
-#: px: a character of a number and of a word, and the height of a label
-NUMBER, WORD, HIGH = 12.5, 7.2, 42.0
-#: px a mm: no piece is drawn larger; px: a strip is drawn at least so wide, out of scale if need be
-LARGEST, NARROWEST = 5.0, 40.0
+#: px a mm: no piece is drawn larger
+LARGEST = 5.0
 #: px between the finest lines of a ruler
 FINEST = 3.2
 #: lines of a ruler in mm: the finest, the middle and the long ones
@@ -48,16 +44,39 @@ _INCH = tuple(
 
 
 @dataclass(frozen=True, slots=True)
+class Type:
+    """
+    How large everything beside a piece is, in px: how deep its rulers are (0 for none), what lies between
+    them and the piece, a leader to a label, a character of a number and of a word, the height of a label,
+    and how wide a strip is drawn at least, out of scale if need be.
+    """
+
+    ruler: float
+    gap: float
+    leader: float
+    number: float
+    word: float
+    high: float
+    narrowest: float
+
+
+#: on screen, to be read from where one stands; and on paper, where numbers are written round a piece
+SCREEN = Type(24.0, 8.0, 14.0, 12.5, 7.2, 42.0, 40.0)
+PAPER = Type(0.0, 3.0, 8.0, 9.0, 5.4, 27.0, 22.0)
+
+
+@dataclass(frozen=True, slots=True)
 class Look:
     """
     How a piece is looked at: the room there is in px, from its wrong side or its right, half of it where it
-    is cut on the fold, and the unit whose ruler lies beside it.
+    is cut on the fold, the unit whose ruler lies beside it, and how large that is.
     """
 
     room: tuple[float, float]
     unit: Unit
     wrong_side: bool = False
     half: bool = False
+    type: Type = SCREEN
 
 
 @dataclass(frozen=True, slots=True)
@@ -143,8 +162,9 @@ def _fine_lines(unit: Unit, scale: float) -> tuple[float, float, float]:
     return next((lines for lines in kinds if lines[0] * scale >= FINEST), kinds[-1])
 
 
-def _size_of(tick: Tick, say: Callable[[float], str]) -> float:
-    return max(NUMBER * len(say(tick.mm)), WORD * len(tick.word)) + 10
+def _size_of(tick: Tick, say: Callable[[float], str], set_in: Type) -> float:
+    wide = max(set_in.number * len(say(tick.mm)), set_in.word * len(tick.word))
+    return wide + set_in.number * 0.8
 
 
 @dataclass(frozen=True, slots=True)
@@ -157,6 +177,7 @@ class _Table:
     stretched: float
     #: the width of the picture, where it is seen from the wrong side
     turned: float
+    type: Type
 
     def here(self, p: Point) -> Point:
         """Return a point of the piece in px."""
@@ -190,36 +211,38 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
     for tick in ticks:
         by_side[tick.side].append(tick)
     wide, high = look.room
+    ruler, gap, leader, tall = look.type.ruler, look.type.gap, look.type.leader, look.type.high
     rows = {
-        side: in_rows([_size_of(t, say) for t in by_side[side]], wide - 8) if by_side[side] else []
+        side: in_rows([_size_of(t, say, look.type) for t in by_side[side]], wide - 8) if by_side[side] else []
         for side in ("top", "bottom")
     }
     above, below = (
-        RULER + GAP + LEADER + HIGH * len(rows[side]) if rows[side] else HIGH / 2
+        ruler + gap + leader + tall * len(rows[side]) if rows[side] else tall / 2
         for side in ("top", "bottom")
     )
-    lowest = RULER if rows["bottom"] else below
-    beside = max((_size_of(t, say) for t in by_side["left"]), default=0.0) + RULER + GAP + LEADER
-    need = HIGH * len(by_side["left"])
-    high = max(high, above + below - RULER - lowest + need)
+    lowest = ruler if rows["bottom"] else below
+    beside = max((_size_of(t, say, look.type) for t in by_side["left"]), default=0.0) + ruler + gap + leader
+    need = tall * len(by_side["left"])
+    high = max(high, above + below - ruler - lowest + need)
     across, up = kept[2] - kept[0], kept[3] - kept[1]
     room_x, room_y = wide - beside - 30, high - above - below
     scale = min(room_x / across, room_y / up, LARGEST)
     stretched = 1.0
-    if is_strip(piece) and up * scale < NARROWEST:
+    if is_strip(piece) and up * scale < look.type.narrowest:
         scale = min(room_x / across, LARGEST)
-        stretched = max(1.0, min(NARROWEST, room_y) / (up * scale))
+        stretched = max(1.0, min(look.type.narrowest, room_y) / (up * scale))
     table = _Table(
         kept,
         (beside + (room_x - across * scale) / 2, above + (room_y - up * scale * stretched) / 2),
         scale,
         stretched,
         wide if look.wrong_side else 0.0,
+        look.type,
     )
     cut, stitch, fold = _lines(piece, table, half)
-    rulers = tuple(_rulers(look.unit, table, by_side))
+    rulers = tuple(_rulers(look.unit, table, by_side)) if ruler else ()
     laid = [
-        *_beside(piece, table, by_side["left"], say, (above - RULER, high - below + lowest)),
+        *_beside(piece, table, by_side["left"], say, (above - ruler, high - below + lowest)),
         *(
             one
             for side in ("top", "bottom")
@@ -285,18 +308,23 @@ def _rulers(unit: Unit, table: _Table, by_side: dict[Side, list[Tick]]) -> Itera
             at = mm * scale
             if upright:
                 py = y + high - at if up else y + at
-                lines.append(path([(table.flip(x - GAP), py), (table.flip(x - GAP - deep), py)]))
+                lines.append(
+                    path([(table.flip(x - table.type.gap), py), (table.flip(x - table.type.gap - deep), py)])
+                )
             else:
-                rim = y - GAP if side == "top" else y + high + GAP
+                rim = y - table.type.gap if side == "top" else y + high + table.type.gap
                 away = -deep if side == "top" else deep
                 lines.append(path([(table.flip(x + at), rim), (table.flip(x + at), rim + away)]))
         if upright:
-            corner = (x - GAP - RULER, y)
-            size, zero = (RULER, high), (x - GAP, y + high if up else y)
+            corner = (x - table.type.gap - table.type.ruler, y)
+            size, zero = (table.type.ruler, high), (x - table.type.gap, y + high if up else y)
         else:
-            rim = y - GAP - RULER if side == "top" else y + high + GAP
+            rim = y - table.type.gap - table.type.ruler if side == "top" else y + high + table.type.gap
             corner = (x, rim)
-            size, zero = (wide, RULER), (x, y - GAP if side == "top" else y + high + GAP)
+            size, zero = (
+                (wide, table.type.ruler),
+                (x, y - table.type.gap if side == "top" else y + high + table.type.gap),
+            )
         lies = table.flip(corner[0]) - (size[0] if table.turned else 0.0)
         yield Ruler(side, (lies, corner[1], *size), (table.flip(zero[0]), zero[1]), "".join(lines))
 
@@ -317,17 +345,17 @@ def _along(
     (_, y), (_, high) = table.origin, table.drawn
     for n, row in enumerate(rows):
         chosen = sorted((ticks[i] for i in row), key=lambda t: table.here(point_of(piece, t))[0])
-        sizes = [_size_of(t, say) for t in chosen]
+        sizes = [_size_of(t, say, table.type) for t in chosen]
         ats = [table.here(point_of(piece, t))[0] for t in chosen]
         for tick, at, middle, size in zip(chosen, ats, spread(ats, sizes, *between), sizes, strict=True):
             if tick.side == "top":
-                rim = y - GAP - RULER
-                edge = rim - LEADER - HIGH * n
-                label = (middle - size / 2, edge - HIGH, size, HIGH)
+                rim = y - table.type.gap - table.type.ruler
+                edge = rim - table.type.leader - table.type.high * n
+                label = (middle - size / 2, edge - table.type.high, size, table.type.high)
             else:
-                rim = y + high + GAP + RULER
-                edge = rim + LEADER + HIGH * n
-                label = (middle - size / 2, edge, size, HIGH)
+                rim = y + high + table.type.gap + table.type.ruler
+                edge = rim + table.type.leader + table.type.high * n
+                label = (middle - size / 2, edge, size, table.type.high)
             yield LaidTick(tick, label, path([(at, rim), (middle, edge)]), (at, rim))
 
 
@@ -341,11 +369,13 @@ def _beside(
     """Yield the labels beside a piece, one below the other."""
     placed = sorted(ticks, key=lambda t: table.here(point_of(piece, t))[1])
     ats = [table.here(point_of(piece, t))[1] for t in placed]
-    rim = table.origin[0] - GAP - RULER
-    for tick, at, middle in zip(placed, ats, spread(ats, [HIGH] * len(placed), *between), strict=True):
-        size, edge = _size_of(tick, say), rim - LEADER
+    rim = table.origin[0] - table.type.gap - table.type.ruler
+    for tick, at, middle in zip(
+        placed, ats, spread(ats, [table.type.high] * len(placed), *between), strict=True
+    ):
+        size, edge = _size_of(tick, say, table.type), rim - table.type.leader
         corner = edge if table.turned else edge - size
-        label = (table.flip(corner), middle - HIGH / 2, size, HIGH)
+        label = (table.flip(corner), middle - table.type.high / 2, size, table.type.high)
         yield LaidTick(
             tick,
             label,
