@@ -63,10 +63,11 @@ def round_base(page: Page) -> None:
     _open(page, "Mute bucket")
 
 
-def gusset(page: Page) -> None:
-    """A gusset round rounded corners, the length of its strip open."""
-    _open(page, "Euphonium folder tote")
-    page.click("[data-sum='outer gusset/width']")
+def laid_out(page: Page) -> None:
+    """A piece laid out large, with rulers along its edges."""
+    _open(page, "March folder tote")
+    page.click("[data-lay='outer panel']")
+    page.wait_for_selector(".piece-laid [data-tick]")
 
 
 def bases(page: Page) -> None:
@@ -142,7 +143,7 @@ def sheet(page: Page) -> None:
     """The cut sheet."""
     _open(page, "Cornet bench tote")
     page.click(".side-tools .to-sheet")
-    page.wait_for_selector(".sheet-pieces")
+    page.wait_for_selector(".sheet-drawn")
 
 
 VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
@@ -154,7 +155,7 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "tiles": (tiles, 1280, 800, "light"),
     "seams": (seams, 1280, 800, "light"),
     "round": (round_base, 1280, 800, "light"),
-    "gusset": (gusset, 1280, 800, "light"),
+    "laid-out": (laid_out, 1280, 800, "light"),
     "bases": (bases, 1280, 800, "light"),
     "two-cloths": (two_cloths, 1280, 800, "light"),
     "sack": (sack, 1280, 800, "light"),

@@ -38,7 +38,7 @@ def test_a_tote_from_nothing_with_keys_only(screen: Screen) -> None:
     page.keyboard.press("Escape")
     page.evaluate("document.activeElement.blur()")
     page.keyboard.press("p")
-    page.wait_for_selector(".sheet-pieces")
+    page.wait_for_selector(".sheet-drawn")
     assert "48 × 37" in screen.said()
 
 

@@ -134,7 +134,7 @@ def test_a_long_name_breaks_nothing(screen: Screen) -> None:
     )
     assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
     page.click(".side-tools .to-sheet")
-    page.wait_for_selector(".sheet-pieces")
+    page.wait_for_selector(".sheet-drawn")
     assert page.pdf(prefer_css_page_size=True).count(b"/Type /Page\n") == 2
     screen.shelf()
     page.wait_for_selector(".plan-name")
@@ -154,7 +154,7 @@ def test_every_base_can_be_picked_and_printed(screen: Screen) -> None:
         _pick(screen, "base", f"base.kind={kind}")
         screen.kept()
         page.click(".side-tools .to-sheet")
-        page.wait_for_selector(".sheet-pieces")
+        page.wait_for_selector(".sheet-drawn")
         assert text in " ".join(screen.said().split())
         page.click("text=Back to the draft")
         # the sheet has pieces too: only the draft has the sentence

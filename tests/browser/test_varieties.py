@@ -60,7 +60,7 @@ def test_one_folded_piece_has_its_cut_out_from_the_fold(screen: Screen) -> None:
     assert "cut in one piece" in _sentence(screen)
     _close(screen)
     screen.page.click(".to-sheet")
-    screen.page.wait_for_selector(".sheet-pieces")
+    screen.page.wait_for_selector(".sheet-drawn")
     assert "up from the fold" in screen.page.inner_text("[data-piece='outer panel']").replace("\xa0", " ")
 
 
@@ -149,8 +149,8 @@ def test_each_base_of_several_parts(screen: Screen, base: str) -> None:
     parts = page.locator("[data-piece^='outer']").count()
     assert parts == 2
     page.click(".side-tools .to-sheet")
-    page.wait_for_selector(".sheet-pieces")
-    assert page.locator(".sheet-pieces [data-piece^='outer']").count() == parts
+    page.wait_for_selector(".sheet-drawn")
+    assert page.locator(".sheet-drawn [data-piece^='outer']").count() == parts
 
 
 def test_a_plate_rounds_the_corners_and_templates_are_offered(screen: Screen) -> None:

@@ -216,10 +216,10 @@ const bagScale = computed(() => {
         </ul>
       </section>
       <section class="sheet-readings">
-        <h2>What the tape should read</h2>
-        <ul>
+        <h2 v-if="!drawings">What the tape should read</h2>
+        <ul v-if="!drawings">
           <li v-for="(r, i) in sheet.readings" :key="i">
-            <ShownLength :text="r" /> <span class="blank" aria-label="what the tape reads" />
+            <ShownLength :text="r" /> <span class="blank" aria-hidden="true" />
           </li>
         </ul>
         <p>
@@ -277,7 +277,9 @@ const bagScale = computed(() => {
             </p>
             <p v-if="s.lengths.length || s.reads.length" class="step-lengths">
               <span v-for="(l, i) in s.lengths" :key="`l${i}`"><ShownLength :text="l" /></span>
-              <span v-for="(r, i) in s.reads" :key="`r${i}`">reads: <ShownLength :text="r" /></span>
+              <span v-for="(r, i) in s.reads" :key="`r${i}`"
+                >reads: <ShownLength :text="r" /> <span class="blank" aria-hidden="true"
+              /></span>
             </p>
             <p v-for="c in s.cautions" :key="c" class="caution">{{ c }}</p>
           </div>

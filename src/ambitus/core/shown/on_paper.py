@@ -12,9 +12,9 @@ from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.laid import LaidShown, laid_with
 
 #: px: the room for a drawing in half the width of a page, for a strip there, and in all of the width
-HALF, STRIP, WHOLE = (344.0, 206.0), (344.0, 110.0), (700.0, 150.0)
-#: a piece so many times as wide as high is drawn over the whole width
-WIDE = 2.6
+HALF, STRIP, WHOLE = (344.0, 180.0), (344.0, 110.0), (700.0, 140.0)
+#: a piece so many times as wide as high, with more marks than these, is drawn over the whole width
+WIDE, MANY = 2.6, 3
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,9 +74,10 @@ def on_paper(draft: Draft, unit: Unit) -> dict[str, OnPaper]:
         like = next((p for p in known if mine and _marked(p) == mine and p.small == piece.small), None)
         drawn = bool(mine) and like is None and not piece.small
         left, bottom, right, top = piece.box
-        wide = drawn and not is_strip(piece) and (right - left) > WIDE * (top - bottom)
+        long = (right - left) > WIDE * (top - bottom) and len(mine) > MANY
+        wide = drawn and not is_strip(piece) and long
         room = WHOLE if wide else STRIP if is_strip(piece) else HALF
-        laid = laid_with(draft, piece, Look(room, unit, type=PAPER), view) if drawn else None
+        laid = laid_with(draft, piece, Look(room, unit, type=PAPER, shrinks=True), view) if drawn else None
         if drawn:
             known.append(piece)
         ticks = ticks_of(piece) if drawn or like else ()

@@ -77,6 +77,8 @@ class Look:
     wrong_side: bool = False
     half: bool = False
     type: Type = SCREEN
+    #: whether the picture is only as high as it has to be
+    shrinks: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -231,6 +233,10 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
     if is_strip(piece) and up * scale < look.type.narrowest:
         scale = min(room_x / across, LARGEST)
         stretched = max(1.0, min(look.type.narrowest, room_y) / (up * scale))
+    if look.shrinks:
+        least = above + below - ruler - lowest + need
+        high = max(least, above + below + up * scale * stretched)
+        room_y = high - above - below
     table = _Table(
         kept,
         (beside + (room_x - across * scale) / 2, above + (room_y - up * scale * stretched) / 2),
@@ -418,7 +424,7 @@ def _grain(piece: Piece, table: _Table) -> str:
     (x, y), (wide, high) = table.origin, table.drawn
     cx, cy, head = table.flip(x + wide * 0.5), y + high * 0.5, 9.0
     if piece.on_fold or piece.part == "base":
-        half = max(20.0, min(high * 0.2, 90.0))
+        half = min(max(20.0, min(high * 0.2, 90.0)), high * 0.4)
         arrow = path([(cx, cy - half), (cx, cy + half)])
         arrow += path(
             [(cx - head, cy - half + head * 1.5), (cx, cy - half), (cx + head, cy - half + head * 1.5)]
