@@ -166,3 +166,21 @@ def test_a_bag_that_cannot_be_sewn_says_where() -> None:
     )
     assert shown.refused.startswith("Sew the zip to the front: a zip has two sides")
     assert len(shown.steps) > 20
+
+
+def test_what_lies_under_the_needle_is_told_of_a_base_that_alone_is_interfaced() -> None:
+    """Its interfacing reaches into the seam of the base, and is named there by its own name."""
+    made = drafted(
+        {
+            "unit": "mm",
+            "preset": "sack",
+            "size": {"diameter": 180, "height": 260},
+            "base": {"kind": "circle"},
+            "interfacing": {"kind": "base_only", "material": "fusible_light"},
+            "top": {"kind": "turned_through"},
+            "carry": [],
+        }
+    )
+    told = work_shown(made, View("mm", "mm"))
+    base = next(step for step in told.steps if step.title == "Sew the base seam of the outer")
+    assert "1 × fusible woven, light" in base.needle

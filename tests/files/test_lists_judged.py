@@ -56,6 +56,7 @@ NOT_TOLD = {
     "gap-over-seam": "a turning gap that was asked for",
     "gap-cannot-pass": "a turning gap that was asked for",
     "mouth-under-free-arm": "in which order a hem is sewn",
+    "order-does-not-hold": "in which order it was to be sewn",
     "broad-for-its-length": "sizes asked for, against those that come out",
     "depth-over-width": "sizes asked for, against those that come out",
     "strap-off-panel": "the grid of the list may move the top edge by a step",

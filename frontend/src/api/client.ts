@@ -126,6 +126,13 @@ export const api = {
   volumes: (spec: Spec, asked: string, ratio: string, unit: Unit) =>
     ask<Volumes>('POST', '/volumes', { spec, asked, ratio, unit }),
   work: (spec: Spec, unit: Unit, signal?: AbortSignal) => ask<Work>('POST', '/work', { spec, unit }, signal),
+  pages: (id: string, revision: number, piece: string, signal?: AbortSignal) =>
+    ask<Schemas['Pages']>(
+      'GET',
+      `${plan(id)}/revisions/${revision}/pages?${new URLSearchParams({ piece })}`,
+      undefined,
+      signal,
+    ),
   piece: (asked: PieceAsked, signal?: AbortSignal) => ask<LaidPiece>('POST', '/piece', asked, signal),
   closing: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Closing[]>('POST', '/closing', { spec, unit }, signal),
@@ -169,3 +176,13 @@ export const fileOf = (
   file: 'cut-list.csv' | 'plan.json' | 'templates.pdf',
   unit: Unit,
 ) => `/api${plan(id)}/revisions/${revision}/${file}${file === 'cut-list.csv' ? `?unit=${unit}` : ''}`
+
+/** Where a piece, or every one, is had at true size. */
+export const trueSizeOf = (
+  id: string,
+  revision: number,
+  ending: 'pdf' | 'svg' | 'dxf',
+  piece = '',
+  half = false,
+) =>
+  `/api${plan(id)}/revisions/${revision}/pieces.${ending}?${new URLSearchParams({ piece, half: String(half) })}`

@@ -580,6 +580,48 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/{plan_id}/revisions/{number}/pieces.{ending}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pieces at true size
+         * @description Return one piece, or all that are cut, at true size: PDF over as many pages as it takes, SVG or DXF in mm.
+         *
+         *     Raises SpecProblems where there is no such piece, or it takes more pages than anybody glues together.
+         */
+        get: operations["pieces_at_true_size_api_plans__plan_id__revisions__number__pieces__ending__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/revisions/{number}/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheets of paper a piece takes
+         * @description Return how many sheets of each paper one piece, or all that are cut, take at true size.
+         */
+        get: operations["pages_api_plans__plan_id__revisions__number__pages_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{plan_id}/revisions/{number}/plan.json": {
         parameters: {
             query?: never;
@@ -1351,6 +1393,20 @@ export interface components {
             name: string;
             /** Size */
             size: string;
+        };
+        /**
+         * Pages
+         * @description How many sheets of each paper a piece takes at true size; half of it where it is cut on the fold.
+         */
+        Pages: {
+            /** Whole */
+            whole: {
+                [key: string]: number;
+            };
+            /** Half */
+            half: {
+                [key: string]: number;
+            };
         };
         /**
          * PickedEdit
@@ -3840,6 +3896,113 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    pieces_at_true_size_api_plans__plan_id__revisions__number__pieces__ending__get: {
+        parameters: {
+            query?: {
+                piece?: string;
+                half?: boolean;
+                paper?: ("A4" | "A3" | "Letter") | null;
+            };
+            header?: never;
+            path: {
+                plan_id: string;
+                number: number;
+                ending: "pdf" | "svg" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    pages_api_plans__plan_id__revisions__number__pages_get: {
+        parameters: {
+            query?: {
+                piece?: string;
+            };
+            header?: never;
+            path: {
+                plan_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pages"];
                 };
             };
             /** @description Not Found */

@@ -1,4 +1,4 @@
-"""Templates of curves at true size, as PDF: a quarter of every base, the corner of a gusset's front.
+"""Pieces at true size, as PDF: any piece, or only its curves (a quarter of a base, the corner of a front).
 
 Printed at 100 %, the square on the first page measures what is written in it. What is larger than the paper
 is spread over pages that overlap.
@@ -6,11 +6,11 @@ is spread over pages that overlap.
 
 import io
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
-from reportlab.lib.pagesizes import A4, letter
+from reportlab.lib.pagesizes import A3, A4, letter
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
@@ -22,8 +22,9 @@ from ambitus.core.grammar.base.disc import is_traced
 from ambitus.core.lengths import View
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.files.latin import latin
+from ambitus.files.true_size import TrueSize
 
-_PAPERS = {"A4": A4, "Letter": letter}
+_PAPERS = {"A4": A4, "A3": A3, "Letter": letter}
 #: kept clear round every page, and shared by neighbouring pages, in mm
 _MARGIN, _OVERLAP, _HEAD = 12.0, 10.0, 22.0
 #: Pages of one template: more than this nobody glues together.
@@ -41,6 +42,8 @@ class Template:
     cut: tuple[Point, ...]
     seam: tuple[Point, ...]
     straight: tuple[Point, ...]
+    #: other lines of a piece that is printed as it is: more of its seam line, marks, grain
+    more: tuple[tuple[Point, ...], ...] = ()
 
 
 def templates_of(draft: Draft) -> tuple[Template, ...]:
@@ -120,13 +123,73 @@ def templates_pdf(draft: Draft, title: str, paper: str) -> bytes:
     return out.getvalue()
 
 
-def _pages(canvas: Canvas, template: Template, title: str, page: tuple[float, float], inches: bool) -> None:
-    wide, tall = page[0] - 2 * _MARGIN, page[1] - 2 * _MARGIN - _HEAD
-    every = [*template.cut, *template.seam, *template.straight]
-    left, right = min(x for x, _ in every), max(x for x, _ in every)
-    low, high = min(y for _, y in every), max(y for _, y in every)
+def _of_piece(piece: TrueSize) -> Template:
+    """Return a piece, or its half on the fold, as a template."""
+    head, *rest = piece.seam or ((),)
+    cut = piece.cut[0]
+    say = "Its dash-dotted edge lies on the fold of the cloth." if piece.fold else "The whole piece."
+    more = (*rest, *piece.marks, piece.grain)
+    return Template(piece.title, f"{say} The arrow is the grain.", (*cut, cut[0]), head, piece.fold, more)
+
+
+def pieces_pdf(pieces: Sequence[TrueSize], title: str, paper: str, *, inches: bool) -> bytes:
+    """
+    Return *pieces* at true size, each spread over as many sheets of *paper* as it takes, to be glued.
+
+    Raises:
+        SpecProblems: If one of them takes more than :data:`MOST_PAGES`.
+    """
+    out = io.BytesIO()
+    size = _PAPERS[paper]
+    canvas = Canvas(out, pagesize=size, pageCompression=0, invariant=1)
+    canvas.setTitle(title)
+    for piece in pieces:
+        _pages(canvas, _of_piece(piece), title, (size[0] / mm, size[1] / mm), inches)
+    canvas.save()
+    return out.getvalue()
+
+
+def pages_of(pieces: Sequence[TrueSize], paper: str) -> int:
+    """Return how many sheets of *paper* the pieces take."""
+    size = _PAPERS[paper]
+    page = (size[0] / mm, size[1] / mm)
+    spread = (_spread(_of_piece(piece), page) for piece in pieces)
+    return sum(rows * columns for rows, columns in spread)
+
+
+def _room(page: tuple[float, float]) -> tuple[float, float]:
+    return page[0] - 2 * _MARGIN, page[1] - 2 * _MARGIN - _HEAD
+
+
+def _spread(template: Template, page: tuple[float, float]) -> tuple[int, int]:
+    """Return over how many rows and columns of pages a template is spread."""
+    wide, tall = _room(page)
+    left, right, low, high = _box(template)
     columns = max(1, math.ceil((right - left - _OVERLAP) / (wide - _OVERLAP)))
-    rows = max(1, math.ceil((high - low - _OVERLAP) / (tall - _OVERLAP)))
+    return max(1, math.ceil((high - low - _OVERLAP) / (tall - _OVERLAP))), columns
+
+
+def _box(template: Template) -> tuple[float, float, float, float]:
+    every = [*template.cut, *template.seam, *template.straight]
+    xs, ys = [x for x, _ in every], [y for _, y in every]
+    return min(xs), max(xs), min(ys), max(ys)
+
+
+def _map(canvas: Canvas, rows: int, columns: int, here: tuple[int, int], page: tuple[float, float]) -> None:
+    """Draw how the pages lie together, this one filled."""
+    cell = min(4.0, 16.0 / rows, 40.0 / columns)
+    left = page[0] - _MARGIN - 30.0 - columns * cell
+    for row in range(rows):
+        for column in range(columns):
+            y = page[1] - _MARGIN - (row + 1) * cell
+            filled = int((row, column) == here)
+            canvas.rect((left + column * cell) * mm, y * mm, cell * mm, cell * mm, stroke=1, fill=filled)
+
+
+def _pages(canvas: Canvas, template: Template, title: str, page: tuple[float, float], inches: bool) -> None:
+    wide, tall = _room(page)
+    left, _, _, high = _box(template)
+    rows, columns = _spread(template, page)
     if rows * columns > MOST_PAGES:
         why = f"{template.title} would take {rows * columns:,} pages of paper at true size."
         fix = f"Up to {MOST_PAGES} are printed: draw it by its sizes on the cloth."
@@ -135,6 +198,8 @@ def _pages(canvas: Canvas, template: Template, title: str, page: tuple[float, fl
         for column in range(columns):
             where = f"row {row + 1} of {rows}, page {column + 1} of {columns}" if rows * columns > 1 else ""
             _head(canvas, template, f"{title}. {where}".strip(), page, inches)
+            if where:
+                _map(canvas, rows, columns, (row, column), page)
             canvas.saveState()
             frame = canvas.beginPath()
             frame.rect(_MARGIN * mm, _MARGIN * mm, wide * mm, tall * mm)
@@ -150,6 +215,9 @@ def _pages(canvas: Canvas, template: Template, title: str, page: tuple[float, fl
                 _line(canvas, part, 0.5, dash=(4, 3))
             for part in _on_page(template.straight, seen):
                 _line(canvas, part, 0.5, dash=(8, 3, 1, 3))
+            for line in template.more:
+                for part in _on_page(line, seen):
+                    _line(canvas, part, 0.6)
             canvas.restoreState()
             canvas.showPage()
 

@@ -19,7 +19,10 @@ from ambitus.desk.from_file import Refused, begin_from
 from ambitus.desk.plans import Desk, Opened, plan_file
 from ambitus.files.cut_list_csv import cut_list_csv
 from ambitus.files.latin import file_name
-from ambitus.files.templates_pdf import templates_of, templates_pdf
+from ambitus.files.pieces_dxf import pieces_dxf
+from ambitus.files.pieces_svg import pieces_svg
+from ambitus.files.templates_pdf import pages_of, pieces_pdf, templates_of, templates_pdf
+from ambitus.files.true_size import true_size
 from ambitus.store import Plan, Revision
 from ambitus.web.problem import PlainRoute, ProblemDetail, answer
 
@@ -347,6 +350,51 @@ def templates(
     chosen = paper or desk.usual().paper
     content = templates_pdf(drawn.made, f"{drawn.plan.name}, revision {number}", chosen)
     return _download(content, "application/pdf", drawn.plan, number, "pdf")
+
+
+@router.get("/{plan_id}/revisions/{number}/pieces.{ending}", responses=_WRONG, summary="Pieces at true size")
+def pieces_at_true_size(
+    plan_id: str,
+    number: Number,
+    ending: Literal["pdf", "svg", "dxf"],
+    desk: AtDesk,
+    piece: str = "",
+    half: bool = False,
+    paper: Literal["A4", "A3", "Letter"] | None = None,
+) -> Response:
+    """
+    Return one piece, or all that are cut, at true size: PDF over as many pages as it takes, SVG or DXF in mm.
+
+    Raises SpecProblems where there is no such piece, or it takes more pages than anybody glues together.
+    """
+    drawn = desk.drawn(plan_id, number)
+    title, pieces = f"{drawn.plan.name}, revision {number}", true_size(drawn.made, piece, half=half)
+    if ending == "svg":
+        return _download(pieces_svg(pieces, title), "image/svg+xml", drawn.plan, number, "svg")
+    if ending == "dxf":
+        return _download(pieces_dxf(pieces, title), "application/dxf", drawn.plan, number, "dxf")
+    chosen = paper or desk.usual().paper
+    content = pieces_pdf(pieces, title, chosen, inches=drawn.made.bag.unit == "in")
+    return _download(content, "application/pdf", drawn.plan, number, "pdf")
+
+
+class Pages(BaseModel):
+    """How many sheets of each paper a piece takes at true size; half of it where it is cut on the fold."""
+
+    whole: dict[str, int]
+    half: dict[str, int]
+
+
+@router.get("/{plan_id}/revisions/{number}/pages", responses=_WRONG, summary="Sheets of paper a piece takes")
+def pages(plan_id: str, number: Number, desk: AtDesk, piece: str = "") -> Pages:
+    """Return how many sheets of each paper one piece, or all that are cut, take at true size."""
+    made = desk.drawn(plan_id, number).made
+
+    def counted(half: bool) -> dict[str, int]:
+        found = true_size(made, piece, half=half)
+        return {paper: pages_of(found, paper) for paper in ("A4", "A3", "Letter")}
+
+    return Pages(whole=counted(False), half=counted(True))
 
 
 @router.get("/{plan_id}/revisions/{number}/plan.json", responses=_WRONG, summary="The plan as JSON")

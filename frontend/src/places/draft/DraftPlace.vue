@@ -273,6 +273,7 @@ useKeys(
           :unit="unit"
           :open="openSum?.piece.key === laidShown.piece ? openSum.key : undefined"
           :waiting="waiting || laidShown.piece !== laidOut"
+          :kept="plan && keeping === 'kept' ? { id, revision: plan.head } : undefined"
           @open="(key) => show(laidShown!.piece, key)"
           @back="backToBag"
           @look="(now) => (look = { ...look, ...now })"

@@ -2,7 +2,7 @@
 /** What is done with the plan as a whole: undo, the grid, files, the sheet. */
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, fileOf } from '../../api/client'
+import { api, fileOf, trueSizeOf } from '../../api/client'
 import type { PlanAtHand } from './usePlan'
 
 const props = defineProps<{ id: string; at: PlanAtHand; phrase: string }>()
@@ -72,6 +72,8 @@ defineExpose({ toSheet })
           title="Templates of the curves, PDF"
           :href="fileOf(id, plan!.head, 'templates.pdf', unit)"
         />
+        <v-list-item title="All pieces at true size, PDF" :href="trueSizeOf(id, plan!.head, 'pdf')" />
+        <v-list-item title="All pieces at true size, DXF" :href="trueSizeOf(id, plan!.head, 'dxf')" />
         <v-list-item title="Plan, JSON" :href="fileOf(id, plan!.head, 'plan.json', unit)" />
         <v-list-item title="Put away" @click="at.act(() => api.putAway(id))" />
       </v-list>

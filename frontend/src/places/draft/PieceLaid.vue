@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** One piece laid on the table, large: rulers where they lie, every number at its place and opening its sum. */
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
-import type { LaidPiece, Standing, Unit } from '../../api/client'
+import { api, trueSizeOf, type LaidPiece, type Standing, type Unit } from '../../api/client'
+import { useResting } from '../../app/resting'
 import { steppedScale } from '../../bag-drawing/scale'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
@@ -13,6 +14,8 @@ const props = defineProps<{
   unit: Unit
   open?: string
   waiting: boolean
+  /** the revision that is kept, of which files are had */
+  kept?: { id: string; revision: number }
 }>()
 const emit = defineEmits<{
   open: [key: string]
@@ -40,6 +43,14 @@ const bagScale = computed(() =>
     { width: BAG_WIDE, height: BAG_HIGH },
   ),
 )
+/** how many sheets of paper it takes at true size, said before anything is printed */
+const { answer: pages } = useResting(
+  () => props.kept && { ...props.kept, piece: props.laid.piece },
+  (asked, signal) => api.pages(asked.id, asked.revision, asked.piece, signal),
+)
+const sheets = computed(() => (props.laid.half ? pages.value?.half : pages.value?.whole))
+const file = (ending: 'pdf' | 'svg' | 'dxf') =>
+  trueSizeOf(props.kept!.id, props.kept!.revision, ending, props.laid.piece, props.laid.half)
 /** what opens a number: one of the piece's own, or the tick's own sum */
 const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
 </script>
@@ -74,6 +85,14 @@ const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
         </button>
       </div>
     </header>
+    <p v-if="kept" class="true-size">
+      At true size:
+      <a :href="file('pdf')" data-file="pdf">PDF</a>
+      <template v-if="sheets"
+        >({{ sheets.A4 }} of A4, {{ sheets.A3 }} of A3, {{ sheets.Letter }} of Letter)</template
+      >
+      <a :href="file('svg')" data-file="svg">SVG</a> <a :href="file('dxf')" data-file="dxf">DXF</a>
+    </p>
     <div ref="table" class="table">
       <div class="sheet" :style="{ width: `${laid.size[0]}px`, height: `${laid.size[1]}px` }">
         <svg :viewBox="`0 0 ${laid.size[0]} ${laid.size[1]}`" aria-hidden="true">

@@ -6,12 +6,17 @@ from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.spec.resolved import InterfacingFacts, Resolved
 
 
-def on_outer(bag: Resolved) -> InterfacingFacts | None:
-    """Return the interfacing that lies on all of the outer, if one does."""
+def interfacing_of(bag: Resolved) -> InterfacingFacts | None:
+    """Return the interfacing that is cut for a bag, if one is, wherever it lies."""
     key = INTERFACING_MATERIAL.found(bag)
-    if key is None or not bag.kinds.interfacing.cuts or bag.kinds.interfacing.part:
+    if key is None or not bag.kinds.interfacing.cuts:
         return None
     return bag.facts.interfacings[str(key.value)]
+
+
+def on_outer(bag: Resolved) -> InterfacingFacts | None:
+    """Return the interfacing that lies on all of the outer, if one does."""
+    return None if bag.kinds.interfacing.part else interfacing_of(bag)
 
 
 def is_doubled(bag: Resolved) -> bool:

@@ -4,7 +4,7 @@ from itertools import pairwise
 
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.work import work_pictures
-from ambitus.core.grammar.thickness import on_outer
+from ambitus.core.grammar.thickness import interfacing_of
 from ambitus.core.lengths import View
 from ambitus.core.sew.minutes import minutes_of, under_needle
 from ambitus.core.shown.models import StepShown, WorkShown
@@ -31,7 +31,7 @@ def _needle(draft: Draft, step: Step, view: View) -> str:
     """Return what lies under the needle: each cloth by name and how often, and how thick it is together."""
     said, thick = [], 0.0
     for layer, times in under_needle(draft.plan, step.acts):
-        more = on_outer(draft.bag) if layer == "interfacing" else None
+        more = interfacing_of(draft.bag) if layer == "interfacing" else None
         cloth = more or draft.bag.cloth(layer)
         said.append(f"{times} × {within(cloth.label)}")
         thick += times * cloth.thickness

@@ -3,11 +3,8 @@
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
-from shapely.geometry import LineString, Polygon, box
-from shapely.geometry.base import BaseGeometry
-
-from ambitus.core.curves import flattened
 from ambitus.core.drawing.flat import MarkShape
+from ambitus.core.drawing.laid.outline import kept, lines_of
 from ambitus.core.drawing.laid.spread import in_rows, spread
 from ambitus.core.drawing.laid.ticks import (
     Side,
@@ -150,14 +147,6 @@ def _halved(piece: Piece, ticks: Sequence[Tick]) -> tuple[Tick, ...]:
     return tuple(each_once(out))
 
 
-def _kept(piece: Piece, half: bool) -> tuple[float, float, float, float]:
-    """Return the part of a piece's box that is drawn."""
-    left, bottom, right, top = piece.box
-    if half and piece.folded:
-        return left, (bottom + top) / 2, right, top
-    return (left, bottom, (left + right) / 2, top) if half else (left, bottom, right, top)
-
-
 def _fine_lines(unit: Unit, scale: float) -> tuple[float, float, float]:
     """Return the lines of the ruler that can be told apart at a scale."""
     kinds = _METRIC if system_of(unit) == "metric" else _INCH
@@ -208,7 +197,7 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
     half = look.half and can_be_halved(piece)
     ticks = ticks_of(piece)
     ticks = _halved(piece, ticks) if half else ticks
-    kept = _kept(piece, half)
+    part = kept(piece, half)
     by_side: dict[Side, list[Tick]] = {"top": [], "bottom": [], "left": []}
     for tick in ticks:
         by_side[tick.side].append(tick)
@@ -226,7 +215,7 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
     beside = max((_size_of(t, say, look.type) for t in by_side["left"]), default=0.0) + ruler + gap + leader
     need = tall * len(by_side["left"])
     high = max(high, above + below - ruler - lowest + need)
-    across, up = kept[2] - kept[0], kept[3] - kept[1]
+    across, up = part[2] - part[0], part[3] - part[1]
     room_x, room_y = wide - beside - 30, high - above - below
     scale = min(room_x / across, room_y / up, LARGEST)
     stretched = 1.0
@@ -238,7 +227,7 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
         high = max(least, above + below + up * scale * stretched)
         room_y = high - above - below
     table = _Table(
-        kept,
+        part,
         (beside + (room_x - across * scale) / 2, above + (room_y - up * scale * stretched) / 2),
         scale,
         stretched,
@@ -255,7 +244,7 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
             for one in _along(piece, table, by_side[side], rows[side], say, (4.0, wide - 4))
         ),
     ]
-    x, y = table.here((kept[0], kept[3]))
+    x, y = table.here((part[0], part[3]))
     return LaidPiece(
         size=(wide, high),
         scale=scale,
@@ -273,27 +262,10 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
 
 def _lines(piece: Piece, table: _Table, half: bool) -> tuple[str, str, str]:
     """Return cut line, seam line and fold of what is drawn."""
-    outline: BaseGeometry = Polygon(flattened(piece.cut, piece.bends))
-    sewn = flattened(piece.sewn, tuple(e.seam_bend for e in piece.edges))
-    ring: BaseGeometry = LineString([*sewn, sewn[0]])
-    fold = ""
-    if half:
-        left, bottom, right, top = table.kept
-        part = box(left, bottom, right, top)
-        outline, ring = outline.intersection(part), ring.intersection(part)
-        ends = ((left, bottom), (right, bottom)) if piece.folded else ((right, bottom), (right, top))
-        fold = path([table.here(p) for p in ends])
-    # an outline that crosses itself (a stop says so) may fall apart
-    shells = [part.simplify(0.02) for part in getattr(outline, "geoms", [outline])]
-    rims = [list(part.exterior.coords)[:-1] for part in shells if isinstance(part, Polygon)]
-    cut = "".join(path([table.here((x, y)) for x, y in rim], closed=True) for rim in rims)
-    parts = getattr(ring, "geoms", [ring])
-    stitch = "".join(
-        path([table.here((x, y)) for x, y in part.simplify(0.02).coords])
-        for part in parts
-        if isinstance(part, LineString)
-    )
-    return cut, stitch, fold
+    lines = lines_of(piece, half)
+    cut = "".join(path([table.here(p) for p in rim], closed=True) for rim in lines.cut)
+    seam = "".join(path([table.here(p) for p in part]) for part in lines.seam)
+    return cut, seam, path([table.here(p) for p in lines.fold]) if lines.fold else ""
 
 
 def _rulers(unit: Unit, table: _Table, by_side: dict[Side, list[Tick]]) -> Iterator[Ruler]:
