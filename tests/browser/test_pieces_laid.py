@@ -40,6 +40,25 @@ def test_a_mark_is_read_off_the_drawing(screen: Screen, server: Server) -> None:
     assert "17.5 strap" in page.inner_text(".layings").replace("\xa0", " ")
 
 
+def test_a_piece_is_had_at_true_size(screen: Screen, server: Server) -> None:
+    """How many sheets it takes is said before it is printed, and so many come; on the fold fewer."""
+    screen.open("March folder tote")
+    _lay(screen, "outer panel")
+    page = screen.page
+    page.wait_for_selector(".true-size >> text=of A4")
+    told = int(page.inner_text(".true-size").split("(")[1].split()[0])
+    pdf = httpx.get(server.address + (page.get_attribute("[data-file='pdf']", "href") or "")).content
+    assert pdf.count(b"/Type /Page\n") == told
+    page.click("button:has-text('On the fold')")
+    page.wait_for_selector(".piece-laid .on-fold", state="attached")
+    half = int(page.inner_text(".true-size").split("(")[1].split()[0])
+    assert half < told
+    for ending, begins in (("svg", b"<svg"), ("dxf", b"  0")):
+        href = page.get_attribute(f"[data-file='{ending}']", "href") or ""
+        assert "half=true" in href
+        assert httpx.get(server.address + href).content.startswith(begins)
+
+
 def test_the_piece_follows_the_plan_and_the_keys(screen: Screen) -> None:
     """Laid out it is redrawn with every edit; from the wrong side, on the fold, and back by l and Escape."""
     screen.open("March folder tote")

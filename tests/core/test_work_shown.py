@@ -168,19 +168,19 @@ def test_a_bag_that_cannot_be_sewn_says_where() -> None:
     assert len(shown.steps) > 20
 
 
-def test_what_lies_under_the_needle_is_told_of_a_base_that_alone_is_interfaced() -> None:
-    """Its interfacing reaches into the seam of the base, and is named there by its own name."""
+@pytest.mark.parametrize(("step", "reaches"), [(5.0, True), (1.0, False)])
+def test_what_lies_under_the_needle_where_the_base_alone_is_interfaced(step: float, reaches: bool) -> None:
+    """Brought to a coarse grid its interfacing reaches into the seam: there it is named by its own name."""
     made = drafted(
         {
             "unit": "mm",
-            "preset": "sack",
-            "size": {"diameter": 180, "height": 260},
-            "base": {"kind": "circle"},
+            "grid": {"step": step},
+            "size": {"height": 350, "length": 285, "breadth": 204},
+            "base": {"kind": "rectangle"},
             "interfacing": {"kind": "base_only", "material": "fusible_light"},
-            "top": {"kind": "turned_through"},
+            "allowances": {"general": 11},
             "carry": [],
         }
     )
-    told = work_shown(made, View("mm", "mm"))
-    base = next(step for step in told.steps if step.title == "Sew the base seam of the outer")
-    assert "1 × fusible woven, light" in base.needle
+    needles = {shown.title: shown.needle for shown in work_shown(made, MM).steps}
+    assert ("× fusible woven, light" in needles["Sew the base seam of the outer"]) == reaches

@@ -217,6 +217,8 @@ def _path(maker: random.Random, plan: str) -> tuple[str, str]:
             ("GET", f"/api/plans/{odd}/revisions/{number}/cut-list.csv{unit}"),
             ("GET", f"/api/plans/{odd}/revisions/{number}/plan.json"),
             ("GET", f"/api/plans/{odd}/revisions/{number}/templates.pdf"),
+            ("GET", f"/api/plans/{odd}/revisions/{number}/pieces.pdf"),
+            ("GET", f"/api/plans/{odd}/revisions/{number}/pages"),
             ("GET", f"/api/plans/{odd}/compare?before={number}&after=1"),
             ("GET", f"/api/plans?limit={number}&offset={number}"),
             ("POST", f"/api/plans/{odd}/revisions/{number}/restore"),

@@ -53,13 +53,19 @@ class Lane:
             leave()
 
 
+#: what is read off a plan and has to be drafted for it
+_DRAFTED = {
+    *("sheet", "cut-list.csv", "templates.pdf", "plan.json", "compare", "pages"),
+    *(f"pieces.{ending}" for ending in ("pdf", "svg", "dxf")),
+}
+
+
 def _lane_of(method: str, path: str) -> str | None:
     if path in ("/api/outline", "/api/plans/from-file"):
         return "reading"
     if path.startswith("/api/plans"):
         # what is read off a plan is drafted; the shelf and a save wait behind no drawing and no tile
-        drafts = path.rsplit("/", 1)[-1] in ("sheet", "cut-list.csv", "templates.pdf", "plan.json", "compare")
-        return "drafting" if drafts else "keeping"
+        return "drafting" if path.rsplit("/", 1)[-1] in _DRAFTED else "keeping"
     return "drafting" if path.startswith("/api/") and (method == "POST" or path == "/api/begin") else None
 
 

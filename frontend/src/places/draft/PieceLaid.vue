@@ -87,7 +87,7 @@ const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
     </header>
     <p v-if="kept" class="true-size">
       At true size:
-      <a :href="file('pdf')" data-file="pdf">PDF</a>
+      <a :href="file('pdf')" data-file="pdf">PDF</a>&nbsp;
       <template v-if="sheets"
         >({{ sheets.A4 }} of A4, {{ sheets.A3 }} of A3, {{ sheets.Letter }} of Letter)</template
       >
