@@ -216,6 +216,13 @@ def test_an_order_that_no_longer_holds_is_told_and_kept(
     assert not [f for f in findings(drafted(with_order(spec, field, usual))) if f.rule.id == found[0].rule.id]
 
 
+def test_a_lining_that_is_cut_later_is_marked_later() -> None:
+    """What is marked first are the outer's marks; the gap is the lining's, and is marked with it."""
+    usual, later = drafted(LINED), drafted(with_order(LINED, "cloth.lining_cut", "turn"))
+    said = [next(s.say for s in made.steps if s.key == "mark") for made in (usual, later)]
+    assert ["the gap" in words for words in said] == [True, False]
+
+
 def test_staying_at_one_place_saves_changes() -> None:
     """By iron and machine the work never goes to and fro more often than along the bag, and mostly less."""
     fewer = 0
@@ -432,7 +439,11 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
     ),
     "the straps left out of the top seam": (LINED, without(_is(acts.Baste)), "not in place yet"),
     "the straps after the top seam": (LINED, after(_is(acts.Baste), top_seam), "not in place yet"),
-    "the outer not turned for the lining": (LINED, without(_is(acts.TurnTo, out="right")), "would lie on"),
+    "the outer not turned for the lining": (
+        tote(carry=[]),
+        without(_is(acts.TurnTo, out="right")),
+        "would lie on",
+    ),
     "the lining not round the outer": (LINED, without(_is(acts.Nest)), "does not lie in"),
     "turned before it is joined": (LINED, before(turn, top_seam), "not joined yet"),
     "turned with its bulk": (LINED, without(_is(acts.TrimBulk)), "trimmed before it is turned"),
@@ -494,6 +505,11 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         OVERLOCKED,
         before(_sewing("outer", "side", 1), _is(acts.Finish)),
         "comes before",
+    ),
+    "straps basted to what lies inside": (
+        LINED,
+        before(_is(acts.Baste), _is(acts.TurnTo, out="right")),
+        "lies inside",
     ),
     "the lining laid out before it is cut": (
         with_order(LINED, "cloth.lining_cut", "turn"),
@@ -560,7 +576,7 @@ def test_there_are_forty_of_them() -> None:
 
 def test_a_refused_step_is_named_with_its_reason() -> None:
     """What a maker reads: the step that cannot go on, and why."""
-    made = drafted(LINED)
+    made = drafted(tote(carry=[]))
     order = [replace(s, acts=()) if s.key == "turn out" else s for s in made.steps]
     from ambitus.core.steps.carried_out import carried_out
 

@@ -1845,6 +1845,8 @@ export interface components {
             shown: string;
             /** Terms */
             terms: components["schemas"]["ShownTerm"][];
+            /** Ends */
+            ends: string;
         };
         /**
          * ShownTerm

@@ -4,7 +4,7 @@ import type { Sum } from '../api/client'
 import ShownLength from '../length-field/ShownLength.vue'
 import './sum.css'
 
-defineProps<{ sum: Sum; unit: string; about: string; was?: string; waiting?: boolean; total?: string }>()
+defineProps<{ sum: Sum; unit: string; about: string; was?: string; waiting?: boolean }>()
 const sources: Record<string, string> = {
   chosen: 'chosen',
   default: 'default',
@@ -28,7 +28,7 @@ const sources: Record<string, string> = {
       </li>
     </ol>
     <p class="total">
-      <span>{{ total ?? 'Cut' }}</span>
+      <span>{{ sum.ends }}</span>
       <strong data-testid="sum-total"><ShownLength :text="sum.shown" :unit="unit" /></strong>
     </p>
     <p v-if="was" class="was">was <ShownLength :text="was" /> a moment ago</p>

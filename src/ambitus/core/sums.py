@@ -109,6 +109,8 @@ class ShownSum:
     plain: str
     shown: str
     terms: tuple[ShownTerm, ...]
+    #: what its last line is called: what is done with the number
+    ends: str
 
 
 def gathered(terms: Iterable[Term]) -> tuple[Term, ...]:
@@ -146,9 +148,9 @@ def twice(terms: Iterable[Term]) -> tuple[Term, ...]:
     return tuple(replace(t, mm=2 * t.mm, times=2 * t.times) for t in terms)
 
 
-def show_sum(summed: Sum, view: View) -> ShownSum:
+def show_sum(summed: Sum, view: View, ends: str = "Cut") -> ShownSum:
     """
-    Return *summed* as text whose shown terms add up exactly to the shown total.
+    Return *summed* as text whose shown terms add up exactly to the shown total; *ends* names that.
 
     Terms are shown on one common quantum. What is lost by that goes into the grid line; where the
     sum has none and the shown figures would not add up, a line says so.
@@ -190,4 +192,5 @@ def show_sum(summed: Sum, view: View) -> ShownSum:
         view.quantum_text(total, 0),
         view.quantum_text(total, decimals),
         shown,
+        ends,
     )

@@ -30,7 +30,6 @@ const openSum = computed(() => found(props.drafted, props.opened, props.laid))
         :unit="unit"
         :about="i ? 'sewn to' : openSeam.label"
         :waiting="waiting"
-        total="Measured"
       />
       <button type="button" class="quiet" @click="openedSeam = ''">Back to the piece</button>
     </template>
@@ -40,7 +39,6 @@ const openSum = computed(() => found(props.drafted, props.opened, props.laid))
       :unit="unit"
       :about="`${openSum.piece.letter} · ${openSum.piece.name}, ${openSum.piece.count} to cut`"
       :waiting="waiting"
-      :total="openSum.total"
     />
     <section v-if="!openSeam && laid && laid.piece === openSum?.piece.key" class="marks-of layings">
       <h3>Lay the ruler {{ times(laid.layings.length) }}</h3>

@@ -3,7 +3,7 @@
 import type { Piece, Unit } from '../../api/client'
 import ShownLength from '../../length-field/ShownLength.vue'
 
-defineProps<{ piece: Piece; sum: string; name: string; unit: Unit; open: boolean; small?: boolean }>()
+defineProps<{ piece: Piece; sum: string; unit: Unit; open: boolean; small?: boolean }>()
 const emit = defineEmits<{ open: [piece: string, sum: string] }>()
 </script>
 
@@ -12,7 +12,7 @@ const emit = defineEmits<{ open: [piece: string, sum: string] }>()
     type="button"
     class="number-button"
     :class="{ open, small }"
-    :aria-label="`${piece.name}, ${name} ${piece.sums[sum]!.plain} ${unit}, show the sum`"
+    :aria-label="`${piece.name}, ${piece.sums[sum]!.label.toLowerCase()} ${piece.sums[sum]!.plain} ${unit}, show the sum`"
     :data-sum="`${piece.key}/${sum}`"
     @click="emit('open', piece.key, sum)"
   >

@@ -56,21 +56,11 @@ const scale = computed(() => {
   )
 })
 const columns = computed(() => [...stacks.value, ...(strips.value.length ? [strips.value] : [])])
-const names: Record<string, string> = {
-  width: 'width',
-  height: 'height',
-  across: 'cut-out across',
-  up: 'cut-out up',
-  length: 'length',
-  buy: 'buy',
-  opens: 'opens',
-}
 const order = ['length', 'width', 'height', 'across', 'up', 'buy', 'opens']
 const sums = (p: Piece) => order.filter((k) => k in p.sums)
 const number = (piece: Piece, sum: string) => ({
   piece,
   sum,
-  name: names[sum]!,
   unit: props.drafted.unit,
   open: props.open?.piece === piece.key && props.open.sum === sum,
 })
@@ -107,7 +97,7 @@ const show = (piece: string, sum: string) => emit('open', piece, sum)
         </p>
         <p v-if="'buy' in p.sums" class="piece-size buy-line">
           <template v-for="k in sums(p).slice(2)" :key="k">
-            <span class="by">{{ names[k] }}</span>
+            <span class="by">{{ p.sums[k]!.ends.toLowerCase() }}</span>
             <PieceNumber v-bind="number(p, k)" @open="show" />
           </template>
         </p>

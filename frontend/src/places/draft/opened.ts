@@ -12,8 +12,6 @@ export interface OpenedSum {
   piece: Piece
   key: string
   sum: Sum
-  /** what the last line of the sum is called */
-  total: 'Cut' | 'Mark' | 'Buy' | 'Opens'
 }
 
 /** Return the open sum; what is no longer there gives way to the first dimension of the first piece. */
@@ -22,11 +20,10 @@ export function opened(drafted: Drafted, asked?: Opened, laid?: LaidPiece): Open
   if (!piece) return undefined
   const [mark, reading] = asked?.sum.startsWith('mark ') ? asked.sum.slice(5).split('/').map(Number) : []
   const read = piece.marks[mark ?? -1]?.readings[reading ?? -1]
-  if (read) return { piece, key: asked!.sum, sum: read.sum, total: 'Mark' }
+  if (read) return { piece, key: asked!.sum, sum: read.sum }
   const tick = asked?.sum.startsWith('tick ') ? Number(asked.sum.slice(5)) : -1
   const own = laid?.piece === piece.key ? laid.ticks[tick]?.sum : undefined
-  if (own) return { piece, key: asked!.sum, sum: own, total: 'Mark' }
+  if (own) return { piece, key: asked!.sum, sum: own }
   const key = asked && asked.sum in piece.sums ? asked.sum : Object.keys(piece.sums)[0]!
-  const total = key === 'buy' ? 'Buy' : key === 'opens' ? 'Opens' : 'Cut'
-  return { piece, key, sum: piece.sums[key]!, total }
+  return { piece, key, sum: piece.sums[key]! }
 }

@@ -123,7 +123,7 @@ def _tick(one: LaidTick, view: View) -> TickShown:
         tick.side,
         tick.key,
         tick.size,
-        show_sum(tick.sum, view),
+        show_sum(tick.sum, view, "Cut" if tick.size else "Mark"),
         one.label,
         one.leader,
         one.at,

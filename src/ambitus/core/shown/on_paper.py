@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.laid import Tick, ticks_of
 from ambitus.core.drawing.laid.picture import PAPER, Look
-from ambitus.core.drawing.laid.ticks import is_strip
+from ambitus.core.drawing.laid.ticks import SAME, is_strip
 from ambitus.core.form.model import Mark, Piece
 from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.laid import LaidShown, laid_with
@@ -33,23 +33,14 @@ class OnPaper:
 
 def _marked(piece: Piece) -> frozenset[tuple[str, float, str]]:
     """Return what is marked on a piece, as it is read off: no sizes, and no corners that its size tells."""
-    return frozenset((t.side, round(t.mm, 3), t.word) for t in ticks_of(piece) if not _told_by_size(t))
-
-
-def _told_by_size(tick: Tick) -> bool:
-    return tick.word in ("corner", "wide", "high", "long")
+    return frozenset((t.side, round(t.mm, 3), t.word) for t in ticks_of(piece) if t.of == "mark")
 
 
 def _drawn(mark: Mark, at: int, reading: int, ticks: Sequence[Tick]) -> bool:
     """Return whether a reading of a mark is a number of the drawing, by itself or in a sum of it."""
-    name, summed = mark.readings[reading]
-    told = f"{mark.label}, {name}"
-    return any(
-        tick.key == f"mark {at}/{reading}"
-        or abs(tick.mm - summed.total) < 0.01
-        or any(term.label == told for term in tick.sum.terms)
-        for tick in ticks
-    )
+    _, summed = mark.readings[reading]
+    key = f"mark {at}/{reading}"
+    return any(key in tick.tells or abs(tick.mm - summed.total) < SAME for tick in ticks)
 
 
 def _words(piece: Piece, view: View, ticks: Sequence[Tick]) -> Iterator[str]:

@@ -186,15 +186,19 @@ def _cut_out_line(piece: Piece, view: View) -> str:
     return f"{view.worked(piece.size('across'))} × {view.worked(piece.size('up'))}"
 
 
+#: what the numbers of a piece are for, that are not cut
+_ENDS = {"buy": "Buy", "opens": "Opens"}
+
+
 def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
     """Return every piece with its sums, marks and picture, all pictures to one scale."""
     widest = widest_of(draft.pieces)
     known: dict[int, ShownSum] = {}
 
-    def shown(summed: Sum) -> ShownSum:
+    def shown(key: str, summed: Sum) -> ShownSum:
         """Pieces cut alike share their sums; each is put into words once."""
         if id(summed) not in known:
-            known[id(summed)] = show_sum(summed, view)
+            known[id(summed)] = show_sum(summed, view, _ENDS.get(key, "Cut"))
         return known[id(summed)]
 
     return tuple(
@@ -214,13 +218,13 @@ def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
             any(p.bends),
             p.folded,
             _half_line(p, view),
-            {key: shown(s) for key, s in p.sums.items()},
+            {key: shown(key, s) for key, s in p.sums.items()},
             tuple(
                 MarkShown(
                     m.kind,
                     m.label,
                     m.corner,
-                    tuple(ReadingShown(n, show_sum(s, view)) for n, s in m.readings),
+                    tuple(ReadingShown(n, show_sum(s, view, "Mark")) for n, s in m.readings),
                 )
                 for m in p.marks
             ),
@@ -352,7 +356,7 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
             SeamShown(
                 w.seam.key,
                 w.seam.label,
-                tuple(show_sum(chain, view) for chain in w.chains),
+                tuple(show_sum(chain, view, "Measured") for chain in w.chains),
                 view.worked(w.difference),
                 w.agrees,
             )

@@ -82,9 +82,14 @@ def _smoothed(bag: Resolved) -> Step:
     )
 
 
+def cut_later(bag: Resolved) -> tuple[str, ...]:
+    """Return the layers that are cut when their turn comes."""
+    return ("lining",) if goes(bag, LINING_CUT, "turn") else ()
+
+
 def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
     yield _smoothed(bag)
-    later = ("lining",) if goes(bag, LINING_CUT, "turn") else ()
+    later = cut_later(bag)
     but = ", all but the lining’s" if later else ""
     yield Step(
         "measure",
@@ -119,7 +124,7 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
         yield Step(
             "cut lining",
             "Measure, cut and mark the pieces of the lining",
-            "As they were drafted, or a little less where the outer came out smaller: measure it first.",
+            "Measure the sewn outer first: where it came out smaller, sew the lining’s seams deeper.",
             LINING_AT,
             needs=("pieces marked",),
             gives=("lining pieces cut", "lining cut"),

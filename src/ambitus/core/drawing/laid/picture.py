@@ -9,12 +9,10 @@ from ambitus.core.drawing.laid.spread import in_rows, spread
 from ambitus.core.drawing.laid.ticks import (
     Side,
     Tick,
-    across_key,
     each_once,
     is_strip,
     point_of,
     ticks_of,
-    up_key,
 )
 from ambitus.core.drawing.paths import path
 from ambitus.core.form.model import Piece
@@ -139,7 +137,7 @@ def _halved(piece: Piece, ticks: Sequence[Tick]) -> tuple[Tick, ...]:
                     Term("The other half", -summed.total / 2, "It lies under this one, on the fold."),
                 ),
             )
-            out.append(Tick(side, snap(tick.mm / 2), "half", half, size=True))
+            out.append(Tick(side, snap(tick.mm / 2), "half", half, of="size"))
         elif (mine and tick.mm > long / 2 + 0.01) or (piece.folded and tick.side == "bottom"):
             continue
         else:
@@ -413,6 +411,3 @@ def _grain(piece: Piece, table: _Table) -> str:
         back = tip - way * head * 1.5
         arrow += path([(back, cy - head), (tip, cy), (back, cy + head)])
     return arrow
-
-
-__all__ = ["LaidPiece", "LaidTick", "Look", "Ruler", "across_key", "can_be_halved", "laid_piece", "up_key"]

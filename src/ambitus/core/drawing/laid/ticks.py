@@ -22,7 +22,8 @@ class Tick:
     One place on a ruler: so many mm from its zero, in a word or two, and the sum that it comes from.
 
     ``key`` is the number that it opens among those of the piece (``width``, ``mark 2/0``), or nothing where
-    the sum is its own. ``size`` ticks are the cut size at the end of the ruler.
+    the sum is its own; ``tells`` are the readings of marks that go into it. It is ``of`` the cut size at the
+    end of the ruler, of a corner that is cut out, or of a mark.
     """
 
     side: Side
@@ -30,7 +31,13 @@ class Tick:
     word: str
     sum: Sum
     key: str = ""
-    size: bool = False
+    of: Literal["size", "corner", "mark"] = "mark"
+    tells: frozenset[str] = frozenset()
+
+    @property
+    def size(self) -> bool:
+        """Whether it is the cut size."""
+        return self.of == "size"
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,14 +140,14 @@ class _Edge:
         """Return the cut size, at the end of the ruler."""
         summed = self.piece.sums[self.size]
         word = {"width": "wide", "height": "high", "length": "long"}[self.size]
-        return Tick(self.side, self.long, word, summed, self.size, size=True)
+        return Tick(self.side, self.long, word, summed, self.size, "size")
 
     def tick(self, at: float, word: str, told: Sequence[_Told]) -> Tick:
         """Return the tick at a place, by the reading that tells it, or by what is left of the whole."""
         mm = self.mm(at)
         for one in told:
             if abs(one.sum.total - mm) < SAME:
-                return Tick(self.side, mm, word, one.sum, one.key)
+                return Tick(self.side, mm, word, one.sum, one.key, tells=frozenset({one.key}))
         label = f"{word[0].upper()}{word[1:]}, from the {'top' if self.from_top else 'zero'} of the ruler"
         whole = self.piece.sums[self.size]
         for one in told:
@@ -149,7 +156,7 @@ class _Edge:
                     Term(whole.label, whole.total, "The whole edge, as it is cut."),
                     Term(f"{one.label}, {one.name}", -one.sum.total, "Read from the other end."),
                 )
-                return Tick(self.side, mm, word, Sum(label, terms))
+                return Tick(self.side, mm, word, Sum(label, terms), tells=frozenset({one.key}))
         begins = self._begins()
         for one in told:
             if begins > SAME and abs(begins + one.sum.total - mm) < SAME:
@@ -157,7 +164,7 @@ class _Edge:
                     Term("To where the edge begins", begins, "Beside it a corner is cut out or rounded."),
                     Term(f"{one.label}, {one.name}", one.sum.total, "From the end of that edge."),
                 )
-                return Tick(self.side, mm, word, Sum(label, terms))
+                return Tick(self.side, mm, word, Sum(label, terms), tells=frozenset({one.key}))
         if abs(whole.total / 2 - mm) < SAME:
             terms = (
                 Term(whole.label, whole.total, "The whole edge, as it is cut."),
@@ -180,7 +187,7 @@ class _Edge:
         key = "across" if self.side != "left" else "up"
         mm, out = self.mm(at), self.piece.sums[key]
         if abs(out.total - mm) < SAME:
-            return Tick(self.side, mm, "corner", out, key)
+            return Tick(self.side, mm, "corner", out, key, "corner")
         whole = self.piece.sums[self.size]
         half = [Term("Half of it, to the fold", -whole.total / 2, "The cut-out is measured from the fold.")]
         terms = [Term(whole.label, whole.total, "The whole edge, as it is cut.")]
@@ -190,7 +197,7 @@ class _Edge:
         terms.append(Term(out.label, sign * out.total, "The cut-out."))
         rest = snap(mm - sum(t.mm for t in terms))
         terms += [Term("As it is drafted", rest, "What is left of the edge.")] if abs(rest) > SAME else []
-        return Tick(self.side, mm, "corner", Sum("Corner of the cut-out", tuple(terms)))
+        return Tick(self.side, mm, "corner", Sum("Corner of the cut-out", tuple(terms)), of="corner")
 
 
 def _corners(piece: Piece) -> Iterator[tuple[Side, float]]:
@@ -254,7 +261,8 @@ def each_once(ticks: Sequence[Tick]) -> list[Tick]:
             first = out[same]
             # a number that opens one of the piece's own wins
             keep = first if first.key or not tick.key else tick
-            out[same] = replace(keep, word=f"{first.word}, {tick.word}", size=first.size)
+            words, tells = f"{first.word}, {tick.word}", first.tells | tick.tells
+            out[same] = replace(keep, word=words, of=first.of, tells=tells)
     above = {(round(t.mm, 3), word) for t in out if t.side == "top" for word in t.word.split(", ")}
     below = {(round(t.mm, 3), word) for t in out if t.side == "bottom" for word in t.word.split(", ")}
     return [t for t in out if t.side != "bottom"] if below <= above else out

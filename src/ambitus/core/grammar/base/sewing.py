@@ -253,7 +253,7 @@ def sides_and_base(
         rank + (5 if base_first else 0),
         needs=ready,
         gives=sides,
-        say=f"{FROM_TOP} Along the base and up the other side without a stop, the needle down at each corner."
+        say=f"{FROM_TOP} Along the base and up the other side in the same go, the needle down at each corner."
         if in_one
         else FROM_TOP,
         form=form,

@@ -57,6 +57,8 @@ def _baste(work: Work, act: acts.Baste) -> None:
         else:
             taken = [e for e in edges if work.is_glued(e)]
             refuse(bool(taken), "the edge that it lies at is sewn already")
+            # what is caught in a seam hangs down the right side
+            reached(work, act.to, "right")
         work.basted[key] = (act.to, act.at)
 
 

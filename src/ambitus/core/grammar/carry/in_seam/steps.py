@@ -18,7 +18,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             "One at the front, one at the back, both ends at their marks and reaching up past the raw edge, "
             "the strap hanging down the right side.",
             540,
-            needs=(f"carry {at} made", "outer body sewn"),
+            needs=(f"carry {at} made", "outer body sewn", "right side out"),
             gives=(f"carry {at} basted",),
             acts=(acts.Baste((f"strap carry.{at}",), "outer"),),
             settings="Straight stitch 4, inside the allowance.",

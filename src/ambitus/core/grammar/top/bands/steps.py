@@ -48,7 +48,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         "Baste a band to the front and one to the back",
         "On the right side of the outer, raw edges level, folded edge down, short of the side seams.",
         590,
-        needs=("bands folded", "outer body sewn"),
+        needs=("bands folded", "outer body sewn", "right side out"),
         gives=("bands basted",),
         acts=(acts.Baste(("band",), "outer"),),
         lengths=(("From the side seam", INSIDE.mm(bag.unit)),),
