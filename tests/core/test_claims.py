@@ -55,7 +55,9 @@ def _lies(*ways: str) -> Holds:
 
 
 def _flat(work: Work, step: Step) -> bool:
-    return all(work.out(body) is None for body in work.bodies(("outer",)))
+    """Of what is worked on now: a lining may lie flat beside an outer that is sewn."""
+    worked = {layer for act in step.acts for layer in acts.touched(act)} & set(work.plan.forms)
+    return all(work.out(body) is None for body in work.bodies(worked or {"outer"}))
 
 
 def _solid(work: Work, step: Step) -> bool:

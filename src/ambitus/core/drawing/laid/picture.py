@@ -233,13 +233,20 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
         look.type,
     )
     cut, stitch, fold = _lines(piece, table, half)
-    rulers = tuple(_rulers(look.unit, table, by_side)) if ruler else ()
+    top, foot = table.origin[1] - gap - ruler, table.origin[1] + table.drawn[1] + gap + ruler
+    low = foot if rows["bottom"] else high
+    # more numbers beside it than it is high: those above and below make room
+    short = max(0.0, need - (low - top))
+    up, down = (short / 2, short / 2) if rows["bottom"] else (short, 0.0)
+    rulers = tuple(_rulers(look.unit, table, by_side, strip=is_strip(piece))) if ruler else ()
     laid = [
-        *_beside(piece, table, by_side["left"], say, (above - ruler, high - below + lowest)),
+        *_beside(piece, table, by_side["left"], say, (top - up, low + down)),
         *(
             one
             for side in ("top", "bottom")
-            for one in _along(piece, table, by_side[side], rows[side], say, (4.0, wide - 4))
+            for one in _along(
+                piece, table, by_side[side], rows[side], say, (4.0, wide - 4), up if side == "top" else down
+            )
         ),
     ]
     x, y = table.here((part[0], part[3]))
@@ -266,7 +273,7 @@ def _lines(piece: Piece, table: _Table, half: bool) -> tuple[str, str, str]:
     return cut, seam, path([table.here(p) for p in lines.fold]) if lines.fold else ""
 
 
-def _rulers(unit: Unit, table: _Table, by_side: dict[Side, list[Tick]]) -> Iterator[Ruler]:
+def _rulers(unit: Unit, table: _Table, by_side: dict[Side, list[Tick]], *, strip: bool) -> Iterator[Ruler]:
     left, bottom, right, top = table.kept
     (x, y), (wide, high) = table.origin, table.drawn
     for side, ticks in by_side.items():
@@ -276,7 +283,7 @@ def _rulers(unit: Unit, table: _Table, by_side: dict[Side, list[Tick]]) -> Itera
         scale = table.scale * (table.stretched if upright else 1.0)
         fine, middle, long = _fine_lines(unit, scale)
         length = (top - bottom) if upright else (right - left)
-        up = upright and ticks[-1].key == "width" and ticks[-1].word == "wide"
+        up = upright and strip
         lines = []
         for k in range(int(length / fine + 1e-6) + 1):
             mm = k * fine
@@ -316,8 +323,9 @@ def _along(
     rows: Sequence[Sequence[int]],
     say: Callable[[float], str],
     between: tuple[float, float],
+    away: float,
 ) -> Iterator[LaidTick]:
-    """Yield the labels above or below a piece, in rows away from its ruler."""
+    """Yield the labels above or below a piece, in rows *away* from its ruler."""
     (_, y), (_, high) = table.origin, table.drawn
     for n, row in enumerate(rows):
         chosen = sorted((ticks[i] for i in row), key=lambda t: table.here(point_of(piece, t))[0])
@@ -326,11 +334,11 @@ def _along(
         for tick, at, middle, size in zip(chosen, ats, spread(ats, sizes, *between), sizes, strict=True):
             if tick.side == "top":
                 rim = y - table.type.gap - table.type.ruler
-                edge = rim - table.type.leader - table.type.high * n
+                edge = rim - table.type.leader - away - table.type.high * n
                 label = (middle - size / 2, edge - table.type.high, size, table.type.high)
             else:
                 rim = y + high + table.type.gap + table.type.ruler
-                edge = rim + table.type.leader + table.type.high * n
+                edge = rim + table.type.leader + away + table.type.high * n
                 label = (middle - size / 2, edge, size, table.type.high)
             yield LaidTick(tick, label, path([(at, rim), (middle, edge)]), (at, rim))
 

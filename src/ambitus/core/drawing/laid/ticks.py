@@ -111,7 +111,7 @@ def _places(piece: Piece, mark: Mark) -> Iterator[tuple[Side, float]]:
         yield "left", ys[0]
     elif wide < SAME and all(on_side):
         yield from (("left", y) for y in ys)
-    elif any(on_rim) or wide < SAME:
+    elif wide < SAME:
         at = next((i for i, on in enumerate(on_rim) if on), 0)
         yield along(xs[at], ys[at])
     else:
@@ -259,10 +259,10 @@ def each_once(ticks: Sequence[Tick]) -> list[Tick]:
             out.append(tick)
         elif tick.word not in out[same].word.split(", "):
             first = out[same]
-            # a number that opens one of the piece's own wins
-            keep = first if first.key or not tick.key else tick
+            # the cut size wins, then a number that opens one of the piece's own
+            keep = tick if tick.size or (tick.key and not (first.key or first.size)) else first
             words, tells = f"{first.word}, {tick.word}", first.tells | tick.tells
-            out[same] = replace(keep, word=words, of=first.of, tells=tells)
+            out[same] = replace(keep, word=words, tells=tells)
     above = {(round(t.mm, 3), word) for t in out if t.side == "top" for word in t.word.split(", ")}
     below = {(round(t.mm, 3), word) for t in out if t.side == "bottom" for word in t.word.split(", ")}
     return [t for t in out if t.side != "bottom"] if below <= above else out
