@@ -13,6 +13,7 @@ from ambitus.core.grammar.carry.strap import Hang, hang_of
 from ambitus.core.grammar.contract import SHORTER, Attach, Base, Layer, Make, SeamKind, Top
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.once import Once
+from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
 from ambitus.core.sew.plan import Plan
@@ -84,6 +85,15 @@ class Draft(Once):
     def steps(self) -> tuple[Step, ...]:
         """The work, in order, as it is told."""
         return self.sewing.steps
+
+    def called(self, key: str) -> Piece:
+        """Return the piece called *key*. Raises SpecProblems where the bag has none."""
+        found = next((p for p in self.pieces if p.key == key), None)
+        if found is None:
+            why = f"This bag has no piece “{key[:40]}”."
+            names = ", ".join(p.key for p in self.pieces)
+            raise SpecProblems((Problem("unknown-piece", "piece", key[:40], why, f"It has {names}."),))
+        return found
 
     def piece(self, layer: str) -> Piece:
         """Return the first piece of *layer*."""

@@ -129,7 +129,14 @@ def _of_piece(piece: TrueSize) -> Template:
     cut = piece.cut[0]
     say = "Its dash-dotted edge lies on the fold of the cloth." if piece.fold else "The whole piece."
     more = (*rest, *piece.marks, piece.grain)
-    return Template(piece.title, f"{say} The arrow is the grain.", (*cut, cut[0]), head, piece.fold, more)
+    return Template(
+        piece.title,
+        f"{say} The plain line in its middle is the grain.",
+        (*cut, cut[0]),
+        head,
+        piece.fold,
+        more,
+    )
 
 
 def pieces_pdf(pieces: Sequence[TrueSize], title: str, paper: str, *, inches: bool) -> bytes:

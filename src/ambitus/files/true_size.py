@@ -1,13 +1,12 @@
 """The lines of pieces at true size, in mm, for every format that holds them."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
-from ambitus.core.drawing.laid.outline import kept, lines_of
-from ambitus.core.form.model import Mark, Piece
+from ambitus.core.drawing.laid.outline import OnPart, kept, lines_of, marks_on
+from ambitus.core.form.model import Piece
 from ambitus.core.geometry import Point
-from ambitus.core.problems import Problem, SpecProblems
 
 #: mm: how far a notch is drawn into a piece, and from piece to piece where several lie in one drawing
 NOTCH, APART = 6.0, 20.0
@@ -43,21 +42,12 @@ class TrueSize:
         return TrueSize(self.key, self.title, at(self.cut), at(self.seam), fold, at(self.marks), (a, b))
 
 
-def _mark(mark: Mark, part: tuple[float, float, float, float]) -> Iterator[tuple[Point, ...]]:
-    """Yield the lines of a mark that lie on the part of a piece that is drawn."""
-    left, bottom, right, top = part
-    inside = [
-        (x, y)
-        for x, y in mark.points
-        if left - 0.01 <= x <= right + 0.01 and bottom - 0.01 <= y <= top + 0.01
-    ]
-    if len(mark.points) > 1 and inside:
-        yield tuple((min(max(x, left), right), min(max(y, bottom), top)) for x, y in mark.points)
-    elif inside:
-        x, y = inside[0]
-        on_side = min(abs(x - left), abs(x - right)) < 0.01
-        way = (1.0 if x - left < 0.01 else -1.0) if on_side else (-1.0 if y > (bottom + top) / 2 else 1.0)
-        yield ((x, y), (x + way * NOTCH, y)) if on_side else ((x, y), (x, y + way * NOTCH))
+def _line(on: OnPart) -> tuple[Point, ...]:
+    """Return a mark as a line: one that is a point runs a little way in."""
+    if on.inwards is None:
+        return on.points
+    ((x, y),), (dx, dy) = on.points, on.inwards
+    return (x, y), (x + dx * NOTCH, y + dy * NOTCH)
 
 
 def _true_size(piece: Piece, half: bool) -> TrueSize:
@@ -68,7 +58,7 @@ def _true_size(piece: Piece, half: bool) -> TrueSize:
     upright = piece.on_fold is not None or piece.part == "base"
     reach = ((top - bottom) if upright else (right - left)) * 0.25
     grain = ((cx, cy - reach), (cx, cy + reach)) if upright else ((cx - reach, cy), (cx + reach, cy))
-    marks = (line for m in piece.marks if m.points and m.kind != "zip" for line in _mark(m, part))
+    marks = (_line(on) for on in marks_on(piece, part) if on.mark.kind != "zip")
     on_fold = ", half, on the fold" if half else ""
     title = f"{piece.letter} {piece.name}, cut {piece.count}{on_fold}"
     return TrueSize(piece.key, title, lines.cut, lines.seam, lines.fold, tuple(marks), grain)
@@ -82,11 +72,8 @@ def true_size(draft: Draft, key: str = "", *, half: bool = False) -> tuple[TrueS
     Raises:
         SpecProblems: If the bag has no such piece.
     """
-    cut = [p for p in draft.pieces if (p.key == key if key else p.source in ("cloth", "interfacing"))]
-    if not cut:
-        names = ", ".join(p.key for p in draft.pieces)
-        why = f"This bag has no piece “{key[:40]}”."
-        raise SpecProblems((Problem("unknown-piece", "piece", key[:40], why, f"It has {names}."),))
+    every = [p for p in draft.pieces if p.source in ("cloth", "interfacing")]
+    cut = [draft.called(key)] if key else every
     return tuple(_true_size(piece, half) for piece in cut)
 
 

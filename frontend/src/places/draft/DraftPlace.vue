@@ -51,7 +51,7 @@ function openSumOf(path: string) {
   if (piece && key) show(piece.key, key)
 }
 const show = (piece: string, sum: string) => (opened.value = { piece, sum })
-const openSum = computed(() => drafted.value && openedOf(drafted.value, opened.value, laid.value))
+const openSum = computed(() => drafted.value && openedOf(drafted.value, opened.value, laidShown.value))
 
 /** One piece laid out large in the middle; the bag steps aside. */
 const laidOut = ref('')

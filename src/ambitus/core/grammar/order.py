@@ -8,6 +8,7 @@ from ambitus.core.fields import AnyChoice, Choice
 from ambitus.core.grammar.allowances import RING_ALLOWANCE, allowance_of
 from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.base.fields import CUT_AS
+from ambitus.core.grammar.top.drawstring.fields import OPENING
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
 
@@ -119,8 +120,7 @@ def _snipped_first(bag: Resolved) -> str:
 
 
 def _open_ends(bag: Resolved) -> str:
-    found = bag.values.get("top.opening")
-    ends = found is not None and found.value == "ends"
+    ends = OPENING.is_(bag, "ends")
     return "with open ends each panel has its casing before there is a way round" if ends else ""
 
 
@@ -299,7 +299,7 @@ ORDERS = (
         ),
     ),
 )
-_BY_FIELD = {order.field: order for order in ORDERS}
+_BY_FIELD: dict[str, Order] = {order.field: order for order in ORDERS}
 
 FIRST_SEAM_PARAM = _BY_FIELD[FIRST_SEAM].param()
 HEM_SEWN_PARAM = _BY_FIELD[HEM_SEWN].param()
@@ -330,13 +330,12 @@ def orders_of(bag: Resolved) -> Iterator[Order]:
 
 def is_order(field: str) -> bool:
     """Return whether a field is a choice of order: nothing that is cut hangs on it."""
-    return any(order.field == field for order in ORDERS)
+    return field in _BY_FIELD
 
 
 def barred(bag: Resolved, field: str) -> Sequence[tuple[str, str]]:
     """Return the ways of a choice that cannot be done in *bag*, by label, each with its reason."""
-    found = next((order for order in ORDERS if order.field == field), None)
-    return found.barred(bag) if found else ()
+    return _BY_FIELD[field].barred(bag) if field in _BY_FIELD else ()
 
 
 def not_held(bag: Resolved) -> Iterator[tuple[Order, Way, str]]:

@@ -10,7 +10,6 @@ from ambitus.core.drawing.laid.picture import LaidTick, can_be_halved
 from ambitus.core.drawing.laid.ticks import is_strip
 from ambitus.core.form.model import Piece
 from ambitus.core.lengths import Unit, View
-from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.sums import ShownSum, show_sum
 
 Point = tuple[float, float]
@@ -140,12 +139,7 @@ def laid_shown(
         SpecProblems: If the bag has no such piece.
     """
     view = View(unit, draft.bag.unit)
-    piece = next((p for p in draft.pieces if p.key == key), None)
-    if piece is None:
-        names = ", ".join(p.key for p in draft.pieces)
-        why = f"This bag has no piece “{key[:40]}”."
-        raise SpecProblems((Problem("unknown-piece", "piece", key[:40], why, f"It has {names}."),))
-    return laid_with(draft, piece, Look(room, unit, wrong_side, half), view)
+    return laid_with(draft, draft.called(key), Look(room, unit, wrong_side, half), view)
 
 
 def laid_with(draft: Draft, piece: Piece, look: Look, view: View) -> LaidShown:

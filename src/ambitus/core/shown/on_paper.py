@@ -31,9 +31,9 @@ class OnPaper:
     wide: bool
 
 
-def _marked(piece: Piece) -> frozenset[tuple[str, float, str]]:
+def _marked(ticks: Sequence[Tick]) -> frozenset[tuple[str, float, str]]:
     """Return what is marked on a piece, as it is read off: no sizes, and no corners that its size tells."""
-    return frozenset((t.side, round(t.mm, 3), t.word) for t in ticks_of(piece) if t.of == "mark")
+    return frozenset((t.side, round(t.mm, 3), t.word) for t in ticks if t.of == "mark")
 
 
 def _drawn(mark: Mark, at: int, reading: int, ticks: Sequence[Tick]) -> bool:
@@ -58,19 +58,20 @@ def _words(piece: Piece, view: View, ticks: Sequence[Tick]) -> Iterator[str]:
 def on_paper(draft: Draft, unit: Unit) -> dict[str, OnPaper]:
     """Return how every piece stands on the sheet, by its key."""
     view = View(unit, draft.bag.unit)
-    known: list[Piece] = []
+    known: dict[frozenset[tuple[str, float, str]], str] = {}
     out = {}
     for piece in draft.pieces:
-        mine = _marked(piece)
-        like = next((p for p in known if mine and _marked(p) == mine and p.small == piece.small), None)
-        drawn = bool(mine) and like is None and not piece.small
+        ticks = ticks_of(piece)
+        mine = _marked(ticks)
+        like = "" if piece.small else known.get(mine, "")
+        drawn = bool(mine) and not like and not piece.small
         left, bottom, right, top = piece.box
         long = (right - left) > WIDE * (top - bottom) and len(mine) > MANY
         wide = drawn and not is_strip(piece) and long
         room = WHOLE if wide else STRIP if is_strip(piece) else HALF
         laid = laid_with(draft, piece, Look(room, unit, type=PAPER, shrinks=True), view) if drawn else None
         if drawn:
-            known.append(piece)
-        ticks = ticks_of(piece) if drawn or like else ()
-        out[piece.key] = OnPaper(laid, like.letter if like else "", tuple(_words(piece, view, ticks)), wide)
+            known[mine] = piece.letter
+        told = _words(piece, view, ticks if drawn or like else ())
+        out[piece.key] = OnPaper(laid, like, tuple(told), wide)
     return out

@@ -1,12 +1,13 @@
 """The lines of a piece in mm, whole or the half that is cut on a fold of the cloth."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from shapely.geometry import LineString, Polygon, box
 from shapely.geometry.base import BaseGeometry
 
 from ambitus.core.curves import flattened
-from ambitus.core.form.model import Piece
+from ambitus.core.form.model import Mark, Piece
 from ambitus.core.geometry import Point
 
 #: mm: how far a line drawn may lie from the exact one
@@ -52,3 +53,33 @@ def lines_of(piece: Piece, half: bool = False) -> Lines:
         tuple(tuple((x, y) for x, y, *_ in run.coords) for run in runs if isinstance(run, LineString)),
         fold,
     )
+
+
+@dataclass(frozen=True, slots=True)
+class OnPart:
+    """A mark on the part of a piece that is drawn: a line, ended there, or a point and the way inwards."""
+
+    mark: Mark
+    points: tuple[Point, ...]
+    inwards: Point | None
+
+
+def marks_on(piece: Piece, part: tuple[float, float, float, float]) -> Iterator[OnPart]:
+    """Yield the marks of *piece* that lie on *part* of its box."""
+    left, bottom, right, top = part
+    for mark in piece.marks:
+        inside = any(
+            left - 0.01 <= x <= right + 0.01 and bottom - 0.01 <= y <= top + 0.01 for x, y in mark.points
+        )
+        if not inside:
+            continue
+        if len(mark.points) > 1:
+            # a line that goes on beyond the fold ends there
+            held = tuple((min(max(x, left), right), min(max(y, bottom), top)) for x, y in mark.points)
+            yield OnPart(mark, held, None)
+            continue
+        ((x, y),) = mark.points
+        if min(abs(x - left), abs(x - right)) < 0.01:
+            yield OnPart(mark, mark.points, (1.0 if x - left < 0.01 else -1.0, 0.0))
+        else:
+            yield OnPart(mark, mark.points, (0.0, -1.0 if y > (bottom + top) / 2 else 1.0))

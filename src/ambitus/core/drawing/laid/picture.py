@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
 from ambitus.core.drawing.flat import MarkShape
-from ambitus.core.drawing.laid.outline import kept, lines_of
+from ambitus.core.drawing.laid.outline import kept, lines_of, marks_on
 from ambitus.core.drawing.laid.spread import in_rows, spread
 from ambitus.core.drawing.laid.ticks import (
     Side,
@@ -212,7 +212,8 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
     lowest = ruler if rows["bottom"] else below
     beside = max((_size_of(t, say, look.type) for t in by_side["left"]), default=0.0) + ruler + gap + leader
     need = tall * len(by_side["left"])
-    high = max(high, above + below - ruler - lowest + need)
+    least = above + below - ruler - lowest + need
+    high = max(high, least)
     across, up = part[2] - part[0], part[3] - part[1]
     room_x, room_y = wide - beside - 30, high - above - below
     scale = min(room_x / across, room_y / up, LARGEST)
@@ -221,7 +222,6 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
         scale = min(room_x / across, LARGEST)
         stretched = max(1.0, min(look.type.narrowest, room_y) / (up * scale))
     if look.shrinks:
-        least = above + below - ruler - lowest + need
         high = max(least, above + below + up * scale * stretched)
         room_y = high - above - below
     table = _Table(
@@ -274,42 +274,34 @@ def _lines(piece: Piece, table: _Table, half: bool) -> tuple[str, str, str]:
 
 
 def _rulers(unit: Unit, table: _Table, by_side: dict[Side, list[Tick]], *, strip: bool) -> Iterator[Ruler]:
-    left, bottom, right, top = table.kept
     (x, y), (wide, high) = table.origin, table.drawn
+    gap, ruler = table.type.gap, table.type.ruler
     for side, ticks in by_side.items():
         if not ticks:
             continue
         upright = side == "left"
         scale = table.scale * (table.stretched if upright else 1.0)
         fine, middle, long = _fine_lines(unit, scale)
-        length = (top - bottom) if upright else (right - left)
-        up = upright and strip
+        # along its rim, which lies a gap beside the piece, and away from it
+        rim = x - gap if upright else y - gap if side == "top" else y + high + gap
+        away = 1.0 if side == "bottom" else -1.0
+        begins, way = (y + high, -1.0) if upright and strip else (y if upright else x, 1.0)
+
+        def at(along: float, deep: float, *, upright: bool = upright, rim: float = rim) -> Point:
+            return (table.flip(rim + deep), along) if upright else (table.flip(along), rim + deep)
+
         lines = []
-        for k in range(int(length / fine + 1e-6) + 1):
+        for k in range(int((high if upright else wide) / scale / fine + 1e-6) + 1):
             mm = k * fine
-            deep = 16.0 if _on(mm, long) else 10.0 if _on(mm, middle) else 6.0
-            at = mm * scale
-            if upright:
-                py = y + high - at if up else y + at
-                lines.append(
-                    path([(table.flip(x - table.type.gap), py), (table.flip(x - table.type.gap - deep), py)])
-                )
-            else:
-                rim = y - table.type.gap if side == "top" else y + high + table.type.gap
-                away = -deep if side == "top" else deep
-                lines.append(path([(table.flip(x + at), rim), (table.flip(x + at), rim + away)]))
+            deep = away * (16.0 if _on(mm, long) else 10.0 if _on(mm, middle) else 6.0)
+            along = begins + way * mm * scale
+            lines.append(path([at(along, 0.0), at(along, deep)]))
         if upright:
-            corner = (x - table.type.gap - table.type.ruler, y)
-            size, zero = (table.type.ruler, high), (x - table.type.gap, y + high if up else y)
+            corner, size = (rim - ruler, y), (ruler, high)
         else:
-            rim = y - table.type.gap - table.type.ruler if side == "top" else y + high + table.type.gap
-            corner = (x, rim)
-            size, zero = (
-                (wide, table.type.ruler),
-                (x, y - table.type.gap if side == "top" else y + high + table.type.gap),
-            )
+            corner, size = (x, rim if side == "bottom" else rim - ruler), (wide, ruler)
         lies = table.flip(corner[0]) - (size[0] if table.turned else 0.0)
-        yield Ruler(side, (lies, corner[1], *size), (table.flip(zero[0]), zero[1]), "".join(lines))
+        yield Ruler(side, (lies, corner[1], *size), at(begins, 0.0), "".join(lines))
 
 
 def _on(mm: float, step: float) -> bool:
@@ -370,31 +362,18 @@ def _beside(
 
 def _marks(piece: Piece, table: _Table) -> Iterator[MarkShape]:
     """Yield the marks that lie on what is drawn."""
-    left, bottom, right, top = table.kept
-    for mark in (m for m in piece.marks if m.points):
-        inside = [
-            p
-            for p in mark.points
-            if left - 0.01 <= p[0] <= right + 0.01 and bottom - 0.01 <= p[1] <= top + 0.01
-        ]
-        if not inside:
+    _, bottom, _, top = table.kept
+    for on in marks_on(piece, table.kept):
+        if on.inwards is None:
+            yield MarkShape(path([table.here(p) for p in on.points]), on.mark.kind)
             continue
-        if len(mark.points) > 1:
-            # a line that goes on beyond the fold ends there
-            held = [(min(max(x, left), right), min(max(y, bottom), top)) for x, y in mark.points]
-            yield MarkShape(path([table.here(p) for p in held]), mark.kind)
-            continue
-        x, y = table.here(mark.points[0])
-        down = 1.0 if mark.points[0][1] > (bottom + top) / 2 else -1.0
-        if mark.kind == "strap":
-            shape = path([(x - 11, y), (x, y + 15 * down), (x + 11, y)], closed=True)
-        elif min(abs(mark.points[0][0] - left), abs(mark.points[0][0] - right)) < 0.01:
-            shape = path(
-                [(x, y), (table.flip(table.flip(x) + (12 if mark.points[0][0] - left < 0.01 else -12)), y)]
-            )
+        (x, y), (dx, dy) = table.here(on.points[0]), on.inwards
+        if on.mark.kind == "strap":
+            deep = 15 if on.points[0][1] > (bottom + top) / 2 else -15
+            shape = path([(x - 11, y), (x, y + deep), (x + 11, y)], closed=True)
         else:
-            shape = path([(x, y), (x, y + 12 * down)])
-        yield MarkShape(shape, mark.kind)
+            shape = path([(x, y), (table.flip(table.flip(x) + 12 * dx), y - 12 * dy)])
+        yield MarkShape(shape, on.mark.kind)
 
 
 def _grain(piece: Piece, table: _Table) -> str:
