@@ -474,8 +474,25 @@ def _(b: Bag) -> bool:
             b.separate and b.chose("base.snipped", "after") and not (spreads and open_yet),
             b.top == "casing" and b.chose("top.cord_laid", "before") and b.chose("top.opening", "ends"),
             b.lined and b.chose("cloth.lining_cut", "turn") and b.top == "zip",
+            b.top == "zip" and b.chose("top.zip_rows", "short") and b.chose("top.turned", "zip"),
+            b.chose("base.straights", "first") and not _has_two_runs(b),
         )
     )
+
+
+def _has_two_runs(b: Bag) -> bool:
+    """Straights that can be sewn before the curves: some of both, in a seam of one row."""
+    if b.base == "gusset":
+        plate = b.chose("base.round_by", "plate")
+        round_by = b.mm("base.plate") / 2 - b.mm("allowances.gusset") if plate else b.mm("base.radius")
+        some, seam = round_by > 1e-9, "gusset"
+    else:
+        sides = sorted((b.mm("size.length"), b.mm("size.breadth")))
+        arc = b.mm("base.radius") if b.base == "rounded_rectangle" else sides[0] / 2
+        some, seam = arc < sides[1] / 2, "ring"
+        if b.base not in ("stadium", "rounded_rectangle"):
+            return True
+    return some and b.kind(seam) not in ("felled", "french", "french_stitched")
 
 
 @says("stack-too-thick")

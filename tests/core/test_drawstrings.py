@@ -61,7 +61,7 @@ def test_each_opening_is_told_from_the_raw_edge(opening: str, label: str, wanted
     assert [round(top - y, 3) for _, y in drawn] == list(wanted.values())
 
 
-@pytest.mark.parametrize(("cords", "slots"), [("one", 1), ("two", 2)])
+@pytest.mark.parametrize(("cords", "slots"), [("one", 1), ("two", 2), ("across", 2)])
 def test_one_cord_has_an_opening_at_one_side_two_at_both(cords: str, slots: int) -> None:
     """Of a panel that front and back share; a folded piece has the one of either half on the same side."""
     assert len(_marks(_drawn(cords=cords).piece("outer"), "slot")) == slots

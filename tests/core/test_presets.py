@@ -42,6 +42,7 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             "sack seams.kind=lapped",
             "sack top.kind=zip",
             "sack top.kind=zip_unlined",
+            "sack top.cords=across",
             "sack top.loops=bottom",
             "tote carry.0.attach=on_hem",
             "tote carry.0.attach=tucked",
@@ -65,7 +66,11 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
     ),
     "order-does-not-hold": (
         "cut-outs lie between the seams, 10 mm does not spread unsnipped, a zip joins both layers",
-        ["tote base.first=one", "sack base.snipped=after", "pouch cloth.lining_cut=turn"],
+        [
+            "tote base.first=one",
+            "sack base.snipped=after",
+            "pouch cloth.lining_cut=turn",
+        ],
     ),
     "zip-not-counted": ("that is what was chosen", ["pouch top.zip_counts=left_out"]),
     "hole-left": ("counted to the edge a hole stays", ["sack top.height_means=contents_edge"]),

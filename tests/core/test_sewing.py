@@ -1,6 +1,7 @@
 """The simulator: every bag is sewn to its end, and no order that hands cannot follow gets through."""
 
 import json
+import math
 import random
 from collections import Counter
 from collections.abc import Callable, Iterator, Sequence
@@ -19,10 +20,11 @@ from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import View
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Act
-from ambitus.core.sew.gluing import Gluing
+from ambitus.core.sew.gluing import Glued, Gluing
 from ambitus.core.sew.simulator import Sewing, sew
 from ambitus.core.shown.present import sentence
-from ambitus.core.steps.work import place_of
+from ambitus.core.steps.model import in_order
+from ambitus.core.steps.work import place_of, steps_of
 from ambitus.library import shipped
 from bags import drafted, sizes_of, tote, totes
 from conftest import PROFILE, examples
@@ -55,6 +57,8 @@ CHANNEL = {**CASING, "top": {"kind": "stitched_channel"}}
 BANDS = {**CASING, "top": {"kind": "bands"}}
 EYELETS = {**CASING, "top": {"kind": "casing", "opening": "eyelets"}}
 ROUND = {**CASING, "base": {"kind": "circle"}, "size": {"diameter": 180, "height": 260}}
+STADIUM = {**CASING, "base": {"kind": "stadium"}, "size": sizes_of("stadium"), "seams": {"kind": "plain"}}
+ROUNDED = {**STADIUM, "base": {"kind": "rounded_rectangle", "radius": 25}}
 COTTON = {**CASING, "top": {**CASING["top"], "cord_fibre": "cotton", "cord_end": "slant"}}
 POUCH = {"unit": "mm", "preset": "pouch", "size": {"width": 220, "height": 140}, "base": {"kind": "seamed"}}
 POUCH = {**POUCH, "top": {"kind": "zip", "zip_used": "cut"}, "carry": []}
@@ -112,8 +116,15 @@ def _ordered_bags() -> Iterator[dict[str, Any]]:
         for way in ("slot", "slit", "eyelets", "ends"):
             yield {**CASING, **kind, "top": {"kind": "casing", "opening": way}}
         yield {**ROUND, **kind, "allowances": {"ring": 6}}
-    yield {**CASING, "top": {"kind": "casing", "cords": "two"}}
-    yield {**POUCH, "top": {"kind": "zip"}}
+        yield {**ROUNDED, **kind}
+        yield {**STADIUM, **kind}
+        for strip in ("whole", "halves", "three"):
+            yield {**GUSSET, **kind, "base": {"kind": "gusset", "radius": 40, "strip": strip}}
+        yield {**POUCH, **kind, "top": {"kind": "zip"}}
+    for cords in ("two", "across"):
+        yield {**CASING, "top": {"kind": "casing", "cords": cords}}
+    yield {**POUCH, "top": {"kind": "zip", "zip_ends": "folded"}}
+    yield {**POUCH, "top": {"kind": "zip"}, "base": {"kind": "box_pouch"}, "size": sizes_of("box_pouch")}
 
 
 def _pairs() -> Iterator[dict[str, Any]]:
@@ -198,6 +209,15 @@ def test_an_order_that_is_barred_is_refused_when_it_is_tried() -> None:
         ({**ROUND, "allowances": {"ring": 12}}, "base.snipped", "after", "before"),
         ({**CASING, "top": {"kind": "casing", "opening": "ends"}}, "top.cord_laid", "before", "through"),
         ({**POUCH, "top": {"kind": "zip"}}, "cloth.lining_cut", "turn", "once"),
+        ({**POUCH, "top": {"kind": "zip", "turned": "zip"}}, "top.zip_rows", "short", "through"),
+        ({**GUSSET, "base": {"kind": "gusset", "radius": 0}}, "base.straights", "first", "along"),
+        ({**STADIUM, "seams": {"kind": "french"}}, "base.straights", "first", "along"),
+        (
+            {**STADIUM, "size": {"length": 150, "breadth": 150, "height": 200}},
+            "base.straights",
+            "first",
+            "along",
+        ),
     ],
 )
 def test_an_order_that_no_longer_holds_is_told_and_kept(
@@ -221,6 +241,32 @@ def test_a_lining_that_is_cut_later_is_marked_later() -> None:
     usual, later = drafted(LINED), drafted(with_order(LINED, "cloth.lining_cut", "turn"))
     said = [next(s.say for s in made.steps if s.key == "mark") for made in (usual, later)]
     assert ["the gap" in words for words in said] == [True, False]
+
+
+def test_straights_and_curves_are_the_whole_seam() -> None:
+    """Sewn in two runs a seam is as long as in one, and its curves are the part that takes the time."""
+    for spec, seam in ((STADIUM, "ring"), (ROUNDED, "ring"), (GUSSET, "gusset")):
+        plan = drafted(spec).plan
+        keys = [key for key in plan.seams if plan.seams[key].seam == seam]
+        joins = [join for key in keys for join in plan.gluing.joined[key]]
+        runs = {run: [j for j in joins if plan.gluing.in_run(j, run)] for run in ("straight", "curved")}
+        assert sum(len(of) for of in runs.values()) == len(joins)
+        curves = sum(join.one.mm for join in runs["curved"])
+        radius = {"ring": 25 if spec is ROUNDED else spec["size"].get("breadth", 0) / 2, "gusset": 40}[seam]
+        corners = {"ring": 4, "gusset": 2 * len(keys)}[seam]
+        assert curves == pytest.approx(corners * math.pi / 2 * radius, rel=0.02)
+
+
+def test_rows_that_stop_short_stop_at_the_line_of_the_end_seam() -> None:
+    """What a row of a zip leaves free is what the end seam takes of the panel, whatever kind it is."""
+    for kind in ("plain", "french", "overlocked_first", "felled"):
+        spec = {**POUCH, "top": {"kind": "zip"}, "seams": {"kind": kind}, "allowances": {"side": 12}}
+        made = drafted(with_order(spec, "top.zip_rows", "short"))
+        short = next(act.short for act in acts_of(made) if isinstance(act, acts.Sew) and act.side == 0)
+        least = min(e.allowance for p in made.pieces if p.faces for e in p.edges if e.seam == "side")
+        assert short == pytest.approx(least), kind
+        said = [s.told(View("mm", "mm")) for s in made.steps if s.key in ("zip front", "zip back")]
+        assert all(f"Begin and end {View('mm', 'mm').with_unit(short)} from" in words for words in said)
 
 
 def test_staying_at_one_place_saves_changes() -> None:
@@ -256,6 +302,8 @@ def test_staying_at_one_place_saves_changes() -> None:
         ),
         (with_order(LINED, "cloth.lining_cut", "turn"), "outer corners", "cut lining"),
         (with_order(LINED, "cloth.lining_cut", "turn"), "cut lining", "cut corners lining"),
+        (with_order(STADIUM, "base.straights", "first"), "outer base straights", "outer base"),
+        (with_order(GUSSET, "base.straights", "first"), "outer gusset front straights", "outer gusset front"),
     ],
 )
 def test_an_order_that_is_chosen_is_the_order_of_the_steps(
@@ -276,13 +324,13 @@ def test_openings_follow_from_what_is_glued(spec: dict[str, Any]) -> None:
     made = drafted(spec)
     gluing = Gluing(made.plan.forms, made.seams)
     every = {
-        (join.seam, join.one.edge, join.one.start)
+        join
         for joins in gluing.joined.values()
         for join in joins
         if not join.one.open and not join.other.open
     }
-    own = {at for at in every if at[0].startswith("outer ")}
-    mouth = gluing.loops(made.plan.faces["outer"], own)[0]
+    own = {join for join in every if join.seam.startswith("outer ")}
+    mouth = Glued(gluing, own).loops(made.plan.faces["outer"])[0]
     around = sum(
         part.mm for part in mouth.parts if (part.edge[1], part.edge[2]) in made.form.mouth and not part.open
     )
@@ -290,7 +338,7 @@ def test_openings_follow_from_what_is_glued(spec: dict[str, Any]) -> None:
     if not made.form.lower_sides:
         assert around == pytest.approx(expected, abs=0.1)
     gaps = [o for found in made.plan.openings.values() for o in found if o.closed]
-    whole = gluing.loops([f for faces in made.plan.faces.values() for f in faces], every)
+    whole = Glued(gluing, every).loops([f for faces in made.plan.faces.values() for f in faces])
     if len(made.forms) > 1:
         closed = [loop for loop in whole if all(part.open for part in loop.parts)]
         assert len(closed) == len(whole)
@@ -329,6 +377,25 @@ def test_no_act_can_be_left_out_doubled_or_moved_unnoticed(first: int) -> None:
                 assert _judged(made, whole, [*rest[:j], act, *rest[j:]]), (bag["bag"], "moved", act, j)
             changed += 1
     assert changed > 60
+
+
+@pytest.mark.parametrize("first", range(4))
+def test_what_the_steps_need_of_each_other_is_what_the_acts_need(first: int) -> None:
+    """Put in any order that their needs leave open, the steps are sewn to the very same bag."""
+    chance = random.Random(first)
+    sewn = 0
+    for bag in FROZEN[first :: 4 if PROFILE == "hunt" else 40]:
+        made = drafted(bag["spec"])
+        if made.sewing.refused is None:
+            whole = done(made, acts_of(made))
+            every = steps_of(made.bag, made.form)
+            shuffled = [replace(step, rank=chance.randrange(1000)) for step in every]
+            order = [act for step in in_order(shuffled) for act in step.acts]
+            other = done(made, order)
+            assert not other.refused, (bag["bag"], other.refused)
+            assert other.ended == whole.ended, bag["bag"]
+            sewn += 1
+    assert sewn > 5
 
 
 def _first(order: Acts, kind: type, **fields: Any) -> int:
@@ -545,6 +612,31 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         with_order(tote(base={"kind": "boxed_pinched"}, carry=[]), "base.first", "one"),
         without(outer_base),
         "base seam of the outer is not sewn",
+    ),
+    "only the straights of a base": (
+        with_order(STADIUM, "base.straights", "first"),
+        without(_is(acts.Sew, run="curved")),
+        "base to the tube of the outer is not finished",
+    ),
+    "the straights of a base twice": (
+        with_order(STADIUM, "base.straights", "first"),
+        twice(_is(acts.Sew, run="straight")),
+        "sewn that far already",
+    ),
+    "all of a base after its straights": (
+        with_order(STADIUM, "base.straights", "first"),
+        changed(_is(acts.Sew, run="curved"), run="all"),
+        "sewn that far already",
+    ),
+    "the straights of a round base": (
+        ROUND,
+        changed(_sewing("outer", "ring"), run="straight"),
+        "nothing of the base to the tube of the outer is straight",
+    ),
+    "rows of a zip that end before the sides": (
+        with_order({**POUCH, "top": {"kind": "zip"}}, "top.zip_rows", "short"),
+        changed(_is(acts.Sew, side=0), short=13),
+        "ends before the seam that crosses it",
     ),
     "a raw edge folded once": (
         OVERLOCKED,

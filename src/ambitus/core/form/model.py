@@ -165,7 +165,7 @@ class Dimension:
     why: str
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Form:
     """
     The bag before any allowance: its faces in seam lines, and the seams that join them.
@@ -201,8 +201,12 @@ class Form:
         return tuple(one for every in self.sewn.values() for one in every)
 
     def face(self, name: str) -> Face:
-        """Return the face called *name*. Raises StopIteration if there is none."""
-        return next(f for f in self.faces if f.name == name)
+        """Return the face called *name*. Raises KeyError if there is none."""
+        return self._by_name[name]
+
+    @cached_property
+    def _by_name(self) -> Mapping[str, Face]:
+        return {f.name: f for f in self.faces}
 
     def mm(self, key: str) -> float:
         """Return the size called *key* as it comes out, in mm."""

@@ -70,6 +70,11 @@ def plain_height(bag: "Resolved") -> tuple[Term, ...]:
     return (HEIGHT.term(bag, "Finished height"),)
 
 
+def all_straight(_: "Resolved") -> str:
+    """Return why no seam of a base has straights and curves: most have no curves."""
+    return "its seams run straight"
+
+
 def never(_: "Resolved") -> bool:
     """No, whatever the bag."""
     return False
@@ -183,6 +188,8 @@ class Base(Variant):
     usual: "Mapping[AnyField, Callable[[Resolved], float]]" = field(default_factory=dict)
     #: what is measured at a corner that is boxed after sewing, of one layer
     corner: "Callable[[Resolved, Form, Layer], float | None]" = corner_of_form
+    #: why no seam of it has both straights and curves, or nothing where one has
+    no_curves: "Callable[[Resolved], str]" = all_straight
     #: straight stretch of seam that a turning gap could use, by seam class, from the size asked for
     straight: "Callable[[Resolved], Mapping[str, float]]"
 

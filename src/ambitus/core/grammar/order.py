@@ -9,6 +9,7 @@ from ambitus.core.grammar.allowances import RING_ALLOWANCE, allowance_of
 from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.base.fields import CUT_AS
 from ambitus.core.grammar.top.drawstring.fields import OPENING
+from ambitus.core.grammar.top.fields import TURNED
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
 
@@ -16,6 +17,8 @@ from ambitus.core.spec.resolved import Resolved
 FIRST_SEAM = Choice[Literal["sides", "base", "one"]]("base.first")
 #: when a hem is pressed and sewn
 HEM_SEWN = Choice[Literal["flat", "pressed", "early", "round"]]("top.hem_sewn")
+#: whether a seam with straights and curves is sewn all along, or its straights first
+STRAIGHTS = Choice[Literal["along", "first"]]("base.straights")
 #: whether the gap of the lining is closed last of all, or before the top edge is pressed
 GAP_CLOSED = Choice[Literal["last", "first"]]("top.gap_closed")
 #: whether a casing is sewn on the open tube, or once its base is in
@@ -24,6 +27,8 @@ CASING_SEWN = Choice[Literal["before", "after"]]("top.casing_sewn")
 CORD_LAID = Choice[Literal["through", "before"]]("top.cord_laid")
 #: when the edge of a tube is snipped that is sewn to a base
 TUBE_SNIPPED = Choice[Literal["before", "after"]]("base.snipped")
+#: whether the rows of a zip run to the raw ends, or stop where the end seams will cross it
+ZIP_ROWS = Choice[Literal["through", "short"]]("top.zip_rows")
 #: whether all is cut at once, or the lining when its turn comes
 LINING_CUT = Choice[Literal["once", "turn"]]("cloth.lining_cut")
 #: whether the work goes along the bag, or stays at iron and machine as long as it can
@@ -119,6 +124,15 @@ def _snipped_first(bag: Resolved) -> str:
     return "so wide an allowance does not spread unless it is snipped first" if wide else ""
 
 
+def _one_row_all_along(bag: Resolved) -> str:
+    """Return why the straights of a seam cannot be sewn before its curves."""
+    seam = next(key for key in ("ring", "gusset") if key in bag.sewn)
+    rows = bag.kinds.seam(seam).rows(bag, seam, allowance_of(seam).or_none(bag) or 0.0)
+    if sum(row.edges == "sewn" for row in rows) > 1:
+        return "such a seam is turned over its first row, all along"
+    return bag.kinds.base.no_curves(bag)
+
+
 def _open_ends(bag: Resolved) -> str:
     ends = OPENING.is_(bag, "ends")
     return "with open ends each panel has its casing before there is a way round" if ends else ""
@@ -128,6 +142,11 @@ def _one_layer(bag: Resolved) -> str:
     if "lining" not in bag.kinds.top.layers:
         return "it has no lining"
     return "the zip is sewn to both layers at once" if bag.kinds.top.shut else ""
+
+
+def _sewn_as_one(bag: Resolved) -> str:
+    """Return why no end of a lining is sewn apart from its outer."""
+    return "the lining is sewn as one with the outer" if TURNED.is_(bag, "zip") else ""
 
 
 ORDERS = (
@@ -231,6 +250,22 @@ ORDERS = (
         ),
     ),
     Order(
+        STRAIGHTS,
+        "Straights and curves",
+        (
+            Way(Option("along", "In one row, all along", "One end to secure.")),
+            Way(
+                Option(
+                    "first",
+                    "The straights, then the curves",
+                    "The straights hold all in place; a curve that is uneven is taken out by itself.",
+                ),
+                "straights before curves",
+                _one_row_all_along,
+            ),
+        ),
+    ),
+    Order(
         TUBE_SNIPPED,
         "The tube is snipped",
         (
@@ -264,6 +299,22 @@ ORDERS = (
                     "Pressed once, all closed; no look inside after that.",
                 ),
                 "the gap closed early",
+            ),
+        ),
+    ),
+    Order(
+        ZIP_ROWS,
+        "Rows beside the zip",
+        (
+            Way(Option("through", "To the raw ends", "Nothing to measure; the lining is held clear.")),
+            Way(
+                Option(
+                    "short",
+                    "Stopping one end allowance short",
+                    "Outer and lining ends lie apart, each free to be sewn; both ends of a row to secure.",
+                ),
+                "rows that stop short of the zip’s ends",
+                _sewn_as_one,
             ),
         ),
     ),
@@ -305,7 +356,9 @@ FIRST_SEAM_PARAM = _BY_FIELD[FIRST_SEAM].param()
 HEM_SEWN_PARAM = _BY_FIELD[HEM_SEWN].param()
 GAP_CLOSED_PARAM = _BY_FIELD[GAP_CLOSED].param()
 CORD_LAID_PARAM = _BY_FIELD[CORD_LAID].param()
+STRAIGHTS_PARAM = _BY_FIELD[STRAIGHTS].param()
 TUBE_SNIPPED_PARAM = _BY_FIELD[TUBE_SNIPPED].param()
+ZIP_ROWS_PARAM = _BY_FIELD[ZIP_ROWS].param()
 LINING_CUT_PARAM = _BY_FIELD[LINING_CUT].param(lambda bag: "lining" in bag.kinds.top.layers)
 WORK_GOES_PARAM = _BY_FIELD[WORK_GOES].param()
 

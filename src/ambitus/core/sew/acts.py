@@ -7,12 +7,15 @@ several of a class are sewn one after the other.
 """
 
 from dataclasses import dataclass, replace
+from functools import cache
 from typing import Literal
 
 #: the side of the cloth that is out, or up, or reached
 Side = Literal["right", "wrong"]
 #: how two edges lie to be sewn: right or wrong sides together, one over the other, or edge to edge
 Lies = Literal["right", "wrong", "lap", "meet"]
+#: what of a seam is sewn in one go: all of it, or only what runs straight, or only its curves
+Run = Literal["all", "straight", "curved"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -119,7 +122,8 @@ class Sew:
     Sew one row of seams, all but what is in ``leaves``: the openings that stay.
 
     ``row`` counts what is done to each seam, from 0. With a strip between, ``side`` says to which of its
-    sides the edges are sewn.
+    sides the edges are sewn. A row may be sewn in two runs; or it begins and ends ``short`` of the raw ends,
+    in mm.
     """
 
     seams: Seams
@@ -127,6 +131,8 @@ class Sew:
     row: int = 0
     leaves: tuple[str, ...] = ()
     side: int | None = None
+    run: Run = "all"
+    short: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -442,6 +448,7 @@ def by_finger(act: Act) -> Act:
     return replace(act, iron=False) if isinstance(act, _PRESSING) else act
 
 
+@cache
 def touched(act: Act) -> frozenset[str]:
     """Return the layers whose pieces an act works on, as far as it names them."""
     if isinstance(act, Prepares):

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from ambitus.core.sew.work import Work
+from ambitus.core.words import within
 
 
 def missing(work: Work) -> tuple[str, ...]:
@@ -14,7 +15,7 @@ def _seams(work: Work) -> Iterator[str]:
     plan = work.plan
     for key, seam in plan.seams.items():
         if not work.is_sewn(key):
-            yield f"the {seam.label} is not finished"
+            yield f"the {within(seam.label)} is not finished"
     for key, openings in plan.openings.items():
         layer = key.partition(" ")[0]
         for one in openings:
@@ -32,7 +33,7 @@ def _seams(work: Work) -> Iterator[str]:
     for layer in plan.forms:
         for key in work.to_mouth(layer) if not plan.strip_at_mouth else ():
             if key not in work.pressed:
-                yield f"the {plan.seams[key].label} is not pressed"
+                yield f"the {within(plan.seams[key].label)} is not pressed"
 
 
 def _edges(work: Work) -> Iterator[str]:

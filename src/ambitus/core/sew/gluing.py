@@ -5,27 +5,30 @@ Every edge is divided where an opening begins or ends and where a stretch that m
 part is joined to one other, or to none. What is open follows: the loops of parts that are joined to nothing.
 """
 
-from collections.abc import Collection, Iterable, Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
 from typing import Generic, TypeVar
 
 from ambitus.core.curves import edge_length
-from ambitus.core.form.model import Form, Seam, Stretch
+from ambitus.core.form.model import Face, Form, Seam, Stretch
 from ambitus.core.form.sewn import Opening, stretch_of
+from ambitus.core.sew.acts import Run
 
 #: an edge: its layer, its face and its name
 EdgeAt = tuple[str, str, str]
 _NEAR = 1e-6
-#: what is joined by now: the seam, and edge and start of the first of the two parts
-Sewn = Collection[tuple[str, EdgeAt, float]]
 K = TypeVar("K")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class Part:
-    """A part of an edge, from ``start`` to ``end`` (0 to 1), ``mm`` long; ``open`` names what stays open."""
+    """
+    A part of an edge, from ``start`` to ``end`` (0 to 1), ``mm`` long; ``open`` names what stays open.
+
+    Of a gluing there is one of each: they are told apart by what they are, and not by their numbers.
+    """
 
     edge: EdgeAt
     start: float
@@ -34,7 +37,7 @@ class Part:
     open: str = ""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class Joined:
     """Two parts that a seam joins; ``turned`` is whether the start of one meets the end of the other."""
 
@@ -73,7 +76,8 @@ class Classes(Generic[K]):
         self._of[self.of(one)] = self.of(other)
 
 
-Corner = tuple[str, str, int]
+#: a corner of a face, or an end of a part of an outline, by its number
+Corner = int
 
 
 class Gluing:
@@ -87,15 +91,19 @@ class Gluing:
         self.forms = forms
         self.seams = {seam.key: seam for seam in seams}
         self._length: dict[EdgeAt, float] = {}
-        self._count: dict[tuple[str, str], int] = {}
+        #: of each face itself, the number of its first corner, and how many it has
+        self._faces: dict[tuple[str, str], tuple[Face, Corner, int]] = {}
+        corners = 0
         for layer, form in forms.items():
             for face in form.faces:
                 n = len(face.edges)
-                self._count[layer, face.name] = n
+                self._faces[layer, face.name] = face, corners, n
+                corners += n
                 for i, edge in enumerate(face.edges):
                     mm = edge_length(face.points[i], face.bends[i], face.points[(i + 1) % n])
                     self._length[layer, face.name, edge.name] = mm
         self._left = self._openings()
+        self._made: dict[tuple[EdgeAt, float, float], Part] = {}
         self._ways = self._directions()
         self._breaks = self._divided()
 
@@ -109,9 +117,8 @@ class Gluing:
         return left
 
     def _corner(self, stretch: Stretch, at_end: bool) -> Corner:
-        i = self.forms[stretch.layer].face(stretch.face).edge_index(stretch.edge)
-        n = self._count[stretch.layer, stretch.face]
-        return stretch.layer, stretch.face, (i + at_end) % n
+        face, first, n = self._faces[stretch.layer, stretch.face]
+        return first + (face.edge_index(stretch.edge) + at_end) % n
 
     def pairs(self, seam: Seam) -> tuple[tuple[int, int], ...]:
         """Return which chains of a seam are joined to each other: all, or those on one side of a strip."""
@@ -222,9 +229,17 @@ class Gluing:
             for low, high in pairwise(cuts):
                 a, b = (low / size, high / size) if size else (0.0, 1.0)
                 start, end = (a, b) if way else (1.0 - b, 1.0 - a)
-                out.append((Part(edge, start, end, high - low, self._open(edge, start, end)), way))
+                out.append((self._part(edge, start, end, high - low), way))
             gone += size
         return tuple(out)
+
+    def _part(self, edge: EdgeAt, start: float, end: float, mm: float) -> Part:
+        """Return this part of an edge, which is one, whatever seam it is asked for."""
+        at = edge, round(start, 9), round(end, 9)
+        found = self._made.get(at)
+        if found is None:
+            found = self._made[at] = Part(edge, start, end, mm, self._open(edge, start, end))
+        return found
 
     def _open(self, edge: EdgeAt, start: float, end: float) -> str:
         middle = (start + end) / 2
@@ -243,6 +258,16 @@ class Gluing:
                 ]
             out[key] = tuple(found)
         return out
+
+    def in_run(self, join: Joined, run: Run) -> bool:
+        """Return whether what is joined is sewn in a run: it is curved where either of its edges is."""
+        if run == "all":
+            return True
+        curved = False
+        for layer, face, edge in (join.one.edge, join.other.edge):
+            of, _, _ = self._faces[layer, face]
+            curved |= of.bends[of.edge_index(edge)] is not None
+        return curved == (run == "curved")
 
     def at(self, edge: EdgeAt) -> tuple[Joined, ...]:
         """Return what any seam joins of an edge."""
@@ -269,67 +294,81 @@ class Gluing:
                 round_it: list[Part] = []
                 for edge in face.edges:
                     at = (layer, face.name, edge.name)
-                    found = by_edge.get(at) or {(0.0, 1.0): Part(at, 0.0, 1.0, self._length[at])}
-                    round_it += (part for _, part in sorted(found.items()))
+                    found = by_edge.get(at) or {(0.0, 1.0): self._part(at, 0.0, 1.0, self._length[at])}
+                    round_it += (found[ends] for ends in sorted(found))
                 out[layer, face.name] = tuple(round_it)
         return out
 
-    def _end(self, part: Part, place: int, at_end: bool) -> Corner:
-        layer, face, _ = part.edge
-        return layer, face, (place + at_end) % len(self.parts[layer, face])
+    @cached_property
+    def ends(self) -> Mapping[Part, tuple[Corner, Corner]]:
+        """The numbers of the two ends of every part; parts that follow each other share one."""
+        out, first = {}, 0
+        for parts in self.parts.values():
+            n = len(parts)
+            for i, part in enumerate(parts):
+                out[part] = first + i, first + (i + 1) % n
+            first += n
+        return out
 
-    def _corners(
-        self, faces: Collection[tuple[str, str]], sewn: Sewn
-    ) -> tuple[Classes[Corner], dict[Part, int], set[Part]]:
-        """Return which ends of parts are one by now, the place of every part in its face, and those held."""
-        same: Classes[Corner] = Classes()
-        place = {part: i for face in faces for i, part in enumerate(self.parts[face])}
-        held: set[Part] = set()
-        for joins in self.joined.values():
-            for join in joins:
-                if (join.seam, join.one.edge, join.one.start) in sewn and join.one in place:
-                    held |= {join.one, join.other}
-                    one, other = place[join.one], place[join.other]
-                    same.same(self._end(join.one, one, False), self._end(join.other, other, join.turned))
-                    same.same(self._end(join.one, one, True), self._end(join.other, other, not join.turned))
-        return same, place, held
+    @cached_property
+    def crossings(self) -> Mapping[str, tuple[tuple[str, str, Corner, Corner], ...]]:
+        """Of each seam the faces that follow each other in a chain, and the ends where they have to meet."""
+        out = {}
+        for key, seam in self.seams.items():
+            found = []
+            for chain, ways in zip(seam.chains, self._ways[key], strict=True):
+                for i, (here, there) in enumerate(pairwise(chain)):
+                    if here.face != there.face:
+                        ends = self._outer(here, ways[i]), self._outer(there, not ways[i + 1])
+                        found.append((here.face, there.face, *ends))
+            out[key] = tuple(found)
+        return out
 
-    def apart(self, seam: str, sewn: Sewn) -> tuple[str, str] | None:
-        """Return two faces that follow each other in a chain of a seam, and are not joined where they do."""
-        crossing = [
-            (here, there, ways[i], ways[i + 1])
-            for chain, ways in zip(self.seams[seam].chains, self._ways[seam], strict=True)
-            for i, (here, there) in enumerate(pairwise(chain))
-            if here.face != there.face
-        ]
-        if not crossing:
-            return None
-        same, place, _ = self._corners(tuple(self.parts), sewn)
-        for here, there, way, next_way in crossing:
-            ends = self._outer(here, way), self._outer(there, not next_way)
-            one, other = (self._end(part, place[part], at_end) for part, at_end in ends)
-            if same.of(one) != same.of(other):
-                return here.face, there.face
-        return None
-
-    def _outer(self, stretch: Stretch, at_end: bool) -> tuple[Part, bool]:
-        """Return the part of an edge that lies at one end of it."""
+    def _outer(self, stretch: Stretch, at_end: bool) -> Corner:
+        """Return the end of an edge at one end of it."""
         edge = (stretch.layer, stretch.face, stretch.edge)
         own = [part for part in self.parts[edge[:2]] if part.edge == edge]
-        return (own[-1] if at_end else own[0]), at_end
+        return self.ends[own[-1] if at_end else own[0]][at_end]
 
-    def loops(self, faces: Collection[tuple[str, str]], sewn: Sewn) -> tuple[Loop, ...]:
-        """
-        Return the openings of *faces* (layer and name) with what is joined by now; the longest comes first.
-        """
-        same, place, held = self._corners(faces, sewn)
-        free = [part for part in place if part not in held]
-        rim: Classes[object] = Classes()
+
+class Glued:
+    """What is joined by now: which ends of parts are one, and so what is open."""
+
+    def __init__(self, gluing: Gluing, joins: Iterable[Joined] = ()) -> None:
+        self._gluing = gluing
+        self._same: Classes[Corner] = Classes()
+        self._held: set[Part] = set()
+        self.joins: set[Joined] = set()
+        for join in joins:
+            self.add(join)
+
+    def __contains__(self, join: Joined) -> bool:
+        return join in self.joins
+
+    def add(self, join: Joined) -> None:
+        """Join two parts, end to end."""
+        self.joins.add(join)
+        self._held |= {join.one, join.other}
+        one, other = self._gluing.ends[join.one], self._gluing.ends[join.other]
+        self._same.same(one[0], other[join.turned])
+        self._same.same(one[1], other[not join.turned])
+
+    def apart(self, seam: str) -> tuple[str, str] | None:
+        """Return two faces that follow each other in a chain of a seam, and are not joined where they do."""
+        for here, there, one, other in self._gluing.crossings[seam]:
+            if self._same.of(one) != self._same.of(other):
+                return here, there
+        return None
+
+    def loops(self, faces: Iterable[tuple[str, str]]) -> tuple[Loop, ...]:
+        """Return the openings of *faces* (layer and name) with what is joined by now; the longest first."""
+        free = [part for face in faces for part in self._gluing.parts[face] if part not in self._held]
+        rim: Classes[Corner] = Classes()
         for part in free:
-            rim.same(part, same.of(self._end(part, place[part], False)))
-            rim.same(part, same.of(self._end(part, place[part], True)))
-        found: dict[object, list[Part]] = {}
+            start, end = self._gluing.ends[part]
+            rim.same(self._same.of(start), self._same.of(end))
+        found: dict[Corner, list[Part]] = {}
         for part in free:
-            found.setdefault(rim.of(part), []).append(part)
+            found.setdefault(rim.of(self._same.of(self._gluing.ends[part][0])), []).append(part)
         loops = (Loop(tuple(parts), sum(p.mm for p in parts)) for parts in found.values())
         return tuple(sorted(loops, key=lambda loop: -loop.mm))

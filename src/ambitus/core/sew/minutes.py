@@ -32,10 +32,14 @@ def minutes_of(plan: Plan, step: Sequence[Act]) -> float:
     return sum(_minutes(plan, act) for act in done or step)
 
 
-def _metres(plan: Plan, keys: Sequence[str], layers: Sequence[str]) -> float:
-    """Return how long seams are together, in metres, as far as they are of these layers; openings are not."""
+def _metres(plan: Plan, keys: Sequence[str], layers: Sequence[str], run: acts.Run = "all") -> float:
+    """Return how long seams are together, in metres, in these layers and this run; openings are not."""
     joined = [join for key in keys for join in plan.gluing.joined.get(key, ())]
-    own = (join for join in joined if join.one.edge[0] in layers and not join.one.open)
+    own = (
+        join
+        for join in joined
+        if join.one.edge[0] in layers and not join.one.open and plan.gluing.in_run(join, run)
+    )
     return sum(join.one.mm for join in own) / 1000
 
 
@@ -74,7 +78,7 @@ def _strips(plan: Plan, names: Sequence[str]) -> tuple[int, float]:
 
 def _sewn(plan: Plan, act: acts.Sew) -> float:
     keys = plan.named(act.seams)
-    metres = _metres(plan, keys, act.seams.layers)
+    metres = _metres(plan, keys, act.seams.layers, act.run)
     if act.side is not None:
         edges = [
             (s.layer, s.face, s.edge)
@@ -84,7 +88,8 @@ def _sewn(plan: Plan, act: acts.Sew) -> float:
             for s in chain
         ]
         metres = _edges(plan, edges) / max(1, len(act.seams.layers))
-    slow = act.side is not None or any(turned_corners(plan, key) for key in keys)
+    turns = act.run != "straight" and any(turned_corners(plan, key) for key in keys)
+    slow = turns or act.side is not None
     return PIN * metres + len(keys) * SEW[0] + SEW[1] * metres * (SLOW if slow else 1.0)
 
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Literal
 
-from ambitus.core.form.model import Form, Piece, Seam
+from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.form.sewn import Caught, Channel, FoldedUp, Hole, Line, Opening, Teeth
 from ambitus.core.sew.acts import Edges, Lies, Seams
 from ambitus.core.sew.gluing import EdgeAt, Gluing
@@ -205,13 +205,32 @@ class Plan:
 
     def named(self, seams: Seams) -> tuple[str, ...]:
         """Return the keys of the seams that are meant; the one that joins layers belongs to each of them."""
-        out = []
+        return tuple(
+            key
+            for key, own, layers in self._by_class.get(seams.of, ())
+            if layers.issubset(seams.layers) and own.startswith(seams.begin)
+        )
+
+    @cached_property
+    def _by_class(self) -> Mapping[str, tuple[tuple[str, str, frozenset[str]], ...]]:
+        """The seams of each class: key, the key within their layer, and the layers they join."""
+        out: dict[str, list[tuple[str, str, frozenset[str]]]] = {}
         for key, seam in self.seams.items():
-            layers = {s.layer for chain in seam.chains for s in chain}
+            layers = frozenset(s.layer for chain in seam.chains for s in chain)
             own = key.removeprefix(f"{next(iter(layers))} ") if len(layers) == 1 else key
-            if seam.seam == seams.of and layers <= set(seams.layers) and own.startswith(seams.begin):
-                out.append(key)
-        return tuple(out)
+            out.setdefault(seam.seam, []).append((key, own, layers))
+        return {of: tuple(found) for of, found in out.items()}
+
+    @cached_property
+    def met(self) -> Mapping[EdgeAt, tuple[tuple[str, tuple[Stretch, ...]], ...]]:
+        """Every edge that is sewn: each seam that it is in, and the edges that meet it there."""
+        out: dict[EdgeAt, list[tuple[str, tuple[Stretch, ...]]]] = {}
+        for key, seam in self.seams.items():
+            for chain in seam.chains:
+                others = tuple(s for other in seam.chains if other is not chain for s in other)
+                for s in chain:
+                    out.setdefault((s.layer, s.face, s.edge), []).append((key, others))
+        return {edge: tuple(found) for edge, found in out.items()}
 
     def edges(self, edges: Edges) -> tuple[EdgeAt, ...]:
         """Return the edges that are meant."""

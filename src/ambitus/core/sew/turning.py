@@ -61,28 +61,20 @@ def turned_corners(plan: Plan, key: str, begun: frozenset[str] = frozenset()) ->
             edges = plan.piece_of[s.layer, s.face].edges
             if next(e.allowance for e in edges if e.name == s.edge) > LEAST_SNIPPED + 1e-9:
                 return True
-    faces = {(s.layer, s.face) for chain in seam.chains for s in chain}
-    near = [
-        k for k in begun if any((n.layer, n.face) in faces for chain in plan.seams[k].chains for n in chain)
-    ]
-    return any(_turns_with(plan, s, key, other) for other in near for chain in seam.chains for s in chain)
+    return bool(begun) and any(_turns_with(plan, s, key, begun) for chain in seam.chains for s in chain)
 
 
-def _turns_with(plan: Plan, s: Stretch, key: str, other: str) -> bool:
-    """Return whether an edge runs straight on into one of *other*, and what meets the two turns there."""
+def _turns_with(plan: Plan, s: Stretch, key: str, begun: frozenset[str]) -> bool:
+    """Return whether an edge runs straight on into a seam *begun*, and what meets the two turns there."""
     face = plan.forms[s.layer].face(s.face)
     i = face.edge_index(s.edge)
-    near = {face.edges[i - 1].name, face.edges[(i + 1) % len(face.edges)].name}
-    for chain in plan.seams[other].chains:
-        for n in (n for n in chain if (n.layer, n.face) == (s.layer, s.face) and n.edge in near):
-            if _runs_on(plan, s, n) and _met_turns(plan, _meets(plan, key, s), _meets(plan, other, n)):
+    met = next(others for of, others in plan.met[s.layer, s.face, s.edge] if of == key)
+    for near in (face.edges[i - 1].name, face.edges[(i + 1) % len(face.edges)].name):
+        there = Stretch(s.layer, s.face, near)
+        for other, others in plan.met.get((s.layer, s.face, near), ()):
+            if other in begun and _runs_on(plan, s, there) and _met_turns(plan, met, others):
                 return True
     return False
-
-
-def _meets(plan: Plan, key: str, s: Stretch) -> tuple[Stretch, ...]:
-    """Return the edges that meet an edge in a seam."""
-    return tuple(m for chain in plan.seams[key].chains if s not in chain for m in chain)
 
 
 def _met_turns(plan: Plan, one: tuple[Stretch, ...], other: tuple[Stretch, ...]) -> bool:

@@ -4,8 +4,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass, field
 from typing import Literal
 
-from ambitus.core.sew.acts import Side
-from ambitus.core.sew.gluing import Classes, EdgeAt, Loop, Part
+from ambitus.core.sew.acts import Run, Side
+from ambitus.core.sew.gluing import Classes, EdgeAt, Glued, Loop, Part
 from ambitus.core.sew.plan import FaceAt, Plan
 
 
@@ -52,7 +52,8 @@ class Work:
     folded_up: set[str] = field(default_factory=set)
     #: seam -> how many of its rows are done
     rows: dict[str, int] = field(default_factory=dict)
-    glued: set[tuple[str, EdgeAt, float]] = field(default_factory=set)
+    #: seam -> what is sewn of its next row, where that is not sewn in one go
+    runs: dict[str, set[Run]] = field(default_factory=dict)
     #: the seams of which anything is sewn
     begun: set[str] = field(default_factory=set)
     pressed: set[str] = field(default_factory=set)
@@ -70,8 +71,12 @@ class Work:
     threaded: set[str] = field(default_factory=set)
     knotted: set[str] = field(default_factory=set)
     zip: ZipState = field(default_factory=ZipState)
+    glued: Glued = field(init=False)
     _body: Classes[FaceAt] = field(default_factory=Classes)
     _out: dict[FaceAt, Side] = field(default_factory=dict)
+
+    def __post_init__(self) -> None:
+        self.glued = Glued(self.plan.gluing)
 
     def body_of(self, face: FaceAt) -> FaceAt:
         """Return what stands for the body that a face belongs to."""
@@ -106,13 +111,11 @@ class Work:
 
     def loops(self, body: FaceAt) -> tuple[Loop, ...]:
         """Return the openings of a body, the longest first."""
-        return self.plan.gluing.loops(self.faces_of(body), self.glued)
+        return self.glued.loops(self.faces_of(body))
 
     def is_glued(self, edge: EdgeAt) -> bool:
         """Return whether any of an edge is sewn to another."""
-        return any(
-            (join.seam, join.one.edge, join.one.start) in self.glued for join in self.plan.gluing.at(edge)
-        )
+        return any(join in self.glued for join in self.plan.gluing.at(edge))
 
     def is_boxed(self, layer: str) -> bool:
         """Return whether every row lies across the corners of a layer, if any has to."""
@@ -145,9 +148,7 @@ class Work:
             join.one
             for seam, joins in self.plan.gluing.joined.items()
             for join in joins
-            if join.one.open == key
-            and join.one.edge[0] == layer
-            and (seam, join.one.edge, join.one.start) not in self.glued
+            if join.one.open == key and join.one.edge[0] == layer and join not in self.glued
         )
 
     def ended(self) -> dict[str, object]:
@@ -155,7 +156,7 @@ class Work:
         return {
             "used": frozenset(self.used),
             "rows": tuple(sorted(self.rows.items())),
-            "glued": frozenset(self.glued),
+            "glued": frozenset(self.glued.joins),
             "closed": frozenset(self.closed),
             "folded": frozenset(self.folded),
             "stitched": frozenset(self.stitched),

@@ -81,11 +81,14 @@ def in_order(
         for state in step.gives:
             givers.setdefault(state, []).append(i)
     waits: list[set[int]] = []
-    for step in every:
+    behind: list[list[int]] = [[] for _ in every]
+    for i, step in enumerate(every):
         missing = [state for state in step.needs if state not in givers]
         if missing and whole:
             raise StepsUnordered(f"“{step.title}” needs “{missing[0]}”, which no step gives")
-        waits.append({i for state in step.needs for i in givers.get(state, ())})
+        waits.append({giver for state in step.needs for giver in givers.get(state, ())})
+        for giver in waits[i]:
+            behind[giver].append(i)
     ready = {i for i in range(len(every)) if not waits[i]}
     out: list[Step] = []
     left = set(range(len(every)))
@@ -102,8 +105,8 @@ def in_order(
         ready.discard(done)
         left.discard(done)
         out.append(every[done])
-        for i in left - ready:
+        for i in behind[done]:
             waits[i].discard(done)
-            if not waits[i]:
+            if not waits[i] and i in left:
                 ready.add(i)
     return tuple(out)

@@ -37,7 +37,9 @@ _LIES = {
 }
 
 
-def _of_seams(work: Work, keys: Sequence[str], lies: str, style: Style = "now") -> WorkPicture | None:
+def _of_seams(
+    work: Work, keys: Sequence[str], lies: str, style: Style = "now", run: acts.Run = "all"
+) -> WorkPicture | None:
     """Return the faces that seams join, laid together where they are cut alike, with what is sewn of them."""
     plan = work.plan
     joins = [join for key in keys for join in plan.gluing.joined.get(key, ())]
@@ -58,8 +60,8 @@ def _of_seams(work: Work, keys: Sequence[str], lies: str, style: Style = "now") 
         for face in faces[:4]:
             table.lay(face, up)
         shown = faces
-    _sewn_before(table, work, shown, keys)
-    for join in joins:
+    _sewn_before(table, work, shown, keys if run == "all" else ())
+    for join in (join for join in joins if plan.gluing.in_run(join, run)):
         _stretch(table, work, join, style, set(shown))
     where = _LIES.get(lies, "")
     return table.picture(where)
@@ -88,7 +90,7 @@ def _sewn_before(table: Table, work: Work, faces: Sequence[FaceAt], but: Sequenc
     """Draw the seams that are sewn already on the faces that are laid."""
     for key, joins in work.plan.gluing.joined.items():
         for join in joins if key not in but else ():
-            if (key, join.one.edge, join.one.start) in work.glued:
+            if join in work.glued:
                 for part in (join.one, join.other):
                     if part.edge[:2] in faces:
                         table.part(part, "done")
@@ -282,7 +284,7 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
         case acts.Sew(side=int()):
             return _beside_zip(work, act)
         case acts.Sew():
-            return _of_seams(work, plan.named(act.seams), act.lies)
+            return _of_seams(work, plan.named(act.seams), act.lies, run=act.run)
         case acts.Trim() | acts.Overcast() | acts.Snip():
             return _of_seams(work, plan.named(act.seams), "right")
         case acts.Press():

@@ -1,6 +1,6 @@
 """Steps that bases of panels share: sides, base, pressing, and the corners where there are any."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from ambitus.core.form.model import Form
@@ -76,7 +76,9 @@ def _across(layers: tuple[str, ...], row: Row) -> tuple[acts.Act, ...]:
     return (acts.TurnTo(layers, "wrong"), acts.OvercastTips(layers, row.edges == "apart"))
 
 
-def row_acts(seams: acts.Seams, row: Row, at: int, leaves: tuple[str, ...] = ()) -> tuple[acts.Act, ...]:
+def row_acts(
+    seams: acts.Seams, row: Row, at: int, leaves: tuple[str, ...] = (), run: acts.Run = "all"
+) -> tuple[acts.Act, ...]:
     """Return what is done for the row at place *at* of seams, which leave the openings in *leaves*."""
     if row.edges == "apart":
         return (acts.Finish(seams),)
@@ -85,7 +87,7 @@ def row_acts(seams: acts.Seams, row: Row, at: int, leaves: tuple[str, ...] = ())
     inside: acts.Side = "wrong" if row.lies == "right" else "right"
     if row.edges == "together":
         return (acts.TurnTo(seams.layers, inside), acts.Overcast(seams, at))
-    return (acts.TurnTo(seams.layers, inside), acts.Sew(seams, row.lies, at, leaves))
+    return (acts.TurnTo(seams.layers, inside), acts.Sew(seams, row.lies, at, leaves, run=run))
 
 
 def stitch_of(bag: Resolved, layer: Layer) -> str:
@@ -129,6 +131,18 @@ def _left_open(form: Form | None, layer: Layer, seam: str) -> _Open:
     return _Open(say, numbers, from_top, tuple(o.key for o in left.values()))
 
 
+#: what of a row is sewn, in the words of a step
+_CALLED_RUN: dict[acts.Run, str] = {"all": "", "straight": "straights of the ", "curved": "curves of the "}
+
+
+def _runs_of(rows: Sequence[Row], straights: bool) -> Iterator[tuple[int, Row, acts.Run]]:
+    """Yield the rows of a seam with their places; where *straights* come first a row has two runs."""
+    two: tuple[acts.Run, ...] = ("straight", "curved")
+    for i, row in enumerate(rows):
+        for run in two if straights and row.edges == "sewn" else ("all",):
+            yield i, row, run
+
+
 def sew(
     bag: Resolved,
     layer: Layer,
@@ -145,6 +159,7 @@ def sew(
     form: Form | None = None,
     boxed: bool = False,
     on_to: str = "",
+    straights: str = "",
 ) -> tuple[Step, ...]:
     """
     Return the steps that sew the seams of one class in one layer, by the kind of seam they are; every row of
@@ -154,6 +169,8 @@ def sew(
 
     With *boxed* it is a row across corners whose layer is sewn up: no seam of the form. Every row runs
     *on to* the seams of another class, if one is named.
+
+    Where *straights* says how they are sewn, the straights of a row come first and its curves after them.
 
     *lengths* stand in for those of the first row, where it is measured from something else than an edge;
     *deeper* for how much deeper the layer is sewn there.
@@ -180,18 +197,20 @@ def sew(
     leaves = {of: (*(left.keys if of == seam else ()), *(("gap",) if gaps[of] else ())) for of in meant}
     first = next(row for row in rows if row.edges == "sewn")
     out, ready = [], needs
-    for i, row in enumerate(rows):
-        last, apart = i == len(rows) - 1, row.edges == "apart"
-        state = gives if last else f"{layer} {name} {row.key}"
-        where = f" {say}" if say and row.edges == "sewn" and not row.no_return else ""
+    for i, row, run in _runs_of(rows, bool(straights)):
+        last, apart = row is rows[-1] and run != "straight", row.edges == "apart"
+        so_far = f"{row.key} straights".strip() if run == "straight" else row.key
+        state = gives if last else f"{layer} {name} {so_far}"
+        how = straights if run == "straight" else say
+        where = f" {how}" if how and row.edges == "sewn" and not row.no_return else ""
         if row.edges == "together" and (left.say or gap):
             where = f" At the {'opening' if left.say else 'gap'} each edge by itself."
-        text = row.title.format(seam=f"{words} of the {layer}")
+        gapped = row.edges == "sewn" and run != "curved"
         out.append(
             Step(
-                key=f"{layer} {name}" + ("" if last else f" {row.key}"),
-                title=text,
-                say=f"{row.say}{where}{taper if last else ''}{gap if row.edges == 'sewn' else ''}",
+                key=f"{layer} {name}" + ("" if last else f" {so_far}"),
+                title=row.title.format(seam=f"{_CALLED_RUN[run]}{words} of the {layer}"),
+                say=f"{row.say}{where}{taper if last else ''}{gap if gapped else ''}",
                 # edges that are worked one by one are, as soon as the pieces lie ready
                 rank=_EDGES_AT if apart and not boxed else rank,
                 needs=(_LIES_FLAT[layer],) if apart and not boxed else ready,
@@ -203,7 +222,7 @@ def sew(
                 numbers=left.numbers if row.edges == "sewn" and where else (),
                 acts=_across(layers, row)
                 if boxed
-                else tuple(act for of, seams in meant.items() for act in row_acts(seams, row, i, leaves[of])),
+                else tuple(act for of in meant for act in row_acts(meant[of], row, i, leaves[of], run)),
             )
         )
         ready = (*needs, state) if apart else (state,)

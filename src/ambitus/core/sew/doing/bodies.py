@@ -138,10 +138,10 @@ def _close(work: Work, act: acts.Close) -> None:
     )
     waiting = [key for key in work.basted if key not in work.used]
     refuse(bool(waiting), "something is not sewn in yet")
-    for seam, joins in work.plan.gluing.joined.items():
+    for joins in work.plan.gluing.joined.values():
         for join in joins:
             if join.one.open == act.opening and join.one.edge[0] == act.layer:
-                work.glued.add((seam, join.one.edge, join.one.start))
+                work.glued.add(join)
     work.closed.add((act.layer, act.opening))
 
 

@@ -21,6 +21,15 @@ def _next_row(work: Work, key: str, row: int, done: str) -> None:
     refuse(row >= len(plan) or plan[row].done != done, f"the {name} is not sewn so")
 
 
+def _next_run(work: Work, key: str, run: acts.Run) -> None:
+    """Refuse a run of a row that is sewn already, or that the seam has none of."""
+    done, name = work.runs.get(key, set()), label(work, key)
+    refuse(run in done or (run == "all" and bool(done)), f"the {name} is sewn that far already")
+    joined = work.plan.gluing.joined[key]
+    has = run == "all" or any(work.plan.gluing.in_run(join, run) for join in joined)
+    refuse(not has, f"nothing of the {name} is {run}")
+
+
 def _sew(work: Work, act: acts.Sew) -> None:
     keys = work.plan.named(act.seams)
     refuse(not keys, f"there is no such seam: {act.seams.of}")
@@ -33,6 +42,7 @@ def _sew_one(work: Work, key: str, act: acts.Sew) -> None:
     refuse(act.side is not None and not seam.sides, "a zip has two sides, and this mouth has more")
     if act.side is None:
         _next_row(work, key, act.row, "sewn")
+        _next_run(work, key, act.run)
         planned = work.plan.rows_of(key)[act.row].lies
         refuse(planned not in (None, act.lies), f"the {name} is not sewn with {act.lies} sides together")
     chains = [
@@ -49,11 +59,21 @@ def _sew_one(work: Work, key: str, act: acts.Sew) -> None:
         refuse(not is_in(work, strip), f"the ends of the {strip.partition(' ')[0]} are not in the {name} yet")
     bodies = tuple(dict.fromkeys(work.body_of(face) for face in faces))
     out = _lie(work, bodies, act.lies, name)
+    _reaches(work, act, chains, name)
     if act.side is None:
         _crossed(work, key, name)
     else:
         zip_ready(work, act.side)
     _glue(work, key, act, chains, bodies, out)
+
+
+def _reaches(work: Work, act: acts.Sew, chains: list[Any], name: str) -> None:
+    """Refuse a row that ends before the seams that are to cross its ends."""
+    for s in (s for chain in chains for s in (chain[0], chain[-1])) if act.short else ():
+        edges = work.plan.piece_of[s.layer, s.face].edges
+        i = next(i for i, edge in enumerate(edges) if edge.name == s.edge)
+        beside = min(edges[i - 1].allowance, edges[(i + 1) % len(edges)].allowance)
+        refuse(act.short > beside + 1e-6, f"the row of the {name} ends before the seam that crosses it")
 
 
 def _openings_of(work: Work, act: acts.Sew) -> set[str]:
@@ -107,7 +127,7 @@ def _crossed(work: Work, key: str, name: str) -> None:
         refuse(
             reaches and layer not in work.folded_up, f"the base of the {layer} has not been folded up inside"
         )
-    ends = work.plan.gluing.apart(key, work.glued)
+    ends = work.glued.apart(key)
     if ends is not None:
         refuse(True, f"{' and '.join(ends)} have to be joined where the {name} goes from one to the other")
     begun = frozenset(k for k in work.rows if k != key and work.is_begun(k))
@@ -141,10 +161,11 @@ def _glue(
     """Join the stretches of a seam, all but what is left open, and say how what is sewn lies from now on."""
     seam = work.plan.seams[key]
     edges = {(s.layer, s.face, s.edge) for chain in chains for s in chain}
-    begun = any(at == key for at, edge, _ in work.glued if edge in edges)
+    begun = any(join in work.glued for join in work.plan.gluing.joined[key] if join.one.edge in edges)
     for join in work.plan.gluing.joined[key]:
-        if join.one.edge in edges and not (join.one.open or join.other.open):
-            work.glued.add((key, join.one.edge, join.one.start))
+        here = join.one.edge in edges and work.plan.gluing.in_run(join, act.run)
+        if here and not (join.one.open or join.other.open):
+            work.glued.add(join)
     work.begun.add(key)
     ends = [{work.body_of((s.layer, s.face)) for s in chain} for chain in chains]
     apart = sum(len(e) for e in ends) == len(set().union(*ends)) and all(len(e) == 1 for e in ends)
@@ -158,7 +179,7 @@ def _glue(
     if len(bodies) > 1 or out is not None:
         work.join(bodies, out)
     if act.side is None:
-        work.rows[key] = act.row + 1
+        _row_done(work, key, act)
     elif work.zip.sides >= set(seam.sides):
         work.rows[key] = 1
     work.used |= {
@@ -167,6 +188,15 @@ def _glue(
     for strip, (layer, at) in list(work.basted.items()):
         if at == seam.seam and any(layer == s.layer for chain in seam.chains for s in chain):
             work.used.add(strip)
+
+
+def _row_done(work: Work, key: str, act: acts.Sew) -> None:
+    """Count a row that is sewn, once both of its runs are where it has two."""
+    runs = work.runs.setdefault(key, set())
+    runs.add(act.run)
+    if act.run == "all" or len(runs) == 2:
+        work.rows[key] = act.row + 1
+        del work.runs[key]
 
 
 def _side_faces(work: Work, key: str, side: int) -> set[FaceAt]:

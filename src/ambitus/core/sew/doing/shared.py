@@ -4,6 +4,7 @@ from ambitus.core.form.model import Seam
 from ambitus.core.sew.acts import Side
 from ambitus.core.sew.gluing import EdgeAt
 from ambitus.core.sew.work import Refused, Work
+from ambitus.core.words import within
 
 
 def refuse(if_so: bool, reason: str) -> None:
@@ -20,8 +21,7 @@ def no_iron(work: Work, iron: bool, layers: tuple[str, ...]) -> None:
 
 def label(work: Work, seam: str) -> str:
     """Return what a seam is called, within a sentence."""
-    called = work.plan.seams[seam].label
-    return called[0].lower() + called[1:]
+    return within(work.plan.seams[seam].label)
 
 
 def reached(work: Work, layer: str, side: Side) -> None:

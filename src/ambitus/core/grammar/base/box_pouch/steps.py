@@ -144,6 +144,7 @@ def cut_out_steps(item: Item, form: Form) -> tuple[Step, ...]:
             rank=150,
             needs=("pieces cut",),
             gives=(
+                "pieces marked",
                 "outer panels ready",
                 *(("lining panels ready",) if "lining" in bag.kinds.top.layers else ()),
             ),

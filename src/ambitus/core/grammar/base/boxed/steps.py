@@ -19,7 +19,8 @@ def _cut_out(layers: tuple[Layer, ...]) -> Step:
         say="Measure each cut-out again before cutting it: it sets the depth, and cloth cannot be put back.",
         rank=150,
         needs=("pieces cut",),
-        gives=("corners cut out",),
+        # what is sewn of a panel is sewn once its corners are out
+        gives=("corners cut out", "pieces marked"),
         acts=(acts.CutOut(layers),),
         kind="no return",
         settings="Shears or a rotary cutter on a board, stopped short of the inner corner.",

@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.fields import STRIP_OF
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
+from ambitus.core.grammar.order import STRAIGHTS, goes
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, snap
 from ambitus.core.sew import acts
@@ -42,8 +43,13 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 rank + (4 if panel == "front" else 8),
                 needs=(before,),
                 gives=gives,
-                say="Middle on middle of the base first, then to both ends; strip uppermost at corners.",
+                say="Strip uppermost, from straight to straight."
+                if goes(bag, STRAIGHTS, "first")
+                else "Middle on middle of the base first, then to both ends; strip uppermost at corners.",
                 part=panel,
+                straights="Middle on middle of the base first; then from each top edge down to its corner."
+                if goes(bag, STRAIGHTS, "first")
+                else "",
                 reads=(
                     Reading("face", "Across the face", snap(form.mm("width") - 2 * deeper_by(bag, layer))),
                 )

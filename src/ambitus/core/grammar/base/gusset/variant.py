@@ -16,6 +16,7 @@ from ambitus.core.grammar.cloth.bottom import BASE_OF
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.grammar.order import STRAIGHTS_PARAM
 from ambitus.core.grammar.sizes import WIDTH
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
@@ -80,6 +81,7 @@ GUSSET = Base(
         ),
         replace(BASE_OF, shown_if=lambda bag: STRIP_OF.is_(bag, "three")),
         *INSERT_PARAMS,
+        STRAIGHTS_PARAM,
     ),
     phrase=Phrase(
         key="base",
@@ -98,4 +100,5 @@ GUSSET = Base(
     marks=marks,
     usual={FROM_SIDE: lambda bag: quarter(bag, WIDTH.of(bag))},
     straight=_straight,
+    no_curves=lambda bag: "" if corner_radius(bag).mm > 0 else "its lower corners are square",
 )

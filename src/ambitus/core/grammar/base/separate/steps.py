@@ -7,7 +7,7 @@ from ambitus.core.grammar.allowances import RING_ALLOWANCE
 from ambitus.core.grammar.base.separate.cut import panels_of, ring_deeper
 from ambitus.core.grammar.base.sewing import FROM_TOP, press_seams, sew, sewn_layers, sewn_together
 from ambitus.core.grammar.contract import Layer
-from ambitus.core.grammar.order import SPREADS, TUBE_SNIPPED, goes
+from ambitus.core.grammar.order import SPREADS, STRAIGHTS, TUBE_SNIPPED, goes
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, snap
 from ambitus.core.sew import acts
@@ -63,6 +63,9 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             needs=(f"{layer} base pinned",),
             gives=f"{layer} base sewn in" if after else f"{layer} body sewn",
             say="Tube uppermost, slowly, lifting the foot at every quarter.",
+            straights="Tube uppermost, from mark to mark, where straight meets arc."
+            if goes(bag, STRAIGHTS, "first")
+            else "",
             deeper=ring_deeper(bag, form, by),
         )
         if after:

@@ -1,5 +1,6 @@
 """A base that is a piece of its own, sewn into a tube: round, oval, or with corners."""
 
+from collections.abc import Callable
 from functools import partial
 
 from ambitus.core.checks.mechanism import Rule
@@ -35,12 +36,13 @@ from ambitus.core.grammar.base.separate.traced import HALF_MOON
 from ambitus.core.grammar.carry.fields import FROM_SIDE
 from ambitus.core.grammar.cloth.bottom import BASE_OF
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH
-from ambitus.core.grammar.contract import Base
+from ambitus.core.grammar.contract import Base, all_straight
 from ambitus.core.grammar.kinds import BASE_KIND
-from ambitus.core.grammar.order import TUBE_SNIPPED_PARAM
+from ambitus.core.grammar.order import STRAIGHTS_PARAM, TUBE_SNIPPED_PARAM
 from ambitus.core.grammar.sizes import BREADTH, DIAMETER, HEIGHT, LENGTH
 from ambitus.core.lengths import paired
 from ambitus.core.read.cutlist import Reader
+from ambitus.core.spec.resolved import Resolved
 
 PANELS = Param(
     TUBE_PANELS,
@@ -94,13 +96,24 @@ def _base(
     more: tuple[Param, ...] = (),
     choices: tuple[AnyField, ...] = (),
     checks: tuple[Rule, ...] = (),
+    no_curves: Callable[[Resolved], str] | None = None,
 ) -> Base:
     return Base(
         checks=(*PANEL_CHECKS, *INSERT_CHECKS, *CHECKS, *checks),
         kind=kind,
         label=label,
         help=help,
-        params=(*sizes, HEIGHT_PARAM, PANELS, *more, BASE_OF, *INSERT_PARAMS, *AS_CUT, TUBE_SNIPPED_PARAM),
+        params=(
+            *sizes,
+            HEIGHT_PARAM,
+            PANELS,
+            *more,
+            BASE_OF,
+            *INSERT_PARAMS,
+            *AS_CUT,
+            *((STRAIGHTS_PARAM,) if no_curves else ()),
+            TUBE_SNIPPED_PARAM,
+        ),
         phrase=Phrase(
             key="base",
             label="Base",
@@ -125,7 +138,14 @@ def _base(
         usual={FROM_SIDE: lambda bag: quarter(bag, asked_round(shape, bag) / 2)},
         read=reads,
         straight=lambda bag: {"side": asked_height(bag)},
+        no_curves=no_curves or all_straight,
     )
+
+
+def _all_curved(bag: Resolved, radius: float) -> str:
+    """Return why nothing of a rounded base is straight: corners of this radius, in mm, take all of it."""
+    most = max(LENGTH.of(bag), BREADTH.of(bag)) / 2
+    return "nothing of its base is straight" if radius >= most - 1e-9 else ""
 
 
 CIRCLE = _base(
@@ -161,6 +181,7 @@ STADIUM = _base(
     by_size(shapes.stadium),
     read.reader(read.stadium_round),
     (LENGTH_PARAM, BREADTH_PARAM),
+    no_curves=lambda bag: _all_curved(bag, min(LENGTH.of(bag), BREADTH.of(bag)) / 2),
 )
 ELLIPSE = _base(
     "ellipse",
@@ -181,6 +202,7 @@ ROUNDED = _base(
     (LENGTH_PARAM, BREADTH_PARAM),
     (Param(RADIUS, "Corner radius", "length", paired(25), low=1, high=1000),),
     checks=ROUNDED_CHECKS,
+    no_curves=lambda bag: _all_curved(bag, RADIUS.of(bag)),
 )
 RECTANGLE = _base(
     "rectangle",

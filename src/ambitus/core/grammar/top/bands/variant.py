@@ -17,7 +17,13 @@ from ambitus.core.grammar.top.drawstring.closing import (
     drawn_up_by,
     height_terms,
 )
-from ambitus.core.grammar.top.drawstring.cords import CORDS_CHOSEN, CORDS_PARAMS, CORDS_TOLD, once_round
+from ambitus.core.grammar.top.drawstring.cords import (
+    CORDS_CHOSEN,
+    CORDS_PARAMS,
+    CORDS_TOLD,
+    once_round,
+    says_cords,
+)
 from ambitus.core.grammar.top.drawstring.fields import (
     BAND,
     BAND_MADE,
@@ -44,8 +50,7 @@ from ambitus.core.spec.resolved import Resolved
 
 
 def _says(bag: Resolved) -> str:
-    cords = "two cords" if CORDS.is_(bag, "two") else "a cord"
-    return f"lined, drawn up by {cords} in bands at its top"
+    return f"lined, drawn up by {says_cords(bag)} in bands at its top"
 
 
 BANDS = replace(

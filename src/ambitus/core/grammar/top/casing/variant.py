@@ -29,6 +29,7 @@ from ambitus.core.grammar.top.drawstring.cords import (
     cords_of,
     cut_widths,
     once_round,
+    says_cords,
 )
 from ambitus.core.grammar.top.drawstring.fields import (
     CHANNEL,
@@ -63,8 +64,7 @@ ENDS = Option("ends", "Open ends", "Front and back have a casing each; the seams
 
 def _says(bag: Resolved) -> str:
     heading = " and a heading" if HEADING.of(bag) > 0 else ""
-    cords = "two cords" if CORDS.is_(bag, "two") else "a cord"
-    return f"drawn up by {cords} in a casing folded down{heading}"
+    return f"drawn up by {says_cords(bag)} in a casing folded down{heading}"
 
 
 def _cords(bag: Resolved, form: Form) -> Cords:

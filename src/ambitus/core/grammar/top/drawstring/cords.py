@@ -18,7 +18,7 @@ from ambitus.core.grammar.top.drawstring.fields import (
     LOOPS,
     TAIL,
 )
-from ambitus.core.grammar.top.drawstring.loops import LOOP_PARAMS, at_foot, loop_strips
+from ambitus.core.grammar.top.drawstring.loops import LOOP_PARAMS, at_foot, loop_strips, no_two_sides
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term, to_grid
@@ -30,8 +30,14 @@ CORDS_PARAMS = (
         "choice",
         "one",
         way_out="two",
+        offered=lambda bag, key: key != "across" or not no_two_sides(bag),
         options=(
             Option("one", "One cord", "Comes out at one side; a toggle or a knot holds it."),
+            Option(
+                "across",
+                "One cord, both sides open",
+                "The casing is in two halves; the cord crosses the other side in the open.",
+            ),
             Option("two", "Two cords", "From opposite sides: the mouth closes evenly."),
         ),
     ),
@@ -76,6 +82,11 @@ CORDS_CHOSEN = (CORD, CORD_FIBRE, CORDS, CORD_END, LOOPS)
 
 
 _MATERIAL = {"round": "Round cord", "ribbon": "Ribbon or tape", "elastic": "Elastic"}
+
+
+def says_cords(bag: Resolved) -> str:
+    """Return the cords in the words of the sentence."""
+    return {"one": "a cord", "across": "a cord across both sides", "two": "two cords"}[CORDS.of(bag)]
 
 
 def cord_melts(bag: Resolved) -> bool:

@@ -3,10 +3,10 @@
 from ambitus.core.form.model import Form, Strip
 from ambitus.core.form.sewn import Caught, Place
 from ambitus.core.grammar.asked import Option, Param
-from ambitus.core.grammar.base.fields import TUBE_PANELS
+from ambitus.core.grammar.base.fields import STEP, TUBE_PANELS
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.seams.edges import edge_terms
-from ambitus.core.grammar.top.drawstring.fields import CORDS, LOOP, LOOP_WIDE, LOOPS
+from ambitus.core.grammar.top.drawstring.fields import CORDS, LOOP, LOOP_WIDE, LOOPS, OPENING
 from ambitus.core.lengths import paired
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
@@ -91,8 +91,22 @@ def loop_strips(bag: Resolved, form: Form) -> tuple[Strip, ...]:
     return (loops,) if loops else ()
 
 
+def no_two_sides(bag: Resolved) -> str:
+    """Return why one cord cannot cross the other side in the open, or nothing."""
+    if OPENING not in bag.values:
+        return "between bands both sides are open already: the cord is one"
+    if OPENING.of(bag) not in ("slot", "slit"):
+        return "a cord that crosses one side in the open needs a slot or a slit at both"
+    if "side" not in bag.kinds.classes or TUBE_PANELS.is_(bag, "one"):
+        return "a cord that crosses one side in the open needs a seam at both"
+    # bases with a step have panels at their sides
+    return "with panels at the sides no one seam lies opposite" if STEP in bag.values else ""
+
+
 def no_side_seam(bag: Resolved) -> str:
-    """Return why loops do not go with this bag, or nothing."""
+    """Return why loops, or the way that the cord goes, do not go with this bag, or nothing."""
+    if CORDS in bag.values and CORDS.is_(bag, "across") and (wrong := no_two_sides(bag)):
+        return wrong
     if LOOPS not in bag.values or LOOPS.is_(bag, "none"):
         return ""
     if "side" not in bag.kinds.classes:

@@ -86,7 +86,7 @@ def side_openings(
     """
     tops = with_top(form)
     tube = any(face.tube for face in tops)
-    both = (every or CORDS.is_(bag, "two")) and not tube
+    both = (every or not CORDS.is_(bag, "one")) and not tube
     where = "raw top edge; at both sides" if both else "raw top edge; left of the front, right of the back"
     if tube:
         where = "raw top edge, at the seam"

@@ -12,11 +12,14 @@ from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Reading, Step
 
 
+def _has_eyelets(bag: Resolved) -> bool:
+    """Return whether a cord comes out by an eyelet: all do, or the second of a tube with one seam does."""
+    return OPENING.is_(bag, "eyelets") or (CORDS.is_(bag, "two") and TUBE_PANELS.is_(bag, "one"))
+
+
 def eyelet_step(bag: Resolved) -> tuple[Step, ...]:
     """Return the making of eyelets, while the panels are flat, where a cord comes out by one."""
-    two = CORDS.is_(bag, "two")
-    one_panel = TUBE_PANELS.is_(bag, "one")
-    if not OPENING.is_(bag, "eyelets") and not (two and one_panel):
+    if not _has_eyelets(bag):
         return ()
     return (
         Step(
@@ -40,6 +43,7 @@ def slit_steps(
     opening = OPENING.of(bag)
     if opening == "eyelets":
         return (), (*needs, "eyelets made")
+    needs = (*needs, "eyelets made") if _has_eyelets(bag) else needs
     seam = bag.kinds.seam("side")
     held = (
         "topstitch a U round it: down one side, across below, up the other"
@@ -105,6 +109,9 @@ def thread_steps(
     kept = _keep_ends(bag, made or ("pieces cut",))
     out += kept
     ready = (*made, *(state for step in kept for state in step.gives))
+    across = CORDS.is_(bag, "across")
+    came_out = "one opening" if across else "the opening"
+    crossing = ", across the other in the open" if across else ""
     lengths = (("Each, cut" if two else "Cut", cords.length.total), ("Channel", channel_of(bag)[1]))
     tail = Reading("tail", "Tail at each end, mouth flat open", cords.tail_at(cords.path.mm))
     if laid is not None:
@@ -112,7 +119,7 @@ def thread_steps(
         lay = Step(
             "lay cord",
             "Lay the cords in the fold" if two else "Lay the cord in the fold",
-            "All the way round, up against the top fold, both ends out by the opening; clip it there."
+            f"All the way round, up against the top fold, both ends out by {came_out}; clip it there."
             if not two
             else "Each all the way round, up against the top fold, its ends out by its own opening.",
             rank,
@@ -125,7 +132,7 @@ def thread_steps(
     thread = (
         "Right round, in by one opening and out by the same; the second cord from the other side."
         if two
-        else ("Right round, in by the opening and out by it again.")
+        else f"Right round, in by {came_out} and out by it again{crossing}."
     )
     return (
         *out,

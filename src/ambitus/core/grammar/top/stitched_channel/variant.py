@@ -23,6 +23,7 @@ from ambitus.core.grammar.top.drawstring.cords import (
     CORDS_TOLD,
     cord_parts,
     once_round,
+    says_cords,
 )
 from ambitus.core.grammar.top.drawstring.fields import (
     CHANNEL,
@@ -65,8 +66,7 @@ from ambitus.core.sums import Sum, Term
 
 
 def _says(bag: Resolved) -> str:
-    cords = "two cords" if CORDS.is_(bag, "two") else "a cord"
-    return f"lined, drawn up by {cords} in a stitched channel"
+    return f"lined, drawn up by {says_cords(bag)} in a stitched channel"
 
 
 def _rows(bag: Resolved) -> tuple[float, ...]:

@@ -4,6 +4,8 @@ from collections.abc import Mapping
 
 from ambitus.core.form.model import Form, Strip
 from ambitus.core.grammar.allowances import GENERAL, ZIP_ALLOWANCE
+from ambitus.core.grammar.order import ZIP_ROWS, goes
+from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.grammar.top.turned_through.steps import close_gap, gap_open
 from ambitus.core.grammar.top.zip.fields import (
@@ -255,6 +257,10 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
         else "The zip face down on the outer’s right side; overcast the two edges together"
     )
     zip_seam = acts.Seams(bag.kinds.top.layers, "zip")
+    stops = goes(bag, ZIP_ROWS, "short")
+    short = min(eaten(bag, end_class(bag), over) for over in (True, False)) if stops else 0.0
+    ends = " Begin and end {short} from the raw ends, secured: the lining’s ends stay free." if short else ""
+    numbers = (("short", short),) if short else ()
     foot = f"Zip foot. {stitched(bag.cloth('outer'), 2.5)}"
     closing = "right" if CLOSES_AT.is_(bag, "right") else "left"
     return (
@@ -262,11 +268,12 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             "zip front",
             "Sew the zip to the front",
             f"{between}, all raw edges level with the tape. The slider closes at the {closing}. Stop with "
-            "the needle down to move it past the foot.",
+            f"the needle down to move it past the foot.{ends}",
             300,
+            numbers=numbers,
             needs=(ready, "outer panels laid"),
             gives=("zip on front",),
-            acts=(acts.Sew(zip_seam, side=0),),
+            acts=(acts.Sew(zip_seam, side=0, short=short),),
             settings=foot,
             lengths=seam,
             cautions=("needle over teeth",),
@@ -285,11 +292,12 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
         Step(
             "zip back",
             "Sew the zip to the back, the same way",
-            "The ends of the panels level with each other across the zip.",
+            f"The ends of the panels level with each other across the zip.{ends}",
             308,
+            numbers=numbers,
             needs=("front topstitched",),
             gives=("zip on back",),
-            acts=(acts.Sew(zip_seam, side=1),),
+            acts=(acts.Sew(zip_seam, side=1, short=short),),
             settings=foot,
             lengths=seam,
         ),
