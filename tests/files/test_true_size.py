@@ -1,13 +1,15 @@
 """Pieces at true size: what was written, read back, is the piece; by libraries that wrote none of it."""
 
 import io
-import math
 import re
+from collections import Counter
+from dataclasses import dataclass
 from typing import Any
 
 import ezdxf
 import pytest
-from shapely.geometry import Polygon
+from pypdf import PdfReader
+from shapely.geometry import MultiLineString, Point, Polygon
 from svgelements import SVG, Path
 
 from ambitus.core.curves import flattened
@@ -80,21 +82,87 @@ def test_dxf_read_back_is_the_piece(spec: dict[str, Any]) -> None:
         assert len(block.query('LWPOLYLINE[layer=="4"]')) == len(marked), piece.key
 
 
-def test_pdf_read_back_is_the_piece_glued_together() -> None:
-    """What lies on every page, moved to its place, is part of the outline; together it is all of it."""
-    made = drafted(tote())
-    piece = next(p for p in made.pieces if p.key == "outer panel")
-    pieces = true_size(made, piece.key)
-    pdf = pieces_pdf(pieces, "Mutes", "A4", inches=False).decode("latin-1")
-    pages = pages_of(pieces, "A4")
-    assert pages == pdf.count("/Type /Page\n") == math.ceil(470 / 176) * math.ceil(350 / 241)
-    seen: set[tuple[float, float]] = set()
-    for page in pdf.split("/Type /Page\n"):
-        for dx, dy, body in re.findall(r"1 0 0 1 ([-\d.]+) ([-\d.]+) cm(.*?)Q", page, re.S):
-            assert dx, dy
-            line = re.findall(r"([-\d.]+) ([-\d.]+) [ml]", body)
-            seen |= {(round(float(x) / MM, 1), round(float(y) / MM, 1)) for x, y in line}
-    assert {(round(x, 1), round(y, 1)) for x, y in piece.cut} <= seen
+@dataclass
+class Page:
+    """What a reader of PDF finds on a page: every line in mm, and where each glue mark's name stands."""
+
+    lines: list[list[tuple[float, float]]]
+    glue: dict[str, tuple[float, float]]
+
+
+def _pages(pdf: bytes) -> list[Page]:
+    out = []
+    for page in PdfReader(io.BytesIO(pdf)).pages:
+        found = Page([], {})
+
+        def operand(op: bytes, args: Any, ctm: Any, _: Any, found: Page = found) -> None:
+            if op in (b"m", b"l"):
+                x, y = (float(a) for a in args)
+                at = (x * ctm[0] + y * ctm[2] + ctm[4]) / MM, (x * ctm[1] + y * ctm[3] + ctm[5]) / MM
+                found.lines += [[]] if op == b"m" else []
+                found.lines[-1].append(at)
+
+        def text(words: str, ctm: Any, tm: Any, *_: Any, found: Page = found) -> None:
+            if re.fullmatch(r"\d+[.-]\d+", words.strip()):
+                found.glue[words.strip()] = (tm[4] / MM, tm[5] / MM)
+
+        page.extract_text(visitor_operand_before=operand, visitor_text=text)
+        out.append(found)
+    return out
+
+
+def _glued(pages: list[Page]) -> MultiLineString:
+    """Return every line of pages that are laid so that glue marks of one name lie on each other."""
+    placed, waiting, lines = {0: (0.0, 0.0)}, list(range(1, len(pages))), []
+    while waiting:
+        for i, at in [
+            (i, at) for i in waiting for at in placed if pages[i].glue.keys() & pages[at].glue.keys()
+        ]:
+            name = min(pages[i].glue.keys() & pages[at].glue.keys())
+            (x, y), (ax, ay) = pages[i].glue[name], pages[at].glue[name]
+            placed[i] = placed[at][0] + ax - x, placed[at][1] + ay - y
+            waiting.remove(i)
+            break
+        else:
+            raise AssertionError("a page has no glue mark in common with the others")
+    for i, (dx, dy) in placed.items():
+        lines += [[(x + dx, y + dy) for x, y in line] for line in pages[i].lines if len(line) > 1]
+    return MultiLineString(lines)
+
+
+@pytest.mark.parametrize(
+    ("spec", "key", "paper"),
+    [
+        (tote(), "outer panel", "A4"),
+        (tote(), "outer panel", "Letter"),
+        (GUSSET, "outer panel", "A4"),
+        (ROUND, "outer base", "Letter"),
+    ],
+)
+def test_pdf_read_back_is_the_piece_glued_together(spec: dict[str, Any], key: str, paper: str) -> None:
+    """Pages laid mark on mark by a reader of PDF: the outline, curves too, lies along what is printed."""
+    made = drafted(spec)
+    pieces = true_size(made, key)
+    pages = _pages(pieces_pdf(pieces, "Mutes", paper, inches=False))
+    assert len(pages) == pages_of(pieces, paper) > 1
+    drawn = _glued(pages)
+    ring = _outline(made.called(key)).exterior
+    # the drawing lies where one of its points is the first corner of the piece
+    few = [ring.interpolate(share / 24, normalized=True) for share in range(24)]
+    (first, *_), at = ring.coords, {p for line in drawn.geoms if line.length > 60 for p in line.coords}
+    moves = [(x - first[0], y - first[1]) for x, y in at]
+    dx, dy = min(moves, key=lambda m: max(drawn.distance(Point(p.x + m[0], p.y + m[1])) for p in few))
+    steps = [ring.interpolate(d) for d in range(0, int(ring.length), 5)]
+    far = max(drawn.distance(Point(p.x + dx, p.y + dy)) for p in steps)
+    assert far < 0.05, far
+
+
+def test_glue_marks_lie_clear_of_what_a_home_printer_leaves_white() -> None:
+    """And every one of them stands on two pages."""
+    pages = _pages(pieces_pdf(true_size(drafted(tote()), "outer panel"), "Mutes", "A4", inches=False))
+    names = Counter(name for page in pages for name in page.glue)
+    assert set(names.values()) == {2}
+    assert all(12 < x < 198 and 12 < y < 285 for page in pages for x, y in page.glue.values())
 
 
 def test_half_on_the_fold_takes_less_paper() -> None:

@@ -27,6 +27,8 @@ from ambitus.files.true_size import TrueSize
 _PAPERS = {"A4": A4, "A3": A3, "Letter": letter}
 #: kept clear round every page, and shared by neighbouring pages, in mm
 _MARGIN, _OVERLAP, _HEAD = 12.0, 10.0, 22.0
+#: half of a glue mark's cross, in mm: it lies within what two pages share
+_CROSS = 3.0
 #: Pages of one template: more than this nobody glues together.
 MOST_PAGES = 200
 #: straight run that a corner's template has beyond its arc, in mm
@@ -226,7 +228,32 @@ def _pages(canvas: Canvas, template: Template, title: str, page: tuple[float, fl
                 for part in _on_page(line, seen):
                     _line(canvas, part, 0.6)
             canvas.restoreState()
+            _glue(canvas, (row, column), (rows, columns), page)
             canvas.showPage()
+
+
+def _glue(canvas: Canvas, here: tuple[int, int], spread: tuple[int, int], page: tuple[float, float]) -> None:
+    """
+    Draw a cross with its name in the middle of every strip that this page shares with a neighbour: glued
+    right, two crosses of one name lie on each other.
+    """
+    (wide, tall), (row, column), (rows, columns) = _room(page), here, spread
+    middle, level = _MARGIN + wide / 2, _MARGIN + tall / 2
+    inside = _OVERLAP / 2
+    joins = (
+        (column > 0, f"{row + 1}.{column}", _MARGIN + inside, level),
+        (column < columns - 1, f"{row + 1}.{column + 1}", _MARGIN + wide - inside, level),
+        (row > 0, f"{row}-{column + 1}", middle, _MARGIN + tall - inside),
+        (row < rows - 1, f"{row + 1}-{column + 1}", middle, _MARGIN + inside),
+    )
+    canvas.setDash()
+    canvas.setLineWidth(0.5)
+    canvas.setFont("Helvetica", 7)
+    for shared, name, x, y in joins:
+        if shared:
+            canvas.line((x - _CROSS) * mm, y * mm, (x + _CROSS) * mm, y * mm)
+            canvas.line(x * mm, (y - _CROSS) * mm, x * mm, (y + _CROSS) * mm)
+            canvas.drawString((x + 0.6) * mm, (y + 0.6) * mm, name)
 
 
 def _on_page(
