@@ -112,3 +112,79 @@ def test_no_two_texts_lie_over_each_other(screen: Screen, width: int) -> None:
                 }"""
             )
             assert met == [], (plan, key, width)
+
+
+def test_the_pieces_lie_by_cloth_and_all_of_them_are_one_key_away(screen: Screen, server: Server) -> None:
+    """Eight pieces: what does not fit in the row waits; `a` shows all, each large enough to be told apart."""
+    screen.open("Score stand tote")
+    page = screen.page
+    plan = page.url.rsplit("/", 1)[-1]
+    spec = httpx.get(f"{server.address}/api/plans/{plan}").json()["spec"]
+    pieces = httpx.post(f"{server.address}/api/draft", json={"spec": spec, "unit": "in"}).json()["pieces"]
+    shown = page.locator("[data-piece]").count()
+    assert shown < len(pieces)
+    assert page.inner_text(".all-pieces") == f"All {len(pieces)} pieces"
+    page.keyboard.press("a")
+    page.wait_for_selector(".pieces-flat.all")
+    assert not page.locator(".board").is_visible()
+    assert page.locator("[data-piece]").count() == len(pieces)
+    for cloth in page.locator(".cloth").all():
+        name, count = cloth.locator("h3").inner_text().split("\n")
+        own = [p for p in pieces if p["material"] == name.strip()]
+        assert int(count) == sum(p["count"] for p in own)
+        assert cloth.locator("[data-piece]").count() == len(own)
+    for drawn in page.locator(".lay-out .flat-piece").all():
+        box = drawn.bounding_box()
+        assert box is not None
+        assert min(box["width"], box["height"]) > 20
+        assert max(box["width"], box["height"]) > 44
+    page.keyboard.press("Escape")
+    page.wait_for_selector(".board", state="visible")
+
+
+def test_what_is_tiny_is_seen_through_a_lens(screen: Screen) -> None:
+    """A cord and a loop are drawn to a scale of their own, which is told."""
+    screen.open("Cable sack, twelve litres")
+    for piece in ("loop", "cord"):
+        if not screen.page.locator(f"[data-piece='{piece}']").count():
+            screen.page.keyboard.press("a")
+        lens = screen.page.locator(f"[data-piece='{piece}'] .lens")
+        assert float(lens.locator(".lens-says").inner_text().split()[0]) >= 1.5
+        box = lens.locator("svg").bounding_box()
+        assert box is not None
+        assert box["width"] > 30
+    assert screen.page.locator("[data-piece='outer panel'] .lens").count() == 0
+
+
+def test_a_tile_is_looked_at_before_it_is_taken(screen: Screen) -> None:
+    """The bag and its sum follow the tile that has the keys; Esc gives the bag back, Enter takes the tile."""
+    screen.open("Score stand tote")
+    page = screen.page
+    page.click("[data-phrase='top']")
+    page.wait_for_selector("[data-tile='top.kind=double_hem']")
+    assert page.locator(".board").is_visible()
+    page.locator("[data-lay='outer panel']").first.wait_for(state="hidden")
+    before, sentence = _total(screen), page.inner_text(".making-sentence")
+    for press in ("Tab", "ArrowRight", "Tab", "Tab", "Shift+Tab"):
+        page.keyboard.press(press)
+        held = page.evaluate("document.activeElement.dataset.tile") or ""
+        if held.startswith("top.kind=") and not page.locator(f"[data-tile='{held}'].chosen").count():
+            break
+    page.focus("[data-tile='top.kind=double_hem']")
+    page.wait_for_selector(".board.preview >> text=Enter takes it")
+    page.wait_for_function(
+        "() => document.querySelector('.sum-on-paper').innerText.includes('Hem') ||"
+        " document.querySelector('.own-names').innerText.length > 0"
+    )
+    assert page.inner_text(".making-sentence") == sentence
+    page.keyboard.press("Escape")
+    page.wait_for_selector(".board.preview", state="detached")
+    assert _total(screen) == before
+    assert page.evaluate("document.activeElement.getAttribute('aria-pressed')") == "true"
+    page.focus("[data-tile='top.kind=double_hem']")
+    page.wait_for_selector(".board.preview")
+    page.keyboard.press("Enter")
+    page.wait_for_selector("[data-tile='top.kind=double_hem'][aria-pressed='true']")
+    assert page.inner_text(".making-sentence") != sentence
+    page.keyboard.press("Control+z")
+    page.wait_for_function("(was) => document.querySelector('.making-sentence').innerText === was", arg=sentence)

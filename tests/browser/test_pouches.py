@@ -59,11 +59,12 @@ def test_a_narrowed_zip_and_its_small_pieces_are_picked(screen: Screen) -> None:
     _pick(screen, "top.zip_ends", "seamed")
     screen.shows("tab end", "length", "3 3/4")
     _pick(screen, "top.pull", "ribbon", "small")
-    page.wait_for_selector("[data-piece='tab pull']")
     _pick(screen, "top.zip_ends", "caught")
     page.wait_for_selector("[data-piece='tab end']", state="detached")
     screen.shows("zip", "length", "8 3/4")
     page.keyboard.press("Escape")
+    page.keyboard.press("a")
+    assert page.locator("[data-piece='tab pull']").is_visible()
     screen.kept()
 
 

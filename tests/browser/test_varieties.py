@@ -228,7 +228,7 @@ def test_straps_are_taken_off_and_put_on_again(screen: Screen) -> None:
     # picked one right after the other they would be one step to undo
     screen.kept()
     page.click("[data-tile='carry.pairs=1']")
-    page.wait_for_selector("[data-piece='strap carry.0']")
+    page.wait_for_selector("[data-piece='strap carry.0']", state="attached")
     _close(screen)
     page.click("text=Undo")
     page.wait_for_selector("[data-piece='strap carry.0']", state="detached")

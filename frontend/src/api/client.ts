@@ -117,8 +117,8 @@ const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
 
 export const api = {
   /** While a number is being changed remedies are not carried out: they are asked for once the hand rests. */
-  draft: (spec: Spec, edits: Edit[], unit: Unit, was: string) =>
-    ask<Drafted>('POST', '/draft', { spec, edits, unit, was, remedies: false }),
+  draft: (spec: Spec, edits: Edit[], unit: Unit, was: string, signal?: AbortSignal) =>
+    ask<Drafted>('POST', '/draft', { spec, edits, unit, was, remedies: false }, signal),
   checks: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Finding[]>('POST', '/checks', { spec, unit }, signal),
   tiles: (spec: Spec, phrase: string, unit: Unit, signal?: AbortSignal) =>

@@ -22,7 +22,7 @@ const emit = defineEmits<{ single: [on: boolean] }>()
           :checked="single"
           @change="emit('single', ($event.target as HTMLInputElement).checked)"
         />
-        Single keys (w, h, d, u, p, s, ?) do something
+        Single keys (letters and ?) do something
       </label>
       <v-btn variant="outlined" @click="shown = false">Close</v-btn>
     </v-card>

@@ -17,6 +17,7 @@ export const KEYS: readonly Key[] = [
   { keys: 'u', does: 'show the next unit' },
   { keys: 'p', does: 'open the cut sheet' },
   { keys: 'l', does: 'lay the open piece out large; again for the bag' },
+  { keys: 'a', does: 'show all pieces, cloth by cloth; again for the bag' },
   { keys: 'o', does: 'read the work, in order' },
   { keys: 's', does: 'back to the shelf' },
   { keys: '?', does: 'this list' },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The bag standing on its dotted board, with its numbers, its checks where they apply, and what it holds. */
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
-import type { Closing } from '../../api/client'
+import type { Closing, Drafted } from '../../api/client'
 import { stateScale, steppedScale } from '../../bag-drawing/scale'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import StateDrawing from '../../bag-drawing/StateDrawing.vue'
@@ -10,14 +10,20 @@ import ShownLength from '../../length-field/ShownLength.vue'
 import DrawnClosed from './DrawnClosed.vue'
 import type { PlanAtHand } from './usePlan'
 
-const props = defineProps<{ at: PlanAtHand }>()
+const props = defineProps<{
+  at: PlanAtHand
+  /** the bag as a tile would make it, which is looked at and not taken */
+  preview?: Drafted
+  looked?: string
+}>()
 const emit = defineEmits<{
   go: [path: string]
   sum: [path: string]
   volume: []
   room: [space: { width: number; height: number }]
 }>()
-const { drafted, unit, problems, offline, waiting } = props.at
+const { unit, problems, offline, waiting } = props.at
+const drafted = computed(() => props.preview ?? props.at.drafted.value)
 
 const board = ref<HTMLElement>()
 const room = ref({ width: 800, height: 360 })
@@ -82,9 +88,12 @@ const ownNames = computed(() => {
     v-if="drafted"
     ref="board"
     class="board"
-    :class="{ waiting, 'with-states': besides, 'closed-top': closedTop }"
+    :class="{ waiting, preview, 'with-states': besides, 'closed-top': closedTop }"
     :style="{ '--dots': `${drafted.dots * scale}px` }"
   >
+    <p v-if="preview" class="preview-says" role="status">
+      <b>{{ looked }}</b>: Enter takes it, Esc gives your bag back
+    </p>
     <span class="dots-say">dots {{ drafted.dots_shown }} apart</span>
     <DrawnClosed v-if="drafted.closes" :drafted="drafted" @shapes="(s) => (closed = s)" />
     <StandingBag :standing="standing!" :scale="scale">

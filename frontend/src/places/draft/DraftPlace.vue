@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The Draft place: the sentence, the bag with its numbers, the pieces, and beside them sum and checks. */
-import { computed, inject, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, inject, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type LaidPiece, type Remedy, type Unit } from '../../api/client'
+import { api, type LaidPiece, type Remedy, type Tile, type Unit } from '../../api/client'
 import { headerSlot } from '../../app/header'
 import { useKeys } from '../../app/keys'
 import { useResting } from '../../app/resting'
@@ -82,6 +82,18 @@ function layOut(piece: string, sum?: string) {
   if (sum) show(piece, sum)
   if (laidOut.value !== piece) look.value = { wrong_side: false, half: false }
   laidOut.value = piece
+  allPieces.value = false
+}
+/** Every piece, in the room of the bag. */
+const allPieces = ref(false)
+const main = ref<HTMLElement>()
+function showAll() {
+  allPieces.value = !allPieces.value
+  laidOut.value = ''
+}
+function allRoom() {
+  const sentence = main.value?.querySelector('.making-sentence')?.clientHeight ?? 90
+  return { width: main.value?.clientWidth ?? 900, height: (main.value?.clientHeight ?? 740) - sentence }
 }
 /** The bag again; the key is given back to the piece that was laid out. */
 async function backToBag() {
@@ -168,6 +180,19 @@ async function closePhrase() {
   root.value?.querySelector<HTMLElement>(`[data-phrase="${CSS.escape(key)}"]`)?.focus()
 }
 
+/** The bag as the tile that is looked at would make it. */
+const looked = shallowRef<Tile>()
+const { answer: lookedAt } = useResting(
+  () =>
+    looked.value && drafted.value && !waiting.value
+      ? { spec: drafted.value.spec, unit: drafted.value.unit, tile: looked.value }
+      : undefined,
+  ({ spec, unit: shown, tile }, signal) =>
+    api.draft(spec, [{ kind: 'picked', path: tile.edit.path, value: tile.edit.value }], shown, '', signal),
+  120,
+)
+const preview = computed(() => (looked.value && !waiting.value ? lookedAt.value : undefined))
+
 const said = computed(() => {
   if (keeping.value === 'away') return 'put away'
   if (offline.value) return 'not kept yet: the server does not answer'
@@ -207,8 +232,13 @@ useKeys(
     u: nextUnit,
     p: () => tools.value?.toSheet(),
     o: () => (workShown.value = true),
+    a: showAll,
     l: () => (laidOut.value ? void backToBag() : openSum.value && layOut(openSum.value.piece.key)),
-    Escape: () => laidOut.value && !phrase.value && !workShown.value && void backToBag(),
+    Escape: () => {
+      if (phrase.value || workShown.value) return
+      if (laidOut.value) void backToBag()
+      allPieces.value = false
+    },
   },
   single,
   { undo: at.undo, redo: at.redo },
@@ -248,7 +278,7 @@ useKeys(
     </div>
 
     <template v-else>
-      <div class="draft-main">
+      <div ref="main" class="draft-main" :class="{ choosing: phrase }">
         <DraftNotices :id="id" :at="at" @copy="keepMine" />
 
         <MakingSentence :drafted="drafted" :open="phrase" :levels="phraseLevels" @open="togglePhrase" />
@@ -264,6 +294,7 @@ useKeys(
           @settle="at.settle"
           @restore="at.restore"
           @close="closePhrase"
+          @look="(tile) => (looked = tile)"
         />
 
         <PieceLaid
@@ -280,8 +311,10 @@ useKeys(
           @room="(space) => (tableRoom = space)"
         />
         <DraftBoard
-          v-show="!(laidOut && laidShown)"
+          v-show="!(laidOut && laidShown) && !allPieces"
           :at="at"
+          :preview="preview"
+          :looked="looked?.label"
           @go="goTo"
           @sum="openSumOf"
           @volume="byVolume"
@@ -293,10 +326,12 @@ useKeys(
           :changed="changed"
           :open="openSum && { piece: openSum.piece.key, sum: openSum.key }"
           :waiting="waiting"
-          :room="laidOut ? { ...piecesRoom, height: 64 } : piecesRoom"
+          :room="allPieces ? allRoom() : laidOut ? { ...piecesRoom, height: 64 } : piecesRoom"
           :laid="laidOut"
+          :all="allPieces"
           @open="show"
           @lay="layOut"
+          @all="showAll"
         />
       </div>
 
@@ -318,7 +353,13 @@ useKeys(
           @silence="silence"
           @remedy="remedy"
         />
-        <OpenSum :drafted="drafted" :opened="opened" :laid="laidShown" :waiting="waiting" @open="show" />
+        <OpenSum
+          :drafted="preview ?? drafted"
+          :opened="opened"
+          :laid="laidShown"
+          :waiting="waiting"
+          @open="show"
+        />
         <ChecksList
           v-if="!stops.length"
           :findings="drafted.findings"

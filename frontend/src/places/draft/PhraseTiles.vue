@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What opens under a phrase: this bag with each choice made, and the lengths that belong to it. */
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { api, said, type Drafted, type Edit, type Problem, type Tile } from '../../api/client'
 import { useResting } from '../../app/resting'
 import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
@@ -21,7 +21,13 @@ const props = defineProps<{
   /** whether sizes by volume are open from the start */
   volume?: boolean
 }>()
-const emit = defineEmits<{ edit: [edit: Edit]; settle: []; restore: [path: string]; close: [] }>()
+const emit = defineEmits<{
+  edit: [edit: Edit]
+  settle: []
+  restore: [path: string]
+  close: []
+  look: [tile?: Tile]
+}>()
 
 const panel = ref<HTMLElement>()
 const { answer: tiles, failed } = useResting(
@@ -55,6 +61,37 @@ function scaleOf(group: Tile[], of: 'standing' | 'piece') {
     { width: PX.width - (of === 'piece' ? 16 : 0), height: PX.height - 10 },
   )
 }
+/** A tile that is looked at shows its bag before it is taken: under the hand, or where the keys are. */
+const held = shallowRef<Tile>()
+const under = shallowRef<Tile>()
+const looked = computed(() => [under.value, held.value].find((tile) => tile && !tile.chosen))
+watch(looked, (tile) => emit('look', tile))
+onBeforeUnmount(() => emit('look'))
+// what was looked at is no tile of the new answer
+watch(tiles, (now) => {
+  const found = (tile?: Tile) =>
+    now?.groups.flatMap((g) => g.tiles).find((t) => t.edit.path === tile?.edit.path && t.key === tile?.key)
+  held.value = found(held.value)
+  under.value = found(under.value)
+})
+/** Esc gives the bag back that was there before a tile was looked at; the next one closes. */
+async function escape() {
+  if (!looked.value) return emit('close')
+  const group = tiles.value?.groups.find((g) => g.tiles.includes(looked.value!))
+  held.value = under.value = undefined
+  await nextTick()
+  const chosen = group?.tiles.find((tile) => tile.chosen)
+  const back = panel.value?.querySelector<HTMLElement>(
+    chosen ? `[data-tile="${CSS.escape(`${chosen.edit.path}=${chosen.key}`)}"]` : '.tile',
+  )
+  back?.focus()
+}
+/** Left and right go from tile to tile of a group. */
+function beside(event: KeyboardEvent, way: 1 | -1) {
+  const now = event.currentTarget as HTMLElement
+  const next = way > 0 ? now.nextElementSibling : now.previousElementSibling
+  if (next instanceof HTMLElement) next.focus()
+}
 function pick(tile: Tile) {
   if (!tile.chosen) emit('edit', { kind: 'picked', path: tile.edit.path, value: tile.edit.value })
 }
@@ -67,7 +104,7 @@ function pick(tile: Tile) {
     tabindex="-1"
     role="region"
     :aria-label="tiles?.label ?? 'Choices'"
-    @keydown.esc="emit('close')"
+    @keydown.esc.stop="escape"
   >
     <header>
       <h2>{{ tiles?.label ?? '…' }}</h2>
@@ -118,10 +155,16 @@ function pick(tile: Tile) {
           :key="tile.key"
           type="button"
           class="tile"
-          :class="{ chosen: tile.chosen }"
+          :class="{ chosen: tile.chosen, looked: looked === tile }"
           :aria-pressed="tile.chosen"
           :data-tile="`${tile.edit.path}=${tile.key}`"
           @click="pick(tile)"
+          @focus="held = tile"
+          @blur="held = undefined"
+          @mouseenter="under = tile"
+          @mouseleave="under = undefined"
+          @keydown.right.prevent="beside($event, 1)"
+          @keydown.left.prevent="beside($event, -1)"
         >
           <span v-if="group.shows !== 'words'" class="tile-picture">
             <StandingBag

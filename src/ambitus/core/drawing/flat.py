@@ -7,8 +7,8 @@ from ambitus.core.drawing.paths import bent, path
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import Point
 
-#: A strip longer than this many times the widest other piece is drawn with a break.
-_BREAK_OVER = 1.5
+#: A strip longer than so many times the widest piece, or its own width, is drawn with a break.
+_BREAK_OVER, _SLIM = 1.5, 10.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,12 +48,13 @@ def flat_piece(piece: Piece, widest: float) -> FlatPiece:
     """Return the picture of *piece*; *widest* is the width of the widest panel, which sets the scale."""
     left, bottom, right, top = piece.box
     width, tall = right - left, top - bottom
-    limit = widest * _BREAK_OVER
+    limit = min(widest * _BREAK_OVER, tall * _SLIM)
     taken = width - limit if width > limit > 0 else 0.0
-    middle = (left + right) / 2
+    # both ends are drawn as they are; all that lies between them, at the break
+    broken_at = left + (width - taken) / 2
 
     def here(p: Point) -> Point:
-        x = p[0] - taken if p[0] > middle else p[0]
+        x = p[0] if p[0] <= broken_at or not taken else max(broken_at, p[0] - taken)
         return x, -p[1]
 
     def drawn(points: Sequence[Point], closed: bool = True) -> str:
@@ -75,10 +76,7 @@ def flat_piece(piece: Piece, widest: float) -> FlatPiece:
     if taken:
         step = tall / 4
         zigzag = path(
-            [
-                (here((middle, 0))[0] + (tall * 0.05 if i % 2 else -tall * 0.05), -top + step * i)
-                for i in range(5)
-            ]
+            [(broken_at + (tall * 0.05 if i % 2 else -tall * 0.05), -top + step * i) for i in range(5)]
         )
     return FlatPiece(
         box=(left, -top, width - taken, tall),
