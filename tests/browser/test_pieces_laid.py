@@ -187,4 +187,6 @@ def test_a_tile_is_looked_at_before_it_is_taken(screen: Screen) -> None:
     page.wait_for_selector("[data-tile='top.kind=double_hem'][aria-pressed='true']")
     assert page.inner_text(".making-sentence") != sentence
     page.keyboard.press("Control+z")
-    page.wait_for_function("(was) => document.querySelector('.making-sentence').innerText === was", arg=sentence)
+    page.wait_for_function(
+        "(was) => document.querySelector('.making-sentence').innerText === was", arg=sentence
+    )

@@ -63,7 +63,9 @@ def test_numbers_on_the_drawing_do_not_cover_each_other(screen: Screen) -> None:
     page = screen.page
     for unit in ("mm", "cm", "in"):
         page.click(f".units button:text-is('{unit}')")
-        page.wait_for_function("(u) => document.querySelector('.pieces-flat .unit').innerText === u", arg=unit)
+        page.wait_for_function(
+            "(u) => document.querySelector('.pieces-flat .unit').innerText === u", arg=unit
+        )
         boxes = [b.bounding_box() for b in page.locator(".on-drawing .number").all()]
         for i, a in enumerate(boxes):
             for b in boxes[i + 1 :]:

@@ -86,6 +86,10 @@ async function escape() {
   )
   back?.focus()
 }
+/** A hand that moves looks at a tile; one under which the tiles have moved does not. */
+function hover(event: MouseEvent, tile: Tile) {
+  if (event.movementX || event.movementY) under.value = tile
+}
 /** Left and right go from tile to tile of a group. */
 function beside(event: KeyboardEvent, way: 1 | -1) {
   const now = event.currentTarget as HTMLElement
@@ -161,7 +165,7 @@ function pick(tile: Tile) {
           @click="pick(tile)"
           @focus="held = tile"
           @blur="held = undefined"
-          @mouseenter="under = tile"
+          @mousemove="hover($event, tile)"
           @mouseleave="under = undefined"
           @keydown.right.prevent="beside($event, 1)"
           @keydown.left.prevent="beside($event, -1)"
