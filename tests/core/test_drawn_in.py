@@ -28,6 +28,16 @@ def test_a_bag_without_a_cord_is_not_drawn_closed() -> None:
     assert frames(drafted(tote())) == ()
 
 
+def test_a_dimension_line_stays_only_where_what_it_measures_does() -> None:
+    """A height to the mouth goes with the first step; the size of the foot and what goes in stay."""
+    edge, contents = _sack(), _sack(height_means="contents")
+    for made, stays in ((edge, {"size.diameter"}), (contents, {"size.diameter", "size.height"})):
+        every = {line.path for line in made.form.stance.lines}
+        first, *rest = frames(made)
+        assert set(first.holds) == every
+        assert all(set(step.holds) == stays for step in rest), (stays, every)
+
+
 def test_it_begins_open_and_ends_tight_over_what_goes_in() -> None:
     """At first the mouth is 200 π; at last 6 % of it, the tails longer by half of what was drawn in."""
     made = _sack()

@@ -1,5 +1,6 @@
 """A piece laid out: every number beside a ruler is where it says, opens its sum, and meets no other."""
 
+import re
 from collections.abc import Iterator
 from itertools import combinations, pairwise
 from typing import Any
@@ -63,7 +64,7 @@ def test_no_two_labels_meet_and_none_leaves_the_picture(
     for piece in made.pieces:
         for look in _looks(piece):
             laid = _laid(made, piece, unit, room=room, **look)
-            labels = [one.label for one in laid.ticks]
+            labels = [one.label for one in (*laid.ticks, *laid.spans)]
             rulers = [r.box for r in laid.rulers]
             for a, b in combinations(labels, 2):
                 assert not _meet(a, b), (piece.key, look, a, b)
@@ -144,6 +145,33 @@ def test_what_is_ticked_along_a_ruler(spec: dict[str, Any], key: str, told: list
     piece = next(p for p in drafted(spec).pieces if p.key == key)
     said = [f"{t.side} {t.mm:g} {t.word}" for t in ticks_of(piece)]
     assert [one for one in told if one not in said] == []
+
+
+def test_a_pinch_is_two_named_dimensions() -> None:
+    """From the stitched point half the depth; from the tip what stands beyond the seam comes on top."""
+    made = drafted(tote(base={"kind": "boxed_pinched"}, size={"width": 340, "height": 280, "depth": 140}))
+    laid = _laid(made, made.called("outer panel"))
+    spans = {one.span.word: one for one in laid.spans}
+    assert spans["from the stitched point"].span.sum.total == 70
+    assert {one.tick.mm for one in laid.ticks if "from the tip" in one.tick.word} == {80}
+    apart = spans["apart"]
+    straps = sorted(one.tick.mm for one in laid.ticks if one.tick.word == "strap")
+    assert apart.span.sum.total == pytest.approx(straps[1] - straps[0])
+
+
+@settings(max_examples=examples(40), deadline=None)
+@given(totes(GRAMMAR))
+def test_a_dimension_on_a_piece_is_as_long_as_it_says(spec: dict[str, Any]) -> None:
+    """Its line, measured in the picture, is its number; and it is one of the piece's own."""
+    made = drafted(spec)
+    for piece in made.pieces:
+        own = {f"mark {i}/{j}" for i, m in enumerate(piece.marks) for j in range(len(m.readings))}
+        for look in ({}, {"wrong_side": True}):
+            laid = _laid(made, piece, **look)
+            for one in laid.spans:
+                xs = [float(x) for x in re.findall(r"[ML](-?[\d.]+) ", one.line)][:2]
+                assert abs(xs[1] - xs[0]) == pytest.approx(one.span.sum.total * laid.scale, abs=0.11)
+                assert one.span.key in own
 
 
 def test_half_a_piece_ends_at_the_fold() -> None:

@@ -701,6 +701,8 @@ export interface components {
             over: string;
             /** Fits */
             fits: boolean;
+            /** Holds */
+            holds: string[];
         };
         /**
          * CompareRequest
@@ -1263,6 +1265,8 @@ export interface components {
             rulers: components["schemas"]["Ruler"][];
             /** Ticks */
             ticks: components["schemas"]["TickShown"][];
+            /** Spans */
+            spans: components["schemas"]["SpanShown"][];
             /** Layings */
             layings: components["schemas"]["LayingShown"][];
             /** Can Be Halved */
@@ -1879,6 +1883,27 @@ export interface components {
             check: string;
             /** Reason */
             reason: string;
+        };
+        /**
+         * SpanShown
+         * @description A dimension drawn on a piece: its name, its number, what it opens, and where it stands.
+         */
+        SpanShown: {
+            /** Word */
+            word: string;
+            /** Text */
+            text: string;
+            /** Key */
+            key: string;
+            /** Line */
+            line: string;
+            /** Label */
+            label: [
+                number,
+                number,
+                number,
+                number
+            ];
         };
         /**
          * Spec

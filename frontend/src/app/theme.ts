@@ -15,7 +15,6 @@ export const vuetify = createVuetify({
     themes: { light: { dark: false, colors: dayParts }, dark: { dark: true, colors: nightParts } },
   },
   defaults: {
-    VBtn: { rounded: 'lg', elevation: 0, class: 'text-none' },
     VCard: { rounded: 'lg', elevation: 2 },
   },
 })

@@ -136,6 +136,6 @@ async function done() {
     </fieldset>
     <p v-for="p in problems" :key="p.field" class="wrong-text" role="alert">{{ p.why }} {{ p.fix }}</p>
     <p v-if="trouble" class="wrong-text" role="alert">{{ trouble }}</p>
-    <v-btn type="submit" color="primary">That is how I work</v-btn>
+    <button type="submit" class="to-sheet">That is how I work</button>
   </form>
 </template>

@@ -71,10 +71,14 @@ const findingsAt = (path: string) => heard.value.filter((f) => f.where === path)
 const worst = (path: string) => findingsAt(path)[0]?.level
 const marks = { stop: '■', warn: '▲', note: '●' } as const
 /** The bag as the slider draws it closed; open, as it was drafted. */
-const closed = shallowRef<Closing['shapes']>()
+const closed = shallowRef<Closing>()
 const standing = computed(() => {
   const open = drafted.value?.standing
-  return open && closed.value && drafted.value?.closes ? { ...open, shapes: closed.value } : open
+  const step = closed.value
+  if (!open || !step || !drafted.value?.closes) return open
+  // a size that can no longer be read off the picture steps aside
+  const dimensions = open.dimensions.filter((d) => step.holds.includes(d.path))
+  return { ...open, shapes: step.shapes, dimensions }
 })
 /** The sizes that are not numbers on the drawing, and those that the grid moved. */
 const ownNames = computed(() => {
@@ -95,7 +99,7 @@ const ownNames = computed(() => {
       <b>{{ looked }}</b>: Enter takes it, Esc gives your bag back
     </p>
     <span class="dots-say">dots {{ drafted.dots_shown }} apart</span>
-    <DrawnClosed v-if="drafted.closes" :drafted="drafted" @shapes="(s) => (closed = s)" />
+    <DrawnClosed v-if="drafted.closes" :drafted="drafted" @drawn="(step) => (closed = step)" />
     <StandingBag :standing="standing!" :scale="scale">
       <template #default="{ dimension }">
         <LengthField

@@ -9,7 +9,7 @@ import { useResting } from '../../app/resting'
 import ShownLength from '../../length-field/ShownLength.vue'
 
 const props = defineProps<{ drafted: Drafted }>()
-const emit = defineEmits<{ shapes: [shapes: Closing['shapes'] | undefined] }>()
+const emit = defineEmits<{ drawn: [step: Closing | undefined] }>()
 
 const at = ref(0)
 const touched = ref(false)
@@ -21,8 +21,8 @@ const { answer: steps, failed } = useResting(asked, ({ spec, unit }, signal) =>
 )
 const open = computed(() => props.drafted.closes)
 const step = computed(() => (at.value ? steps.value?.[at.value] : undefined) ?? open.value)
-const shapes = computed(() => (at.value ? steps.value?.[at.value]?.shapes : undefined))
-watch(shapes, (found) => emit('shapes', found))
+const drawn = computed(() => (at.value ? steps.value?.[at.value] : undefined))
+watch(drawn, (found) => emit('drawn', found))
 /** Open again and left, the slider asks nothing more. */
 function leave() {
   if (!at.value) touched.value = false

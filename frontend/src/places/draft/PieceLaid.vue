@@ -51,6 +51,12 @@ const { answer: pages } = useResting(
 const sheets = computed(() => (props.laid.half ? pages.value?.half : pages.value?.whole))
 const file = (ending: 'pdf' | 'svg' | 'dxf') =>
   trueSizeOf(props.kept!.id, props.kept!.revision, ending, props.laid.piece, props.laid.half)
+const boxOf = ([left, top, width, height]: number[]) => ({
+  left: `${left}px`,
+  top: `${top}px`,
+  width: `${width}px`,
+  height: `${height}px`,
+})
 /** what opens a number: one of the piece's own, or the tick's own sum */
 const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
 </script>
@@ -107,6 +113,7 @@ const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
             <circle :cx="r.zero[0]" :cy="r.zero[1]" r="5" />
           </g>
           <path v-for="(t, i) in laid.ticks" :key="`l${i}`" :d="t.leader" class="leader" />
+          <path v-for="s in laid.spans" :key="s.key" :d="s.line" class="span-line" />
         </svg>
         <b class="letter-on" :style="{ left: `${laid.letter_at[0]}px`, top: `${laid.letter_at[1]}px` }">{{
           laid.letter
@@ -117,18 +124,27 @@ const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
           type="button"
           class="tick"
           :class="{ open: open === keyOf(i), size: t.size }"
-          :style="{
-            left: `${t.label[0]}px`,
-            top: `${t.label[1]}px`,
-            width: `${t.label[2]}px`,
-            height: `${t.label[3]}px`,
-          }"
+          :style="boxOf(t.label)"
           :aria-label="`${t.word} ${t.text} ${unit}, show the sum`"
           :data-tick="`${laid.piece}/${t.side}/${t.word}`"
           @click="emit('open', keyOf(i))"
         >
           <small>{{ t.word }}</small>
           <ShownLength :text="t.text" />
+        </button>
+        <button
+          v-for="s in laid.spans"
+          :key="s.key"
+          type="button"
+          class="tick on-piece"
+          :class="{ open: open === s.key }"
+          :style="boxOf(s.label)"
+          :aria-label="`${s.word} ${s.text} ${unit}, show the sum`"
+          :data-span="s.word"
+          @click="emit('open', s.key)"
+        >
+          <small>{{ s.word }}</small>
+          <ShownLength :text="s.text" />
         </button>
       </div>
     </div>

@@ -2,6 +2,7 @@
 /** A plan's revisions, each in words; any two can be compared, and any made the newest again. */
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, said, type Compared, type Revision, type Unit } from '../../api/client'
+import PaperDialog from '../../app/PaperDialog.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
 import TwoBags from './TwoBags.vue'
 import './revisions.css'
@@ -51,45 +52,41 @@ const when = (iso: string) =>
 </script>
 
 <template>
-  <v-dialog v-model="shown" max-width="680" scrollable aria-labelledby="revisions-title">
-    <v-card class="keys-sheet">
-      <h2 id="revisions-title">Revisions</h2>
-      <p class="hint">Tick two of them to see what differs.</p>
-      <p v-if="trouble" class="wrong-text" role="alert">{{ trouble }}</p>
-      <TwoBags
-        v-if="compared"
-        :compared="compared"
-        :before="`Revision ${pair[0]}`"
-        :after="`Revision ${pair[1]}`"
-      />
-      <ol class="revisions">
-        <li v-for="r in revisions" :key="r.number">
-          <input
-            type="checkbox"
-            :checked="picked.includes(r.number)"
-            :aria-label="`Compare revision ${r.number}`"
-            @change="pick(r.number)"
-          />
-          <b>{{ r.number }}</b>
-          <span
-            ><ShownLength :text="r.cause" /><small>{{ when(r.saved_at) }}</small></span
-          >
-          <button
-            v-if="r.number !== head"
-            type="button"
-            class="quiet"
-            :aria-label="`Restore revision ${r.number}`"
-            @click="emit('restore', r.number)"
-          >
-            Restore
-          </button>
-          <small v-else>now</small>
-        </li>
-      </ol>
-      <button v-if="oldest > 1" type="button" class="quiet" @click="load(oldest)">
-        {{ oldest - 1 }} older
-      </button>
-      <v-btn variant="outlined" @click="shown = false">Close</v-btn>
-    </v-card>
-  </v-dialog>
+  <PaperDialog v-model="shown" title="Revisions" :width="680">
+    <template #beside><p class="hint">Tick two of them to see what differs.</p></template>
+    <p v-if="trouble" class="wrong-text" role="alert">{{ trouble }}</p>
+    <TwoBags
+      v-if="compared"
+      :compared="compared"
+      :before="`Revision ${pair[0]}`"
+      :after="`Revision ${pair[1]}`"
+    />
+    <ol class="revisions">
+      <li v-for="r in revisions" :key="r.number">
+        <input
+          type="checkbox"
+          :checked="picked.includes(r.number)"
+          :aria-label="`Compare revision ${r.number}`"
+          @change="pick(r.number)"
+        />
+        <b>{{ r.number }}</b>
+        <span
+          ><ShownLength :text="r.cause" /><small>{{ when(r.saved_at) }}</small></span
+        >
+        <button
+          v-if="r.number !== head"
+          type="button"
+          class="quiet"
+          :aria-label="`Restore revision ${r.number}`"
+          @click="emit('restore', r.number)"
+        >
+          Restore
+        </button>
+        <small v-else>now</small>
+      </li>
+    </ol>
+    <button v-if="oldest > 1" type="button" class="quiet" @click="load(oldest)">
+      {{ oldest - 1 }} older
+    </button>
+  </PaperDialog>
 </template>

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.paths import path
 from ambitus.core.drawing.standing import Point3, Shape, project, walls_between
+from ambitus.core.form.stance import SizeLine
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.features import DrawnUp, above_cord, cords_in, drawn_up
 
@@ -22,12 +23,16 @@ class Closing:
     """
     One step of the closing: the picture, the mouth at the cord, the tail at each end, and the height of
     contents that it lets pass, all in mm.
+
+    ``holds`` are the sizes, by field, that can be read off the picture still: what ends at the mouth cannot,
+    once that is drawn in, for the cloth there no longer stands straight.
     """
 
     shapes: tuple[Shape, ...]
     mouth: float
     tail: float
     contents: float
+    holds: tuple[str, ...]
 
 
 def _drawn(ring: tuple[Point, ...], part: float, soft: bool) -> list[Point]:
@@ -89,8 +94,14 @@ def frames(draft: Draft) -> tuple[Closing, ...]:
         shapes = _shapes(
             form.stance.base_outline, contents, cord_ring, cord_z, top_ring, top_z, form.stance.smooth, inside
         )
-        out.append(Closing(shapes, mouth, cords.tail_at(mouth), contents + closing - lean))
+        still = (line.path for line in form.stance.lines if not share or _below(line, contents))
+        out.append(Closing(shapes, mouth, cords.tail_at(mouth), contents + closing - lean, tuple(still)))
     return tuple(out)
+
+
+def _below(line: SizeLine, high: float) -> bool:
+    """Return whether both ends of a line lie no higher than *high* mm."""
+    return max(line.a[2], line.b[2]) <= high + 1e-6
 
 
 def _grown(ring: list[Point], by: float) -> list[Point]:

@@ -20,6 +20,8 @@ class ClosingShown:
     over: str
     #: whether what the plan says goes in is not higher than that
     fits: bool
+    #: the fields whose dimension lines can be read off the picture still
+    holds: tuple[str, ...]
 
 
 def closing_shown(made: Draft, unit: Unit) -> tuple[ClosingShown, ...]:
@@ -33,6 +35,7 @@ def closing_shown(made: Draft, unit: Unit) -> tuple[ClosingShown, ...]:
             view.with_unit(one.tail),
             view.with_unit(max(0.0, one.contents)),
             one.contents >= goes_in - 1e-6,
+            one.holds,
         )
         for one in frames(made)
     )

@@ -38,6 +38,17 @@ class TickShown:
 
 
 @dataclass(frozen=True, slots=True)
+class SpanShown:
+    """A dimension drawn on a piece: its name, its number, what it opens, and where it stands."""
+
+    word: str
+    text: str
+    key: str
+    line: str
+    label: tuple[float, float, float, float]
+
+
+@dataclass(frozen=True, slots=True)
 class LayingShown:
     """One laying of the ruler: where it lies, and what is ticked along it, in order."""
 
@@ -64,6 +75,7 @@ class LaidShown:
     letter_at: Point
     rulers: tuple[Ruler, ...]
     ticks: tuple[TickShown, ...]
+    spans: tuple[SpanShown, ...]
     layings: tuple[LayingShown, ...]
     #: whether it can be cut on a fold of the cloth, and is shown so; whether it is seen from its wrong side
     can_be_halved: bool
@@ -162,6 +174,10 @@ def laid_with(draft: Draft, piece: Piece, look: Look, view: View) -> LaidShown:
         letter_at=made.letter,
         rulers=made.rulers,
         ticks=tuple(_tick(one, view) for one in made.ticks),
+        spans=tuple(
+            SpanShown(one.span.word, view.worked(one.span.sum.total), one.span.key, one.line, one.label)
+            for one in made.spans
+        ),
         layings=tuple(_layings(piece, tuple(one.tick for one in made.ticks), look, view)),
         can_be_halved=can_be_halved(piece),
         half=folded,

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from ambitus.core.drawing.flat import MarkShape
 from ambitus.core.drawing.laid.outline import kept, lines_of, marks_on
+from ambitus.core.drawing.laid.spans import LaidSpan, Span, laid_spans
 from ambitus.core.drawing.laid.spread import in_rows, spread
 from ambitus.core.drawing.laid.ticks import (
     Side,
@@ -114,6 +115,7 @@ class LaidPiece:
     letter: Point
     rulers: tuple[Ruler, ...]
     ticks: tuple[LaidTick, ...]
+    spans: tuple[LaidSpan, ...]
 
 
 def can_be_halved(piece: Piece) -> bool:
@@ -250,6 +252,13 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
         ),
     ]
     x, y = table.here((part[0], part[3]))
+    letter = (table.flip(table.flip(x) + 18), y + 44)
+
+    def wide_of(span: Span) -> float:
+        return max(look.type.number * len(say(span.sum.total)), look.type.word * len(span.word)) + 8
+
+    clear = (letter[0] - 20, letter[1] - 34, 44.0, 48.0)
+    spans = () if half or not ruler else laid_spans(piece, table.here, wide_of, tall, (clear,))
     return LaidPiece(
         size=(wide, high),
         scale=scale,
@@ -259,9 +268,10 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
         grain=_grain(piece, table),
         fold=fold,
         marks=tuple(_marks(piece, table)),
-        letter=(table.flip(table.flip(x) + 18), y + 44),
+        letter=letter,
         rulers=rulers,
         ticks=tuple(laid),
+        spans=spans,
     )
 
 

@@ -147,6 +147,8 @@ class _Edge:
         mm = self.mm(at)
         for one in told:
             if abs(one.sum.total - mm) < SAME:
+                # a corner is measured from its tip too, which is not the stitched point
+                word = "from the tip" if one.name.startswith("from the fabric tip") else word
                 return Tick(self.side, mm, word, one.sum, one.key, tells=frozenset({one.key}))
         label = f"{word[0].upper()}{word[1:]}, from the {'top' if self.from_top else 'zero'} of the ruler"
         whole = self.piece.sums[self.size]
