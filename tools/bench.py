@@ -32,6 +32,7 @@ from ambitus.core.draft import draft
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.shown.models import Drafted
 from ambitus.core.shown.present import present
+from ambitus.core.shown.tiles import tiles
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve
 from ambitus.core.steps.carried_out import carried_out
@@ -228,6 +229,36 @@ def sewing_ratio() -> None:
     print(f"  sewing / drafting, p50: {other / one:.2f}   (aim 1 or less)")
 
 
+def tiles_ratio() -> None:
+    """Opening each phrase of a laden gusset tote, per ten tiles, against drafting and showing the bag once."""
+    bag: dict[str, Any] = {
+        "unit": "mm",
+        "size": {"width": 340, "height": 280, "depth": 120},
+        "base": {"kind": "gusset", "insert": "stiff"},
+        "carry": [{"make": "tube"}, {"make": "four_fold"}],
+        "cloth": {"doubled": "doubled"},
+    }
+    given = Spec.model_validate(bag)
+    shown = present(drafted(given), given, "mm")
+    phrases = list(dict.fromkeys(token.phrase for token in shown.sentence if token.phrase))
+    drafts, opened = [], {phrase: [] for phrase in phrases}  # type: ignore[var-annotated]
+    counts = {}
+    for _ in range(12):
+        begun = perf_counter()
+        present(drafted(given), given, "mm")
+        drafts.append(perf_counter() - begun)
+        for phrase in phrases:
+            begun = perf_counter()
+            found = tiles(given, phrase, "mm", GRAMMAR, shipped())
+            opened[phrase].append(perf_counter() - begun)
+            counts[phrase] = sum(len(group.tiles) for group in found.groups)
+    one = statistics.median(drafts)
+    for phrase in phrases:
+        took, tens = statistics.median(opened[phrase]), max(1.0, counts[phrase] / 10)
+        print(f"  {phrase}: {counts[phrase]} tiles, {took / one:.1f} drafts, {took / one / tens:.2f} per ten")
+    print("  (aim 1.5 or less per ten tiles)")
+
+
 def shelf_ratio(folder: Path) -> None:
     """Print how a shelf of 10,000 plans lists and opens against one of 10, asked in turn."""
     plans: dict[int, Plans] = {}
@@ -274,6 +305,8 @@ def main() -> int:
             key_to_number(port)
         print("Extras:")
         extras_ratio()
+        print("Tiles:")
+        tiles_ratio()
         print("Sewing:")
         sewing_ratio()
         print("Shelf:")

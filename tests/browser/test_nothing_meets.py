@@ -73,6 +73,15 @@ def test_no_two_texts_meet_whatever_is_open(screen: Screen, width: int) -> None:
             page.keyboard.press("Escape")
         page.keyboard.press("Escape")
         page.wait_for_selector(".phrase-tiles", state="detached")
+    for piece in ("outer panel", "lining panel"):
+        page.click(f"[data-lay='{piece}']")
+        page.wait_for_selector(f".piece-laid [data-tick^='{piece}/']")
+        assert _met(screen) == [], (plan, piece)
+        page.locator(".looks button", has_text="Beside").click()
+        page.wait_for_selector(".piece-laid .beside", state="attached")
+        assert _met(screen) == [], (plan, piece, "with its neighbour")
+        page.keyboard.press("l")
+        page.wait_for_selector(".piece-laid", state="detached")
     for press, shows in (("o", ".work-steps"), ("?", ".keys-sheet")):
         page.keyboard.press(press)
         page.wait_for_selector(shows)

@@ -30,9 +30,13 @@ def test_a_mark_is_read_off_the_drawing(screen: Screen, server: Server) -> None:
     plan = screen.page.url.rsplit("/", 1)[-1]
     spec = httpx.get(f"{server.address}/api/plans/{plan}").json()["spec"]
     told = httpx.post(f"{server.address}/api/piece", json={"spec": spec, "piece": "outer panel"}).json()
-    assert _ticks(screen) == sorted(f"{t['word']} {t['text']}" for t in told["ticks"])
-    assert "strap 17.5" in _ticks(screen)
+    numbers = [*told["ticks"], *told["spans"]]
+    assert _ticks(screen) == sorted(f"{t['word']} {t['text']}" for t in numbers)
+    assert "apart 13" in _ticks(screen)
     page = screen.page
+    page.click("[data-span='apart']")
+    assert float(_total(screen)) == 13
+    assert "strap 17.5" in _ticks(screen)
     for tick in told["ticks"]:
         named = page.locator(f"[data-tick='outer panel/{tick['side']}/{tick['word']}']")
         named.filter(has_text=tick["text"]).first.click()

@@ -8,9 +8,12 @@ from typing import Any
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from shapely.geometry import MultiLineString, Polygon, box
 
+from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.laid import LaidPiece, Look, laid_piece, ticks_of
+from ambitus.core.drawing.laid.neighbour import neighbour_of
 from ambitus.core.drawing.laid.picture import can_be_halved
 from ambitus.core.drawing.laid.spread import in_rows, spread
 from ambitus.core.drawing.laid.ticks import is_strip, point_of
@@ -18,7 +21,7 @@ from ambitus.core.form.model import Piece
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.laid import laid_shown
-from bags import drafted, tote, totes
+from bags import drafted, sizes_of, tote, totes
 from conftest import examples
 
 ROOM = (880.0, 520.0)
@@ -172,6 +175,43 @@ def test_a_dimension_on_a_piece_is_as_long_as_it_says(spec: dict[str, Any]) -> N
                 xs = [float(x) for x in re.findall(r"[ML](-?[\d.]+) ", one.line)][:2]
                 assert abs(xs[1] - xs[0]) == pytest.approx(one.span.sum.total * laid.scale, abs=0.11)
                 assert one.span.key in own
+
+
+@settings(max_examples=examples(60), deadline=None)
+@given(totes(GRAMMAR))
+def test_a_neighbour_lies_with_its_seam_line_on_that_of_the_piece(spec: dict[str, Any]) -> None:
+    """Along the right side both have one seam line; beyond their allowances they do not lie on each other."""
+    made = drafted(spec)
+    for piece in made.pieces:
+        found = neighbour_of(made.plan, piece)
+        if found is None:
+            continue
+        lines = MultiLineString([run for run in found.seam if len(run) > 1])
+        form = made.forms[piece.layer].face(piece.faces[0])
+        right = max(x for x, _ in form.points)
+        on_it = lines.intersection(box(right - 0.01, -1e5, right + 0.01, 1e5))
+        assert on_it.length > 1, (piece.key, found.piece.key)
+        own = Polygon(flattened(piece.cut, piece.bends))
+        allowance = max(e.allowance for p in (piece, found.piece) for e in p.edges)
+        for rim in found.cut:
+            both = Polygon(rim).buffer(0).intersection(own.buffer(0))
+            assert both.is_empty or both.bounds[0] > right - 2 * allowance - 0.01, (piece.key, spec)
+
+
+def test_marks_of_neighbours_lie_on_each_other() -> None:
+    """The strip of a gusset beside its front: where it is clipped is where the front’s corner begins."""
+    made = drafted({"unit": "mm", "size": sizes_of("gusset"), "base": {"kind": "gusset", "radius": 40}})
+    front = made.called("outer panel")
+    found = neighbour_of(made.plan, front)
+    assert found is not None
+    assert found.piece.key == "outer gusset"
+    shown = laid_shown(made, "outer panel", ROOM, "mm", wrong_side=False, half=False, neighbour=True)
+    assert shown.neighbour == "B · outer gusset"
+    assert shown.beside is not None
+    assert (
+        laid_shown(made, "outer panel", ROOM, "mm", wrong_side=False, half=True, neighbour=True).beside
+        is None
+    )
 
 
 def test_half_a_piece_ends_at_the_fold() -> None:

@@ -1225,6 +1225,23 @@ export interface components {
             shown: string;
         };
         /**
+         * LaidBeside
+         * @description A neighbour as path data, its marks as dots, and where its letter stands.
+         */
+        LaidBeside: {
+            /** Cut */
+            cut: string;
+            /** Stitch */
+            stitch: string;
+            /** Marks */
+            marks: string;
+            /** Letter */
+            letter: [
+                number,
+                number
+            ];
+        };
+        /**
          * LaidShown
          * @description A piece laid on the table: what it is, its lines and rulers in px, its numbers, and the layings.
          */
@@ -1275,6 +1292,9 @@ export interface components {
             half: boolean;
             /** Wrong Side */
             wrong_side: boolean;
+            /** Neighbour */
+            neighbour: string;
+            beside: components["schemas"]["LaidBeside"] | null;
         };
         /**
          * LayingShown
@@ -1470,6 +1490,11 @@ export interface components {
              * @default false
              */
             wrong_side?: boolean;
+            /**
+             * Neighbour
+             * @default false
+             */
+            neighbour?: boolean;
             /**
              * Half
              * @default false

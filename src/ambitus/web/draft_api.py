@@ -66,6 +66,7 @@ class PieceRequest(BaseModel):
     width: float = Field(default=880, ge=280, le=4000)
     height: float = Field(default=560, ge=200, le=4000)
     wrong_side: bool = False
+    neighbour: bool = False
     half: bool = False
 
 
@@ -203,6 +204,7 @@ def lay_out(body: PieceRequest) -> Response:
         (body.width, body.height),
         body.unit or body.spec.unit,
         wrong_side=body.wrong_side,
+        neighbour=body.neighbour,
         half=body.half,
     )
     return _json(_LAID.dump_json(made))

@@ -55,7 +55,7 @@ const openSum = computed(() => drafted.value && openedOf(drafted.value, opened.v
 
 /** One piece laid out large in the middle; the bag steps aside. */
 const laidOut = ref('')
-const look = ref({ wrong_side: false, half: false })
+const look = ref({ wrong_side: false, half: false, neighbour: false })
 const tableRoom = ref({ width: 880, height: 500 })
 const { answer: laid } = useResting(
   () =>
@@ -80,7 +80,7 @@ watch(drafted, (now) => {
 })
 function layOut(piece: string, sum?: string) {
   if (sum) show(piece, sum)
-  if (laidOut.value !== piece) look.value = { wrong_side: false, half: false }
+  if (laidOut.value !== piece) look.value = { wrong_side: false, half: false, neighbour: false }
   laidOut.value = piece
   allPieces.value = false
 }

@@ -20,7 +20,7 @@ const props = defineProps<{
 const emit = defineEmits<{
   open: [key: string]
   back: []
-  look: [look: { wrong_side?: boolean; half?: boolean }]
+  look: [look: { wrong_side?: boolean; half?: boolean; neighbour?: boolean }]
   room: [room: { width: number; height: number }]
 }>()
 
@@ -82,9 +82,18 @@ const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
           type="button"
           class="quiet"
           :aria-pressed="laid.half"
-          @click="emit('look', { half: !laid.half })"
+          @click="emit('look', { half: !laid.half, neighbour: false })"
         >
           On the fold
+        </button>
+        <button
+          v-if="laid.neighbour"
+          type="button"
+          class="quiet"
+          :aria-pressed="Boolean(laid.beside)"
+          @click="emit('look', { neighbour: !laid.beside, half: false })"
+        >
+          Beside {{ laid.neighbour }}
         </button>
         <button type="button" class="quiet back" data-back @click="emit('back')">
           <StandingBag :standing="standing" :scale="bagScale" plain label="" />Back to the bag
@@ -102,6 +111,11 @@ const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
     <div ref="table" class="table">
       <div class="sheet" :style="{ width: `${laid.size[0]}px`, height: `${laid.size[1]}px` }">
         <svg :viewBox="`0 0 ${laid.size[0]} ${laid.size[1]}`" aria-hidden="true">
+          <g v-if="laid.beside" class="beside">
+            <path :d="laid.beside.cut" />
+            <path :d="laid.beside.stitch" class="stitch-line" />
+            <path :d="laid.beside.marks" class="dots" />
+          </g>
           <path :d="laid.cut" class="cut" :class="laid.looks.replace(' ', '-')" />
           <path :d="laid.stitch" class="stitch-line" />
           <path v-for="(m, i) in laid.marks" :key="i" :d="m.d" class="mark" :class="m.kind" />
@@ -115,6 +129,12 @@ const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
           <path v-for="(t, i) in laid.ticks" :key="`l${i}`" :d="t.leader" class="leader" />
           <path v-for="s in laid.spans" :key="s.key" :d="s.line" class="span-line" />
         </svg>
+        <b
+          v-if="laid.beside"
+          class="letter-on neighbour-letter"
+          :style="{ left: `${laid.beside.letter[0]}px`, top: `${laid.beside.letter[1]}px` }"
+          >{{ laid.neighbour.split(' ')[0] }}</b
+        >
         <b class="letter-on" :style="{ left: `${laid.letter_at[0]}px`, top: `${laid.letter_at[1]}px` }">{{
           laid.letter
         }}</b>

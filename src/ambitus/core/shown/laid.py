@@ -1,12 +1,13 @@
 """A piece laid on the table as it is shown: its numbers as text, and what to say of how the ruler lies."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.flat import MarkShape
 from ambitus.core.drawing.laid import LaidPiece, Look, Ruler, Tick, laid_piece
-from ambitus.core.drawing.laid.picture import LaidTick, can_be_halved
+from ambitus.core.drawing.laid.neighbour import neighbour_of
+from ambitus.core.drawing.laid.picture import LaidBeside, LaidTick, can_be_halved
 from ambitus.core.drawing.laid.ticks import is_strip
 from ambitus.core.form.model import Piece
 from ambitus.core.lengths import Unit, View
@@ -81,6 +82,9 @@ class LaidShown:
     can_be_halved: bool
     half: bool
     wrong_side: bool
+    #: the letter and name of what is sewn to its right side, or nothing; and its picture where that is shown
+    neighbour: str
+    beside: LaidBeside | None
 
 
 def _seam_line(piece: Piece, names: dict[str, str], view: View) -> Iterator[str]:
@@ -142,7 +146,14 @@ def _tick(one: LaidTick, view: View) -> TickShown:
 
 
 def laid_shown(
-    draft: Draft, key: str, room: tuple[float, float], unit: Unit, *, wrong_side: bool, half: bool
+    draft: Draft,
+    key: str,
+    room: tuple[float, float],
+    unit: Unit,
+    *,
+    wrong_side: bool,
+    half: bool,
+    neighbour: bool = False,
 ) -> LaidShown:
     """
     Return the piece called *key* laid out in *room* px, as *unit* is written.
@@ -151,7 +162,11 @@ def laid_shown(
         SpecProblems: If the bag has no such piece.
     """
     view = View(unit, draft.bag.unit)
-    return laid_with(draft, draft.called(key), Look(room, unit, wrong_side, half), view)
+    piece = draft.called(key)
+    found = neighbour_of(draft.plan, piece)
+    shown = found if neighbour and not half else None
+    made = laid_with(draft, piece, Look(room, unit, wrong_side, half, neighbour=shown), view)
+    return replace(made, neighbour=f"{found.piece.letter} · {found.piece.name.lower()}") if found else made
 
 
 def laid_with(draft: Draft, piece: Piece, look: Look, view: View) -> LaidShown:
@@ -182,4 +197,6 @@ def laid_with(draft: Draft, piece: Piece, look: Look, view: View) -> LaidShown:
         can_be_halved=can_be_halved(piece),
         half=folded,
         wrong_side=look.wrong_side,
+        neighbour="",
+        beside=made.beside,
     )

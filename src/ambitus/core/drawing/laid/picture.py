@@ -4,6 +4,7 @@ from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
 from ambitus.core.drawing.flat import MarkShape
+from ambitus.core.drawing.laid.neighbour import SHARE, Neighbour
 from ambitus.core.drawing.laid.outline import kept, lines_of, marks_on
 from ambitus.core.drawing.laid.spans import LaidSpan, Span, laid_spans
 from ambitus.core.drawing.laid.spread import in_rows, spread
@@ -75,6 +76,8 @@ class Look:
     type: Type = SCREEN
     #: whether the picture is only as high as it has to be
     shrinks: bool = False
+    #: what is sewn to its right side, to be drawn beside it
+    neighbour: Neighbour | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,6 +101,16 @@ class LaidTick:
 
 
 @dataclass(frozen=True, slots=True)
+class LaidBeside:
+    """A neighbour as path data, its marks as dots, and where its letter stands."""
+
+    cut: str
+    stitch: str
+    marks: str
+    letter: Point
+
+
+@dataclass(frozen=True, slots=True)
 class LaidPiece:
     """
     A piece as a picture in px: ``scale`` px a mm along it, ``stretched`` times as much across a strip that
@@ -116,6 +129,7 @@ class LaidPiece:
     rulers: tuple[Ruler, ...]
     ticks: tuple[LaidTick, ...]
     spans: tuple[LaidSpan, ...]
+    beside: LaidBeside | None
 
 
 def can_be_halved(piece: Piece) -> bool:
@@ -217,8 +231,9 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
     least = above + below - ruler - lowest + need
     high = max(high, least)
     across, up = part[2] - part[0], part[3] - part[1]
+    shares = 1 + SHARE if look.neighbour and not half else 1.0
     room_x, room_y = wide - beside - 30, high - above - below
-    scale = min(room_x / across, room_y / up, LARGEST)
+    scale = min(room_x / across / shares, room_y / up, LARGEST)
     stretched = 1.0
     if is_strip(piece) and up * scale < look.type.narrowest:
         scale = min(room_x / across, LARGEST)
@@ -228,7 +243,7 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
         room_y = high - above - below
     table = _Table(
         part,
-        (beside + (room_x - across * scale) / 2, above + (room_y - up * scale * stretched) / 2),
+        (beside + (room_x - across * scale * shares) / 2, above + (room_y - up * scale * stretched) / 2),
         scale,
         stretched,
         wide if look.wrong_side else 0.0,
@@ -272,7 +287,22 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
         rulers=rulers,
         ticks=tuple(laid),
         spans=spans,
+        beside=_beside_it(look.neighbour, table) if shares > 1 else None,
     )
+
+
+def _beside_it(neighbour: Neighbour | None, table: _Table) -> LaidBeside | None:
+    if neighbour is None:
+        return None
+    cut = "".join(path([table.here(p) for p in rim], closed=True) for rim in neighbour.cut)
+    seam = "".join(path([table.here(p) for p in run]) for run in neighbour.seam)
+    dots = "".join(
+        path([(x - 4, y), (x, y + 4), (x + 4, y), (x, y - 4)], closed=True)
+        for x, y in (table.here(p) for p in neighbour.marks)
+    )
+    right, top = table.kept[2], table.kept[3]
+    x, y = table.here((right, top))
+    return LaidBeside(cut, seam, dots, (table.flip(table.flip(x) + 26), y + 44))
 
 
 def _lines(piece: Piece, table: _Table, half: bool) -> tuple[str, str, str]:

@@ -98,7 +98,7 @@ def laid_spans(
         inwards = 1.0 if (a[0] + b[0]) / 2 < (room[0] + room[2]) / 2 else -1.0
         end = max(a[0], b[0]) if inwards > 0 else min(a[0], b[0])
         x = (a[0] + b[0] - size) / 2 if between else end + 10 if inwards > 0 else end - 10 - size
-        beside = level - high / 2 if not upper or not between else level + _TICK
+        beside = level + _TICK if between else level - high / 2 if upper else level - high + 12
         y = level - high - 2 if between and not upper else beside
         label = (x, y, size, high)
         inside = x > room[0] and y > room[1] and x + size < room[2] and y + high < room[3]
