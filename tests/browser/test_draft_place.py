@@ -183,6 +183,7 @@ def test_a_phrase_opens_tiles_and_a_tile_changes_the_bag(screen: Screen) -> None
     page = screen.page
     page.click("[data-phrase='interfacing']")
     tile = page.locator("[data-tile='interfacing.kind=full']")
+    tile.locator(".tile-size:not(:empty)").wait_for()
     assert "48 × 36" in tile.inner_text().replace("\xa0", " ")
     tile.click()
     screen.shows("interfacing panel", "width", "48")
@@ -223,6 +224,7 @@ def test_the_grid_is_chosen_by_what_it_does(screen: Screen) -> None:
     screen.open("Librarian’s score carrier")
     page = screen.page
     page.click("[data-phrase='grid']")
+    page.wait_for_selector("[data-tile='grid.step=5'] .tile-size:not(:empty)")
     assert "500 × 395" in page.locator("[data-tile='grid.step=5']").inner_text().replace("\xa0", " ")
     page.click("[data-tile='grid.step=5']")
     screen.shows(OUTER, "width", "500")

@@ -3,6 +3,7 @@
 from typing import Any
 
 import pytest
+from hypothesis import given, settings
 
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import draft
@@ -16,7 +17,8 @@ from ambitus.core.spec.edit import PickedEdit, apply_edit
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve
 from ambitus.library import shipped
-from bags import mm_at, tote
+from bags import drafted, mm_at, tote, totes
+from conftest import examples
 
 PHRASES = ["cloth", "base", "top", "interfacing", "strap.0", "seams", "grid"]
 
@@ -29,6 +31,26 @@ def _picked(tile: Tile, **spec: Any) -> Any:
     edit = PickedEdit(path=tile.edit.path, value=tile.edit.value)
     changed = apply_edit(Spec.model_validate(tote(**spec)), edit, "mm", GRAMMAR, shipped())
     return draft(resolve(changed, GRAMMAR, shipped()))
+
+
+@settings(max_examples=examples(12), deadline=None)
+@given(totes(GRAMMAR))
+def test_tiles_are_named_first_as_they_are_given_after(spec: dict[str, Any]) -> None:
+    """What is named at once is what comes with its sizes and pictures: the same tiles in the same order."""
+    bag = Spec.model_validate(spec)
+    shown = {t.phrase for t in sentence(drafted(spec).bag, View("mm", "mm")) if t.phrase}
+    for phrase in (*sorted(shown), "grid"):
+        named, whole = (tiles(bag, phrase, "mm", GRAMMAR, shipped(), named=n) for n in (True, False))
+        for one, other in zip(named.groups, whole.groups, strict=True):
+            assert (one.path, one.label, one.shows, one.barred) == (
+                other.path,
+                other.label,
+                other.shows,
+                other.barred,
+            )
+            for first, then in zip(one.tiles, other.tiles, strict=True):
+                assert first.edit == then.edit, (phrase, spec)
+                assert (first.label, first.help, first.chosen) == (then.label, then.help, then.chosen)
 
 
 @pytest.mark.parametrize("phrase", PHRASES)

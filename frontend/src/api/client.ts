@@ -121,8 +121,8 @@ export const api = {
     ask<Drafted>('POST', '/draft', { spec, edits, unit, was, remedies: false }, signal),
   checks: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Finding[]>('POST', '/checks', { spec, unit }, signal),
-  tiles: (spec: Spec, phrase: string, unit: Unit, signal?: AbortSignal) =>
-    ask<Tiles>('POST', '/tiles', { spec, phrase, unit }, signal),
+  tiles: (spec: Spec, phrase: string, unit: Unit, named: boolean, signal?: AbortSignal) =>
+    ask<Tiles>('POST', '/tiles', { spec, phrase, unit, named }, signal),
   volumes: (spec: Spec, asked: string, ratio: string, unit: Unit) =>
     ask<Volumes>('POST', '/volumes', { spec, asked, ratio, unit }),
   work: (spec: Spec, unit: Unit, signal?: AbortSignal) => ask<Work>('POST', '/work', { spec, unit }, signal),

@@ -2305,6 +2305,12 @@ export interface components {
             phrase: string;
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
+            /**
+             * Named
+             * @description Only the words of the tiles: at once.
+             * @default false
+             */
+            named?: boolean;
         };
         /**
          * Token

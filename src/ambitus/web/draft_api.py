@@ -46,6 +46,7 @@ class TilesRequest(BaseModel):
     spec: Spec
     phrase: str = Field(max_length=80)
     unit: Unit | None = None
+    named: bool = Field(default=False, description="Only the words of the tiles: at once.")
 
 
 class VolumesRequest(BaseModel):
@@ -163,9 +164,8 @@ def judge(body: DraftRequest) -> Response:
 @router.post("/tiles", response_model=Tiles, responses=WRONG, summary="Open a phrase")
 def open_phrase(body: TilesRequest) -> Response:
     """Return this bag redrafted with each choice of a phrase of its sentence."""
-    return _json(
-        _TILES.dump_json(tiles(body.spec, body.phrase, body.unit or body.spec.unit, GRAMMAR, shipped()))
-    )
+    unit = body.unit or body.spec.unit
+    return _json(_TILES.dump_json(tiles(body.spec, body.phrase, unit, GRAMMAR, shipped(), named=body.named)))
 
 
 @router.post("/volumes", response_model=Volumes, responses=WRONG, summary="Size by volume")

@@ -30,10 +30,20 @@ const emit = defineEmits<{
 }>()
 
 const panel = ref<HTMLElement>()
-const { answer: tiles, failed } = useResting(
-  () => ({ spec: props.drafted.spec, phrase: props.phrase, unit: props.drafted.unit }),
-  ({ spec, phrase, unit }, signal) => api.tiles(spec, phrase, unit, signal),
+/** First what can be chosen, at once; then what each choice gives. */
+const { answer: named, failed: unnamed } = useResting(
+  () => props.phrase,
+  (phrase, signal) => api.tiles(props.drafted.spec, phrase, props.drafted.unit, true, signal),
+  0,
 )
+const { answer: given, failed } = useResting(
+  () =>
+    named.value?.phrase === props.phrase || unnamed.value
+      ? { spec: props.drafted.spec, phrase: props.phrase, unit: props.drafted.unit }
+      : undefined,
+  ({ spec, phrase, unit }, signal) => api.tiles(spec, phrase, unit, false, signal),
+)
+const tiles = computed(() => [given.value, named.value].find((found) => found?.phrase === props.phrase))
 watch(
   () => props.phrase,
   async () => {

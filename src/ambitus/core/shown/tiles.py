@@ -12,7 +12,7 @@ from ambitus.core.grammar.bag_kinds import Kinds
 from ambitus.core.grammar.carry.fields import PAIRS
 from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTER_CLOTH
 from ambitus.core.grammar.contract import Attach, Variant
-from ambitus.core.grammar.fitting import visible
+from ambitus.core.grammar.fitting import misfits, visible
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.order import barred, is_order
 from ambitus.core.lengths import Unit, View
@@ -77,6 +77,8 @@ class _Asking:
     spec: Spec
     view: View
     grammar: Grammar
+    #: whether tiles are only named, and what each gives is not worked out
+    named: bool = False
 
     def tile(
         self,
@@ -90,6 +92,13 @@ class _Asking:
     ) -> Tile:
         """Return the tile of one choice, this bag redrafted with it."""
         changed = self.spec if chosen else pick(self.spec, path, value, self.grammar)
+        if self.named:
+            kind = not chosen and self.grammar.kinds_at(path) is not None
+            fits = not kind or not any(misfits(resolve(changed, self.grammar, self.now.bag.facts)))
+            edit = TileEdit(path, value)
+            return Tile(
+                option.key, option.label, option.help, chosen, edit, "", (), (), fits, None, "", None, section
+            )
         after = self.now if chosen else draft(resolve(changed, self.grammar, self.now.bag.facts))
         param = self.now.bag.kinds.param_at.get(path)
         layer, part = (param and param.tells) or (layer, "")
@@ -236,9 +245,12 @@ def _outline(path: str, now: Draft, view: View) -> OutlineShown:
     )
 
 
-def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Facts) -> Tiles:
+def tiles(
+    spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Facts, *, named: bool = False
+) -> Tiles:
     """
-    Return the tiles of a phrase of the sentence (``base``, ``strap.0``, ``grid``), for this bag.
+    Return the tiles of a phrase of the sentence (``base``, ``strap.0``, ``grid``), for this bag: what each
+    gives, or only its words where they are to be *named*.
 
     Raises:
         SpecProblems: If the bag has no such phrase, or the spec cannot be read.
@@ -246,7 +258,7 @@ def tiles(spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Fact
     spec = with_straps(spec, grammar, facts)
     bag = resolve(spec, grammar, facts)
     now, view = draft(bag), View(unit, bag.unit)
-    asking = _Asking(now, spec, view, grammar)
+    asking = _Asking(now, spec, view, grammar, named)
     if phrase_key == "grid":
         return _grid_tiles(asking)
     key, _, number = phrase_key.partition(".")
