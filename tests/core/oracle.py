@@ -489,7 +489,7 @@ def _has_two_runs(b: Bag) -> bool:
     else:
         sides = sorted((b.mm("size.length"), b.mm("size.breadth")))
         arc = b.mm("base.radius") if b.base == "rounded_rectangle" else sides[0] / 2
-        some, seam = arc < sides[1] / 2, "ring"
+        some, seam = arc < sides[1] / 2 - b.bag.grid.step, "ring"
         if b.base not in ("stadium", "rounded_rectangle"):
             return True
     return some and b.kind(seam) not in ("felled", "french", "french_stitched")

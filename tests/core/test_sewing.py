@@ -257,6 +257,18 @@ def test_straights_and_curves_are_the_whole_seam() -> None:
         assert curves == pytest.approx(corners * math.pi / 2 * radius, rel=0.02)
 
 
+def test_a_front_as_wide_as_its_corners_has_only_its_sides_straight() -> None:
+    """Half a circle at its foot: nothing is sewn along the base, and none is told."""
+    for radius, told in ((40, True), (170, False)):
+        size = {"width": 340, "height": 280, "depth": 100}
+        base = {"kind": "gusset", "radius": radius, "straights": "first"}
+        made = drafted({**GUSSET, "size": size, "base": base, "top": {"kind": "double_hem"}})
+        assert made.sewing.refused is None
+        said = next(s.say for s in made.steps if s.key.startswith("outer gusset") and "straights" in s.key)
+        assert ("middle of the base" in said) is told
+        assert "from each top edge down" in said.lower()
+
+
 def test_rows_that_stop_short_stop_at_the_line_of_the_end_seam() -> None:
     """What a row of a zip leaves free is what the end seam takes of the panel, whatever kind it is."""
     for kind in ("plain", "french", "overlocked_first", "felled"):

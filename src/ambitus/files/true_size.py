@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
+from ambitus.core.drawing.grain import runs_up
 from ambitus.core.drawing.laid.outline import OnPart, kept, lines_of, marks_on
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import Point
@@ -55,7 +56,7 @@ def _true_size(piece: Piece, half: bool) -> TrueSize:
     lines, part = lines_of(piece, half), kept(piece, half)
     left, bottom, right, top = part
     cx, cy = (left + right) / 2, (bottom + top) / 2
-    upright = piece.on_fold is not None or piece.part == "base"
+    upright = runs_up(piece)
     reach = ((top - bottom) if upright else (right - left)) * 0.25
     grain = ((cx, cy - reach), (cx, cy + reach)) if upright else ((cx - reach, cy), (cx + reach, cy))
     marks = (_line(on) for on in marks_on(piece, part) if on.mark.kind != "zip")

@@ -3,6 +3,7 @@
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
+from ambitus.core.drawing.grain import grain_arrow, runs_up
 from ambitus.core.drawing.paths import bent, path
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import Point
@@ -96,24 +97,8 @@ def _grain(piece: Piece, box: tuple[float, float, float, float]) -> str:
     if piece.part == "base":
         # beside the middle, where the letter is
         cx += (right - left) * 0.16
-    if piece.on_fold or piece.part == "base":
-        half, head = (top - bottom) * 0.2, (top - bottom) * 0.025
-        up = path([(cx - head, cy - half + head * 2), (cx, cy - half), (cx + head, cy - half + head * 2)])
-        if piece.upright:
-            # a print that has to stand up: one head, over a foot
-            return (
-                path([(cx, cy - half), (cx, cy + half)])
-                + up
-                + path([(cx - head, cy + half), (cx + head, cy + half)])
-            )
-        return (
-            path([(cx, cy - half), (cx, cy + half)])
-            + up
-            + path([(cx - head, cy + half - head * 2), (cx, cy + half), (cx + head, cy + half - head * 2)])
-        )
-    half, head = (right - left) * 0.14, (top - bottom) * 0.09
-    return (
-        path([(cx - half, cy), (cx + half, cy)])
-        + path([(cx - half + head * 2, cy - head), (cx - half, cy), (cx - half + head * 2, cy + head)])
-        + path([(cx + half - head * 2, cy - head), (cx + half, cy), (cx + half - head * 2, cy + head)])
-    )
+    if runs_up(piece):
+        head = (top - bottom) * 0.025
+        return grain_arrow(piece, (cx, cy), (top - bottom) * 0.2, head, head * 2)
+    head = (top - bottom) * 0.09
+    return grain_arrow(piece, (cx, cy), (right - left) * 0.14, head, head * 2)

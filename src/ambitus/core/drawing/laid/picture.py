@@ -4,6 +4,7 @@ from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
 from ambitus.core.drawing.flat import MarkShape
+from ambitus.core.drawing.grain import grain_arrow, runs_up
 from ambitus.core.drawing.laid.neighbour import SHARE, Neighbour
 from ambitus.core.drawing.laid.outline import kept, lines_of, marks_on
 from ambitus.core.drawing.laid.spans import LaidSpan, Span, laid_spans
@@ -420,21 +421,8 @@ def _grain(piece: Piece, table: _Table) -> str:
     """Return the grain arrow: along the height of panels and bases, along the length of strips."""
     (x, y), (wide, high) = table.origin, table.drawn
     cx, cy, head = table.flip(x + wide * 0.5), y + high * 0.5, 9.0
-    if piece.on_fold or piece.part == "base":
+    if runs_up(piece):
         half = min(max(20.0, min(high * 0.2, 90.0)), high * 0.4)
-        arrow = path([(cx, cy - half), (cx, cy + half)])
-        arrow += path(
-            [(cx - head, cy - half + head * 1.5), (cx, cy - half), (cx + head, cy - half + head * 1.5)]
-        )
-        foot = cy + half
-        if piece.upright:
-            # a print that has to stand up: one head, over a foot
-            return arrow + path([(cx - head, foot), (cx + head, foot)])
-        return arrow + path([(cx - head, foot - head * 1.5), (cx, foot), (cx + head, foot - head * 1.5)])
-    half, head = max(20.0, min(wide * 0.14, 90.0)), min(9.0, high * 0.2)
-    arrow = path([(cx - half, cy), (cx + half, cy)])
-    for way in (-1, 1):
-        tip = cx + way * half
-        back = tip - way * head * 1.5
-        arrow += path([(back, cy - head), (tip, cy), (back, cy + head)])
-    return arrow
+    else:
+        half, head = max(20.0, min(wide * 0.14, 90.0)), min(9.0, high * 0.2)
+    return grain_arrow(piece, (cx, cy), half, head, head * 1.5)

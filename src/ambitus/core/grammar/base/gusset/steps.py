@@ -10,11 +10,15 @@ from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 
+#: in which order the straights of a strip are sewn, where they come before its curves
+_FROM_BASE, _DOWN = "Middle on middle of the base first; then", "from each top edge down to its corner."
+
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of every sewn layer."""
     bag = item.bag
     out: list[Step] = []
+    straights = _straights_first(form) if goes(bag, STRAIGHTS, "first") else ""
     for layer, rank in sewn_layers(bag):
         ready = (f"{layer} panels ready",)
         if STRIP_OF.of(bag) != "whole":
@@ -44,12 +48,10 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 needs=(before,),
                 gives=gives,
                 say="Strip uppermost, from straight to straight."
-                if goes(bag, STRAIGHTS, "first")
+                if straights
                 else "Middle on middle of the base first, then to both ends; strip uppermost at corners.",
                 part=panel,
-                straights="Middle on middle of the base first; then from each top edge down to its corner."
-                if goes(bag, STRAIGHTS, "first")
-                else "",
+                straights=straights,
                 reads=(
                     Reading("face", "Across the face", snap(form.mm("width") - 2 * deeper_by(bag, layer))),
                 )
@@ -65,6 +67,12 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         gives = f"{layer} body sewn"
         out.append(press_seams(bag, layer, rank + 14, needs=(before,), gives=gives))
     return tuple(out)
+
+
+def _straights_first(form: Form) -> str:
+    """Return how the straights are sewn: of a front as wide as its two corners only the sides are."""
+    base = form.mm("width") - 2 * form.rounded > 1.0
+    return f"{_FROM_BASE} {_DOWN}" if base else _DOWN[0].upper() + _DOWN[1:]
 
 
 def _trim(layer: str, form: Form, rank: int, before: str) -> Step:

@@ -143,9 +143,12 @@ def _base(
 
 
 def _all_curved(bag: Resolved, radius: float) -> str:
-    """Return why nothing of a rounded base is straight: corners of this radius, in mm, take all of it."""
+    """
+    Return why nothing of a rounded base is straight: corners of this radius, in mm, take all of it, or all
+    but what the cutting grid may take too.
+    """
     most = max(LENGTH.of(bag), BREADTH.of(bag)) / 2
-    return "nothing of its base is straight" if radius >= most - 1e-9 else ""
+    return "nothing of its base is straight" if radius >= most - bag.grid.step else ""
 
 
 CIRCLE = _base(

@@ -36,7 +36,7 @@ CORDS_PARAMS = (
             Option(
                 "across",
                 "One cord, both sides open",
-                "The casing is in two halves; the cord crosses the other side in the open.",
+                "The channel is in two halves; the cord crosses the other side in the open.",
             ),
             Option("two", "Two cords", "From opposite sides: the mouth closes evenly."),
         ),
