@@ -1,5 +1,5 @@
 /** Picture scales move in steps, so that a bag does not shiver while its numbers change. */
-const STEP = 1.12
+export const STEP = 1.12
 
 /** Return the largest stepped scale (px per mm) at which a box of mm fits into px. */
 export function steppedScale(

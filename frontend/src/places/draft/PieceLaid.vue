@@ -57,8 +57,24 @@ const boxOf = ([left, top, width, height]: number[]) => ({
   width: `${width}px`,
   height: `${height}px`,
 })
-/** what opens a number: one of the piece's own, or the tick's own sum */
-const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
+/** every number on the picture: beside a ruler or on the piece, and what it opens: the piece's own, or its sum */
+const numbers = computed(() => [
+  ...props.laid.ticks.map((t, i) => ({
+    ...t,
+    at: `tick ${i}`,
+    opens: t.key || `tick ${i}`,
+    tick: `${props.laid.piece}/${t.side}/${t.word}`,
+    span: undefined,
+  })),
+  ...props.laid.spans.map((s) => ({
+    ...s,
+    at: s.key,
+    opens: s.key,
+    size: false,
+    tick: undefined,
+    span: s.word,
+  })),
+])
 </script>
 
 <template>
@@ -139,32 +155,19 @@ const keyOf = (i: number) => props.laid.ticks[i]!.key || `tick ${i}`
           laid.letter
         }}</b>
         <button
-          v-for="(t, i) in laid.ticks"
-          :key="`t${i}`"
+          v-for="n in numbers"
+          :key="n.at"
           type="button"
           class="tick"
-          :class="{ open: open === keyOf(i), size: t.size }"
-          :style="boxOf(t.label)"
-          :aria-label="`${t.word} ${t.text} ${unit}, show the sum`"
-          :data-tick="`${laid.piece}/${t.side}/${t.word}`"
-          @click="emit('open', keyOf(i))"
+          :class="{ open: open === n.opens, size: n.size }"
+          :style="boxOf(n.label)"
+          :aria-label="`${n.word} ${n.text} ${unit}, show the sum`"
+          :data-tick="n.tick"
+          :data-span="n.span"
+          @click="emit('open', n.opens)"
         >
-          <small>{{ t.word }}</small>
-          <ShownLength :text="t.text" />
-        </button>
-        <button
-          v-for="s in laid.spans"
-          :key="s.key"
-          type="button"
-          class="tick on-piece"
-          :class="{ open: open === s.key }"
-          :style="boxOf(s.label)"
-          :aria-label="`${s.word} ${s.text} ${unit}, show the sum`"
-          :data-span="s.word"
-          @click="emit('open', s.key)"
-        >
-          <small>{{ s.word }}</small>
-          <ShownLength :text="s.text" />
+          <small>{{ n.word }}</small>
+          <ShownLength :text="n.text" />
         </button>
       </div>
     </div>

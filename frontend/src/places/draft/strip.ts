@@ -1,5 +1,5 @@
 /** How the pieces lie in their strip: as large as the room allows, what is tiny under a lens of its own scale. */
-import { steppedScale } from '../../bag-drawing/scale'
+import { STEP, steppedScale } from '../../bag-drawing/scale'
 
 /** A piece as the strip sees it: how large it is in mm, and what its words take in px. */
 export interface Lain {
@@ -20,7 +20,7 @@ export interface Strip {
 }
 
 /** px between pieces, and more where another cloth begins */
-export const GAP = 16
+const GAP = 16
 const CLOTH = 18
 /** Under this a piece is seen through a lens: too thin, or too small both ways. */
 const THIN = 9
@@ -75,7 +75,7 @@ export function inOneRow(cloths: Lain[][], room: Room): Strip {
     width = room.width - MORE
   }
   let scale = steppedScale({ width: 1, height: most.height }, room)
-  while (scale > least && row(first(cloths, shown), scale) > width) scale /= 1.12
+  while (scale > least && row(first(cloths, shown), scale) > width) scale /= STEP
   return { scale: Math.max(scale, least), shown }
 }
 /** The first pieces of the cloths, cloth by cloth. */
@@ -94,7 +94,7 @@ export function inRows(cloths: Lain[][], room: Room, words: number): number {
   const most = { width: largest(cloths, 'wide'), height: largest(cloths, 'high') }
   const least = steppedScale(most, LEAST)
   let scale = steppedScale(most, room)
-  while (scale > least && heightOf(cloths, room.width, scale, words) > room.height) scale /= 1.12
+  while (scale > least && heightOf(cloths, room.width, scale, words) > room.height) scale /= STEP
   return Math.max(scale, least)
 }
 function heightOf(cloths: Lain[][], width: number, scale: number, words: number): number {
