@@ -1,5 +1,5 @@
 /** The page that the first page's size is measured against: themed Vuetify, a router, nothing else. */
-import 'vuetify/styles'
+import 'vuetify/styles/core'
 import { createApp, h } from 'vue'
 import { createRouter, createWebHistory, RouterView } from 'vue-router'
 import { VApp, VBtn, VCard, VDialog } from 'vuetify/components'

@@ -167,13 +167,16 @@ def test_what_cannot_be_read_is_told_and_nothing_is_lost(screen: Screen) -> None
 
 
 def test_an_edit_shows_old_and_new_cut_sizes(screen: Screen) -> None:
-    """What changed stands beside the piece for a while."""
+    """What a piece was stands under its new size for a while; the bag does not move for it."""
     screen.open("March folder tote")
+    before = screen.page.locator(".board").bounding_box()
     screen.type("size.depth", "14")
     screen.shows(OUTER, "width", "50")
     changed = screen.page.locator(f"[data-piece='{OUTER}'] .changed").inner_text().replace("\xa0", " ")
-    assert changed == "48 × 36 → 50 × 37"
+    assert changed == "was 48 × 36"
+    screen.shows(OUTER, "height", "37")
     assert screen.page.locator("[data-piece='strap carry.0'] .changed").count() == 1
+    assert screen.page.locator(".board").bounding_box() == before
     screen.kept()
 
 

@@ -1,11 +1,14 @@
 """Standing in line: so many at once, so many behind, and nobody is held up by who only listens slowly."""
 
 import asyncio
-from collections.abc import Coroutine
+from collections.abc import Callable, Coroutine
 from concurrent.futures import ThreadPoolExecutor
 from contextlib import suppress
 from typing import Any
 
+import pytest
+
+from ambitus.core.pausing import Superseded, breathe
 from ambitus.web.lanes import Lanes
 
 
@@ -87,5 +90,75 @@ def test_who_listens_slowly_or_goes_away_holds_no_place() -> None:
         assert got == [200]
         for task in slow:
             task.cancel()
+
+    _apart(all_of_it())
+
+
+def test_what_nobody_waits_for_is_given_up() -> None:
+    """Tiles whose asker has gone are not begun; those that were begun end at the next pause."""
+
+    async def all_of_it() -> None:
+        begun: list[str] = []
+        gone = asyncio.Event()
+
+        async def app(scope: Any, receive: Any, send: Any) -> None:
+            begun.append(scope["path"])
+            assert (await receive())["type"] == "http.request"
+            breathe()
+            gone.set()
+            await asyncio.sleep(0.01)
+            with pytest.raises(Superseded):
+                breathe()
+
+        def hanging_up() -> Callable[[], Coroutine[Any, Any, dict[str, Any]]]:
+            asked = False
+
+            async def receive() -> dict[str, Any]:
+                nonlocal asked
+                if not asked:
+                    asked = True
+                    return await _nothing()
+                await gone.wait()
+                return {"type": "http.disconnect"}
+
+            return receive
+
+        lanes = Lanes(app)
+        await lanes(_asked("/api/tiles"), hanging_up(), lambda _: asyncio.sleep(0))
+        await lanes(_asked("/api/checks"), hanging_up(), lambda _: asyncio.sleep(0))
+        assert begun == ["/api/tiles"]
+
+    _apart(all_of_it())
+
+
+def test_a_key_goes_first() -> None:
+    """Tiles that are being worked out wait at their next pause for a draft that was asked for meanwhile."""
+
+    async def all_of_it() -> None:
+        told: list[str] = []
+        drafting, drafted = asyncio.Event(), asyncio.Event()
+
+        async def app(scope: Any, receive: Any, send: Any) -> None:
+            if scope["path"] == "/api/draft":
+                drafting.set()
+                await drafted.wait()
+                told.append("draft")
+            else:
+                await drafting.wait()
+                await asyncio.to_thread(breathe)
+                told.append("tiles")
+
+        async def waiting() -> dict[str, Any]:
+            await asyncio.Event().wait()
+            return {}
+
+        lanes = Lanes(app)
+        tiles = asyncio.create_task(lanes(_asked("/api/tiles"), waiting, lambda _: asyncio.sleep(0)))
+        draft = asyncio.create_task(lanes(_asked("/api/draft"), _nothing, lambda _: asyncio.sleep(0)))
+        await asyncio.sleep(0.05)
+        assert told == []
+        drafted.set()
+        await asyncio.gather(tiles, draft)
+        assert told == ["draft", "tiles"]
 
     _apart(all_of_it())

@@ -67,6 +67,7 @@ const KEEPALIVE_BYTES = 60_000
 const AGAIN = 6
 const AGAIN_MS = 400
 
+const bytesOf = (text: string) => new TextEncoder().encode(text).length
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
 async function ask<T>(
@@ -84,7 +85,7 @@ async function ask<T>(
       headers: sent === undefined ? {} : { 'content-type': 'application/json' },
       body: sent,
       // a save goes on when the page is left; a larger one is still held in the browser then
-      keepalive: method === 'PUT' && new Blob([sent ?? '']).size < KEEPALIVE_BYTES,
+      keepalive: method === 'PUT' && bytesOf(sent ?? '') < KEEPALIVE_BYTES,
       signal,
     })
   } catch (cause) {

@@ -1,6 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
 import '@fontsource-variable/bricolage-grotesque/wght.css'
-import 'vuetify/styles'
+import 'vuetify/styles/core'
 import { createApp } from 'vue'
 import { createRouter, createWebHistory } from 'vue-router'
 import App from './App.vue'

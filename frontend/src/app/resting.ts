@@ -3,6 +3,7 @@
  * called off. What comes back late for another question is never shown.
  */
 import { onScopeDispose, shallowRef, toValue, watch, type MaybeRefOrGetter, type ShallowRef } from 'vue'
+import { shared } from './sharing'
 
 /** How long a hand has to rest, in ms. */
 export const RESTS_MS = 250
@@ -36,7 +37,8 @@ export function useResting<Question, Answer>(
     try {
       const got = await ask(asked, mine.signal)
       if (mine !== under) return
-      answer.value = got
+      // what is told as before is what was before: only what changed is drawn anew
+      answer.value = shared(answer.value, got)
       failed.value = undefined
     } catch (cause) {
       if (mine === under) failed.value = cause

@@ -9,15 +9,13 @@ const box = computed(() => {
   const [left, top, width, height] = props.standing.box as [number, number, number, number]
   return { left, top, width, height }
 })
-/** Where a point of the picture lies on screen, from the picture's own corner. */
-const place = (x: number, y: number) => ({
-  left: `${(x - box.value.left) * props.scale}px`,
-  top: `${(y - box.value.top) * props.scale}px`,
-})
+/** Where a point of the picture lies on screen, from the picture's own corner; as text, which is set only anew. */
+const place = (x: number, y: number) =>
+  `left: ${(x - box.value.left) * props.scale}px; top: ${(y - box.value.top) * props.scale}px`
 </script>
 
 <template>
-  <div class="standing-bag" :style="{ width: `${box.width * scale}px`, height: `${box.height * scale}px` }">
+  <div class="standing-bag" :style="`width: ${box.width * scale}px; height: ${box.height * scale}px`">
     <svg
       :viewBox="`${box.left} ${box.top} ${box.width} ${box.height}`"
       width="100%"

@@ -13,6 +13,7 @@ from ambitus.core.grammar.carry.strap import Hang, hang_of
 from ambitus.core.grammar.contract import SHORTER, Attach, Base, Layer, Make, SeamKind, Top
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.once import Once
+from ambitus.core.pausing import breathe
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, ReadBag
@@ -180,8 +181,9 @@ def draft(bag: Resolved) -> Draft:
     Return *bag* worked out.
 
     Whatever its numbers are, as long as they are finite, a bag is drafted: what cannot be sewn is said
-    by a check of level ``stop``, never by an empty answer.
+    by a check of level ``stop``, never by an empty answer. What drafts many bags pauses between them.
     """
+    breathe()
     forms: dict[Layer, Form] = {}
     whole: dict[Layer, Form] = {}
     for layer in bag.kinds.top.layers:

@@ -11,6 +11,7 @@ from fastapi.routing import APIRoute
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
+from ambitus.core.pausing import Superseded
 from ambitus.core.problems import Problem, SpecProblems, first_of, shortened
 from ambitus.files.plain import plain_json, text_of
 from ambitus.store import CannotKeep, DatabaseGone, PlanAway, PlanMoved, PlanNotFound, RevisionNotFound
@@ -117,6 +118,10 @@ def install(app: FastAPI) -> None:
     async def _validation(_: Request, error: RequestValidationError) -> JSONResponse:
         problems = [_from_validation(dict(e)) for e in error.errors()]
         return answer(422, *problems)
+
+    @app.exception_handler(Superseded)
+    async def _superseded(_: Request, __: Superseded) -> JSONResponse:
+        return answer(503, Problem("superseded", "", "", "Nobody waits for this any more.", "Ask again."))
 
     _install_kept(app)
 

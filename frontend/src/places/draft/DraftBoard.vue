@@ -93,7 +93,7 @@ const ownNames = computed(() => {
     ref="board"
     class="board"
     :class="{ waiting, preview, 'with-states': besides, 'closed-top': closedTop }"
-    :style="{ '--dots': `${drafted.dots * scale}px` }"
+    :style="`--dots: ${drafted.dots * scale}px`"
   >
     <p v-if="preview" class="preview-says" role="status">
       <b>{{ looked }}</b>: Enter takes it, Esc gives your bag back

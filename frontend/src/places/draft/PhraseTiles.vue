@@ -3,13 +3,9 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { api, said, type Drafted, type Edit, type Problem, type Tile } from '../../api/client'
 import { useResting } from '../../app/resting'
-import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
-import { steppedScale } from '../../bag-drawing/scale'
-import SectionDrawing from '../../bag-drawing/SectionDrawing.vue'
-import StandingBag from '../../bag-drawing/StandingBag.vue'
 import LengthField from '../../length-field/LengthField.vue'
-import ShownLength from '../../length-field/ShownLength.vue'
 import SizeByVolume from './SizeByVolume.vue'
+import TileGroup from './TileGroup.vue'
 import TracedOutline from './TracedOutline.vue'
 import './tiles.css'
 
@@ -62,15 +58,6 @@ watch(tiles, async (_, before) => {
 const fields = computed(() =>
   (tiles.value?.fields ?? []).map((p) => props.drafted.fields[p]).filter((f) => f?.visible),
 )
-/** All tiles of one group share one scale, so that sizes can be compared. */
-const PX = { width: 104, height: 84 }
-function scaleOf(group: Tile[], of: 'standing' | 'piece') {
-  const boxes = group.map((t) => t[of]?.box ?? [0, 0, 1, 1])
-  return steppedScale(
-    { width: Math.max(...boxes.map((b) => b[2]!)), height: Math.max(...boxes.map((b) => b[3]!)) },
-    { width: PX.width - (of === 'piece' ? 16 : 0), height: PX.height - 10 },
-  )
-}
 /** A tile that is looked at shows its bag before it is taken: under the hand, or where the keys are. */
 const held = shallowRef<Tile>()
 const under = shallowRef<Tile>()
@@ -95,16 +82,6 @@ async function escape() {
     chosen ? `[data-tile="${CSS.escape(`${chosen.edit.path}=${chosen.key}`)}"]` : '.tile',
   )
   back?.focus()
-}
-/** A hand that moves looks at a tile; one under which the tiles have moved does not. */
-function hover(event: MouseEvent, tile: Tile) {
-  if (event.movementX || event.movementY) under.value = tile
-}
-/** Left and right go from tile to tile of a group. */
-function beside(event: KeyboardEvent, way: 1 | -1) {
-  const now = event.currentTarget as HTMLElement
-  const next = way > 0 ? now.nextElementSibling : now.previousElementSibling
-  if (next instanceof HTMLElement) next.focus()
 }
 function pick(tile: Tile) {
   if (!tile.chosen) emit('edit', { kind: 'picked', path: tile.edit.path, value: tile.edit.value })
@@ -154,63 +131,15 @@ function pick(tile: Tile) {
         Leave one empty and the general allowance holds. A name you measured, such as foot edge, works too.
       </p>
     </div>
-    <div
+    <TileGroup
       v-for="group in tiles?.groups ?? []"
       :key="group.path"
-      class="tile-group"
-      :class="group.shows"
-      role="group"
-      :aria-label="group.label"
-    >
-      <h3>{{ group.label }}</h3>
-      <div class="tiles">
-        <button
-          v-for="tile in group.tiles"
-          :key="tile.key"
-          type="button"
-          class="tile"
-          :class="{ chosen: tile.chosen, looked: looked === tile }"
-          :aria-pressed="tile.chosen"
-          :data-tile="`${tile.edit.path}=${tile.key}`"
-          @click="pick(tile)"
-          @focus="held = tile"
-          @blur="held = undefined"
-          @mousemove="hover($event, tile)"
-          @mouseleave="under = undefined"
-          @keydown.right.prevent="beside($event, 1)"
-          @keydown.left.prevent="beside($event, -1)"
-        >
-          <span v-if="group.shows !== 'words'" class="tile-picture">
-            <StandingBag
-              v-if="tile.standing"
-              :standing="tile.standing"
-              :scale="scaleOf(group.tiles, 'standing')"
-              plain
-              :label="tile.label"
-            />
-            <FlatPieceDrawing
-              v-else-if="tile.piece"
-              :picture="tile.piece"
-              :layer="tile.piece_looks"
-              :scale="scaleOf(group.tiles, 'piece')"
-              :bare="phrase !== 'base'"
-            />
-            <SectionDrawing v-else-if="tile.section.length" :section="tile.section" :label="tile.label" />
-          </span>
-          <span class="tile-words">
-            <strong>{{ tile.label }}</strong>
-            <span v-if="tile.help" class="tile-help">{{ tile.help }}</span>
-            <span v-if="group.shows === 'piece' || group.shows === 'standing'" class="tile-size"
-              ><ShownLength :text="tile.size"
-            /></span>
-            <template v-if="phrase === 'order'">
-              <span v-for="c in tile.changes" :key="c" class="tile-size">{{ c }}</span>
-            </template>
-            <span v-for="b in tile.brings" :key="b" class="tile-brings">{{ b }}</span>
-          </span>
-        </button>
-      </div>
-      <p v-for="why in group.barred" :key="why" class="hint barred">Not in this bag: {{ why }}</p>
-    </div>
+      :group="group"
+      :phrase="phrase"
+      :looked="looked"
+      @pick="pick"
+      @held="(tile) => (held = tile)"
+      @under="(tile) => (under = tile)"
+    />
   </section>
 </template>

@@ -25,6 +25,17 @@ describe('the strip of pieces', () => {
     expect(six.shown).toBe(6)
     expect(six.scale).toBeLessThan(few.scale)
   })
+  it('does not jump to and fro with a number that goes to and fro', () => {
+    const scaleAt = (wide: number, before?: { scale: number; shown: number }) =>
+      inOneRow([[panel('a', wide, 100), panel('b', wide, 100)]], room, before)
+    const largest = Array.from({ length: 400 }, (_, i) => scaleAt(700 + i).scale)
+    const at = largest.findIndex((scale, i) => i > 0 && scale < largest[i - 1]!)
+    expect(at).toBeGreaterThan(0)
+    const after = scaleAt(700 + at, scaleAt(700 + at - 1))
+    expect(after.scale).toBe(largest[at])
+    expect(scaleAt(700 + at - 1, after).scale).toBe(largest[at])
+    expect(scaleAt(200, after).scale).toBe(scaleAt(200).scale)
+  })
   it('lets those wait that would not be seen, and never lies wider than its room', () => {
     const { scale, shown } = inOneRow(rich, room)
     expect(shown).toBeGreaterThan(4)

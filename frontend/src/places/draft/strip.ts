@@ -64,8 +64,11 @@ function row(cloths: Lain[][], scale: number): number {
 const largest = (cloths: Lain[][], of: 'wide' | 'high') =>
   Math.max(1, ...cloths.flat().map((piece) => piece[of]))
 
-/** One row of all pieces where it fits, else of as many as fit; and those as large as they can be. */
-export function inOneRow(cloths: Lain[][], room: Room): Strip {
+/**
+ * One row of all pieces where it fits, else of as many as fit; and those as large as they can be. One step smaller
+ * they stay as they were `before`, so that nothing jumps to and fro while a number is changed to and fro.
+ */
+export function inOneRow(cloths: Lain[][], room: Room, before?: Strip): Strip {
   const most = { width: largest(cloths, 'wide'), height: largest(cloths, 'high') }
   const least = steppedScale(most, LEAST)
   let shown = cloths.flat().length
@@ -76,7 +79,9 @@ export function inOneRow(cloths: Lain[][], room: Room): Strip {
   }
   let scale = steppedScale({ width: 1, height: most.height }, room)
   while (scale > least && row(first(cloths, shown), scale) > width) scale /= STEP
-  return { scale: Math.max(scale, least), shown }
+  scale = Math.max(scale, least)
+  const stays = before?.shown === shown && before.scale < scale && scale < before.scale * STEP * 1.001
+  return { scale: stays ? before.scale : scale, shown }
 }
 /** The first pieces of the cloths, cloth by cloth. */
 export function first<T>(cloths: T[][], count: number): T[][] {

@@ -10,6 +10,7 @@ import {
   type Plan,
   type Unit,
 } from '../../api/client'
+import { shared } from '../../app/sharing'
 import { tell, useNews } from '../../app/tabs'
 import { begun, isIdle, isWaiting, next, type Effect, type Event, type Failure, type Timer } from './session'
 import { holdUnsent, releaseUnsent, unsentOf } from './unsent'
@@ -50,7 +51,8 @@ export function usePlan(world = WORLD) {
   async function ask(effect: Effect & { do: 'draft' }) {
     const { edit, asked, noting } = effect
     try {
-      const got = await api.draft(effect.spec, edit ? [edit] : [], effect.unit, effect.was)
+      const told = await api.draft(effect.spec, edit ? [edit] : [], effect.unit, effect.was)
+      const got = shared(session.value.drafted, told)
       happen({ on: 'drafted', edit, got, asked, noting })
     } catch (cause) {
       happen({ on: 'not drafted', edit, failure: failureOf(cause), asked })

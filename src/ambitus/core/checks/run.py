@@ -7,6 +7,7 @@ from ambitus.core.checks.mechanism import Finding, Rule
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.bag_kinds import Kinds
 from ambitus.core.grammar.grammar import Grammar
+from ambitus.core.pausing import breathe
 
 _ORDER: Mapping[str, int] = {"stop": 0, "warn": 1, "note": 2}
 #: what every bag is judged by
@@ -33,6 +34,7 @@ def _rules_of(kinds: Kinds) -> tuple[Rule, ...]:
 
 
 def _judged(draft: Draft) -> tuple[Finding, ...]:
+    breathe()
     reasons = draft.bag.silenced
     rules = draft.bag.kinds.once(_rules_of)
     found = [Finding(rule, hit, reasons.get(rule.id, "")) for rule in rules for hit in rule.test(draft)]

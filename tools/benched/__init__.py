@@ -1,0 +1,1 @@
+"""What `make bench` measures, one file for each thing that a maker waits for."""

@@ -1,0 +1,142 @@
+"""What a hand waits for: a key until its frame is painted, a key that is held, a phrase that is opened."""
+
+import random
+import statistics
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+
+from playwright.sync_api import Browser, Page, sync_playwright
+from ready import chromium
+
+from benched.bags import BAGS, WIDEST, Bag
+from benched.server import Served
+
+PRESSES, FIRST, HELD, HELD_MS = 30, 5, 25, 33
+#: what is waited for before the next key: long enough that what a resting hand asks for has come and gone
+PAUSE_MS = 60
+_ARGUMENTS = [
+    *("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update"),
+    *("--disable-sync", "--no-first-run", "--disable-quic"),
+]
+# A frame is over when a task runs that was posted from the frame itself: style, layout and paint are done then.
+_WATCH = """(at) => {
+    window.took = []
+    window.seen = []
+    let pressed = 0
+    addEventListener('keydown', () => { pressed = pressed || performance.now() }, true)
+    const number = document.querySelector(at)
+    new MutationObserver(() => {
+        const text = document.querySelector(at).textContent
+        requestAnimationFrame(() => {
+            const after = new MessageChannel()
+            after.port1.onmessage = () => {
+                seen.push(text)
+                if (pressed) took.push(performance.now() - pressed)
+                pressed = 0
+            }
+            after.port2.postMessage(0)
+        })
+    }).observe(number, { subtree: true, characterData: true, childList: true })
+}"""
+
+
+@dataclass(slots=True)
+class Felt:
+    """What was felt on one page: ms from each key to its frame, and the numbers seen while one was held."""
+
+    took: list[float] = field(default_factory=list)
+    seen: int = 0
+
+    @property
+    def p50(self) -> float:
+        """The middle one."""
+        return statistics.median(self.took)
+
+    @property
+    def p95(self) -> float:
+        """All but one in twenty are quicker."""
+        return statistics.quantiles(self.took, n=20)[-1]
+
+
+class Hand:
+    """A hand on one page, with one number that it watches."""
+
+    def __init__(self, page: Page, field_at: str, watched: str) -> None:
+        self.page, self.felt, self._up = page, Felt(), False
+        self._chance = random.Random(17)  # noqa: S311
+        page.focus(field_at)
+        page.evaluate(_WATCH, watched)
+
+    def press(self) -> None:
+        """Press a key, once up and once down, and wait until its number is on the screen."""
+        before = self.page.evaluate("took.length")
+        self.page.keyboard.press("ArrowUp" if self._up else "ArrowDown")
+        self._up = not self._up
+        while self.page.evaluate("took.length") == before:
+            self.page.wait_for_timeout(3)
+        # a hand keeps no time with the screen's frames
+        self.page.wait_for_timeout(PAUSE_MS + self._chance.uniform(0, 17))
+
+    def hold(self) -> None:
+        """Hold a key for so many repeats, and count the numbers that were seen."""
+        self.page.wait_for_timeout(400)
+        self.page.evaluate("seen.length = 0")
+        began = self.page.evaluate("performance.now()")
+        for i in range(HELD):
+            self.page.keyboard.down("ArrowUp")
+            late = began + HELD_MS * (i + 1) - self.page.evaluate("performance.now()")
+            if late > 0:
+                self.page.wait_for_timeout(late)
+        self.page.keyboard.up("ArrowUp")
+        self.page.wait_for_timeout(600)
+        self.felt.seen = self.page.evaluate("new Set(seen).size")
+        self.felt.took = self.page.evaluate("took")
+
+
+def _opened(browser: Browser, served: Served, bag: Bag, phrase: str) -> Page:
+    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    page.goto(f"{served.address}/plan/{served.plans[bag.name]}")
+    page.wait_for_selector("[data-piece]")
+    if phrase:
+        page.click(f"[data-phrase='{phrase}']")
+        page.wait_for_selector(".phrase-tiles .tile")
+    # until what a resting hand asks for has come
+    page.wait_for_timeout(3000 if phrase else 800)
+    return page
+
+
+def felt(served: Served, only: Sequence[str] = ()) -> dict[tuple[str, str], Felt]:
+    """
+    Return what was felt by (bag, phrase that is open or nothing), and on the floor, named nothing.
+
+    Floor and bag are pressed turn about, each in a page of its own of one browser.
+    """
+    out: dict[tuple[str, str], Felt] = {}
+    floors: list[float] = []
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=chromium(), args=_ARGUMENTS)
+        for bag in (b for b in BAGS if not only or b.name in only):
+            for phrase in ("", WIDEST):
+                ground = browser.new_page(viewport={"width": 1280, "height": 800})
+                ground.goto(f"{served.address}/bench/floor.html")
+                ground.wait_for_selector("[data-floor]")
+                floor = Hand(ground, "input", "[data-floor]")
+                page = _opened(browser, served, bag, phrase)
+                hand = Hand(page, f"[data-path='{bag.field}']", f"[data-sum='{bag.watched}']")
+                for i in range(PRESSES + FIRST):
+                    for one in (floor, hand):
+                        one.page.bring_to_front()
+                        one.press()
+                    if i + 1 == FIRST:
+                        for one in (floor, hand):
+                            one.page.evaluate("took.length = 0")
+                floor.felt.took = ground.evaluate("took")
+                hand.hold()
+                hand.felt.took = hand.felt.took[:PRESSES]
+                out[bag.name, phrase] = hand.felt
+                floors += floor.felt.took
+                ground.close()
+                page.close()
+        browser.close()
+    out["", ""] = Felt(floors)
+    return out
