@@ -117,9 +117,12 @@ async function ask<T>(
 const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
 
 export const api = {
-  /** While a number is being changed remedies are not carried out: they are asked for once the hand rests. */
-  draft: (spec: Spec, edits: Edit[], unit: Unit, was: string, signal?: AbortSignal) =>
-    ask<Drafted>('POST', '/draft', { spec, edits, unit, was, remedies: false }, signal),
+  /**
+   * While a number is being changed remedies are not carried out: they are asked for once the hand rests. Of sums
+   * and marks those of the piece or seam that is opened come in full.
+   */
+  draft: (spec: Spec, edits: Edit[], unit: Unit, was: string, opened: string, signal?: AbortSignal) =>
+    ask<Drafted>('POST', '/draft', { spec, edits, unit, was, opened, remedies: false }, signal),
   checks: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Finding[]>('POST', '/checks', { spec, unit }, signal),
   tiles: (spec: Spec, phrase: string, unit: Unit, named: boolean, signal?: AbortSignal) =>

@@ -976,6 +976,11 @@ export interface components {
              */
             was?: string;
             /**
+             * Opened
+             * @description The one piece, or `seam` and a seam’s key, whose sums and marks are told in full; of the others their totals. Left out, all are.
+             */
+            opened?: string | null;
+            /**
              * Remedies
              * @description Whether every finding comes with its remedies, carried out; slower.
              * @default true
@@ -1035,6 +1040,8 @@ export interface components {
             /** By Volume */
             by_volume: boolean;
             standing: components["schemas"]["Standing"];
+            /** Told */
+            told: string;
             /**
              * Cause
              * @default

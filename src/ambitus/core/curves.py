@@ -4,12 +4,16 @@ An outline is a list of starts, one an edge, and a list of bends, one an edge: N
 Outlines run anticlockwise and arcs bulge outwards, so an arc turns left round its centre.
 """
 
-import itertools
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cached_property, lru_cache
+from typing import TYPE_CHECKING
 
 from ambitus.core.geometry import Point, offset_corner, unit_vector
+
+if TYPE_CHECKING:
+    from numpy import ndarray
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,11 +23,50 @@ class Arc:
     centre: Point
 
 
-@dataclass(frozen=True, slots=True)
 class Bow:
-    """A curve through ``points`` between the edge's ends, so close that straight lines do between them."""
+    """
+    A curve through ``points`` between the edge's ends, so close that straight lines do between them.
 
-    points: tuple[Point, ...]
+    What is done with its hundreds of points is done with all at once: they are kept as numbers side by side.
+    """
+
+    def __init__(self, points: "Sequence[Point] | ndarray") -> None:
+        # most bags have no such curve, and load nothing for it
+        import numpy as np
+
+        self._line = np.asarray(points, dtype=float).reshape(-1, 2)
+        few = self._line[:: max(1, len(self._line) // 4)]
+        self._hash = hash((len(self._line), few.tobytes()))
+
+    @cached_property
+    def points(self) -> tuple[Point, ...]:
+        """Its points between the ends, one by one."""
+        return tuple((x, y) for x, y in self._line.tolist())
+
+    @cached_property
+    def inner(self) -> float:
+        """The length from its first point to its last, in mm."""
+        return float(_steps(self._line)[1].sum())
+
+    def between(self, a: Point, b: Point) -> "ndarray":
+        """Return all its points with the ends of its edge, as numbers."""
+        import numpy as np
+
+        return np.concatenate([[a], self._line, [b]])
+
+    def __bool__(self) -> bool:
+        return len(self._line) > 0
+
+    def __eq__(self, other: object) -> bool:
+        if not isinstance(other, Bow):
+            return NotImplemented
+        return self is other or (self._hash == other._hash and self._line.tobytes() == other._line.tobytes())
+
+    def __hash__(self) -> int:
+        return self._hash
+
+    def __repr__(self) -> str:
+        return f"Bow({self.points!r})"
 
 
 Bend = Arc | Bow | None
@@ -52,8 +95,9 @@ def edge_length(a: Point, bend: Bend, b: Point) -> float:
     """Return the length of the edge from *a* to *b*, in mm."""
     if isinstance(bend, Arc):
         return radius(bend, a) * sweep(bend, a, b)
-    points = (a, *(bend.points if bend else ()), b)
-    return sum(math.dist(p, q) for p, q in itertools.pairwise(points))
+    if not bend:
+        return math.dist(a, b)
+    return math.dist(a, bend.points[0]) + bend.inner + math.dist(bend.points[-1], b)
 
 
 def edge_points(a: Point, bend: Bend, b: Point) -> tuple[Point, ...]:
@@ -74,6 +118,11 @@ def edge_points(a: Point, bend: Bend, b: Point) -> tuple[Point, ...]:
 
 def flattened(starts: Sequence[Point], bends: Sequence[Bend]) -> tuple[Point, ...]:
     """Return a whole outline as points close to it."""
+    return _flattened(tuple(starts), tuple(bends)) if any(bends) else tuple(starts)
+
+
+@lru_cache(maxsize=256)
+def _flattened(starts: tuple[Point, ...], bends: tuple[Bend, ...]) -> tuple[Point, ...]:
     n = len(starts)
     return tuple(p for i in range(n) for p in edge_points(starts[i], bends[i], starts[(i + 1) % n]))
 
@@ -84,7 +133,7 @@ def tangents(a: Point, bend: Bend, b: Point) -> tuple[Point, Point]:
         (cx, cy), r = bend.centre, radius(bend, a)
         if r > 1e-9:
             return ((cy - a[1]) / r, (a[0] - cx) / r), ((cy - b[1]) / r, (b[0] - cx) / r)
-    if isinstance(bend, Bow) and bend.points:
+    if isinstance(bend, Bow) and bend:
         return unit_vector(a, bend.points[0]), unit_vector(bend.points[-1], b)
     straight = unit_vector(a, b)
     return straight, straight
@@ -103,6 +152,14 @@ def offset_bent(
     >>> offset_bent([(0, 0), (4, 0), (4, 3), (0, 3)], [None] * 4, [1, 0, 2, 0])[0]
     ((0.0, -1.0), (4.0, -1.0), (4.0, 5.0), (0.0, 5.0))
     """
+    return _offset(tuple(starts), tuple(bends), tuple(amounts))
+
+
+# layers that are cut alike, and the walk that measures them again, ask for the same parallels
+@lru_cache(maxsize=512)
+def _offset(
+    starts: tuple[Point, ...], bends: tuple[Bend, ...], amounts: tuple[float, ...]
+) -> tuple[tuple[Point, ...], tuple[Bend, ...]]:
     n = len(starts)
     ends = [tangents(starts[i], bends[i], starts[(i + 1) % n]) for i in range(n)]
     moved = tuple(_moved(starts[i], ends[i - 1][1], ends[i][0], amounts[i - 1], amounts[i]) for i in range(n))
@@ -117,8 +174,7 @@ def offset_bent(
             placed[i] = placed[after] = offset_corner(corner, u, v, amounts[i - 1], amounts[after])
             out.append(None)
         elif isinstance(bend, Bow):
-            points = (starts[i], *bend.points, starts[(i + 1) % n])
-            out.append(Bow(_parallel(points, amounts[i])))
+            out.append(_parallel(starts[i], bend, starts[after], amounts[i]))
         else:
             out.append(bend)
     return tuple(placed), tuple(out)
@@ -145,9 +201,30 @@ def _moved(p: Point, u: Point, v: Point, a: float, b: float) -> Point:
     return p[0] + along[1] * far, p[1] - along[0] * far
 
 
-def _parallel(points: Sequence[Point], amount: float) -> tuple[Point, ...]:
-    """Return the inner points of a polyline moved along its normals; corners are mitred."""
-    ways = [unit_vector(p, q) for p, q in itertools.pairwise(points)]
-    return tuple(
-        _moved(p, u, v, amount, amount) for p, u, v in zip(points[1:-1], ways[:-1], ways[1:], strict=True)
-    )
+def _steps(line: "ndarray") -> "tuple[ndarray, ndarray]":
+    """Return the steps from point to point of a line, and how long each is."""
+    import numpy as np
+
+    steps = line[1:] - line[:-1]
+    return steps, np.hypot(steps[:, 0], steps[:, 1])
+
+
+def _parallel(a: Point, bow: Bow, b: Point, amount: float) -> Bow:
+    """Return the bow from *a* to *b* moved along its normals; corners are mitred. Like `_moved`, at once."""
+    import numpy as np
+
+    line = bow.between(a, b)
+    steps, sizes = _steps(line)
+    ways = np.where(sizes[:, None] > 1e-9, steps / np.maximum(sizes, 1e-300)[:, None], 0.0)
+    u, v = ways[:-1], ways[1:]
+    along = u + v
+    size = (along**2).sum(axis=1)
+    curve = (u * v).sum(axis=1) > _SMOOTH
+    back = size < 2 + 2 * _BACK
+    size = np.where(back, 1.0, size)
+    far = np.where(curve, amount / np.sqrt(size), 2 * amount / size)
+    moved = np.stack([line[1:-1, 0] + along[:, 1] * far, line[1:-1, 1] - along[:, 0] * far], axis=1)
+    for i in np.flatnonzero(back).tolist():
+        p, q = line[i + 1].tolist(), ways[i : i + 2].tolist()
+        moved[i] = offset_corner((p[0], p[1]), (q[0][0], q[0][1]), (q[1][0], q[1][1]), amount, amount)
+    return Bow(moved)

@@ -1,9 +1,10 @@
 """What others work out of a thing that does not change, kept with it under their own name."""
 
 from collections.abc import Callable
-from typing import Self, TypeVar, cast
+from typing import Concatenate, ParamSpec, Self, TypeVar, cast
 
 T = TypeVar("T")
+P = ParamSpec("P")
 
 
 class Once:
@@ -11,8 +12,9 @@ class Once:
 
     _once: dict[object, object]
 
-    def once(self, work: Callable[[Self], T]) -> T:
-        """Return what *work* makes of it, done the first time that it is asked for."""
-        if work not in self._once:
-            self._once[work] = work(self)
-        return cast(T, self._once[work])
+    def once(self, work: Callable[Concatenate[Self, P], T], *given: P.args, **_: P.kwargs) -> T:
+        """Return what *work* makes of it and of what is *given*, done the first time that it is asked for."""
+        key = (work, *given) if given else work
+        if key not in self._once:
+            self._once[key] = work(self, *given)  # type: ignore[call-arg]
+        return cast(T, self._once[key])

@@ -9,7 +9,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
-from shapely import LinearRing, Polygon
+import numpy
+from shapely import LinearRing, Polygon, get_coordinates, linearrings, simplify
 
 from ambitus.core.curves import offset_bent
 from ambitus.core.geometry import Point, unit_vector
@@ -38,11 +39,12 @@ class OutlineProblem(Exception):
     fix: str
 
 
-def written(points: Sequence[Point]) -> str:
+@lru_cache(maxsize=64)
+def written(points: tuple[Point, ...]) -> str:
     """
     Return *points* as they are kept: to a thousandth of a millimetre.
 
-    >>> written([(0, 0), (40.5, 0), (40.5, 30)])
+    >>> written(((0, 0), (40.5, 0), (40.5, 30)))
     '0,0 40.5,0 40.5,30'
     """
     return " ".join(f"{round(x, 3):.15g},{round(y, 3):.15g}" for x, y in points)
@@ -126,11 +128,12 @@ def read_outline(text: str) -> tuple[Point, ...]:
 
 def seen(points: Sequence[Point]) -> tuple[Point, ...]:
     """Return an outline without the points that no picture shows: those a line passes within 0.02 mm."""
-    ring = LinearRing(points).simplify(SEEN)
-    return tuple((x, y) for x, y, *_ in ring.coords)[:-1]
+    ring = simplify(linearrings(numpy.array(points)), SEEN)
+    return tuple((x, y) for x, y in get_coordinates(ring).tolist())[:-1]
 
 
-def around(points: Sequence[Point]) -> float:
+@lru_cache(maxsize=64)
+def around(points: tuple[Point, ...]) -> float:
     """Return the way round an outline, in mm."""
     return math.fsum(math.dist(p, points[i - 1]) for i, p in enumerate(points))
 

@@ -148,6 +148,12 @@ def twice(terms: Iterable[Term]) -> tuple[Term, ...]:
     return tuple(replace(t, mm=2 * t.mm, times=2 * t.times) for t in terms)
 
 
+def show_total(summed: Sum, view: View, ends: str = "Cut") -> ShownSum:
+    """Return *summed* as text without its terms: what is told of it until it is opened."""
+    plain = view.worked(summed.total)
+    return ShownSum(summed.label, summed.total, plain, plain, (), ends)
+
+
 def show_sum(summed: Sum, view: View, ends: str = "Cut") -> ShownSum:
     """
     Return *summed* as text whose shown terms add up exactly to the shown total; *ends* names that.

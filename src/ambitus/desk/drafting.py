@@ -24,6 +24,7 @@ from ambitus.core.shown.read_findings import read_finding
 from ambitus.core.spec.edit import Edit, apply_edit
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, resolve, with_straps
+from ambitus.core.spec.resolved import Resolved
 from ambitus.files.problems import valid
 from ambitus.library import shipped
 from ambitus.store import Revision, Saved
@@ -37,7 +38,7 @@ def edited_by(spec: Spec, edits: Iterable[Edit], unit: Unit) -> Spec:
     """Return *spec* after edits typed in *unit*, its straps written out. Raises SpecProblems."""
     spec = written_out(spec)
     for edit in edits:
-        spec = apply_edit(spec, edit, unit, GRAMMAR, shipped())
+        spec = apply_edit(spec, edit, unit, GRAMMAR, shipped(), lambda known: _resolved(_asked(known)))
     return spec
 
 
@@ -54,9 +55,19 @@ class _Asked:
     spec: Spec = field(compare=False)
 
 
+def _asked(spec: Spec) -> _Asked:
+    return _Asked(spec.model_dump_json(), spec)
+
+
+# an edit is made to the bag that the screen was just given
+@lru_cache(maxsize=LAST_DRAFTS)
+def _resolved(asked: _Asked) -> Resolved:
+    return resolve(asked.spec, GRAMMAR, shipped())
+
+
 @lru_cache(maxsize=LAST_DRAFTS)
 def _worked(asked: _Asked) -> Draft:
-    return draft(resolve(asked.spec, GRAMMAR, shipped()))
+    return draft(_resolved(asked))
 
 
 def drafted(spec: Spec) -> Draft:
@@ -65,7 +76,7 @@ def drafted(spec: Spec) -> Draft:
 
     What was worked out last is kept: a save is of the bag that the screen was just given.
     """
-    return _worked(_Asked(spec.model_dump_json(), spec))
+    return _worked(_asked(spec))
 
 
 def saved_from(spec: Spec) -> Saved:
@@ -80,7 +91,7 @@ def saved_from(spec: Spec) -> Saved:
         "unit": spec.unit,
         "stops": len(stops(made)),
     }
-    return Saved(spec.model_dump(mode="json"), _resolved(made), RULES_VERSION, cut_of(made), summary)
+    return Saved(spec.model_dump(mode="json"), _values(made), RULES_VERSION, cut_of(made), summary)
 
 
 def read_cuts(cut_list: CutList, unit: Unit) -> tuple[Spec, tuple[str, ...]]:
@@ -120,7 +131,7 @@ def _one_kind(spec: Spec, cut_list: CutList) -> Spec:
     return plain if same else spec
 
 
-def _resolved(made: Draft) -> dict[str, Any]:
+def _values(made: Draft) -> dict[str, Any]:
     return {path: [v.value, v.source] for path, v in made.bag.values.items()}
 
 
@@ -142,7 +153,7 @@ def redrawn_since(
         return redrawn(revision.cut, made, unit)
     view, labels = View(unit, made.bag.unit), dict(all_params(made.bag.kinds))
     out = []
-    for path, (now, _) in _resolved(made).items():
+    for path, (now, _) in _values(made).items():
         was = revision.resolved.get(path, [now])[0]
         if was != now and path in labels:
             told = (view.with_unit(v) if isinstance(v, float | int) else str(v or "") for v in (was, now))

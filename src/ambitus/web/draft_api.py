@@ -140,8 +140,9 @@ def draft_bag(body: DraftRequest) -> Response:
     """Return the bag worked out: sentence, fields, pieces with sums, seams, checks, pictures."""
     spec, unit = with_edits(body)
     made = drafted(spec)
-    shown = present(made, spec, unit)
-    titles = {rule.id: rule.title for rule in every_rule(GRAMMAR)} if body.edits else {}
+    shown = present(made, spec, unit, body.opened)
+    silencing = any(edit.kind == "silenced" for edit in body.edits)
+    titles = {rule.id: rule.title for rule in every_rule(GRAMMAR)} if silencing else {}
     causes = (cause_of(edit, body.was, shown.fields, titles) for edit in body.edits)
     shown = replace(shown, cause=", ".join(causes))
     if body.remedies and findings(made):

@@ -37,6 +37,12 @@ class DraftRequest(BaseModel):
         max_length=200,
         description="What the edited field read before, for the words that say what the edit did.",
     )
+    opened: str | None = Field(
+        default=None,
+        max_length=80,
+        description="The one piece, or `seam` and a seam’s key, whose sums and marks are told in full; of "
+        "the others their totals. Left out, all are.",
+    )
     remedies: bool = Field(
         default=True, description="Whether every finding comes with its remedies, carried out; slower."
     )

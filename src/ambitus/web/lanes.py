@@ -4,10 +4,10 @@ first; what is asked for once a hand rests lets it by, and is given up as soon a
 """
 
 import asyncio
-from threading import Condition, Event
 from collections.abc import AsyncIterator, Callable
 from contextlib import asynccontextmanager
 from dataclasses import dataclass, field
+from threading import Condition, Event
 
 from ambitus.core.pausing import Superseded, pause_by
 from ambitus.core.problems import Problem

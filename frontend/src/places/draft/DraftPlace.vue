@@ -188,7 +188,14 @@ const { answer: lookedAt } = useResting(
       ? { spec: drafted.value.spec, unit: drafted.value.unit, tile: looked.value }
       : undefined,
   ({ spec, unit: shown, tile }, signal) =>
-    api.draft(spec, [{ kind: 'picked', path: tile.edit.path, value: tile.edit.value }], shown, '', signal),
+    api.draft(
+      spec,
+      [{ kind: 'picked', path: tile.edit.path, value: tile.edit.value }],
+      shown,
+      '',
+      at.told(),
+      signal,
+    ),
   120,
 )
 const preview = computed(() => (looked.value && !waiting.value ? lookedAt.value : undefined))
@@ -359,6 +366,7 @@ useKeys(
           :laid="laidShown"
           :waiting="waiting"
           @open="show"
+          @tell="at.tellInFull"
         />
         <ChecksList
           v-if="!stops.length"

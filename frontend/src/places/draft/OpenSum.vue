@@ -7,7 +7,7 @@ import SumOnPaper from '../../sum/SumOnPaper.vue'
 import { opened as found, type Opened } from './opened'
 
 const props = defineProps<{ drafted: Drafted; opened?: Opened; laid?: LaidPiece; waiting: boolean }>()
-const emit = defineEmits<{ open: [piece: string, sum: string] }>()
+const emit = defineEmits<{ open: [piece: string, sum: string]; tell: [key: string] }>()
 
 const openedSeam = ref('')
 watch(
@@ -18,6 +18,15 @@ const unit = computed(() => props.drafted.unit)
 const openSeam = computed(() => props.drafted.seams.find((s) => s.key === openedSeam.value))
 const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
 const openSum = computed(() => found(props.drafted, props.opened, props.laid))
+/** What is read here comes in full. */
+const read = computed(() => (openSeam.value ? `seam ${openSeam.value.key}` : openSum.value?.piece.key))
+watch(
+  [read, () => props.drafted.told],
+  ([key, told]) => {
+    if (key && key !== told) emit('tell', key)
+  },
+  { immediate: true },
+)
 </script>
 
 <template>

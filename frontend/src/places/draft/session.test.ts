@@ -9,6 +9,7 @@ import {
   SETTLE_MS,
   type Effect,
   type Event,
+  type Failure,
   type Session,
 } from './session'
 
@@ -70,6 +71,29 @@ const moved = () =>
     .open()
     .on({ on: 'edit', edit: typed('310') })
     .answer(310)
+
+describe('an answer that is still out when an edit begins', () => {
+  it('is not shown in place of the edit’s own', () => {
+    const at = new Driven().open().on({ on: 'told' })
+    const older = at.drafts().at(-1)!
+    at.on({ on: 'edit', edit: typed('310') }).answer(310)
+    at.on({ on: 'drafted', got: drafted(300), ...older, edit: undefined })
+    expect(widthOf(at.session.drafted?.spec)).toBe(310)
+  })
+  it('is asked for again where the edit is refused', () => {
+    const at = new Driven().open().on({ on: 'unit', unit: 'in' })
+    at.on({ on: 'edit', edit: typed('x') })
+    const edit = at.drafts().at(-1)!
+    const failure: Failure = { kind: 'refused', code: 'not-a-length', message: 'No length.', problems: [] }
+    at.on({ on: 'not drafted', failure, ...edit })
+    expect(at.done('draft')).toHaveLength(1)
+    expect(at.answer(300, 'in').session.drafted?.unit).toBe('in')
+  })
+  it('is not asked for while an edit is under way: that brings its own', () => {
+    const at = new Driven().open().on({ on: 'edit', edit: typed('310') })
+    expect(at.on({ on: 'told' }).effects).toEqual([])
+  })
+})
 
 describe('edits', () => {
   it('are asked one at a time, and those of one field put together while they wait', () => {

@@ -93,6 +93,7 @@ export type Event =
   | { on: 'undo' }
   | { on: 'redo' }
   | { on: 'unit'; unit: Unit }
+  | { on: 'told' }
   | { on: 'use left' }
   | { on: 'drop left' }
   | { on: 'mine over theirs'; theirs: OpenPlan }
@@ -232,7 +233,8 @@ class Working {
     if (underWay || !settled || keeping === 'away') return
     const [first, ...rest] = queue
     if (!first) return
-    this.set({ queue: rest, underWay: first })
+    // an answer without this edit that is still out would come too late
+    this.set({ queue: rest, underWay: first, asked: this.s.asked + 1 })
     const spec = this.s.working ?? settled
     const { unit, asked } = this.s
     this.do({ do: 'draft', spec, edit: first, was: wasOf(this.s, first), unit, asked, noting: true })
@@ -274,6 +276,10 @@ class Working {
     if (!like(this.s.working, this.s.settled)) this.settleSoon()
     this.pump()
     this.settleIfWanted()
+    // what was still out when the edit began was let go for it
+    const { drafted, working, unit } = this.s
+    if (drafted && !isBusy(this.s) && (drafted.unit !== unit || !like(drafted.spec, working)))
+      this.again(false)
   }
 
   /** Put an edit that did not get through back at the head of the line. */
@@ -506,6 +512,10 @@ export function next(session: Session, event: Event, id: string): Turn {
       at.settle()
       at.set({ unit: event.unit })
       at.again(false)
+      break
+    case 'told':
+      // an edit that is under way brings its own
+      if (!isBusy(session)) at.again(true)
       break
     case 'use left':
       at.useLeft()

@@ -42,6 +42,9 @@ export function usePlan(world = WORLD) {
     retry: { on: 'retry' },
   }
 
+  /** the piece or seam whose sums are read: those come in full */
+  let told = ''
+
   function happen(event: Event) {
     const turn = next(session.value, event, world.newId())
     session.value = turn.session
@@ -51,8 +54,8 @@ export function usePlan(world = WORLD) {
   async function ask(effect: Effect & { do: 'draft' }) {
     const { edit, asked, noting } = effect
     try {
-      const told = await api.draft(effect.spec, edit ? [edit] : [], effect.unit, effect.was)
-      const got = shared(session.value.drafted, told)
+      const answer = await api.draft(effect.spec, edit ? [edit] : [], effect.unit, effect.was, told)
+      const got = shared(session.value.drafted, answer)
       happen({ on: 'drafted', edit, got, asked, noting })
     } catch (cause) {
       happen({ on: 'not drafted', edit, failure: failureOf(cause), asked })
@@ -144,6 +147,12 @@ export function usePlan(world = WORLD) {
     }
   }
 
+  /** Have the sums of another piece or seam told in full, where the answer at hand does not. */
+  function tellInFull(key: string) {
+    told = key
+    if (session.value.drafted && session.value.drafted.told !== key) happen({ on: 'told' })
+  }
+
   /** Another tab kept this plan: follow it, unless something here is not kept yet. */
   useNews(async (news) => {
     if (news.kind !== 'plan' || news.plan !== session.value.plan?.id || !isIdle(session.value)) return
@@ -203,6 +212,8 @@ export function usePlan(world = WORLD) {
     useLeft: () => happen({ on: 'use left' }),
     dropLeft: () => happen({ on: 'drop left' }),
     takeOver: () => happen({ on: 'take over' }),
+    tellInFull,
+    told: () => told,
     heardOfIt: () => happen({ on: 'heard' }),
     keepAsCopy,
     goOnWithMine,

@@ -1,7 +1,7 @@
 """Cutting one face: the one place where cloth is added beyond a seam line."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from ambitus.core.curves import Bend, flattened, offset_bent
 from ambitus.core.form.model import FOLD, CutEdge, Face, Measure
@@ -99,17 +99,13 @@ def cut_face(face: Face, allowances: EdgeTerms, grid: Grid) -> CutFace:
             reach = _reach(face, measure)
             shift = reach[0] * moved.get(measure.low, 0.0) + reach[1] * moved.get(measure.high, 0.0)
             sums[measure.key] = Sum(measure.label, (*sums[measure.key].terms, *grid_term(snap(shift))))
-    edges = tuple(
-        CutEdge(e.name, e.seam, snap(amounts[e.name] + moved.get(e.name, 0.0)), allowances[e.seam])
-        for e in face.edges
-    )
-    outline, bends = offset_bent(face.points, face.bends, [e.allowance for e in edges])
+    beyond = [snap(amounts[e.name] + moved.get(e.name, 0.0)) for e in face.edges]
+    outline, bends = offset_bent(face.points, face.bends, beyond)
     cut = tuple((snap(x), snap(y)) for x, y in outline)
-    if any(bends):
-        edges = tuple(
-            replace(e, bend=bend, seam_bend=plain)
-            for e, bend, plain in zip(edges, bends, face.bends, strict=True)
-        )
+    edges = tuple(
+        CutEdge(e.name, e.seam, mm, allowances[e.seam], bend, plain)
+        for e, mm, bend, plain in zip(face.edges, beyond, bends, face.bends, strict=True)
+    )
     for measure in face.measures:
         if measure.whole:
             sums[measure.key] = _with_tips(measure, sums[measure.key], cut, bends)

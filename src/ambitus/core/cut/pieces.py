@@ -35,6 +35,10 @@ def allowances_for(bag: Resolved, layer: Layer, over: bool = True) -> Allowances
 
     *over* is whether the edges lie uppermost in lapped seams.
     """
+    return bag.once(_allowances_for, layer, over)
+
+
+def _allowances_for(bag: Resolved, layer: Layer, over: bool) -> Allowances:
     top = bag.kinds.top
     sewn = {key: edge_terms(bag, key, over) for key in bag.kinds.once(_between_panels)}
     return {**sewn, "top": top.allowance(bag, layer), SHORTER: top.shorter(bag, layer)}

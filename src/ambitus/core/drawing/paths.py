@@ -2,11 +2,14 @@
 
 import math
 from collections.abc import Callable, Iterable, Sequence
+from functools import lru_cache
 
 from ambitus.core.curves import Arc, Bend, radius, sweep
 from ambitus.core.geometry import Point
 
 
+# a picture has the same coordinates in many places, and most of the next picture's
+@lru_cache(maxsize=1 << 16)
 def number(value: float) -> str:
     """Return a coordinate with at most one decimal, as short as it can be."""
     rounded = round(value, 1)

@@ -3,6 +3,7 @@
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from itertools import pairwise
 from typing import Literal
 
@@ -10,7 +11,7 @@ from ambitus.core.drawing.paths import number, path
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Caught, round_mouth, rows_below
 from ambitus.core.form.stance import SizeLine
-from ambitus.core.geometry import Point, area, bounds, unit_vector
+from ambitus.core.geometry import Point, bounds, unit_vector
 from ambitus.core.grammar.carry.fields import DROP, STRAP_LENGTH
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.lengths import snap
@@ -62,9 +63,15 @@ def project(p: Point3) -> Point:
     return x + y * _RIGHT, -(z + y * _UP)
 
 
+@lru_cache(maxsize=64)
+def _sides(ring: tuple[Point, ...]) -> list[float]:
+    """Return how long each side of *ring* is, in mm."""
+    return [math.dist(ring[i], ring[(i + 1) % len(ring)]) for i in range(len(ring))]
+
+
 def ring_point(ring: tuple[Point, ...], part: float) -> Point:
     """Return the point *part* of the way round *ring*, starting at its first point."""
-    sides = [math.dist(ring[i], ring[(i + 1) % len(ring)]) for i in range(len(ring))]
+    sides = _sides(ring)
     left = (part % 1.0) * sum(sides)
     for i, side in enumerate(sides):
         if left <= side and side > 0:
@@ -108,6 +115,11 @@ def _walls(form: Form) -> list[Wall]:
     )
 
 
+def _turned(a: Point, b: Point, c: Point, d: Point) -> float:
+    """Return the area of four corners on the picture: positive where they are seen from outside."""
+    return ((c[0] - a[0]) * (b[1] - d[1]) - (b[0] - d[0]) * (c[1] - a[1])) / 2
+
+
 def walls_between(
     base: Sequence[Point3], mouth: Sequence[Point3], smooth: bool, *, inside: bool = False
 ) -> list[Wall]:
@@ -120,7 +132,7 @@ def walls_between(
     for i in range(n):
         j = (i + 1) % n
         quad = [base[i], base[j], mouth[j], mouth[i]]
-        if area([(x, -y) for x, y in map(project, quad)]) * (-1 if inside else 1) <= 1e-6:
+        if _turned(*map(project, quad)) * (-1 if inside else 1) <= 1e-6:
             continue
         way = unit_vector(base[i][:2], base[j][:2])
         runs_on = walls and walls[-1][1][-1] == base[i]
@@ -173,17 +185,21 @@ def _seen(form: Form, wall: Wall, at: int, high: float) -> str:
     return (_rounded_side if at else _rounded_front)(form, wall, high)
 
 
-def _sits(form: Form, hang: Hang) -> list[tuple[float, float]]:
+def _sits(form: Form, prefix: str) -> list[tuple[float, float]]:
     """Return how far round the mouth the two ends of each strap are caught, the front's first."""
-    ends = [round_mouth(form, one.at) for one in form.sewn[hang.prefix] if isinstance(one, Caught)]
+    ends = [round_mouth(form, one.at) for one in form.sewn[prefix] if isinstance(one, Caught)]
     return sorted(zip(ends[::2], ends[1::2], strict=True), key=sum)
 
 
 def _seat(form: Form, hang: Hang, back: bool) -> tuple[Point, Point, float]:
     """Return where a strap's left end sits on the mouth, the way to its right end, and how far that is."""
+    return form.once(_seat_of, hang.prefix, back)
+
+
+def _seat_of(form: Form, prefix: str, back: bool) -> tuple[Point, Point, float]:
     around = form.mouth_length or 1.0
     first = form.stance.front_starts + (0.5 if back else 0.0)
-    left, right = _sits(form, hang)[int(back)]
+    left, right = _sits(form, prefix)[int(back)]
     begins, gap = snap(left - (form.mouth_length / 2 if back else 0.0)), snap(right - left)
     (ax, ay), (bx, by) = (
         ring_point(form.stance.mouth_outline, first + mm / around) for mm in (begins, begins + gap)

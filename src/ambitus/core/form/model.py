@@ -13,6 +13,7 @@ from ambitus.core.curves import Bend, flattened, offset_bent
 from ambitus.core.form.roles import ROLES, Role, Source
 from ambitus.core.form.stance import Stance
 from ambitus.core.geometry import Point, bounds
+from ambitus.core.once import Once
 from ambitus.core.sums import Source as ValueSource
 from ambitus.core.sums import Sum, Term
 
@@ -166,7 +167,7 @@ class Dimension:
 
 
 @dataclass(frozen=True)
-class Form:
+class Form(Once):
     """
     The bag before any allowance: its faces in seam lines, and the seams that join them.
 
@@ -194,8 +195,9 @@ class Form:
     listed: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
     #: what is sewn, left open, caught and folded on it, by the part of the spec that it is for: ``top``
     sewn: "Mapping[str, tuple[Sewn, ...]]" = field(default_factory=dict)
+    _once: dict[object, object] = field(init=False, default_factory=dict, repr=False, compare=False)
 
-    @property
+    @cached_property
     def every_sewn(self) -> "tuple[Sewn, ...]":
         """All that is sewn, left open, caught and folded on it."""
         return tuple(one for every in self.sewn.values() for one in every)

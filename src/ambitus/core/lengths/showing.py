@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, field
 from fractions import Fraction
+from functools import lru_cache
 
 from ambitus.core.lengths.units import MM_PER, Unit, system_of
 
@@ -33,6 +34,12 @@ def _nearest(value: int, divisor: int) -> int:
     return whole if value >= 0 else -whole
 
 
+@lru_cache(maxsize=1 << 15)
+def _counted(mm: float, decimals: int, unit: str) -> int:
+    """Return *mm* as a whole number of 10**-*decimals* of a unit."""
+    return _nearest(_micro(mm) * 10**decimals, _MICRO_PER[unit])
+
+
 #: every part of an inch in its lowest terms
 _PARTS = [str(Fraction(n, _FINEST_INCH)) for n in range(_FINEST_INCH)]
 
@@ -52,6 +59,7 @@ def fraction_text(sixty_fourths: int) -> str:
     return f"{sign}{whole} {f}" if whole else f"{sign}{f}"
 
 
+@lru_cache(maxsize=1 << 15)
 def decimal_text(value: int, decimals: int, least: int = 0) -> str:
     """
     Return *value* × 10**-decimals, without trailing zeros beyond *least* decimals.
@@ -174,4 +182,4 @@ class View:
         return decimals
 
     def _units(self, mm: float, decimals: int) -> int:
-        return _nearest(_micro(mm) * 10**decimals, _MICRO_PER[self.unit])
+        return _counted(mm, decimals, self.unit)

@@ -242,6 +242,9 @@ class Drafted:
     holds: str
     by_volume: bool
     standing: Standing
+    #: the one piece (its key) or seam (``seam`` and its key) whose sums and marks are told in full; nothing
+    #: where all are. Of the others the totals are told.
+    told: str
     #: what the edits that were asked for did, in words
     cause: str = ""
 

@@ -40,7 +40,7 @@ from ambitus.core.shown.models import (
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, lookup
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import ShownSum, Source, Sum, show_sum
+from ambitus.core.sums import ShownSum, Source, Sum, show_sum, show_total
 from ambitus.core.volume import can_be_sized, holds
 
 #: the phrase of a bag without straps, under which they are added
@@ -190,16 +190,21 @@ def _cut_out_line(piece: Piece, view: View) -> str:
 _ENDS = {"buy": "Buy", "opens": "Opens"}
 
 
-def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
-    """Return every piece with its sums, marks and picture, all pictures to one scale."""
-    widest = widest_of(draft.pieces)
-    known: dict[int, ShownSum] = {}
+def pieces(draft: Draft, view: View, told: str = "") -> tuple[PieceShown, ...]:
+    """
+    Return every piece with its sums, marks and picture, all pictures to one scale.
 
-    def shown(key: str, summed: Sum) -> ShownSum:
+    With the key of a piece in *told*, of the others only the totals.
+    """
+    widest = widest_of(draft.pieces)
+    known: dict[tuple[int, bool], ShownSum] = {}
+
+    def shown(key: str, summed: Sum, full: bool) -> ShownSum:
         """Pieces cut alike share their sums; each is put into words once."""
-        if id(summed) not in known:
-            known[id(summed)] = show_sum(summed, view, _ENDS.get(key, "Cut"))
-        return known[id(summed)]
+        at = id(summed), full
+        if at not in known:
+            known[at] = (show_sum if full else show_total)(summed, view, _ENDS.get(key, "Cut"))
+        return known[at]
 
     return tuple(
         PieceShown(
@@ -218,7 +223,7 @@ def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
             any(p.bends),
             p.folded,
             _half_line(p, view),
-            {key: shown(key, s) for key, s in p.sums.items()},
+            {key: shown(key, s, told in ("", p.key)) for key, s in p.sums.items()},
             tuple(
                 MarkShown(
                     m.kind,
@@ -226,7 +231,7 @@ def pieces(draft: Draft, view: View) -> tuple[PieceShown, ...]:
                     m.corner,
                     tuple(ReadingShown(n, show_sum(s, view, "Mark")) for n, s in m.readings),
                 )
-                for m in p.marks
+                for m in (p.marks if told in ("", p.key) else ())
             ),
             flat_piece(p, widest),
         )
@@ -331,9 +336,21 @@ def _closes(draft: Draft, view: View) -> ClosesShown | None:
     )
 
 
-def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
-    """Return everything the Draft place shows of *draft*, in *unit*."""
-    bag = draft.bag
+def _told(draft: Draft, opened: str | None) -> str:
+    """Return the piece or seam that is told in full: the first piece for one that is not there."""
+    if opened is None:
+        return ""
+    there = {*(p.key for p in draft.pieces), *(f"seam {s.key}" for s in draft.seams)}
+    return opened if opened in there else draft.pieces[0].key
+
+
+def present(draft: Draft, spec: Spec, unit: Unit, opened: str | None = None) -> Drafted:
+    """
+    Return everything the Draft place shows of *draft*, in *unit*.
+
+    Of sums and marks those of the piece or seam *opened* are told in full, or all where None is named.
+    """
+    bag, told = draft.bag, _told(draft, opened)
     view = View(unit, bag.unit)
     dots = paired(50).mm(unit)
     return Drafted(
@@ -351,12 +368,15 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
         fields=fields(bag, spec, view),
         found_under=found_under(bag),
         dimensions=sizes(draft, view),
-        pieces=pieces(draft, view),
+        pieces=pieces(draft, view, told),
         seams=tuple(
             SeamShown(
                 w.seam.key,
                 w.seam.label,
-                tuple(show_sum(chain, view, "Measured") for chain in w.chains),
+                tuple(
+                    (show_sum if told in ("", f"seam {w.seam.key}") else show_total)(chain, view, "Measured")
+                    for chain in w.chains
+                ),
                 view.worked(w.difference),
                 w.agrees,
             )
@@ -369,4 +389,5 @@ def present(draft: Draft, spec: Spec, unit: Unit) -> Drafted:
         by_volume=can_be_sized(bag),
         holds=volume_text(holds(draft.form)),
         standing=picture(draft),
+        told=told,
     )

@@ -1,5 +1,6 @@
 """Edits: what a maker types, steps or picks on screen, applied to a spec."""
 
+from collections.abc import Callable
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
@@ -24,7 +25,7 @@ from ambitus.core.spec.resolve import (
     resolve,
     with_straps,
 )
-from ambitus.core.spec.resolved import Facts
+from ambitus.core.spec.resolved import Facts, Resolved
 
 #: Where a field stands in a spec: ``size.width``.
 Path = Annotated[str, Field(max_length=80)]
@@ -140,9 +141,18 @@ def _no_field(path: str) -> SpecProblems:
     )
 
 
-def apply_edit(spec: Spec, edit: Edit, unit: Unit, grammar: Grammar, facts: Facts) -> Spec:
+def apply_edit(
+    spec: Spec,
+    edit: Edit,
+    unit: Unit,
+    grammar: Grammar,
+    facts: Facts,
+    known: Callable[[Spec], Resolved] | None = None,
+) -> Spec:
     """
     Return *spec* after one edit; *unit* is the one shown, which a bare number takes.
+
+    *known* resolves a spec where that was perhaps done before.
 
     Raises:
         SpecProblems: If the text is no length or outside the field's range, or the field unknown.
@@ -170,7 +180,7 @@ def apply_edit(spec: Spec, edit: Edit, unit: Unit, grammar: Grammar, facts: Fact
         mm = read_length(param, edit.path, edit.text, view, spec.usual.measured, bare=unit)
         named = edit.text.strip().lower() in {k.lower() for k in spec.usual.measured}
         return put(spec, edit.path, edit.text.strip() if named and param.kind == "allowance" else mm)
-    resolved = resolve(spec, grammar, facts)
+    resolved = known(spec) if known else resolve(spec, grammar, facts)
     at = Length(edit.path).or_none(resolved) or 0.0
     mm = min(max(resolved.grid.next(at, edit.steps), param.low), param.high)
     return put(spec, edit.path, mm)

@@ -379,4 +379,4 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
         values[path] = work.field(path, param, so_far)
     if problems:
         raise SpecProblems(tuple(problems))
-    return so_far
+    return so_far.settle()

@@ -1,8 +1,8 @@
 """The resolved spec: every field has a value and a source. The rest of the core sees only this."""
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
-from typing import TYPE_CHECKING, Any
+from typing import TYPE_CHECKING, Any, Concatenate, ParamSpec, TypeVar, cast
 
 from ambitus.core.fields import Choice, Value
 from ambitus.core.lengths import Grid, Pair, Unit
@@ -68,6 +68,10 @@ class ZipFacts:
     stock: Mapping[str, tuple[float, ...]]
 
 
+T = TypeVar("T")
+P = ParamSpec("P")
+
+
 @dataclass(frozen=True, slots=True)
 class Beginning:
     """One plain way to begin from a preset: its words, and the plain data of the spec that it puts in."""
@@ -122,6 +126,22 @@ class Resolved:
     silenced: Mapping[str, str] = field(default_factory=dict)
     #: where the bag itself stands: nowhere in a list
     at: str = ""
+    #: what follows from it, once every value is known; while it is being resolved nothing is kept
+    _kept: dict[object, object] | None = field(init=False, default=None, repr=False, compare=False)
+
+    def settle(self) -> "Resolved":
+        """Say that every value is known from here on."""
+        object.__setattr__(self, "_kept", {})
+        return self
+
+    def once(self, work: "Callable[Concatenate[Resolved, P], T]", *given: P.args, **_: P.kwargs) -> T:
+        """Return what *work* makes of it and of what is *given*: once, when every value is known."""
+        if self._kept is None:
+            return work(self, *given)  # type: ignore[call-arg]
+        key = (work, *given)
+        if key not in self._kept:
+            self._kept[key] = work(self, *given)  # type: ignore[call-arg]
+        return cast(T, self._kept[key])
 
     @property
     def items(self) -> "tuple[Item, ...]":
@@ -131,22 +151,30 @@ class Resolved:
     @property
     def classes(self) -> dict[str, str]:
         """Every class of seam that is sewn in this bag, with its plain name."""
-        every = self.kinds.classes.items()
-        return {
-            key: name
-            for key, name in every
-            if any(key not in variant.unused(self) for variant in self.kinds.sewn_by(key))
-        }
+        return self.once(_classes)
 
     @property
     def sewn(self) -> dict[str, str]:
         """The seams of the body that are sewn in this bag, whose kind can be chosen."""
-        unused = self.kinds.base.unused(self)
-        return {key: name for key, name in self.kinds.sewn.items() if key not in unused}
+        return self.once(_sewn)
 
     def cloth(self, layer: str) -> ClothFacts:
         """Return the facts of the cloth of *layer* (``outer`` or ``lining``)."""
         return self.facts.cloths[Choice[str](f"cloth.{layer}").of(self)]
+
+
+def _classes(bag: Resolved) -> dict[str, str]:
+    every = bag.kinds.classes.items()
+    return {
+        key: name
+        for key, name in every
+        if any(key not in variant.unused(bag) for variant in bag.kinds.sewn_by(key))
+    }
+
+
+def _sewn(bag: Resolved) -> dict[str, str]:
+    unused = bag.kinds.base.unused(bag)
+    return {key: name for key, name in bag.kinds.sewn.items() if key not in unused}
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,6 +12,10 @@ OVERLOCKED = "overlocked_first"
 
 def edge_terms(bag: Resolved, key: str, over: bool = True) -> tuple[Term, ...]:
     """Return the terms that one edge of a seam of class *key* grows by; *over* where it lies uppermost."""
+    return bag.once(_edge_terms, key, over)
+
+
+def _edge_terms(bag: Resolved, key: str, over: bool) -> tuple[Term, ...]:
     name = bag.kinds.sewn.get(key) or bag.kinds.classes[key]
     return bag.kinds.seam(key).eats(bag, key, name, over)
 

@@ -7,7 +7,7 @@ meets an arc or a corner is turned.
 import math
 from collections.abc import Callable
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 from ambitus.core.curves import Arc, Bend, Bow, edge_length
 from ambitus.core.form.model import Edge
@@ -17,7 +17,7 @@ from ambitus.core.geometry import Point
 _QUARTER = 400
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Outline:
     """
     A base in seam lines round its middle; ``labels`` say what is marked where each edge starts, nothing
@@ -28,7 +28,7 @@ class Outline:
     labels: tuple[str, ...]
     ends: tuple[str, str, str, str] = ("west", "east", "south", "north")
 
-    @property
+    @cached_property
     def lengths(self) -> tuple[float, ...]:
         """The length of every edge at the seam line, in mm."""
         n = len(self.edges)
@@ -117,12 +117,15 @@ def rectangle(length: float, breadth: float, radius: float) -> Outline:
 @lru_cache(maxsize=32)
 def ellipse(length: float, breadth: float, radius: float) -> Outline:
     """Return an ellipse, as bows of many points."""
+    import numpy as np
+
     a, b = length / 2, breadth / 2
     parts: list[tuple[str, Point, Bend, str]] = []
     for i, name in enumerate(("west", "south", "east", "north")):
-        angles = [math.pi + math.pi / 2 * (i + n / _QUARTER) for n in range(_QUARTER)]
-        points = [(a * math.cos(t), b * math.sin(t)) for t in angles]
-        parts.append((name, points[0], Bow(tuple(points[1:])), "Quarter"))
+        angles = math.pi + math.pi / 2 * (i + np.arange(_QUARTER) / _QUARTER)
+        points = np.stack([a * np.cos(angles), b * np.sin(angles)], axis=1)
+        x, y = points[0].tolist()
+        parts.append((name, (x, y), Bow(points[1:]), "Quarter"))
     return _outline(parts)
 
 
