@@ -1,9 +1,26 @@
 import vue from '@vitejs/plugin-vue'
-import { defineConfig } from 'vite'
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { brotliCompressSync, gzipSync } from 'node:zlib'
+import { defineConfig, type Plugin } from 'vite'
 import vuetify from 'vite-plugin-vuetify'
 
+/** Every built script and style also packed, for browsers that take it so. */
+const packed: Plugin = {
+  name: 'packed',
+  apply: 'build',
+  writeBundle({ dir }) {
+    const assets = join(dir!, 'assets')
+    for (const file of readdirSync(assets).filter((name) => /\.(js|css)$/.test(name))) {
+      const whole = readFileSync(join(assets, file))
+      writeFileSync(join(assets, `${file}.br`), brotliCompressSync(whole))
+      writeFileSync(join(assets, `${file}.gz`), gzipSync(whole, { level: 9 }))
+    }
+  },
+}
+
 export default defineConfig({
-  plugins: [vue(), vuetify({ autoImport: true })],
+  plugins: [vue(), vuetify({ autoImport: true }), packed],
   build: { target: 'es2022', chunkSizeWarningLimit: 900, assetsInlineLimit: 0 },
   server: {
     host: '127.0.0.1',

@@ -93,7 +93,7 @@ def python(wanted: str) -> None:
     lock = ROOT / "requirements" / f"{wanted}.txt"
 
     def mark(name: str) -> str:
-        files = [ROOT / "requirements" / f"{part}.txt" for part in (name, "build")]
+        files = [ROOT / "requirements" / f"{part}.txt" for part in (name, "build", "fast")]
         return fingerprint([*files, ROOT / "pyproject.toml"], sys.version)
 
     # the development packages hold the product's own
@@ -104,6 +104,9 @@ def python(wanted: str) -> None:
     run(*pip, "-r", lock)
     run(*pip, "-r", ROOT / "requirements" / "build.txt")
     run(*pip, "--no-deps", "--no-build-isolation", "-e", ".")
+    # it is served without these too, where there is no wheel of them
+    fast = [*pip, "--only-binary", ":all:", "-r", ROOT / "requirements" / "fast.txt"]
+    subprocess.run([str(c) for c in fast], cwd=ROOT, capture_output=True)
     stamp(f"python-{wanted}", mark(wanted))
 
 

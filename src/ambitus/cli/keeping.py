@@ -4,7 +4,7 @@ import argparse
 import sys
 from pathlib import Path
 
-from ambitus.cli.on_files import UNREADABLE
+from ambitus.cli.guarded import UNREADABLE
 from ambitus.store.backup import NotABackup, back_up, last_kept, put_back
 
 

@@ -4,17 +4,7 @@ import argparse
 from collections.abc import Sequence
 from pathlib import Path
 
-from ambitus.cli.on_files import (
-    check_file,
-    draft_file,
-    fix_file,
-    guarded,
-    outline_file,
-    print_schema,
-    read_file,
-    steps_file,
-)
-from ambitus.files.drawings.outline import UNITS
+from ambitus.files.drawings.units import UNITS
 
 
 def _port(text: str) -> int:
@@ -79,35 +69,26 @@ def _parser() -> argparse.ArgumentParser:
     return parser
 
 
-ON_FILES = {"draft": draft_file, "check": check_file}
-
-
 def main(arguments: Sequence[str] | None = None) -> int:
     """Run a command; return its exit code."""
     parser = _parser()
     given = parser.parse_args(arguments)
     if given.command == "restore" and bool(given.file) == given.undo:
         parser.error("name the backup to restore, or give --undo and no file")
-    if given.command == "schema":
-        return print_schema(given.of)
-    if given.command == "outline":
-        return guarded(lambda: outline_file(given.file, given.given or "", given.json))
-    if given.command in (*ON_FILES, "steps", "read"):
-        if given.command == "read":
-            return guarded(lambda: read_file(given.file, given.unit, given.json, given.given))
-        if given.command == "check" and given.fix:
-            return guarded(lambda: fix_file(given.file, given.unit, given.fix))
-        if given.command == "steps":
-            return guarded(lambda: steps_file(given.file, given.unit, given.json, given.picture))
-        return guarded(lambda: ON_FILES[given.command](given.file, given.unit, given.json))
-    if given.command in ("backup", "restore"):
-        # each command loads only what it works with
-        from ambitus.cli.keeping import keep_safe
+    # each command loads only what it works with
+    if given.command in ("serve", "demo", "backup", "restore"):
+        from ambitus.cli.guarded import guarded
 
-        return guarded(lambda: keep_safe(given))
-    from ambitus.cli.serving import serve
+        if given.command in ("backup", "restore"):
+            from ambitus.cli.keeping import keep_safe
 
-    return guarded(lambda: serve(given))
+            return guarded(lambda: keep_safe(given))
+        from ambitus.cli.serving import serve
+
+        return guarded(lambda: serve(given))
+    from ambitus.cli.on_files import on_files
+
+    return on_files(given)
 
 
 if __name__ == "__main__":

@@ -1,14 +1,14 @@
 """``draft``, ``read``, ``check``, ``steps``, ``schema``: the core on files, without a server."""
 
-import errno
+import argparse
 import json
-import os
 import sys
 from collections.abc import Callable, Iterable
 from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
+from ambitus.cli.guarded import FINE, STOPPED, guarded
 from ambitus.core.checks.run import findings, stops
 from ambitus.core.draft import Draft, draft, readers
 from ambitus.core.drawing.picture import work_svg
@@ -16,7 +16,7 @@ from ambitus.core.drawing.work import work_pictures
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.lengths import Unit, View
-from ambitus.core.problems import Problem, SpecProblems, first_of, shortened
+from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
 from ambitus.core.remedy import remedies_of
@@ -36,7 +36,6 @@ from ambitus.files.whole import put_whole
 from ambitus.library import shipped
 
 _KINDS = {"gate": "  [check before going on]", "no return": "  [no way back after this]"}
-FINE, STOPPED, UNREADABLE, NO_FILE, FAILED, INTERRUPTED = 0, 1, 3, 4, 5, 130
 
 
 def _text(name: str) -> str:
@@ -257,29 +256,17 @@ def print_schema(name: str) -> int:
     return FINE
 
 
-def guarded(work: Callable[[], int]) -> int:
-    """Run *work*; tell what goes wrong on standard error: unreadable input problem by problem."""
-    try:
-        return work()
-    except SpecProblems as bad:
-        for p in first_of(bad.problems):
-            print(f"{shortened(p.field) or 'file'}: {p.why} {p.fix}", file=sys.stderr)
-        return UNREADABLE
-    except BrokenPipeError:
-        # whoever read along has seen enough; nothing is left to be flushed to them
-        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
-        return 0
-    except OSError as bad:
-        where = f"{bad.filename}: " if bad.filename else ""
-        other = bad.errno in (errno.ENOENT, errno.ENOTDIR, errno.EISDIR, errno.EEXIST, errno.ENAMETOOLONG)
-        fix = "Name another file." if other else "Make room, or see whose file and folder it is."
-        print(f"{where}{bad.strerror or bad}. {fix}", file=sys.stderr)
-        return NO_FILE
-    except KeyboardInterrupt:
-        return INTERRUPTED
-    except Exception as bad:
-        if os.environ.get("AMBITUS_TRACE"):
-            raise
-        told = f"{type(bad).__name__}: {bad}"[:200]
-        print(f"Ambitus failed at this ({told}). Set AMBITUS_TRACE=1 to see where.", file=sys.stderr)
-        return FAILED
+def on_files(given: argparse.Namespace) -> int:
+    """Run the command that *given* names, on the file that it names."""
+    if given.command == "schema":
+        return print_schema(given.of)
+    if given.command == "outline":
+        return guarded(lambda: outline_file(given.file, given.given or "", given.json))
+    if given.command == "read":
+        return guarded(lambda: read_file(given.file, given.unit, given.json, given.given))
+    if given.command == "check" and given.fix:
+        return guarded(lambda: fix_file(given.file, given.unit, given.fix))
+    if given.command == "steps":
+        return guarded(lambda: steps_file(given.file, given.unit, given.json, given.picture))
+    told = draft_file if given.command == "draft" else check_file
+    return guarded(lambda: told(given.file, given.unit, given.json))

@@ -6,8 +6,8 @@ import sys
 
 import uvicorn
 
+from ambitus.cli.guarded import UNREADABLE
 from ambitus.cli.keeping import database_in
-from ambitus.cli.on_files import UNREADABLE
 from ambitus.desk.demo_data import lay_out
 from ambitus.store import CannotKeep, CannotOpen
 from ambitus.web.app import make_app

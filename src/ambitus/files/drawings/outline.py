@@ -9,10 +9,9 @@ from ambitus.files.drawings.dxf import dxf_lines
 from ambitus.files.drawings.joined import joined
 from ambitus.files.drawings.limits import LARGEST_FILE, MOST_POINTS, refuse, too_many
 from ambitus.files.drawings.line import JOINED, SAGITTA, Line
-from ambitus.files.drawings.svg import PIXEL, svg_lines
+from ambitus.files.drawings.svg import svg_lines
+from ambitus.files.drawings.units import UNITS
 
-#: What one unit of a drawing is, in mm, by the name of the unit.
-UNITS = {"mm": 1.0, "cm": 10.0, "in": 25.4, "px": PIXEL}
 #: Lines whose length at a first look comes this near to the longest are looked at again.
 _NEARLY, _AGAIN = 0.98, 4
 

@@ -20,9 +20,8 @@ from ambitus.files.drawings.limits import (
     within_reach,
 )
 from ambitus.files.drawings.line import Line, arc_steps, bezier_points, line_of
+from ambitus.files.drawings.units import PIXEL
 
-#: What one pixel is, in mm.
-PIXEL = 25.4 / 96
 _NUMBER = re.compile(r"[0-9]+|[nN][aA][nN]|[iI][nN][fF]")
 
 
