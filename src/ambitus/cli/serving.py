@@ -1,6 +1,7 @@
 """``serve`` and ``demo``: the screens, until they are stopped."""
 
 import argparse
+import gc
 import socket
 import sys
 
@@ -65,6 +66,9 @@ def serve(given: argparse.Namespace) -> int:
         print(f"{bad.why} {bad.fix}", file=sys.stderr)
         return UNREADABLE
     app.state.reader.warm()
+    # from here on garbage is looked for again, among what comes after
+    gc.freeze()
+    gc.enable()
     try:
         _Telling(configured(app, port)).run()
     except KeyboardInterrupt:

@@ -23,6 +23,14 @@ const emit = defineEmits<{ open: [piece: string, sum: string]; lay: [piece: stri
 const order = ['length', 'width', 'height', 'across', 'up', 'buy', 'opens']
 const sums = computed(() => order.filter((k) => k in props.piece.sums))
 const show = (piece: string, sum: string) => emit('open', piece, sum)
+const number = (key: string) => ({
+  at: props.piece.key,
+  of: key,
+  name: props.piece.name,
+  sum: props.piece.sums[key]!,
+  unit: props.unit,
+  open: props.open === key,
+})
 </script>
 
 <template>
@@ -49,15 +57,14 @@ const show = (piece: string, sum: string) => emit('open', piece, sum)
       <p class="piece-size">
         <b class="letter">{{ piece.letter }}</b>
         <template v-for="(k, n) in sums.slice(0, 2)" :key="k"
-          ><span v-if="n" class="by">×</span
-          ><PieceNumber :piece="piece" :sum="k" :unit="unit" :open="open === k" @open="show"
+          ><span v-if="n" class="by">×</span><PieceNumber v-bind="number(k)" @open="show"
         /></template>
         <span class="unit">{{ unit }}</span>
       </p>
       <p v-if="'buy' in piece.sums" class="piece-size buy-line">
         <template v-for="k in sums.slice(2)" :key="k">
           <span class="by">{{ piece.sums[k]!.ends.toLowerCase() }}</span>
-          <PieceNumber :piece="piece" :sum="k" :unit="unit" :open="open === k" @open="show" />
+          <PieceNumber v-bind="number(k)" @open="show" />
         </template>
       </p>
       <!-- its line is kept free: the bag stands still while a number is changed -->
@@ -69,14 +76,7 @@ const show = (piece: string, sum: string) => emit('open', piece, sum)
         <span v-if="piece.cut_out" class="corner"
           >· corner
           <template v-for="(k, n) in sums.slice(2)" :key="k"
-            ><template v-if="n"> × </template
-            ><PieceNumber
-              :piece="piece"
-              :sum="k"
-              :unit="unit"
-              :open="open === k"
-              small
-              @open="show" /></template
+            ><template v-if="n"> × </template><PieceNumber v-bind="number(k)" small @open="show" /></template
         ></span>
       </p>
     </div>

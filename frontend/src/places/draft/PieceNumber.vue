@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** A cut size, or what to buy: a number that opens its sum. */
-import type { Piece, Unit } from '../../api/client'
+import type { Sum, Unit } from '../../api/client'
 import ShownLength from '../../length-field/ShownLength.vue'
 
-defineProps<{ piece: Piece; sum: string; unit: Unit; open: boolean; small?: boolean }>()
+/** `at` is the key of its piece, `of` that of the sum, `name` what the piece is called */
+defineProps<{ at: string; of: string; name: string; sum: Sum; unit: Unit; open: boolean; small?: boolean }>()
 const emit = defineEmits<{ open: [piece: string, sum: string] }>()
 </script>
 
@@ -12,10 +13,10 @@ const emit = defineEmits<{ open: [piece: string, sum: string] }>()
     type="button"
     class="number-button"
     :class="{ open, small }"
-    :aria-label="`${piece.name}, ${piece.sums[sum]!.label.toLowerCase()} ${piece.sums[sum]!.plain} ${unit}, show the sum`"
-    :data-sum="`${piece.key}/${sum}`"
-    @click="emit('open', piece.key, sum)"
+    :aria-label="`${name}, ${sum.label.toLowerCase()} ${sum.plain} ${unit}, show the sum`"
+    :data-sum="`${at}/${of}`"
+    @click="emit('open', at, of)"
   >
-    <ShownLength :text="piece.sums[sum]!.plain" />
+    <ShownLength :text="sum.plain" />
   </button>
 </template>
