@@ -6,11 +6,15 @@ from typing import Any
 
 import pytest
 from alembic.autogenerate import compare_metadata
+from alembic.config import Config
 from alembic.migration import MigrationContext
+from alembic.script import ScriptDirectory
 
+import ambitus.store
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import saved_from, spec_of
 from ambitus.store import PlanAway, PlanMoved, PlanNotFound, Plans, RevisionNotFound, Saved, open_database
+from ambitus.store.known import migrations
 from ambitus.store.tables import Base
 from bags import tote
 
@@ -37,6 +41,15 @@ def test_migrations_make_exactly_the_tables(tmp_path: Path) -> None:
     database = open_database(tmp_path / "plans.sqlite")
     with database.engine.connect() as connection:
         assert compare_metadata(MigrationContext.configure(connection), Base.metadata) == []
+
+
+def test_migrations_are_told_by_their_files() -> None:
+    """What is read off the names of the files is what they say of themselves."""
+    config = Config()
+    config.set_main_option("script_location", str(Path(ambitus.store.__file__).with_name("migrations")))
+    scripts = ScriptDirectory.from_config(config)
+    assert [s.revision for s in scripts.walk_revisions()][::-1] == list(migrations())
+    assert scripts.get_current_head() == migrations()[-1]
 
 
 def test_a_file_opens_again_as_it_was_left(tmp_path: Path) -> None:

@@ -11,14 +11,14 @@ from ready import chromium
 from benched.bags import BAGS, WIDEST, Bag
 from benched.server import Served
 
-PRESSES, FIRST, HELD, HELD_MS = 30, 5, 25, 33
+PRESSES, FIRST, HELD, HELD_MS, OPENED = 30, 5, 25, 33, 5
 #: what is waited for before the next key: long enough that what a resting hand asks for has come and gone
 PAUSE_MS = 60
 _ARGUMENTS = [
     *("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update"),
     *("--disable-sync", "--no-first-run", "--disable-quic"),
 ]
-# A frame is over when a task runs that was posted from the frame itself: style, layout and paint are done then.
+# A frame is over when a task runs that was posted from it: style, layout and paint are done then.
 _WATCH = """(at) => {
     window.took = []
     window.seen = []
@@ -63,7 +63,7 @@ class Hand:
 
     def __init__(self, page: Page, field_at: str, watched: str) -> None:
         self.page, self.felt, self._up = page, Felt(), False
-        self._chance = random.Random(17)  # noqa: S311
+        self._chance = random.Random(17)
         page.focus(field_at)
         page.evaluate(_WATCH, watched)
 
@@ -103,6 +103,39 @@ def _opened(browser: Browser, served: Served, bag: Bag, phrase: str) -> Page:
     # until what a resting hand asks for has come
     page.wait_for_timeout(3000 if phrase else 800)
     return page
+
+
+# When the first tiles stand there, and when it is told what they give.
+_OPENED = """(phrase) => new Promise((done) => {
+    const begun = performance.now()
+    let first = 0
+    const look = () => {
+        const panel = document.querySelector('.phrase-tiles')
+        if (panel && !first && panel.querySelector('.tile')) first = performance.now() - begun
+        if (first && panel.dataset.whole) done([first, performance.now() - begun])
+        else requestAnimationFrame(look)
+    }
+    document.querySelector(`[data-phrase='${phrase}']`).click()
+    requestAnimationFrame(look)
+})"""
+
+
+def opening(served: Served) -> dict[str, tuple[float, float]]:
+    """Return how long the widest phrase of each bag takes, to its first tiles and to what they give, in ms."""
+    out = {}
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=chromium(), args=_ARGUMENTS)
+        for bag in BAGS:
+            page = _opened(browser, served, bag, "")
+            took = []
+            for _ in range(OPENED):
+                took.append(page.evaluate(_OPENED, WIDEST))
+                page.keyboard.press("Escape")
+                page.wait_for_timeout(300)
+            out[bag.name] = tuple(statistics.median(one) for one in zip(*took, strict=True))
+            page.close()
+        browser.close()
+    return out
 
 
 def felt(served: Served, only: Sequence[str] = ()) -> dict[tuple[str, str], Felt]:

@@ -4,6 +4,7 @@ import argparse
 import gc
 import socket
 import sys
+from collections.abc import Callable
 
 import uvicorn
 
@@ -34,9 +35,15 @@ def _free_port(wanted: int) -> int:
 class _Telling(uvicorn.Server):
     """A server that says where it is once it really listens."""
 
+    def __init__(self, config: uvicorn.Config, warm: Callable[[], None]) -> None:
+        super().__init__(config)
+        self._warm = warm
+
     async def startup(self, sockets: list[socket.socket] | None = None) -> None:
         await super().startup(sockets)
         if self.started:
+            # it is there; what reads files comes up beside it
+            self._warm()
             address = f"http://{_HOST}:{self.config.port}"
             print(f"Ambitus is at {address} — stop it with Ctrl+C.", flush=True)
 
@@ -65,12 +72,11 @@ def serve(given: argparse.Namespace) -> int:
     except (CannotOpen, CannotKeep) as bad:
         print(f"{bad.why} {bad.fix}", file=sys.stderr)
         return UNREADABLE
-    app.state.reader.warm()
     # from here on garbage is looked for again, among what comes after
     gc.freeze()
     gc.enable()
     try:
-        _Telling(configured(app, port)).run()
+        _Telling(configured(app, port), app.state.reader.warm).run()
     except KeyboardInterrupt:
         print("Stopped.")
     finally:

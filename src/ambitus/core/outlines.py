@@ -39,14 +39,18 @@ class OutlineProblem(Exception):
     fix: str
 
 
-@lru_cache(maxsize=64)
-def written(points: tuple[Point, ...]) -> str:
+def written(points: Sequence[Point]) -> str:
     """
     Return *points* as they are kept: to a thousandth of a millimetre.
 
-    >>> written(((0, 0), (40.5, 0), (40.5, 30)))
+    >>> written([(0, 0), (40.5, 0), (40.5, 30)])
     '0,0 40.5,0 40.5,30'
     """
+    return _written(tuple(points))
+
+
+@lru_cache(maxsize=64)
+def _written(points: tuple[Point, ...]) -> str:
     return " ".join(f"{round(x, 3):.15g},{round(y, 3):.15g}" for x, y in points)
 
 
@@ -132,9 +136,13 @@ def seen(points: Sequence[Point]) -> tuple[Point, ...]:
     return tuple((x, y) for x, y in get_coordinates(ring).tolist())[:-1]
 
 
-@lru_cache(maxsize=64)
-def around(points: tuple[Point, ...]) -> float:
+def around(points: Sequence[Point]) -> float:
     """Return the way round an outline, in mm."""
+    return _around(tuple(points))
+
+
+@lru_cache(maxsize=64)
+def _around(points: tuple[Point, ...]) -> float:
     return math.fsum(math.dist(p, points[i - 1]) for i, p in enumerate(points))
 
 

@@ -20,12 +20,10 @@ class Kind(Enum):
 
 
 @lru_cache(maxsize=1)
-def _migrations() -> tuple[str, frozenset[str]]:
-    """Return the newest migration, and all of them."""
-    from alembic.script import ScriptDirectory
-
-    scripts = ScriptDirectory(str(Path(__file__).with_name("migrations")))
-    return scripts.get_current_head() or "", frozenset(s.revision for s in scripts.walk_revisions())
+def migrations() -> tuple[str, ...]:
+    """Return every migration, the newest last: their files begin with their names, in order."""
+    scripts = Path(__file__).with_name("migrations") / "versions"
+    return tuple(sorted(path.name[:4] for path in scripts.glob("[0-9]*.py")))
 
 
 def _version(opened: sqlite3.Connection) -> str | None:
@@ -43,13 +41,22 @@ def kind_of(opened: sqlite3.Connection) -> Kind:
     version = _version(opened)
     if version is None:
         return Kind.EMPTY if tables == {"alembic_version"} else Kind.FOREIGN
-    if version not in _migrations()[1]:
+    if version not in migrations():
         return Kind.NEWER
     return Kind.OURS if tables >= _TABLES else Kind.FOREIGN
 
 
 def migrated(engine: Engine) -> None:
     """Bring an empty database, or one of ours, to the newest tables."""
+    with engine.connect() as connection:
+        opened = connection.connection.driver_connection
+        if (
+            isinstance(opened, sqlite3.Connection)
+            and kind_of(opened) is Kind.OURS
+            and _version(opened) == migrations()[-1]
+        ):
+            # nothing to do, and nothing to load for it
+            return
     from alembic import command
     from alembic.config import Config
 

@@ -21,7 +21,6 @@ from ambitus.files.cut_list_csv import cut_list_csv
 from ambitus.files.latin import file_name
 from ambitus.files.pieces_dxf import pieces_dxf
 from ambitus.files.pieces_svg import pieces_svg
-from ambitus.files.templates_pdf import pages_of, pieces_pdf, templates_of, templates_pdf
 from ambitus.files.true_size import true_size
 from ambitus.store import Plan, Revision
 from ambitus.web.problem import PlainRoute, ProblemDetail, answer
@@ -343,6 +342,9 @@ def templates(
 
     Raises SpecProblems of a bag that is cut with a ruler alone.
     """
+    # what writes PDF is loaded when one is wanted: starting waits for none of it
+    from ambitus.files.templates_pdf import templates_of, templates_pdf
+
     drawn = desk.drawn(plan_id, number)
     if not templates_of(drawn.made):
         why, fix = "This bag has no curves.", "Its pieces are cut with a ruler."
@@ -373,6 +375,8 @@ def pieces_at_true_size(
         return _download(pieces_svg(pieces, title), "image/svg+xml", drawn.plan, number, "svg")
     if ending == "dxf":
         return _download(pieces_dxf(pieces, title), "application/dxf", drawn.plan, number, "dxf")
+    from ambitus.files.templates_pdf import pieces_pdf
+
     chosen = paper or desk.usual().paper
     content = pieces_pdf(pieces, title, chosen, inches=drawn.made.bag.unit == "in")
     return _download(content, "application/pdf", drawn.plan, number, "pdf")
@@ -388,6 +392,8 @@ class Pages(BaseModel):
 @router.get("/{plan_id}/revisions/{number}/pages", responses=_WRONG, summary="Sheets of paper a piece takes")
 def pages(plan_id: str, number: Number, desk: AtDesk, piece: str = "") -> Pages:
     """Return how many sheets of each paper one piece, or all that are cut, take at true size."""
+    from ambitus.files.templates_pdf import pages_of
+
     made = desk.drawn(plan_id, number).made
 
     def counted(half: bool) -> dict[str, int]:

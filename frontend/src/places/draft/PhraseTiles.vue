@@ -95,6 +95,7 @@ function pick(tile: Tile) {
     tabindex="-1"
     role="region"
     :aria-label="tiles?.label ?? 'Choices'"
+    :data-whole="given?.phrase === phrase || undefined"
     @keydown.esc.stop="escape"
   >
     <header>

@@ -1,0 +1,63 @@
+"""
+``make bench``: what a maker waits for, as ratios measured side by side in one run, beside what they ought to
+be. Never a pass or a failure: numbers to read. ``BASE=commit`` holds the core against that commit too;
+``ONLY=hand`` (core, asked, cold) measures a part.
+"""
+
+import os
+import sys
+
+from benched import asked, cold, core
+from benched.bags import BAGS, WIDEST
+from benched.hand import HELD, felt, opening
+from benched.server import served
+from benched.table import Row, Table
+from ready import FRONTEND, node, run
+
+
+def by_hand(table: Table) -> None:
+    """Keys and phrases on seven bags, in a browser."""
+    with served() as server:
+        got = felt(server)
+        floor = got["", ""]
+        table.heading(f"Key to frame, against the floor (p50 {floor.p50:.0f} ms, p95 {floor.p95:.0f} ms)")
+        for (name, phrase), one in got.items():
+            if not name:
+                continue
+            called = f"{name}, {phrase or 'no phrase'}"
+            table.add(Row(f"{called}: p50", one.p50 / floor.p50, 1.3))
+            table.add(Row(f"{called}: p95", one.p95 / floor.p95, 1.5))
+            table.add(Row(f"{called}: seen of a held key", one.seen, 20, more=True, unit=f" of {HELD}"))
+        table.heading(f"The phrase {WIDEST}, in ms")
+        for name, (first, last) in opening(server).items():
+            table.add(Row(f"{name}: first tile", first, 50, unit=" ms"))
+            table.add(Row(f"{name}: what they give", last, 150, unit=" ms"))
+
+
+def main() -> None:
+    """Measure what was asked for, and print it."""
+    only = os.environ.get("ONLY", "hand core asked cold").split()
+    run("npx", "vite", "build", "--config", "bench/vite.config.ts", cwd=FRONTEND, env=node())
+    table = Table()
+    print(f"On {len(BAGS)} bags: {', '.join(bag.name for bag in BAGS)}.")
+    if "hand" in only:
+        by_hand(table)
+    if "asked" in only:
+        with served() as server:
+            asked.drafts(server, table)
+        with served("10000") as server:
+            asked.shelf(server, table)
+    if "core" in only:
+        if base := os.environ.get("BASE"):
+            core.against(base, table)
+        core.others(table)
+        core.sewing(table)
+        core.memory(table)
+    if "cold" in only:
+        cold.commands(table)
+        cold.first_load(table)
+    table.close()
+
+
+if __name__ == "__main__":
+    sys.exit(main())
