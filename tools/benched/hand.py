@@ -11,7 +11,8 @@ from ready import chromium
 from benched.bags import BAGS, WIDEST, Bag
 from benched.server import Served
 
-PRESSES, FIRST, HELD, HELD_MS, OPENED = 30, 5, 25, 33, 5
+#: keys on each page, so many at once before the other page's turn; the first of them only warm it
+PRESSES, AT_ONCE, HELD, HELD_MS, OPENED = 30, 6, 25, 33, 5
 #: what is waited for before the next key: long enough that what a resting hand asks for has come and gone
 PAUSE_MS = 60
 _ARGUMENTS = [
@@ -93,8 +94,13 @@ class Hand:
         self.felt.took = self.page.evaluate("took")
 
 
+def _window(browser: Browser) -> Page:
+    """Return a page in a window of its own: one behind another is painted when it pleases."""
+    return browser.new_context(viewport={"width": 1280, "height": 800}).new_page()
+
+
 def _opened(browser: Browser, served: Served, bag: Bag, phrase: str) -> Page:
-    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    page = _window(browser)
     page.goto(f"{served.address}/plan/{served.plans[bag.name]}")
     page.wait_for_selector("[data-piece]")
     if phrase:
@@ -121,7 +127,7 @@ _OPENED = """(phrase) => new Promise((done) => {
 
 
 def opening(served: Served) -> dict[str, tuple[float, float]]:
-    """Return how long the widest phrase of each bag takes, to its first tiles and to what they give, in ms."""
+    """Return how long each bag's widest phrase takes, to its first tiles and to what they give, in ms."""
     out = {}
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=chromium(), args=_ARGUMENTS)
@@ -133,7 +139,7 @@ def opening(served: Served) -> dict[str, tuple[float, float]]:
                 page.keyboard.press("Escape")
                 page.wait_for_timeout(300)
             out[bag.name] = tuple(statistics.median(one) for one in zip(*took, strict=True))
-            page.close()
+            page.context.close()
         browser.close()
     return out
 
@@ -142,7 +148,7 @@ def felt(served: Served, only: Sequence[str] = ()) -> dict[tuple[str, str], Felt
     """
     Return what was felt by (bag, phrase that is open or nothing), and on the floor, named nothing.
 
-    Floor and bag are pressed turn about, each in a page of its own of one browser.
+    Floor and bag take turns, each in a page of its own of one browser.
     """
     out: dict[tuple[str, str], Felt] = {}
     floors: list[float] = []
@@ -150,26 +156,25 @@ def felt(served: Served, only: Sequence[str] = ()) -> dict[tuple[str, str], Felt
         browser = playwright.chromium.launch(executable_path=chromium(), args=_ARGUMENTS)
         for bag in (b for b in BAGS if not only or b.name in only):
             for phrase in ("", WIDEST):
-                ground = browser.new_page(viewport={"width": 1280, "height": 800})
+                ground = _window(browser)
                 ground.goto(f"{served.address}/bench/floor.html")
                 ground.wait_for_selector("[data-floor]")
                 floor = Hand(ground, "input", "[data-floor]")
                 page = _opened(browser, served, bag, phrase)
                 hand = Hand(page, f"[data-path='{bag.field}']", f"[data-sum='{bag.watched}']")
-                for i in range(PRESSES + FIRST):
+                for i in range(PRESSES // AT_ONCE + 1):
                     for one in (floor, hand):
-                        one.page.bring_to_front()
-                        one.press()
-                    if i + 1 == FIRST:
-                        for one in (floor, hand):
+                        for _ in range(AT_ONCE):
+                            one.press()
+                        if not i:
                             one.page.evaluate("took.length = 0")
                 floor.felt.took = ground.evaluate("took")
                 hand.hold()
                 hand.felt.took = hand.felt.took[:PRESSES]
                 out[bag.name, phrase] = hand.felt
                 floors += floor.felt.took
-                ground.close()
-                page.close()
+                ground.context.close()
+                page.context.close()
         browser.close()
     out["", ""] = Felt(floors)
     return out

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from typing import TYPE_CHECKING
 
-from ambitus.core.geometry import Point, offset_corner, unit_vector
+from ambitus.core.geometry import Point, bounds, offset_corner, unit_vector
 
 if TYPE_CHECKING:
     from numpy import ndarray
@@ -44,9 +44,25 @@ class Bow:
         return tuple((x, y) for x, y in self._line.tolist())
 
     @cached_property
+    def ends(self) -> tuple[Point, Point]:
+        """Its first point and its last."""
+        (a, b), (c, d) = self._line[[0, -1]].tolist()
+        return (a, b), (c, d)
+
+    def some(self, least: int) -> tuple[Point, ...]:
+        """Return some of its points, evenly, but not fewer than *least* of as many as there are."""
+        return tuple((x, y) for x, y in self._line[:: max(1, len(self._line) // least)].tolist())
+
+    @cached_property
     def inner(self) -> float:
         """The length from its first point to its last, in mm."""
         return float(_steps(self._line)[1].sum())
+
+    @cached_property
+    def box(self) -> tuple[float, float, float, float]:
+        """The left, bottom, right and top of its points."""
+        (left, bottom), (right, top) = self._line.min(axis=0).tolist(), self._line.max(axis=0).tolist()
+        return left, bottom, right, top
 
     def between(self, a: Point, b: Point) -> "ndarray":
         """Return all its points with the ends of its edge, as numbers."""
@@ -97,7 +113,8 @@ def edge_length(a: Point, bend: Bend, b: Point) -> float:
         return radius(bend, a) * sweep(bend, a, b)
     if not bend:
         return math.dist(a, b)
-    return math.dist(a, bend.points[0]) + bend.inner + math.dist(bend.points[-1], b)
+    first, last = bend.ends
+    return math.dist(a, first) + bend.inner + math.dist(last, b)
 
 
 def edge_points(a: Point, bend: Bend, b: Point) -> tuple[Point, ...]:
@@ -127,6 +144,23 @@ def _flattened(starts: tuple[Point, ...], bends: tuple[Bend, ...]) -> tuple[Poin
     return tuple(p for i in range(n) for p in edge_points(starts[i], bends[i], starts[(i + 1) % n]))
 
 
+def bent_bounds(starts: Sequence[Point], bends: Sequence[Bend]) -> tuple[float, float, float, float]:
+    """Return (left, bottom, right, top) of a whole outline, curves and all, in mm."""
+    return _bent_bounds(tuple(starts), tuple(bends)) if any(bends) else bounds(starts)
+
+
+@lru_cache(maxsize=256)
+def _bent_bounds(starts: tuple[Point, ...], bends: tuple[Bend, ...]) -> tuple[float, float, float, float]:
+    n, corners = len(starts), []
+    for i, bend in enumerate(bends):
+        if isinstance(bend, Bow) and bend:
+            left, bottom, right, top = bend.box
+            corners += [starts[i], (left, bottom), (right, top)]
+        else:
+            corners += edge_points(starts[i], bend, starts[(i + 1) % n])
+    return bounds(corners)
+
+
 def tangents(a: Point, bend: Bend, b: Point) -> tuple[Point, Point]:
     """Return the directions in which an edge leaves *a* and arrives at *b*."""
     if isinstance(bend, Arc):
@@ -134,7 +168,7 @@ def tangents(a: Point, bend: Bend, b: Point) -> tuple[Point, Point]:
         if r > 1e-9:
             return ((cy - a[1]) / r, (a[0] - cx) / r), ((cy - b[1]) / r, (b[0] - cx) / r)
     if isinstance(bend, Bow) and bend:
-        return unit_vector(a, bend.points[0]), unit_vector(bend.points[-1], b)
+        return unit_vector(a, bend.ends[0]), unit_vector(bend.ends[1], b)
     straight = unit_vector(a, b)
     return straight, straight
 

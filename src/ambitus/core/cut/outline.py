@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from ambitus.core.curves import Bend, flattened, offset_bent
+from ambitus.core.curves import Bend, bent_bounds, offset_bent
 from ambitus.core.form.model import FOLD, CutEdge, Face, Measure
 from ambitus.core.geometry import Point, bounds, outward
 from ambitus.core.lengths import Grid, snap
@@ -115,7 +115,7 @@ def cut_face(face: Face, allowances: EdgeTerms, grid: Grid) -> CutFace:
 
 def _with_tips(measure: Measure, summed: Sum, cut: tuple[Point, ...], bends: tuple[Bend, ...]) -> Sum:
     """Return the sum of a whole extent, with what sharp corners reach beyond the cloth at a straight edge."""
-    left, low, right, high = bounds(flattened(cut, bends))
+    left, low, right, high = bent_bounds(cut, bends)
     drawn = right - left if measure.axis == "x" else high - low
     by = snap(drawn - summed.total)
     if abs(by) < TIPS:
@@ -130,7 +130,7 @@ def _span(
     face: Face, measure: Measure, cut: tuple[Point, ...], bends: tuple[Bend, ...]
 ) -> tuple[Point, Point]:
     """Return the two points between which a picture shows *measure*, on the side it belongs to."""
-    left, bottom, right, top = bounds(flattened(cut, bends) if measure.whole else cut)
+    left, bottom, right, top = bent_bounds(cut, bends) if measure.whole else bounds(cut)
     high = (right, top) if measure.whole else cut[face.edge_index(measure.high)]
     low = (left, bottom) if measure.whole else (left, 0.0)
     if not measure.whole and measure.low != FOLD:

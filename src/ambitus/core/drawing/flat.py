@@ -4,7 +4,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
 from ambitus.core.drawing.grain import grain_arrow, runs_up
-from ambitus.core.drawing.paths import bent, path
+from ambitus.core.drawing.paths import bent, lying, path
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import Point
 
@@ -54,9 +54,10 @@ def flat_piece(piece: Piece, widest: float) -> FlatPiece:
     # both ends are drawn as they are; all that lies between them, at the break
     broken_at = left + (width - taken) / 2
 
-    def here(p: Point) -> Point:
-        x = p[0] if p[0] <= broken_at or not taken else max(broken_at, p[0] - taken)
-        return x, -p[1]
+    def broken(p: Point) -> Point:
+        return p[0] if p[0] <= broken_at else max(broken_at, p[0] - taken), -p[1]
+
+    here = broken if taken else lying
 
     def drawn(points: Sequence[Point], closed: bool = True) -> str:
         return path([here(p) for p in points], closed=closed)

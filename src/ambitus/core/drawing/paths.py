@@ -4,7 +4,7 @@ import math
 from collections.abc import Callable, Iterable, Sequence
 from functools import lru_cache
 
-from ambitus.core.curves import Arc, Bend, radius, sweep
+from ambitus.core.curves import Arc, Bend, Bow, radius, sweep
 from ambitus.core.geometry import Point
 
 
@@ -32,6 +32,17 @@ def path(points: Iterable[Point], *, closed: bool = False) -> str:
 _SEEN = 40
 
 
+def lying(p: Point) -> Point:
+    """Return where a point of a piece lies on its picture (y down), where nothing of it is left out."""
+    return p[0], -p[1]
+
+
+@lru_cache(maxsize=512)
+def _seen_of(bow: Bow) -> str:
+    """Return the path data of a bow of a piece that is drawn whole: layers that are cut alike share it."""
+    return "".join(f"L{number(x)} {number(y)}" for x, y in map(lying, bow.some(_SEEN)))
+
+
 def bent(starts: Sequence[Point], bends: Sequence[Bend], here: Callable[[Point], Point]) -> str:
     """
     Return path data of a closed outline, arcs as arcs; *here* brings a point to the picture (y down).
@@ -46,6 +57,8 @@ def bent(starts: Sequence[Point], bends: Sequence[Bend], here: Callable[[Point],
             tx, ty = here(after)
             out += f"A{r} {r} 0 {large} 0 {number(tx)} {number(ty)}"
         elif bend is not None:
-            seen = bend.points[:: max(1, len(bend.points) // _SEEN)]
-            out += "".join(f"L{number(px)} {number(py)}" for px, py in map(here, seen))
+            if here is lying:
+                out += _seen_of(bend)
+            else:
+                out += "".join(f"L{number(px)} {number(py)}" for px, py in map(here, bend.some(_SEEN)))
     return out + "Z"

@@ -9,10 +9,10 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import TYPE_CHECKING, Literal
 
-from ambitus.core.curves import Bend, flattened, offset_bent
+from ambitus.core.curves import Bend, bent_bounds, offset_bent
 from ambitus.core.form.roles import ROLES, Role, Source
 from ambitus.core.form.stance import Stance
-from ambitus.core.geometry import Point, bounds
+from ambitus.core.geometry import Point
 from ambitus.core.once import Once
 from ambitus.core.sums import Source as ValueSource
 from ambitus.core.sums import Sum, Term
@@ -412,9 +412,7 @@ class Piece:
     @cached_property
     def box(self) -> tuple[float, float, float, float]:
         """Left, bottom, right and top of the cut line, curves and all, in mm."""
-        if not any(self.bends):
-            return bounds(self.cut)
-        return bounds(flattened(self.cut, self.bends))
+        return bent_bounds(self.cut, self.bends)
 
     @property
     def folded(self) -> bool:
