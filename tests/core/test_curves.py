@@ -1,13 +1,15 @@
 """Curved edges: their length, their parallels, and how they are flattened."""
 
+import itertools
 import math
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ambitus.core.curves import Arc, edge_length, flattened, offset_bent, tangents
-from ambitus.core.geometry import area, bounds
+from ambitus.core.curves import Arc, Bow, bent_bounds, edge_length, flattened, offset_bent, tangents
+from ambitus.core.curves import _moved as one_by_one
+from ambitus.core.geometry import Point, area, bounds, unit_vector
 
 R = 30.0
 #: a square of 100 with its lower left corner rounded
@@ -46,3 +48,45 @@ def test_a_flattened_arc_lies_close_to_the_true_one() -> None:
     """The area of the rounded square, to a hundredth of a square millimetre in a hundred."""
     true = 100 * 100 - (R * R - math.pi * R * R / 4)
     assert area(flattened(STARTS, BENDS)) == pytest.approx(true, rel=1e-4)
+
+
+def _bow(points: list[tuple[float, float]]) -> tuple[tuple[tuple[float, float], ...], tuple[Bow | None, ...]]:
+    """Return a closed outline of two edges: a straight one, and one through all of *points*."""
+    return (points[0], points[-1]), (Bow(points[1:-1]), None)
+
+
+#: points of a curve that may turn as sharply as it likes, and right back
+POINTS = st.lists(
+    st.tuples(
+        st.floats(-200, 200).map(lambda x: round(x, 2)), st.floats(-200, 200).map(lambda y: round(y, 2))
+    ),
+    min_size=4,
+    max_size=30,
+    unique=True,
+)
+
+
+@given(POINTS, st.floats(-20, 20))
+def test_a_bow_is_worked_out_at_once_as_point_by_point(points: list[Point], amount: float) -> None:
+    """Length, box and parallel are those of the lines between its points, each moved by itself."""
+    starts, bends = _bow(points)
+    length = sum(math.dist(p, q) for p, q in itertools.pairwise(points))
+    assert edge_length(starts[0], bends[0], starts[1]) == pytest.approx(length)
+    assert bent_bounds(starts, bends) == pytest.approx(bounds(flattened(starts, bends)))
+    ways = [unit_vector(p, q) for p, q in itertools.pairwise(points)]
+    moved = offset_bent(starts, bends, [amount, amount])[1][0]
+    assert isinstance(moved, Bow)
+    for at, got in enumerate(moved.points, 1):
+        expected = one_by_one(points[at], ways[at - 1], ways[at], amount, amount)
+        assert got == pytest.approx(expected, rel=1e-6, abs=1e-6)
+
+
+def test_bows_are_alike_where_all_of_their_points_are() -> None:
+    """Told apart by every point, also those that are not looked at first; none at all is a straight edge."""
+    points = [(float(i), float(i * i)) for i in range(40)]
+    other = [*points[:7], (7.0, 50.0), *points[8:]]
+    assert Bow(points) == Bow(tuple(points))
+    assert hash(Bow(points)) == hash(Bow(points))
+    assert Bow(points) != Bow(other)
+    assert Bow(points).some(10) == tuple(points[::4])
+    assert edge_length((0.0, 0.0), Bow([]), (3.0, 4.0)) == 5.0

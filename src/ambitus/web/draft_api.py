@@ -166,7 +166,8 @@ def judge(body: DraftRequest) -> Response:
 def open_phrase(body: TilesRequest) -> Response:
     """Return this bag redrafted with each choice of a phrase of its sentence."""
     unit = body.unit or body.spec.unit
-    return _json(_TILES.dump_json(tiles(body.spec, body.phrase, unit, GRAMMAR, shipped(), named=body.named)))
+    found = tiles(body.spec, body.phrase, unit, GRAMMAR, shipped(), named=body.named, drafted=drafted)
+    return _json(_TILES.dump_json(found))
 
 
 @router.post("/volumes", response_model=Volumes, responses=WRONG, summary="Size by volume")

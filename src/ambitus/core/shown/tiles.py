@@ -1,5 +1,6 @@
 """What opens under a phrase: this bag redrafted with each choice, in one go."""
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 from ambitus.core.checks.run import findings
@@ -246,18 +247,27 @@ def _outline(path: str, now: Draft, view: View) -> OutlineShown:
 
 
 def tiles(
-    spec: Spec, phrase_key: str, unit: Unit, grammar: Grammar, facts: Facts, *, named: bool = False
+    spec: Spec,
+    phrase_key: str,
+    unit: Unit,
+    grammar: Grammar,
+    facts: Facts,
+    *,
+    named: bool = False,
+    drafted: Callable[[Spec], Draft] | None = None,
 ) -> Tiles:
     """
     Return the tiles of a phrase of the sentence (``base``, ``strap.0``, ``grid``), for this bag: what each
     gives, or only its words where they are to be *named*.
 
+    *drafted* drafts a spec that was perhaps drafted before.
+
     Raises:
         SpecProblems: If the bag has no such phrase, or the spec cannot be read.
     """
     spec = with_straps(spec, grammar, facts)
-    bag = resolve(spec, grammar, facts)
-    now, view = draft(bag), View(unit, bag.unit)
+    now = drafted(spec) if drafted else draft(resolve(spec, grammar, facts))
+    bag, view = now.bag, View(unit, now.bag.unit)
     asking = _Asking(now, spec, view, grammar, named)
     if phrase_key == "grid":
         return _grid_tiles(asking)
