@@ -77,6 +77,8 @@ def test_every_open_sum_adds_up_as_shown(screen: Screen) -> None:
         assert buttons.count() == 16
         for i in range(buttons.count()):
             buttons.nth(i).click()
+            # of a piece that was not open the terms are asked for
+            screen.page.wait_for_selector(".sum-on-paper .term-mm")
             terms = screen.page.locator(".sum-on-paper .term-mm").all_inner_texts()
             total = (
                 screen.page.get_by_test_id("sum-total").inner_text().replace("\xa0", " ").rsplit(" ", 1)[0]

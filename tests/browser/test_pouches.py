@@ -32,6 +32,7 @@ def test_a_box_pouch_from_the_shelf_to_its_sheet(screen: Screen) -> None:
     lengths = page.locator(".box-states .state-length").all_inner_texts()
     assert [text.strip() for text in lengths] == ["33", "18", "8", "4", "10"]
     page.click("[data-sum='zip/buy']")
+    page.wait_for_selector(".sum-on-paper .term-mm")
     assert "Cut off, with its stop" in page.inner_text(".draft-side")
     screen.kept()
     page.click(".side-tools .to-sheet")
