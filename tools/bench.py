@@ -9,7 +9,7 @@ import sys
 
 from benched import asked, cold, core
 from benched.bags import BAGS, WIDEST
-from benched.hand import HELD, felt, opening
+from benched.hand import HELD, felt, opening, shelf
 from benched.server import served
 from benched.table import Row, Table
 from ready import FRONTEND, node, run
@@ -19,14 +19,11 @@ def by_hand(table: Table) -> None:
     """Keys and phrases on seven bags, in a browser."""
     with served() as server:
         got = felt(server)
-        floor = got["", ""]
-        table.heading(f"Key to frame, against the floor (p50 {floor.p50:.0f} ms, p95 {floor.p95:.0f} ms)")
-        for (name, phrase), one in got.items():
-            if not name:
-                continue
+        table.heading("Key to frame, against the floor beside it")
+        for (name, phrase), (one, floor) in got.items():
             called = f"{name}, {phrase or 'no phrase'}"
-            table.add(Row(f"{called}: p50", one.p50 / floor.p50, 1.3))
-            table.add(Row(f"{called}: p95", one.p95 / floor.p95, 1.5))
+            table.add(Row(f"{called}: p50", one.p50 / floor.p50, 1.3, note=f"{one.p50:.0f} ms"))
+            table.add(Row(f"{called}: p95", one.p95 / floor.p95, 1.5, note=f"{one.p95:.0f} ms"))
             table.add(Row(f"{called}: seen of a held key", one.seen, 20, more=True, unit=f" of {HELD}"))
         table.heading(f"The phrase {WIDEST}, in ms")
         for name, (first, last) in opening(server).items():
@@ -46,7 +43,9 @@ def main() -> None:
         with served() as server:
             asked.drafts(server, table)
         with served("10000") as server:
-            asked.shelf(server, table)
+            listed, floor = shelf(server)
+        table.heading("A shelf of 10,000 plans from nothing, against the floor's page")
+        table.add(Row("until its plans stand there", listed / floor, 1.5, note=f"{listed:.0f} ms"))
     if "core" in only:
         if base := os.environ.get("BASE"):
             core.against(base, table)

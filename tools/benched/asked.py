@@ -1,4 +1,4 @@
-"""What the server takes for an answer, against what it takes to echo a number, or to send as much."""
+"""What the server takes for an answer, against what it takes to send as much."""
 
 import http.client
 import json
@@ -11,7 +11,7 @@ from benched.core import sizes
 from benched.server import Served
 from benched.table import Row, Table
 
-ROUNDS, SHELF = 40, 40
+ROUNDS = 40
 
 
 class Asker:
@@ -44,15 +44,3 @@ def drafts(served: Served, table: Table) -> None:
             took[1].append(asker.ask("POST", f"/api/bench/same-size/{BAGS.index(bag)}", body))
         drafted, same = (statistics.median(one[5:]) for one in took)
         table.add(Row(bag.name, drafted / same, 2.0 if bag is BAGS[0] else 3.0))
-
-
-def shelf(served: Served, table: Table) -> None:
-    """The shelf of ten thousand plans against an echo."""
-    asker = Asker(served)
-    table.heading("A shelf of 10,000 plans, against an echo")
-    took: tuple[list[float], list[float]] = ([], [])
-    for _ in range(SHELF):
-        took[0].append(asker.ask("GET", "/api/plans?put_away=false&offset=0"))
-        took[1].append(asker.ask("POST", "/api/bench/echo", {"number": 1}))
-    listed, echo = (statistics.median(one[5:]) for one in took)
-    table.add(Row("listed", listed / echo, 1.5))

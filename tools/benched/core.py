@@ -111,7 +111,7 @@ def others(table: Table) -> None:
     from ambitus.core.shown.tiles import tiles
     from ambitus.core.shown.work import work_shown
     from ambitus.core.spec.model import Spec
-    from ambitus.desk.drafting import _worked, drafted
+    from ambitus.desk.drafting import drafted
     from ambitus.library import shipped
 
     answer = _answers()
@@ -120,7 +120,9 @@ def others(table: Table) -> None:
         specs = [Spec.model_validate(s) for s in sizes(bag, ROUNDS + 1)]
         made = [drafted(s) for s in specs]
         asked: dict[str, Callable[[int], object]] = {
-            "piece": lambda i, made=made: laid_shown(made[i], made[i].pieces[0].key, (880, 560), "mm"),
+            "piece": lambda i, made=made: laid_shown(
+                made[i], made[i].pieces[0].key, (880, 560), "mm", wrong_side=False, half=False
+            ),
             "steps": lambda i, made=made: work_shown(made[i], View("mm", made[i].bag.unit)),
             "compared": lambda i, made=made: compare(made[i], made[i - 1], "mm"),
         }
@@ -147,7 +149,6 @@ def others(table: Table) -> None:
         tens = sum(len(group.tiles) for group in named.groups) / 10
         table.add(Row(f"{bag.name}: tiles named, per ten", first / one / tens, 1.5))
         table.add(Row(f"{bag.name}: tiles whole, per ten", (process_time() - begun) / one / tens))
-        _worked.cache_clear()
 
 
 def sewing(table: Table) -> None:

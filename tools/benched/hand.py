@@ -4,6 +4,7 @@ import random
 import statistics
 from collections.abc import Sequence
 from dataclasses import dataclass, field
+from time import perf_counter
 
 from playwright.sync_api import Browser, Page, sync_playwright
 from ready import chromium
@@ -144,14 +145,32 @@ def opening(served: Served) -> dict[str, tuple[float, float]]:
     return out
 
 
-def felt(served: Served, only: Sequence[str] = ()) -> dict[tuple[str, str], Felt]:
+def shelf(served: Served) -> tuple[float, float]:
+    """Return how long the shelf takes from nothing until its plans are there, and the floor, in ms."""
+    asked = (("/", "[data-plan]"), ("/bench/floor.html", "[data-floor]"))
+    took: tuple[list[float], list[float]] = ([], [])
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=chromium(), args=_ARGUMENTS)
+        for _ in range(OPENED + 1):
+            for (path, there), times in zip(asked, took, strict=True):
+                page = _window(browser)
+                begun = perf_counter()
+                page.goto(f"{served.address}{path}")
+                page.wait_for_selector(there)
+                times.append((perf_counter() - begun) * 1e3)
+                page.context.close()
+        browser.close()
+    listed, floor = (statistics.median(times[1:]) for times in took)
+    return listed, floor
+
+
+def felt(served: Served, only: Sequence[str] = ()) -> dict[tuple[str, str], tuple[Felt, Felt]]:
     """
-    Return what was felt by (bag, phrase that is open or nothing), and on the floor, named nothing.
+    Return what was felt by (bag, phrase that is open or nothing), and on the floor beside it.
 
     Floor and bag take turns, each in a page of its own of one browser.
     """
-    out: dict[tuple[str, str], Felt] = {}
-    floors: list[float] = []
+    out: dict[tuple[str, str], tuple[Felt, Felt]] = {}
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=chromium(), args=_ARGUMENTS)
         for bag in (b for b in BAGS if not only or b.name in only):
@@ -171,10 +190,8 @@ def felt(served: Served, only: Sequence[str] = ()) -> dict[tuple[str, str], Felt
                 floor.felt.took = ground.evaluate("took")
                 hand.hold()
                 hand.felt.took = hand.felt.took[:PRESSES]
-                out[bag.name, phrase] = hand.felt
-                floors += floor.felt.took
+                out[bag.name, phrase] = (hand.felt, floor.felt)
                 ground.context.close()
                 page.context.close()
         browser.close()
-    out["", ""] = Felt(floors)
     return out
