@@ -92,6 +92,8 @@ def test_pieces_seams_and_marks_open_their_sums_too(screen: Screen) -> None:
     page = screen.page
     page.locator("[data-piece='lining panel'] svg").click()
     assert "B · Lining" in page.inner_text(".sum-on-paper .about")
+    # what a piece that was not open is told in full comes after its totals
+    page.wait_for_selector("[data-mark]")
     marks = page.locator("[data-mark]")
     for i in range(marks.count()):
         marks.nth(i).click()
@@ -99,6 +101,7 @@ def test_pieces_seams_and_marks_open_their_sums_too(screen: Screen) -> None:
         assert sum(map(_number, terms)) == _number(marks.nth(i).inner_text())
     page.click("text=Seams walked")
     page.click("[data-seam='outer corner left']")
+    page.wait_for_selector(".sum-on-paper .term-mm")
     chains = page.locator(".sum-on-paper")
     assert chains.count() == 2
     for i in range(2):
