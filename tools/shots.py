@@ -1,10 +1,12 @@
 """Retake docs/screenshots from the demo data: one current picture of each main view."""
 
 import tempfile
+import threading
 from collections.abc import Callable
 from pathlib import Path
 
-from bench import Served
+import uvicorn
+from fastapi import FastAPI
 from playwright.sync_api import Page, sync_playwright
 from ready import FRONTEND, ROOT, chromium
 
@@ -12,6 +14,25 @@ from ambitus.desk.demo_data import lay_out
 from ambitus.web.app import make_app
 
 OUT = ROOT / "docs" / "screenshots"
+
+
+class Served:
+    """The application on a free port, in a thread of its own."""
+
+    def __init__(self, app: FastAPI) -> None:
+        self.server = uvicorn.Server(uvicorn.Config(app, "127.0.0.1", 0, log_level="error", access_log=False))
+        self.thread = threading.Thread(target=self.server.run, daemon=True)
+
+    def __enter__(self) -> int:
+        self.thread.start()
+        while not self.server.started:
+            self.thread.join(0.02)
+        port: int = self.server.servers[0].sockets[0].getsockname()[1]
+        return port
+
+    def __exit__(self, *_: object) -> None:
+        self.server.should_exit = True
+        self.thread.join(10)
 
 
 def _open(page: Page, plan: str) -> None:

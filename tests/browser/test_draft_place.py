@@ -172,15 +172,25 @@ def test_what_cannot_be_read_is_told_and_nothing_is_lost(screen: Screen) -> None
 
 
 def test_an_edit_shows_old_and_new_cut_sizes(screen: Screen) -> None:
-    """What a piece was stands under its new size for a while; the bag does not move for it."""
+    """What a piece was stands under its new size for a while."""
     screen.open("March folder tote")
-    before = screen.page.locator(".board").bounding_box()
     screen.type("size.depth", "14")
     screen.shows(OUTER, "width", "50")
     changed = screen.page.locator(f"[data-piece='{OUTER}'] .changed").inner_text().replace("\xa0", " ")
     assert changed == "was 48 × 36"
     screen.shows(OUTER, "height", "37")
     assert screen.page.locator("[data-piece='strap carry.0'] .changed").count() == 1
+    screen.kept()
+
+
+def test_the_bag_stands_still_while_a_number_is_changed(screen: Screen) -> None:
+    """What stands under the pieces then has its line already; numbers as long as before make no more room."""
+    screen.open("Librarian’s score carrier")
+    screen.page.evaluate("document.fonts.ready.then(() => new Promise(requestAnimationFrame))")
+    before = screen.page.locator(".board").bounding_box()
+    screen.field("size.width").focus()
+    screen.page.keyboard.press("ArrowDown")
+    screen.page.wait_for_selector(".changed")
     assert screen.page.locator(".board").bounding_box() == before
     screen.kept()
 

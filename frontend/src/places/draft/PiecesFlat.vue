@@ -21,8 +21,6 @@ const emit = defineEmits<{ open: [piece: string, sum: string]; lay: [piece: stri
 /** what the words of a piece take of a row's height; how many are seen first on a phone */
 const WORDS = 74
 const FIRST = 6
-/** what a picture has round it, in px */
-const MARGIN = 7
 
 /** The pieces of each cloth, in the order in which the cloths are first cut. */
 const cloths = computed(() => {
@@ -57,12 +55,7 @@ const counted = (material: string) =>
 </script>
 
 <template>
-  <section
-    class="pieces-flat"
-    :class="{ waiting, all, narrow }"
-    :style="`--pictures: ${room.height + 2 * MARGIN}px`"
-    aria-label="Pieces to cut"
-  >
+  <section class="pieces-flat" :class="{ waiting, all, narrow }" aria-label="Pieces to cut">
     <div v-for="pieces in shown" :key="pieces[0]!.material" class="cloth">
       <h3>
         <span>{{ pieces[0]!.material }}</span> <b>{{ counted(pieces[0]!.material) }}</b>
