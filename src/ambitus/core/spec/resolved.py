@@ -1,11 +1,12 @@
 """The resolved spec: every field has a value and a source. The rest of the core sees only this."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass, field
-from typing import TYPE_CHECKING, Any, Concatenate, ParamSpec, TypeVar, cast
+from typing import TYPE_CHECKING, Any
 
 from ambitus.core.fields import Choice, Value
 from ambitus.core.lengths import Grid, Pair, Unit
+from ambitus.core.once import Once
 
 if TYPE_CHECKING:
     from ambitus.core.grammar.bag_kinds import Kinds
@@ -68,10 +69,6 @@ class ZipFacts:
     stock: Mapping[str, tuple[float, ...]]
 
 
-T = TypeVar("T")
-P = ParamSpec("P")
-
-
 @dataclass(frozen=True, slots=True)
 class Beginning:
     """One plain way to begin from a preset: its words, and the plain data of the spec that it puts in."""
@@ -108,7 +105,7 @@ class Facts:
 
 
 @dataclass(frozen=True, slots=True)
-class Resolved:
+class Resolved(Once):
     """
     A whole bag: unit set, grid, the variant in every slot (``kinds``), and a value for every field.
 
@@ -127,21 +124,12 @@ class Resolved:
     #: where the bag itself stands: nowhere in a list
     at: str = ""
     #: what follows from it, once every value is known; while it is being resolved nothing is kept
-    _kept: dict[object, object] | None = field(init=False, default=None, repr=False, compare=False)
+    _once: dict[object, object] | None = field(init=False, default=None, repr=False, compare=False)
 
     def settle(self) -> "Resolved":
         """Say that every value is known from here on."""
-        object.__setattr__(self, "_kept", {})
+        object.__setattr__(self, "_once", {})
         return self
-
-    def once(self, work: "Callable[Concatenate[Resolved, P], T]", *given: P.args, **_: P.kwargs) -> T:
-        """Return what *work* makes of it and of what is *given*: once, when every value is known."""
-        if self._kept is None:
-            return work(self, *given)  # type: ignore[call-arg]
-        key = (work, *given)
-        if key not in self._kept:
-            self._kept[key] = work(self, *given)  # type: ignore[call-arg]
-        return cast(T, self._kept[key])
 
     @property
     def items(self) -> "tuple[Item, ...]":
