@@ -262,7 +262,8 @@ def reason_for(asked: str, where: str, was: str, now: str, reasons: list[dict[st
     )
 
 
-def _base_tree(commit: str, home: Path) -> Path:
+def base_tree(commit: str, home: Path) -> Path:
+    """Return the sources and tests of a commit, unpacked in *home* once."""
     tree = home / "tree"
     if not (tree / "src").is_dir():
         packed = subprocess.run(
@@ -286,7 +287,7 @@ def main(base: str) -> None:
     count = int(os.environ.get("COUNT") or COUNT)
     home = ROOT / ".stamps" / "same" / f"{commit[:12]}-{count}"
     home.mkdir(parents=True, exist_ok=True)
-    tree, specs, kept = _base_tree(commit, home), home / "specs.json", home / "told.json"
+    tree, specs, kept = base_tree(commit, home), home / "specs.json", home / "told.json"
     if not specs.is_file():
         chosen = specs.with_suffix(".part")
         if _run(tree, chosen, "--choose", str(count)).wait():

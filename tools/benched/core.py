@@ -5,14 +5,13 @@ import os
 import statistics
 import subprocess
 import sys
-import tarfile
 import tempfile
 from collections.abc import Callable, Iterator
-from contextlib import contextmanager
-from io import BytesIO
 from pathlib import Path
 from time import process_time
 from typing import Any
+
+from same import base_tree
 
 from benched.bags import BAGS, WIDEST, Bag
 from benched.table import Row, Table
@@ -73,19 +72,11 @@ def tell_cpu(specs: Path) -> None:
     print(json.dumps(out))
 
 
-@contextmanager
-def _tree(commit: str) -> Iterator[Path]:
-    packed = subprocess.run(["git", "archive", commit, "src"], cwd=ROOT, capture_output=True, check=True)
-    with tempfile.TemporaryDirectory() as folder:
-        with tarfile.open(fileobj=BytesIO(packed.stdout)) as files:
-            files.extractall(folder, filter="data")
-        yield Path(folder) / "src"
-
-
 def against(commit: str, table: Table) -> None:
     """The CPU of an answer to a key against that of a commit: both in turn, several times."""
     table.heading(f"CPU of the answer to a key, against {commit[:12]} (paired)")
-    with _tree(commit) as tree, tempfile.TemporaryDirectory() as folder:
+    with tempfile.TemporaryDirectory() as folder:
+        tree = base_tree(commit, Path(folder)) / "src"
         specs = Path(folder) / "specs.json"
         specs.write_text(json.dumps([list(sizes(bag, 9)) for bag in BAGS]))
         told: dict[Path, list[list[float]]] = {tree: [], ROOT / "src": []}
