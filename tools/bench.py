@@ -9,7 +9,7 @@ import sys
 
 from benched import asked, cold, core
 from benched.bags import BAGS, WIDEST
-from benched.hand import HELD, felt, opening, shelf
+from benched.hand import AGAIN, HELD, OTHER, felt, opening, shelf
 from benched.server import served
 from benched.table import Row, Table
 from ready import FRONTEND, node, run
@@ -18,12 +18,15 @@ from ready import FRONTEND, node, run
 def by_hand(table: Table) -> None:
     """Keys and phrases on seven bags, in a browser."""
     with served() as server:
-        got = felt(server)
+        got = felt(server, os.environ.get("BAGS", "").split(",") if "BAGS" in os.environ else ())
         table.heading("Key to frame, against the floor beside it")
         for (name, phrase), (one, floor) in got.items():
             called = f"{name}, {phrase or 'no phrase'}"
-            table.add(Row(f"{called}: p50", one.p50 / floor.p50, 1.3, note=f"{one.p50:.0f} ms"))
-            table.add(Row(f"{called}: p95", one.p95 / floor.p95, 1.5, note=f"{one.p95:.0f} ms"))
+            for keys, which in ((AGAIN, "the same key again"), (OTHER, "another key")):
+                middle, late = one.p50(keys), one.p95(keys)
+                said = f"{called}: {which}"
+                table.add(Row(f"{said}, p50", middle / floor.p50(keys), 1.3, note=f"{middle:.0f} ms"))
+                table.add(Row(f"{said}, p95", late / floor.p95(keys), 1.5, note=f"{late:.0f} ms"))
             table.add(Row(f"{called}: seen of a held key", one.seen, 20, more=True, unit=f" of {HELD}"))
         table.heading(f"The phrase {WIDEST}, in ms")
         for name, (first, last) in opening(server).items():

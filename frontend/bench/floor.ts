@@ -10,9 +10,10 @@ import { vuetify } from '../src/app/theme'
 const page = defineComponent(() => {
   const number = ref(0)
   async function step(event: KeyboardEvent) {
-    if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
+    const by: Record<string, number> = { ArrowUp: 1, ArrowDown: -1, PageUp: 10, PageDown: -10 }
+    if (!by[event.key]) return
     event.preventDefault()
-    const asked = number.value + (event.key === 'ArrowUp' ? 1 : -1)
+    const asked = number.value + by[event.key]!
     const answer = await fetch('/api/bench/echo', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },

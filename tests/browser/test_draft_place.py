@@ -69,6 +69,28 @@ def test_a_width_by_typing_by_arrow_and_by_undo(screen: Screen) -> None:
     screen.shows(OUTER, "width", "19 1/8")
 
 
+def test_the_next_step_is_asked_before_its_key(screen: Screen) -> None:
+    """A step that was foreseen is shown as one that was not: the same size, one revision, one undo."""
+    screen.open("Cornet bench tote")
+    page = screen.page
+    asked: list[str] = []
+    page.on("request", lambda request: asked.append(request.url.partition("/api/")[2]))
+    screen.field("size.width").focus()
+    for size in ("19 1/4", "19 3/8", "19 1/2"):
+        with page.expect_response("**/api/draft?early=true"):
+            page.keyboard.press("ArrowUp")
+            screen.shows(OUTER, "width", size)
+    assert asked.count("draft") == 1
+    # another key than the one that was foreseen
+    page.keyboard.press("PageDown")
+    screen.shows(OUTER, "width", "18 1/4")
+    page.keyboard.press("Enter")
+    screen.kept()
+    page.keyboard.press("Control+z")
+    screen.shows(OUTER, "width", "19 1/8")
+    assert screen.field("size.width").input_value() == "13 3/8"
+
+
 def test_every_open_sum_adds_up_as_shown(screen: Screen) -> None:
     """Each dimension of each piece, opened and added from what the screen shows."""
     for plan in ("Cornet bench tote", "Librarian’s score carrier"):

@@ -19,7 +19,9 @@ def _apart(work: Coroutine[Any, Any, None]) -> None:
 
 
 def _asked(path: str, method: str = "POST") -> dict[str, Any]:
-    return {"type": "http", "method": method, "path": path, "headers": []}
+    path, _, query = path.partition("?")
+    scope = {"type": "http", "method": method, "path": path, "headers": []}
+    return {**scope, "query_string": query.encode()}
 
 
 async def _nothing() -> dict[str, Any]:
@@ -131,15 +133,16 @@ def test_what_nobody_waits_for_is_given_up() -> None:
     _apart(all_of_it())
 
 
-def test_a_key_goes_first() -> None:
-    """Tiles that are being worked out wait at their next pause for a draft that was asked for meanwhile."""
+@pytest.mark.parametrize("rests", ["/api/tiles", "/api/draft?early=true"])
+def test_a_key_goes_first(rests: str) -> None:
+    """What is asked at rest, or before its key, waits at its next pause for a key that came meanwhile."""
 
     async def all_of_it() -> None:
         told: list[str] = []
         drafting, drafted = asyncio.Event(), asyncio.Event()
 
         async def app(scope: Any, receive: Any, send: Any) -> None:
-            if scope["path"] == "/api/draft":
+            if scope["path"] == "/api/draft" and not scope["query_string"]:
                 drafting.set()
                 await drafted.wait()
                 told.append("draft")
@@ -153,7 +156,7 @@ def test_a_key_goes_first() -> None:
             return {}
 
         lanes = Lanes(app)
-        tiles = asyncio.create_task(lanes(_asked("/api/tiles"), waiting, lambda _: asyncio.sleep(0)))
+        tiles = asyncio.create_task(lanes(_asked(rests), waiting, lambda _: asyncio.sleep(0)))
         draft = asyncio.create_task(lanes(_asked("/api/draft"), _nothing, lambda _: asyncio.sleep(0)))
         await asyncio.sleep(0.05)
         assert told == []

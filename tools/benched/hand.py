@@ -16,6 +16,8 @@ from benched.server import Served
 PRESSES, AT_ONCE, HELD, HELD_MS, OPENED = 30, 6, 25, 33, 5
 #: what is waited for before the next key: long enough that what a resting hand asks for has come and gone
 PAUSE_MS = 60
+#: the same key again, as a number is stepped; and keys of which none could be foreseen, to ever other numbers
+AGAIN, OTHER = ("ArrowUp",), ("ArrowUp", "PageUp", "ArrowUp", "PageDown")
 _ARGUMENTS = [
     *("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update"),
     *("--disable-sync", "--no-first-run", "--disable-quic"),
@@ -44,36 +46,37 @@ _WATCH = """(at) => {
 
 @dataclass(slots=True)
 class Felt:
-    """What was felt on one page: ms from each key to its frame, and the numbers seen while one was held."""
+    """
+    What was felt on one page: ms from each key to its frame, by the keys that were pressed, and the numbers
+    seen while one was held.
+    """
 
-    took: list[float] = field(default_factory=list)
+    took: dict[tuple[str, ...], list[float]] = field(default_factory=dict)
     seen: int = 0
 
-    @property
-    def p50(self) -> float:
+    def p50(self, keys: tuple[str, ...]) -> float:
         """The middle one."""
-        return statistics.median(self.took)
+        return statistics.median(self.took[keys])
 
-    @property
-    def p95(self) -> float:
+    def p95(self, keys: tuple[str, ...]) -> float:
         """All but one in twenty are quicker."""
-        return statistics.quantiles(self.took, n=20)[-1]
+        return statistics.quantiles(self.took[keys], n=20)[-1]
 
 
 class Hand:
     """A hand on one page, with one number that it watches."""
 
     def __init__(self, page: Page, field_at: str, watched: str) -> None:
-        self.page, self.felt, self._up = page, Felt(), False
+        self.page, self.felt, self._pressed = page, Felt(), 0
         self._chance = random.Random(17)
         page.focus(field_at)
         page.evaluate(_WATCH, watched)
 
-    def press(self) -> None:
-        """Press a key, once up and once down, and wait until its number is on the screen."""
+    def press(self, keys: tuple[str, ...]) -> None:
+        """Press the next of *keys*, and wait until its number is on the screen."""
         before = self.page.evaluate("took.length")
-        self.page.keyboard.press("ArrowUp" if self._up else "ArrowDown")
-        self._up = not self._up
+        self.page.keyboard.press(keys[self._pressed % len(keys)])
+        self._pressed += 1
         while self.page.evaluate("took.length") == before:
             self.page.wait_for_timeout(3)
         # a hand keeps no time with the screen's frames
@@ -92,7 +95,14 @@ class Hand:
         self.page.keyboard.up("ArrowUp")
         self.page.wait_for_timeout(600)
         self.felt.seen = self.page.evaluate("new Set(seen).size")
-        self.felt.took = self.page.evaluate("took")
+
+    def forget(self) -> None:
+        """What was pressed so far only warmed the page."""
+        self.page.evaluate("took.length = 0")
+
+    def keep(self, keys: tuple[str, ...]) -> None:
+        """Keep what *keys* took."""
+        self.felt.took[keys] = self.page.evaluate("took.splice(0)")
 
 
 def _window(browser: Browser) -> Page:
@@ -181,15 +191,16 @@ def felt(served: Served, only: Sequence[str] = ()) -> dict[tuple[str, str], tupl
                 floor = Hand(ground, "input", "[data-floor]")
                 page = _opened(browser, served, bag, phrase)
                 hand = Hand(page, f"[data-path='{bag.field}']", f"[data-sum='{bag.watched}']")
-                for i in range(PRESSES // AT_ONCE + 1):
-                    for one in (floor, hand):
-                        for _ in range(AT_ONCE):
-                            one.press()
-                        if not i:
-                            one.page.evaluate("took.length = 0")
-                floor.felt.took = ground.evaluate("took")
+                for keys in (OTHER, AGAIN):
+                    for i in range(PRESSES // AT_ONCE + 1):
+                        for one in (floor, hand):
+                            for _ in range(AT_ONCE):
+                                one.press(keys)
+                            if not i:
+                                one.forget()
+                    floor.keep(keys)
+                    hand.keep(keys)
                 hand.hold()
-                hand.felt.took = hand.felt.took[:PRESSES]
                 out[bag.name, phrase] = (hand.felt, floor.felt)
                 ground.context.close()
                 page.context.close()

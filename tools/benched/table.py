@@ -25,7 +25,7 @@ class Row:
         aim = "" if self.aim is None else f"{'≥' if self.more else '≤'} {self.aim:g}"
         mark = "  ← short" if self.short else ""
         figure = f"{self.figure:.0f}" if self.unit.startswith(" of") else f"{self.figure:.2f}"
-        return f"  {self.of:52} {figure + self.unit:>10}  {aim:8}{self.note}{mark}"
+        return f"  {self.of:58} {figure + self.unit:>10}  {aim:8}{self.note}{mark}"
 
 
 @dataclass(slots=True)

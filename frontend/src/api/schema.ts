@@ -2637,7 +2637,10 @@ export type $defs = Record<string, never>;
 export interface operations {
     draft_bag_api_draft_post: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Asked before the key that would ask it: it lets every key by (`web/lanes.py`). */
+                early?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, provide, ref } from 'vue'
+import { computed, provide, ref, watchEffect } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
 import HatchDefinitions from '../bag-drawing/HatchDefinitions.vue'
@@ -13,6 +13,7 @@ import { switchTheme } from './theme'
 const route = useRoute()
 const router = useRouter()
 const theme = useTheme()
+watchEffect(() => document.documentElement.classList.toggle('night', theme.current.value.dark))
 const usual = useUsual()
 void usual.load()
 

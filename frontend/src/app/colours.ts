@@ -110,7 +110,7 @@ export function spreadColours(into: Document = document): void {
   const style = into.createElement('style')
   style.textContent = [
     rule(':root', day),
-    rule(':root:has(.v-theme--dark), .v-theme--dark', night),
+    rule(':root.night, .v-theme--dark', night),
     rule('.v-application.bare', print),
   ].join('\n')
   into.head.append(style)

@@ -3,7 +3,7 @@
  * A length changed in place: a native input that says its value in words, steps with the arrows, and keeps
  * what is typed until it can be read. What the text means is for the server to say.
  */
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import type { Field, Problem } from '../api/client'
 import ShownLength from './ShownLength.vue'
 import './length-field.css'
@@ -40,6 +40,12 @@ watch(
   },
   { immediate: true },
 )
+/** Put the text into the input, once all else is patched: one that is focused has the page laid out for it at once. */
+function put() {
+  if (input.value && input.value.value !== text.value) input.value.value = text.value
+}
+watch(text, put, { flush: 'post' })
+onMounted(put)
 const width = computed(
   () => `${Math.max((text.value || props.field.shown).length, 1) * 0.62 + (props.large ? 0.5 : 0.9)}em`,
 )
@@ -47,6 +53,7 @@ const pretty = computed(() => !focused.value && !props.problem && text.value !==
 
 function onInput() {
   own.value = true
+  text.value = input.value!.value
   emit('typed', text.value)
 }
 async function step(steps: number) {
@@ -93,9 +100,9 @@ function onBlur() {
 /** Put a fraction into the text, for keypads that have no slash. */
 function addFraction(fraction: string) {
   const whole = text.value.replace(/\s*\d+\/\d+\s*$/, '').trim()
-  text.value = whole ? `${whole} ${fraction}` : fraction
+  input.value!.value = whole ? `${whole} ${fraction}` : fraction
   onInput()
-  input.value?.focus()
+  input.value!.focus()
 }
 const fractions = ['1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8']
 defineExpose({ focus: () => input.value?.focus(), own })
@@ -106,7 +113,6 @@ defineExpose({ focus: () => input.value?.focus(), own })
     <span class="number">
       <input
         ref="input"
-        v-model="text"
         type="text"
         :inputmode="unit === 'in' ? 'text' : 'decimal'"
         role="spinbutton"

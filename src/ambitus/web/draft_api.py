@@ -1,9 +1,9 @@
 """The HTTP door to the draft: a bag worked out, judged, compared, and read back from its pieces."""
 
 from dataclasses import replace
-from typing import Literal
+from typing import Annotated, Literal
 
-from fastapi import APIRouter, Request, Response
+from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel, Field, TypeAdapter
 
 from ambitus.core.checks.run import every_rule, findings
@@ -29,6 +29,9 @@ from ambitus.library import shipped
 from ambitus.web.drafting import DraftRequest, with_edits
 from ambitus.web.problem import WRONG, PlainRoute
 
+Early = Annotated[
+    bool, Query(description="Asked before the key that would ask it: it lets every key by (`web/lanes.py`).")
+]
 router = APIRouter(prefix="/api", tags=["draft"], route_class=PlainRoute)
 _DRAFTED = TypeAdapter(Drafted)
 _FINDINGS = TypeAdapter(tuple[FindingShown, ...])
@@ -136,7 +139,7 @@ def _json(content: bytes) -> Response:
 
 
 @router.post("/draft", response_model=Drafted, responses=WRONG, summary="Draft a bag")
-def draft_bag(body: DraftRequest) -> Response:
+def draft_bag(body: DraftRequest, early: Early = False) -> Response:
     """Return the bag worked out: sentence, fields, pieces with sums, seams, checks, pictures."""
     spec, unit = with_edits(body)
     made = drafted(spec)

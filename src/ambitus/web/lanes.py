@@ -65,14 +65,17 @@ _DRAFTED = {
 }
 
 
-def _lane_of(method: str, path: str) -> str | None:
+def _lane_of(scope: Scope) -> str | None:
+    if scope["type"] != "http":
+        return None
+    method, path = scope["method"], scope["path"]
     if path in ("/api/outline", "/api/plans/from-file"):
         return "reading"
     if path.startswith("/api/plans"):
         # what is read off a plan is drafted; the shelf and a save wait behind no drawing and no tile
         return "drafting" if path.rsplit("/", 1)[-1] in _DRAFTED else "keeping"
     if path == "/api/draft":
-        return "at hand"
+        return "ahead" if scope["query_string"] == b"early=true" else "at hand"
     return "drafting" if path.startswith("/api/") and (method == "POST" or path == "/api/begin") else None
 
 
@@ -136,13 +139,14 @@ class Lanes:
         self._lanes = {
             "keeping": Lane(2, 200),
             "at hand": Lane(2, 60),
+            "ahead": Lane(1, 60),
             "drafting": Lane(2, 60),
             "reading": Lane(2, 8),
         }
         self._hurry = Hurry()
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        name = _lane_of(scope["method"], scope["path"]) if scope["type"] == "http" else None
+        name = _lane_of(scope)
         if name is None:
             await self._app(scope, receive, send)
             return
@@ -163,7 +167,7 @@ class Lanes:
             if name == "at hand":
                 with self._hurry:
                     await self._app(scope, receive, leaving)
-            elif name == "drafting":
+            elif name in ("ahead", "drafting"):
                 await self._resting(scope, receive, leaving)
             else:
                 await self._app(scope, receive, leaving)

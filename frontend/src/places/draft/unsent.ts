@@ -1,5 +1,6 @@
 /** What this browser holds of a plan until the server has acknowledged it. */
 import type { Spec } from '../../api/client'
+import { afterFrame, flushed } from '../../app/afterFrame'
 
 export interface Unsent {
   spec: Spec
@@ -12,15 +13,26 @@ export interface Unsent {
 
 const key = (plan: string) => `ambitus.unsent.${plan}`
 
+/** what is held as soon as the frame that shows it is painted, by plan */
+const toHold = new Map<string, Unsent>()
+
+function hold(): void {
+  for (const [plan, unsent] of toHold)
+    try {
+      localStorage.setItem(key(plan), JSON.stringify(unsent))
+    } catch {
+      // a full or forbidden storage loses only this second net, not the save itself
+    }
+  toHold.clear()
+}
+
 export function holdUnsent(plan: string, unsent: Unsent): void {
-  try {
-    localStorage.setItem(key(plan), JSON.stringify(unsent))
-  } catch {
-    // a full or forbidden storage loses only this second net, not the save itself
-  }
+  toHold.set(plan, unsent)
+  afterFrame(hold)
 }
 
 export function unsentOf(plan: string): Unsent | undefined {
+  flushed()
   try {
     const text = localStorage.getItem(key(plan))
     return text ? (JSON.parse(text) as Unsent) : undefined

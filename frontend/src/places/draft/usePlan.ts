@@ -10,8 +10,10 @@ import {
   type Plan,
   type Unit,
 } from '../../api/client'
+import { afterFrame } from '../../app/afterFrame'
 import { shared } from '../../app/sharing'
 import { tell, useNews } from '../../app/tabs'
+import { useAhead, type Question } from './ahead'
 import { begun, isIdle, isWaiting, next, type Effect, type Event, type Failure, type Timer } from './session'
 import { holdUnsent, releaseUnsent, unsentOf } from './unsent'
 
@@ -49,12 +51,37 @@ export function usePlan(world = WORLD) {
     const turn = next(session.value, event, world.newId())
     session.value = turn.session
     turn.effects.forEach(carryOut)
+    if (event.on === 'saved' || (event.on === 'drafted' && event.edit)) afterFrame(askAhead)
+  }
+
+  const ahead = useAhead(api.draft, api.draftEarly)
+  /** the last edit, if it was a step */
+  let stepped: Edit | undefined
+  const questionOf = ({ spec, edit, unit, was }: Effect & { do: 'draft' }): Question => [
+    spec,
+    edit ? [edit] : [],
+    unit,
+    was,
+    told,
+  ]
+
+  function edit(edit: Edit) {
+    stepped = edit.kind === 'stepped' ? edit : undefined
+    happen({ on: 'edit', edit })
+  }
+
+  /** Once a step is shown: ask what the same key once more would, unless something is asked for already. */
+  function askAhead() {
+    if (!stepped) return
+    const turn = next(session.value, { on: 'edit', edit: stepped }, '')
+    const would = turn.effects.find((effect) => effect.do === 'draft')
+    if (would) ahead.ask(questionOf(would))
   }
 
   async function ask(effect: Effect & { do: 'draft' }) {
     const { edit, asked, noting } = effect
     try {
-      const answer = await api.draft(effect.spec, edit ? [edit] : [], effect.unit, effect.was, told)
+      const answer = await (edit ? ahead.answer(questionOf(effect)) : api.draft(...questionOf(effect)))
       const got = shared(session.value.drafted, answer)
       happen({ on: 'drafted', edit, got, asked, noting })
     } catch (cause) {
@@ -179,6 +206,8 @@ export function usePlan(world = WORLD) {
   window.addEventListener('pagehide', leaving)
   onBeforeUnmount(() => {
     leaving()
+    stepped = undefined
+    ahead.drop()
     window.removeEventListener('pagehide', leaving)
     // what is not settled yet still settles
     window.clearTimeout(timers.retry)
@@ -202,7 +231,7 @@ export function usePlan(world = WORLD) {
     canUndo: computed(() => session.value.done.length > 0),
     canRedo: computed(() => session.value.undone.length > 0),
     open,
-    edit: (edit: Edit) => happen({ on: 'edit', edit }),
+    edit,
     settle: () => happen({ on: 'settle' }),
     restore: (path: string) => happen({ on: 'restore', path }),
     undo: () => happen({ on: 'undo' }),
