@@ -1,0 +1,1 @@
+"""Pieces laid on cloth: how it lies, how much is used, in what order it is cut."""

@@ -1,0 +1,74 @@
+"""What pieces are cut from: a cloth off the roll, or a piece that is there."""
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+from ambitus.core.lengths import snap
+
+#: how a cloth is printed: not at all, so that it can be turned both ways, or with a way up
+Print = Literal["plain", "two_way", "one_way"]
+#: how it is cut: along any line with scissors, or in strips from edge to edge, with a rotary cutter or by
+#: tearing
+Cutting = Literal["scissors", "strips"]
+
+SELVAGE, SQUARING, STEP_MM = 10.0, 25.0, 100.0
+
+
+@dataclass(frozen=True, slots=True)
+class Hole:
+    """A hole or a flaw to lay round: left, bottom, width and height on the usable cloth, in mm."""
+
+    x: float
+    y: float
+    width: float
+    height: float
+
+
+@dataclass(frozen=True, slots=True)
+class Goods:
+    """
+    A cloth to lay pieces on, as it is bought. Lengths in mm; shrinkages are shares of what was bought.
+
+    ``length`` is how much of it there is; nothing where it is cut off the roll, by the shop's ``step``.
+    Where it is ``folded``, selvage on selvage, every place gives two pieces.
+    """
+
+    width: float
+    length: float | None = None
+    selvage: float = SELVAGE
+    shrinks_along: float = 0.0
+    shrinks_across: float = 0.0
+    squaring: float = SQUARING
+    step: float = STEP_MM
+    print: Print = "plain"
+    repeat: float = 0.0
+    folded: bool = False
+    cutting: Cutting = "scissors"
+    holes: tuple[Hole, ...] = ()
+
+    @property
+    def usable_width(self) -> float:
+        """
+        The width between the selvages once it is washed; of a folded cloth half of that (handbook: Cloth).
+        """
+        flat = max(0.0, (self.width - 2 * self.selvage) * (1 - self.shrinks_across))
+        return snap(flat / 2 if self.folded else flat)
+
+    @property
+    def usable_length(self) -> float | None:
+        """
+        The length that can be laid on once it is washed and squared, or None where it is cut off the roll.
+        """
+        if self.length is None:
+            return None
+        return snap(max(0.0, self.length * (1 - self.shrinks_along) - self.squaring))
+
+    def needed(self, laid: float) -> float:
+        """Return the length before washing that gives *laid* mm of layout, squared."""
+        return snap((laid + self.squaring) / (1 - self.shrinks_along)) if laid else 0.0
+
+    def bought(self, laid: float) -> float:
+        """Return the length to buy for *laid* mm of layout: the needed one up to the shop's step."""
+        steps = snap(self.needed(laid) / self.step)
+        return snap(math.ceil(steps) * self.step)

@@ -1,0 +1,204 @@
+"""Parts laid on a cloth: the one place that chooses how."""
+
+from collections import Counter
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, replace
+
+from ambitus.core.layout.goods import Goods
+from ambitus.core.layout.open_space import Box, packed_round
+from ambitus.core.layout.parts import Part, Pin, Placed, singly
+from ambitus.core.layout.search import Tried, at_least, searched
+from ambitus.core.layout.skyline import ENDLESS, At, Rect, packed
+from ambitus.core.layout.strips import Strip, in_strips
+from ambitus.core.lengths import snap
+
+#: whole numbers to lay with, a mm: eighths and sixteenths of an inch are whole in it
+FINE = 10_000
+#: pieces laid in all while an order is looked for, and how many tries there are at least and at most
+EFFORT, LEAST_TRIES, MOST_TRIES = 24_000, 16, 2_400
+#: how rectangles lie: the place of each, and the strips that they are cut in
+_Lain = tuple[Sequence[At | None], Sequence[Strip]]
+
+
+@dataclass(frozen=True, slots=True)
+class CutColumn:
+    """Part of a strip, from its left to its right edge in mm, and the copies in it from below."""
+
+    left: float
+    right: float
+    copies: tuple[tuple[str, int], ...]
+
+
+@dataclass(frozen=True, slots=True)
+class CutStrip:
+    """A strip cut off the whole width, from its lower to its upper edge in mm, and its columns."""
+
+    bottom: float
+    top: float
+    columns: tuple[CutColumn, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Layout:
+    """
+    Parts as they lie on *goods*: places in mm from the left selvage and the squared end. ``left_out`` are the
+    copies for which there was no room, by part; ``strips`` how it is cut from edge to edge, if it is.
+    """
+
+    goods: Goods
+    placed: tuple[Placed, ...]
+    left_out: Mapping[str, int] = field(default_factory=dict)
+    strips: tuple[CutStrip, ...] = ()
+    #: no layout could be shorter than this
+    at_least: float = 0.0
+
+    @property
+    def length(self) -> float:
+        """How far along the cloth it reaches, in mm."""
+        return max((p.top for p in self.placed), default=0.0)
+
+    @property
+    def bought(self) -> float:
+        """What is bought for it, in mm along the roll."""
+        return self.goods.bought(self.length)
+
+    @property
+    def used(self) -> float:
+        """The share of the cloth it reaches over that its parts take."""
+        whole = self.length * self.goods.usable_width
+        return sum(p.width * p.height for p in self.placed) / whole if whole else 0.0
+
+
+def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: int = EFFORT) -> Layout:
+    """
+    Return *parts* laid on *goods*, as short as was found. What is pinned stays where it is; of a folded
+    cloth every place gives two. *effort* is how many pieces may be laid in all while orders are tried.
+    """
+    if goods.folded:
+        parts = [replace(p, count=-(-p.count // 2)) for p in parts]
+    by_copy = {(p.key, p.copy): p for p in pins}
+    held, loose = [], []
+    for copy, part in singly(parts):
+        pin = by_copy.get((part.key, copy))
+        if pin:
+            held.append(_placed(part, copy, pin.x, pin.y, pin.turned, pinned=True))
+        else:
+            loose.append((copy, part))
+    across, along = _fine(goods.usable_width), goods.usable_length
+    rects = [_rect(goods, part) for _, part in loose]
+    fits = [i for i, r in enumerate(rects) if min((r.width, r.height) if r.turns else (r.width,)) <= across]
+    taken = [_box(p) for p in held]
+    taken += [(_fine(h.x), _fine(h.y), _fine(h.x + h.width), _fine(h.y + h.height)) for h in goods.holes]
+    room = _Room(across, None if along is None else _fine(along), tuple(taken), goods.cutting == "strips")
+    places, strips = room.laid([rects[i] for i in fits], effort)
+    at = {i: place for i, place in zip(fits, places, strict=True) if place}
+    left_out = Counter(part.key for i, (_, part) in enumerate(loose) if i not in at)
+    placed = [
+        _placed(part, copy, at[i][0] / FINE, at[i][1] / FINE, at[i][2])
+        for i, (copy, part) in enumerate(loose)
+        if i in at
+    ]
+    copies = [(loose[i][1].key, loose[i][0]) for i in fits]
+    cut = tuple(_cut(strip, copies) for strip in strips)
+    return Layout(goods, (*held, *placed), left_out, cut, _mm(at_least(rects, max(1, across))))
+
+
+def _cut(strip: Strip, copies: Sequence[tuple[str, int]]) -> CutStrip:
+    """Return *strip* in mm, its pieces by name."""
+    columns = tuple(
+        CutColumn(_mm(c.left), _mm(c.left + c.width), tuple(copies[i] for i in c.rects))
+        for c in strip.columns
+    )
+    return CutStrip(_mm(strip.bottom), _mm(strip.bottom + strip.height), columns)
+
+
+def _mm(fine: int) -> float:
+    return snap(fine / FINE)
+
+
+def _fine(mm: float) -> int:
+    return round(mm * FINE)
+
+
+def _rect(goods: Goods, part: Part) -> Rect:
+    """
+    Return the room of *part*: on a print that repeats, up to the next repeat, so that all begin at one place.
+    """
+    wide, high, pitch = _fine(part.width), _fine(part.height), _fine(goods.repeat)
+    turns = part.across and goods.print == "plain"
+    return Rect(wide, -(-high // pitch) * pitch, False) if pitch else Rect(wide, high, turns)
+
+
+def _placed(part: Part, copy: int, x: float, y: float, turned: bool, pinned: bool = False) -> Placed:
+    wide, high = (part.height, part.width) if turned else (part.width, part.height)
+    return Placed(part.key, copy, snap(x), snap(y), wide, high, turned, pinned)
+
+
+def _box(placed: Placed) -> Box:
+    return _fine(placed.x), _fine(placed.y), _fine(placed.right), _fine(placed.top)
+
+
+@dataclass(frozen=True, slots=True)
+class _Room:
+    """Where rectangles are laid: a strip with an end or without, what is taken of it, and how it is cut."""
+
+    across: int
+    along: int | None
+    taken: tuple[Box, ...]
+    in_strips: bool
+
+    def laid(self, rects: Sequence[Rect], effort: int) -> tuple[Sequence[At | None], Sequence[Strip]]:
+        """Return the place of each of *rects*, and the strips that it is cut in, if it is."""
+        if not rects:
+            return [], []
+        way = self._strips if self.in_strips and not self.taken else self._freely
+        # an order round what is taken costs some ten times what one from below does
+        costs = 10 if way == self._freely and self._has_ends else 1
+        tries = max(LEAST_TRIES, min(MOST_TRIES, effort // (len(rects) * costs)))
+
+        def lay_out(ways: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
+            got = way(ways, order)
+            if got is None:
+                return None
+            length, uneven, (places, strips) = got
+            return length, uneven, (_as_laid(ways, rects, places), strips)
+
+        found = searched(rects, self.across, tries, lay_out)
+        return found.lain if found else ([None] * len(rects), [])
+
+    @property
+    def _has_ends(self) -> bool:
+        return self.along is not None or bool(self.taken)
+
+    def _freely(self, rects: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
+        """Lay for cuts along any line."""
+        if not self._has_ends:
+            got = packed(rects, order, self.across)
+            return got and (got[0], got[1], (got[2], ()))
+        length, places = packed_round(rects, order, self.across, self.along, self.taken)
+        return self._judged(rects, length, places, ())
+
+    def _strips(self, rects: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
+        """Lay for cuts from edge to edge; what would reach over an end is left out."""
+        got = in_strips(rects, order, self.across)
+        if got is None or self.along is None:
+            return got and (got[0], got[1], (got[2][1], got[2][0]))
+        strips = [s for s in got[2][0] if s.bottom + s.height <= self.along]
+        cut = {i for s in strips for column in s.columns for i in column.rects}
+        places = [p if i in cut else None for i, p in enumerate(got[2][1])]
+        return self._judged(rects, max((s.bottom + s.height for s in strips), default=0), places, strips)
+
+    def _judged(
+        self, rects: Sequence[Rect], length: int, places: Sequence[At | None], strips: Sequence[Strip]
+    ) -> Tried[_Lain]:
+        """Return a layout with what it is worth: what is left out counts more than any length."""
+        out = sum(r.width * r.height for r, p in zip(rects, places, strict=True) if p is None)
+        return length + out * ENDLESS, 0, (places, strips)
+
+
+def _as_laid(ways: Sequence[Rect], rects: Sequence[Rect], places: Sequence[At | None]) -> list[At | None]:
+    """Return *places* of rectangles that were turned for good as places of those they were turned from."""
+    return [
+        at and (at[0], at[1], at[2] != ((way.width, way.height) != (rect.width, rect.height)))
+        for way, rect, at in zip(ways, rects, places, strict=True)
+    ]

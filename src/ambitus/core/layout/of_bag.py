@@ -1,0 +1,112 @@
+"""The pieces of a bag on its cloths."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from ambitus.core.draft import Draft
+from ambitus.core.form.model import Piece
+from ambitus.core.grammar.cloth.fields import PRINT
+from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
+from ambitus.core.layout.choices import (
+    CLOTHS,
+    INTERFACING_WIDTH,
+    ClothChoice,
+    ClothChoices,
+    ClothKey,
+    goods_of,
+    pins_of,
+)
+from ambitus.core.layout.goods import Goods, Print
+from ambitus.core.layout.lay import EFFORT, Layout, lay
+from ambitus.core.layout.parts import Part
+
+
+def runs_along(piece: Piece) -> bool:
+    """Return whether the grain runs along the length of *piece* as it is drawn: of strips it does."""
+    return not (piece.on_fold is not None or piece.part == "base")
+
+
+@dataclass(frozen=True, slots=True)
+class ClothOfBag:
+    """One cloth of a bag: what it is, and the pieces that are cut of it."""
+
+    key: ClothKey
+    label: str
+    usual_width: float
+    usual_print: Print
+    pieces: tuple[Piece, ...]
+
+
+def cloth_of(piece: Piece) -> ClothKey | None:
+    """Return the cloth that *piece* is cut of, or None where it is bought or made up of others."""
+    if piece.source == "interfacing":
+        return "interfacing"
+    if piece.source != "cloth":
+        return None
+    if piece.looks == "contrast":
+        return "contrast"
+    return "lining" if piece.looks == "lining" else "outer"
+
+
+def cloths_of(made: Draft) -> tuple[ClothOfBag, ...]:
+    """Return the cloths of a bag, each with its pieces."""
+    by_cloth: dict[ClothKey, list[Piece]] = {key: [] for key in CLOTHS}
+    for piece in made.pieces:
+        key = cloth_of(piece)
+        if key:
+            by_cloth[key].append(piece)
+    out = []
+    for key, pieces in by_cloth.items():
+        if not pieces:
+            continue
+        if key == "interfacing":
+            facts = made.bag.facts.interfacings[INTERFACING_MATERIAL.of(made.bag)]
+            out.append(ClothOfBag(key, facts.label, INTERFACING_WIDTH, "plain", tuple(pieces)))
+        else:
+            cloth = made.bag.cloth(key)
+            printed: Print = "one_way" if key == "outer" and PRINT.is_(made.bag, "one_way") else "plain"
+            out.append(ClothOfBag(key, cloth.label, cloth.usual_width, printed, tuple(pieces)))
+    return tuple(out)
+
+
+def usually_across(piece: Piece) -> bool:
+    """
+    Return whether *piece* may lie across the grain unless the maker says otherwise: strips and small pieces,
+    and interfacing. Panels hang along it.
+    """
+    return piece.source == "interfacing" or piece.small or runs_along(piece)
+
+
+def part_of(piece: Piece, choice: ClothChoice) -> Part:
+    """Return *piece* as it lies on its cloth: its grain along the roll."""
+    left, bottom, right, top = piece.box
+    wide, high = right - left, top - bottom
+    if runs_along(piece):
+        wide, high = high, wide
+    across = choice.across.get(piece.key, usually_across(piece))
+    return Part(piece.key, wide, high, piece.count, across)
+
+
+@dataclass(frozen=True, slots=True)
+class OnCloth:
+    """The pieces of a bag laid on one of its cloths."""
+
+    cloth: ClothOfBag
+    choice: ClothChoice
+    goods: Goods
+    parts: tuple[Part, ...]
+    layout: Layout
+
+
+def on_cloth(made: Draft, cloth: ClothOfBag, choice: ClothChoice, effort: int = EFFORT) -> OnCloth:
+    """Return the pieces of *cloth* laid on it."""
+    goods = goods_of(choice, cloth.usual_width, cloth.usual_print, made.bag.unit)
+    parts = tuple(part_of(piece, choice) for piece in cloth.pieces)
+    known = {(part.key, copy) for part in parts for copy in range(part.count)}
+    pins = tuple(p for p in pins_of(choice) if (p.key, p.copy) in known)
+    return OnCloth(cloth, choice, goods, parts, lay(goods, parts, pins, effort))
+
+
+def laid_on_cloths(made: Draft, choices: ClothChoices, effort: int = EFFORT) -> Mapping[ClothKey, OnCloth]:
+    """Return the pieces of a bag laid on each of its cloths."""
+    return {c.key: on_cloth(made, c, choices.of(c.key), effort) for c in cloths_of(made)}

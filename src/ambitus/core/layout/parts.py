@@ -1,0 +1,65 @@
+"""What is laid: rectangles round pieces, as often as they are cut, and which way each may lie."""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, replace
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """
+    Something to lay ``count`` times: ``width`` across the cloth by ``height`` along it, in mm, as its grain
+    has it; ``across`` whether it may also lie the other way.
+    """
+
+    key: str
+    width: float
+    height: float
+    count: int = 1
+    across: bool = False
+
+    @property
+    def area(self) -> float:
+        """The area of all of it, in mm²."""
+        return self.width * self.height * self.count
+
+
+@dataclass(frozen=True, slots=True)
+class Pin:
+    """A place that the maker chose: which of a part's copies lies where, its left and lower edge in mm."""
+
+    key: str
+    copy: int
+    x: float
+    y: float
+    turned: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Placed:
+    """One copy of a part where it lies: left and lower edge, width and height there, in mm."""
+
+    key: str
+    copy: int
+    x: float
+    y: float
+    width: float
+    height: float
+    turned: bool = False
+    pinned: bool = False
+
+    @property
+    def right(self) -> float:
+        """Its right edge."""
+        return self.x + self.width
+
+    @property
+    def top(self) -> float:
+        """Its upper edge."""
+        return self.y + self.height
+
+
+def singly(parts: Iterable[Part]) -> Iterator[tuple[int, Part]]:
+    """Yield every copy of every part, as its number and a part of its own."""
+    for part in parts:
+        for copy in range(part.count):
+            yield copy, replace(part, count=1)
