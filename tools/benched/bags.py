@@ -79,7 +79,7 @@ BAGS = (
             "carry": [{"width": 30, "drop": 240, "place": "gap", "gap": 130}],
         },
         "size.length",
-        "outer upper/width",
+        "outer base/width",
     ),
     Bag(
         "traced",

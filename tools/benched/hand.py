@@ -16,6 +16,8 @@ from benched.server import Served
 PRESSES, AT_ONCE, HELD, HELD_MS, OPENED = 30, 6, 25, 33, 5
 #: what is waited for before the next key: long enough that what a resting hand asks for has come and gone
 PAUSE_MS = 60
+#: after so long no frame comes any more
+MOST_S = 20
 #: the same key again, as a number is stepped; and keys of which none could be foreseen, to ever other numbers
 AGAIN, OTHER = ("ArrowUp",), ("ArrowUp", "PageUp", "ArrowUp", "PageDown")
 _ARGUMENTS = [
@@ -77,7 +79,10 @@ class Hand:
         before = self.page.evaluate("took.length")
         self.page.keyboard.press(keys[self._pressed % len(keys)])
         self._pressed += 1
+        late = perf_counter() + MOST_S
         while self.page.evaluate("took.length") == before:
+            if perf_counter() > late:
+                raise SystemExit(f"A key changed nothing in {MOST_S} s: watch another number.")
             self.page.wait_for_timeout(3)
         # a hand keeps no time with the screen's frames
         self.page.wait_for_timeout(PAUSE_MS + self._chance.uniform(0, 17))

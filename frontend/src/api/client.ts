@@ -24,6 +24,13 @@ export type Work = Schemas['WorkShown']
 export type LaidPiece = Schemas['LaidShown']
 export type PieceAsked = Schemas['PieceRequest']
 export type WorkPicture = Schemas['WorkPicture']
+export type Cloth = Schemas['ClothShown']
+export type Cloths = Schemas['ClothsShown']
+export type ClothChoices = Schemas['ClothChoices']
+export type ClothKey = Cloth['key']
+export type ClothEdit = NonNullable<Schemas['ClothRequest']['edits']>[number]
+export type Lying = Schemas['LyingShown']
+export type Cliff = Schemas['CliffShown']
 export type Plan = Schemas['PlanOut']
 export type OpenPlan = Schemas['OpenPlan']
 export type Revision = Schemas['RevisionOut']
@@ -143,6 +150,13 @@ export const api = {
   piece: (asked: PieceAsked, signal?: AbortSignal) => ask<LaidPiece>('POST', '/piece', asked, signal),
   closing: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Closing[]>('POST', '/closing', { spec, unit }, signal),
+  /** The pieces on their cloths, after edits of what was chosen of these. */
+  cloth: (spec: Spec, choices: ClothChoices, edits: ClothEdit[], unit: Unit, signal?: AbortSignal) =>
+    ask<Cloths>('POST', '/cloth', { spec, choices, edits, unit }, signal),
+  cliffs: (spec: Spec, choices: ClothChoices, unit: Unit, signal?: AbortSignal) =>
+    ask<Cliff[]>('POST', '/cliffs', { spec, choices, unit }, signal),
+  chosenCloths: (id: string) => ask<ClothChoices>('GET', `${plan(id)}/cloth`),
+  keepCloths: (id: string, choices: ClothChoices) => ask<ClothChoices>('PUT', `${plan(id)}/cloth`, choices),
   outline: (name: string, text: string, unit: Schemas['DrawingIn']['unit']) =>
     ask<Outline>('POST', '/outline', { name, text, unit }),
   shelf: (putAway: boolean, offset = 0) =>

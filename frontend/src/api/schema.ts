@@ -248,6 +248,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cloth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lay the pieces on their cloths
+         * @description Return the pieces of a bag laid on each of its cloths: how much is bought, what lies where.
+         */
+        post: operations["lay_pieces_api_cloth_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cliffs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find what a little less would save
+         * @description Return the sizes of which a few millimetres less would save a step of cloth, each tried out.
+         */
+        post: operations["find_cliffs_api_cliffs_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/cloth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What was chosen of a plan’s cloths
+         * @description Return what was chosen of the cloths of a plan.
+         */
+        get: operations["chosen_cloths_api_plans__plan_id__cloth_get"];
+        /**
+         * Keep what was chosen of a plan’s cloths
+         * @description Keep what was chosen of the cloths of a plan, and return it.
+         */
+        put: operations["keep_cloths_api_plans__plan_id__cloth_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans": {
         parameters: {
             query?: never;
@@ -647,6 +711,22 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AllFreed
+         * @description Every piece of a cloth let go.
+         */
+        AllFreed: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "all freed";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+        };
+        /**
          * Begin
          * @description A new plan: a way to begin, or a spec of one's own.
          * @example {
@@ -669,6 +749,22 @@ export interface components {
              */
             way?: string;
             spec?: components["schemas"]["Spec"] | null;
+        };
+        /**
+         * CliffShown
+         * @description A few millimetres less of one size: as an edit, and what each cloth is then.
+         */
+        CliffShown: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /** Was */
+            was: string;
+            /** Then */
+            then: string;
+            /** Says */
+            says: string;
         };
         /**
          * ClosesShown
@@ -703,6 +799,181 @@ export interface components {
             fits: boolean;
             /** Holds */
             holds: string[];
+        };
+        /**
+         * ClothChoice
+         * @description What was chosen of one cloth; what is left out has its usual value. Lengths in mm, shrinkages in per cent.
+         */
+        ClothChoice: {
+            /** Width */
+            width?: number | null;
+            /** Length */
+            length?: number | null;
+            /** Selvage */
+            selvage?: number | null;
+            /** Squaring */
+            squaring?: number | null;
+            /** Step */
+            step?: number | null;
+            /** Repeat */
+            repeat?: number | null;
+            /**
+             * Shrinks Along
+             * @default 0
+             */
+            shrinks_along?: number;
+            /**
+             * Shrinks Across
+             * @default 0
+             */
+            shrinks_across?: number;
+            /** Print */
+            print?: ("plain" | "two_way" | "one_way") | null;
+            /**
+             * Folded
+             * @default false
+             */
+            folded?: boolean;
+            /**
+             * Cutting
+             * @default scissors
+             * @enum {string}
+             */
+            cutting?: "scissors" | "strips";
+            /** Across */
+            across?: {
+                [key: string]: boolean;
+            };
+            /** Pins */
+            pins?: components["schemas"]["PinChoice"][];
+        };
+        /**
+         * ClothChoices
+         * @description What was chosen of the cloths of a bag.
+         */
+        ClothChoices: {
+            /** Cloths */
+            cloths?: {
+                [key: string]: components["schemas"]["ClothChoice"];
+            };
+        };
+        /**
+         * ClothOption
+         * @description One value of a choice of a cloth.
+         */
+        ClothOption: {
+            /** Value */
+            value: string;
+            /** Label */
+            label: string;
+            /** Chosen */
+            chosen: boolean;
+        };
+        /**
+         * ClothRequest
+         * @description A spec, what was chosen of its cloths, edits to make to that first, and the unit shown.
+         * @example {
+         *       "edits": [
+         *         {
+         *           "cloth": "outer",
+         *           "field": "width",
+         *           "kind": "typed",
+         *           "text": "150 cm"
+         *         }
+         *       ],
+         *       "spec": {
+         *         "unit": "cm"
+         *       }
+         *     }
+         * @example {
+         *       "choices": {
+         *         "cloths": {
+         *           "lining": {
+         *             "folded": true
+         *           }
+         *         }
+         *       },
+         *       "spec": {
+         *         "unit": "in"
+         *       },
+         *       "unit": "in"
+         *     }
+         */
+        ClothRequest: {
+            spec: components["schemas"]["Spec"];
+            choices?: components["schemas"]["ClothChoices"];
+            /** Edits */
+            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceAcross"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"])[];
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+        };
+        /**
+         * ClothShown
+         * @description A cloth with its pieces on it.
+         */
+        ClothShown: {
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "outer" | "contrast" | "lining" | "interfacing";
+            /** Label */
+            label: string;
+            /** Amount */
+            amount: string;
+            /** Amount Says */
+            amount_says: string;
+            /** Room */
+            room: [
+                number,
+                number
+            ];
+            /** Reaches */
+            reaches: number;
+            /** Cut Off */
+            cut_off: number;
+            /** Facts */
+            facts: string[];
+            /** Fields */
+            fields: {
+                [key: string]: components["schemas"]["FieldShown"];
+            };
+            /** Shrinks */
+            shrinks: {
+                [key: string]: string;
+            };
+            /** Choices */
+            choices: {
+                [key: string]: components["schemas"]["ClothOption"][];
+            };
+            /** Folded */
+            folded: boolean;
+            /** Lying */
+            lying: components["schemas"]["LyingShown"][];
+            /** Left Out */
+            left_out: string[];
+            /** Left */
+            left: components["schemas"]["LeftShown"][];
+            /** Cuts */
+            cuts: string[];
+            /** Pins */
+            pins: number;
+        };
+        /**
+         * ClothsShown
+         * @description What is chosen of the cloths, and each of them with its pieces on it.
+         */
+        ClothsShown: {
+            choices: components["schemas"]["ClothChoices"];
+            /** Cloths */
+            cloths: components["schemas"]["ClothShown"][];
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "cm" | "in";
+            /** Step */
+            step: number;
         };
         /**
          * CompareRequest
@@ -1161,6 +1432,69 @@ export interface components {
             broken: string;
         };
         /**
+         * GoodsPicked
+         * @description A choice of a cloth: how it is printed, cut, whether it lies folded.
+         */
+        GoodsPicked: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "picked";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /**
+             * Field
+             * @enum {string}
+             */
+            field: "print" | "cutting" | "folded";
+            /** Value */
+            value: string;
+        };
+        /**
+         * GoodsStepped
+         * @description A length of a cloth moved by whole steps of the cutting grid.
+         */
+        GoodsStepped: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stepped";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /** Field */
+            field: string;
+            /** Steps */
+            steps: number;
+        };
+        /**
+         * GoodsTyped
+         * @description A text typed into a length or a share of a cloth; empty takes it back.
+         */
+        GoodsTyped: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "typed";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /** Field */
+            field: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * GridShown
          * @description A cutting grid that can be chosen: its step, and its name in its own unit.
          */
@@ -1314,6 +1648,56 @@ export interface components {
             ticked: string[];
         };
         /**
+         * LeftShown
+         * @description A rectangle that is left and worth keeping: its box as a piece's, and its size as text.
+         */
+        LeftShown: {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Size */
+            size: string;
+        };
+        /**
+         * LyingShown
+         * @description One copy of a piece where it lies: its box in mm, along the roll and across it, and its outline there.
+         */
+        LyingShown: {
+            /** Piece */
+            piece: string;
+            /** Copy */
+            copy: number;
+            /** Letter */
+            letter: string;
+            /** Name */
+            name: string;
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Cut */
+            cut: string;
+            /** Grain */
+            grain: string;
+            /** Pinned */
+            pinned: boolean;
+            /** Turned */
+            turned: boolean;
+            /** Across */
+            across: boolean;
+            /** Turns */
+            turns: boolean;
+            /** Says */
+            says: string;
+        };
+        /**
          * MarkShape
          * @description A mark to paint: path data and its kind.
          */
@@ -1455,6 +1839,56 @@ export interface components {
             value: string | number | null;
         };
         /**
+         * PieceAcross
+         * @description Whether a piece may lie across the grain.
+         */
+        PieceAcross: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "across";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /** Piece */
+            piece: string;
+            /** Allowed */
+            allowed: boolean;
+        };
+        /**
+         * PieceMoved
+         * @description One copy of a piece pinned where it lies, moved by so many mm along and across, turned, or let go.
+         */
+        PieceMoved: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "freed" | "moved" | "pinned" | "turned";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /** Piece */
+            piece: string;
+            /** Copy */
+            copy: number;
+            /**
+             * Along
+             * @default 0
+             */
+            along?: number;
+            /**
+             * Across
+             * @default 0
+             */
+            across?: number;
+        };
+        /**
          * PiecePair
          * @description One piece of both bags, in the same coordinates, so that one can be drawn over the other.
          */
@@ -1553,6 +1987,25 @@ export interface components {
             /** Marks */
             marks: components["schemas"]["MarkShown"][];
             picture: components["schemas"]["FlatPiece"];
+        };
+        /**
+         * PinChoice
+         * @description A piece that stays where it is put: its left and lower edge in mm from the selvage and the squared end.
+         */
+        PinChoice: {
+            /** Piece */
+            piece: string;
+            /** Copy */
+            copy: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /**
+             * Turned
+             * @default false
+             */
+            turned?: boolean;
         };
         /**
          * PlainWay
@@ -3118,6 +3571,174 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UsualShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    lay_pieces_api_cloth_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClothRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClothsShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    find_cliffs_api_cliffs_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClothRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CliffShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    chosen_cloths_api_plans__plan_id__cloth_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClothChoices"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    keep_cloths_api_plans__plan_id__cloth_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClothChoices"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClothChoices"];
                 };
             };
             /** @description Bad Request */

@@ -24,6 +24,13 @@ export const PLACES: readonly Place[] = [
     ofPlan: true,
   },
   {
+    name: 'cloth',
+    title: 'Cloth',
+    path: '/plan/:id/cloth',
+    component: () => import('../places/cloth/ClothPlace.vue'),
+    ofPlan: true,
+  },
+  {
     name: 'sheet',
     path: '/plan/:id/sheet/:revision',
     component: () => import('../places/sheet/SheetPlace.vue'),

@@ -5,11 +5,13 @@ from dataclasses import dataclass
 from typing import Any
 
 from ambitus.core.draft import RULES_VERSION, Draft
+from ambitus.core.layout.choices import ClothChoices
 from ambitus.core.lengths import Unit
 from ambitus.core.shown.compare import Compared, Difference, compare
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted, redrawn_since, saved_from, spec_of
 from ambitus.desk.usual import Usual, UsualEdit, edited, new_spec, usual_of
+from ambitus.files.problems import valid
 from ambitus.store import Plan, Plans, Revision
 
 
@@ -109,6 +111,17 @@ class Desk:
         """Return what differs between two revisions, both drawn by the rules of today."""
         specs = [spec_of(self.plans.revision(plan_id, number)) for number in (before, after)]
         return compare(drafted(specs[0]), drafted(specs[1]), unit or specs[1].unit)
+
+    def cloths(self, plan_id: str) -> ClothChoices:
+        """Return what was chosen of the cloths of a plan."""
+        kept = self.plans.kept(f"cloth.{self.plans.get(plan_id).id}")
+        return valid(ClothChoices, kept) if kept else ClothChoices()
+
+    def keep_cloths(self, plan_id: str, choices: ClothChoices) -> ClothChoices:
+        """Keep what was chosen of the cloths of a plan, and return it."""
+        told = choices.model_dump(mode="json", by_alias=True, exclude_defaults=True)
+        self.plans.keep(f"cloth.{self.plans.get(plan_id).id}", told)
+        return choices
 
     def drawn(self, plan_id: str, number: int) -> Drawn:
         """Return one revision of a plan, worked out."""

@@ -7,7 +7,7 @@ from fastapi import FastAPI
 from ambitus import __version__
 from ambitus.desk.plans import Desk
 from ambitus.store import Plans, open_database
-from ambitus.web import draft_api, plans_api, usual_api
+from ambitus.web import cloth_api, draft_api, plans_api, usual_api
 from ambitus.web.guard import Guard
 from ambitus.web.lanes import Lanes
 from ambitus.web.problem import PlainRoute, install
@@ -30,7 +30,7 @@ def make_app(database: Path, dist: Path) -> FastAPI:
     app.router.route_class = PlainRoute
     install(app)
 
-    for api in (draft_api, usual_api, plans_api):
+    for api in (draft_api, usual_api, cloth_api, plans_api):
         app.include_router(api.router)
     serve_screens(app, dist)
     app.add_middleware(Lanes)

@@ -76,6 +76,8 @@ def _lane_of(scope: Scope) -> str | None:
         return "drafting" if path.rsplit("/", 1)[-1] in _DRAFTED else "keeping"
     if path == "/api/draft":
         return "ahead" if scope["query_string"] == b"early=true" else "at hand"
+    if path == "/api/cloth":
+        return "at hand"
     return "drafting" if path.startswith("/api/") and (method == "POST" or path == "/api/begin") else None
 
 

@@ -28,6 +28,16 @@ class GoodsTyped(BaseModel):
     text: str = Field(max_length=60)
 
 
+class GoodsStepped(BaseModel):
+    """A length of a cloth moved by whole steps of the cutting grid."""
+
+    model_config = ConfigDict(extra="forbid")
+    kind: Literal["stepped"]
+    cloth: ClothKey
+    field: str = Field(max_length=40)
+    steps: int = Field(ge=-1000, le=1000)
+
+
 class GoodsPicked(BaseModel):
     """A choice of a cloth: how it is printed, cut, whether it lies folded."""
 
@@ -69,7 +79,7 @@ class AllFreed(BaseModel):
 
 
 ClothEdit = Annotated[
-    GoodsTyped | GoodsPicked | PieceAcross | PieceMoved | AllFreed, Field(discriminator="kind")
+    GoodsTyped | GoodsStepped | GoodsPicked | PieceAcross | PieceMoved | AllFreed, Field(discriminator="kind")
 ]
 
 
@@ -88,6 +98,8 @@ def edited(made: Draft, choices: ClothChoices, edit: ClothEdit, unit: Unit) -> C
     change: dict[str, Any]
     if isinstance(edit, GoodsTyped):
         change = {edit.field: _read(edit, cloth.usual_width, View(unit, made.bag.unit))}
+    elif isinstance(edit, GoodsStepped):
+        change = {edit.field: _stepped(edit, choice, cloth.usual_width, made)}
     elif isinstance(edit, GoodsPicked):
         change = {edit.field: edit.value == "yes" if edit.field == "folded" else edit.value}
     elif isinstance(edit, PieceAcross):
@@ -132,6 +144,17 @@ def _read(edit: GoodsTyped, usual_width: float, view: View) -> float | None:
     if one is None:
         raise _wrong(path, text, f"“{edit.field}” is not asked of a cloth.", "Take it out.")
     return read_length(one.param, path, text, view, {}, bare=view.unit) if text else None
+
+
+def _stepped(edit: GoodsStepped, choice: ClothChoice, usual_width: float, made: Draft) -> float:
+    """Return a length of a cloth moved by steps of the cutting grid, held inside its range."""
+    one = asked(usual_width).get(edit.field)
+    if one is None:
+        path = f"{edit.cloth}.{edit.field}"
+        raise _wrong(path, edit.field, f"“{edit.field}” has no steps.", "Type it.")
+    chosen: float | None = getattr(choice, edit.field)
+    at = chosen if chosen is not None else one.usual.mm(made.bag.unit) if one.usual else one.param.low
+    return min(max(made.bag.grid.next(at, edit.steps), one.param.low), one.param.high)
 
 
 def _pins(on: OnCloth, edit: PieceMoved, view: View) -> list[dict[str, Any]]:

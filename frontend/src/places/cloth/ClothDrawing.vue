@@ -1,0 +1,171 @@
+<script setup lang="ts">
+/**
+ * The roll, unrolled to the right from its squared end, with every piece where it lies. A piece is chosen, moved by
+ * keys or dragged; where it comes to lie is for the core to say.
+ */
+import { computed, onMounted, onBeforeUnmount, ref } from 'vue'
+import type { Cloth, Lying } from '../../api/client'
+import '../../bag-drawing/bag-drawing.css'
+
+const props = defineProps<{ cloth: Cloth; chosen?: string; steps: number }>()
+const emit = defineEmits<{
+  choose: [key: string]
+  move: [piece: Lying, along: number, across: number]
+  turn: [piece: Lying]
+  pin: [piece: Lying]
+}>()
+
+const room = ref<HTMLElement>()
+const width = ref(860)
+const height = ref(420)
+const watcher = new ResizeObserver(([seen]) => {
+  if (!seen) return
+  width.value = seen.contentRect.width
+  height.value = seen.contentRect.height
+})
+onMounted(() => room.value && watcher.observe(room.value))
+onBeforeUnmount(() => watcher.disconnect())
+
+const MARGIN = 26
+const scale = computed(() => {
+  const [along, across] = props.cloth.room as [number, number]
+  return Math.min((width.value - 2 * MARGIN) / along, (height.value - 2 * MARGIN) / across)
+})
+const box = computed(() => {
+  const pad = MARGIN / scale.value
+  const [along, across] = props.cloth.room as [number, number]
+  return { left: -pad, top: -pad, width: along + 2 * pad, height: across + 2 * pad }
+})
+const keyOf = (one: Lying) => `${one.piece}#${one.copy}`
+
+/** what is being dragged, and how far, in mm */
+const dragged = ref<{ key: string; x: number; y: number; along: number; across: number }>()
+function press(event: PointerEvent, one: Lying) {
+  emit('choose', keyOf(one))
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  dragged.value = { key: keyOf(one), x: event.clientX, y: event.clientY, along: 0, across: 0 }
+}
+function drag(event: PointerEvent) {
+  const at = dragged.value
+  if (!at) return
+  dragged.value = {
+    ...at,
+    along: (event.clientX - at.x) / scale.value,
+    across: (event.clientY - at.y) / scale.value,
+  }
+}
+function drop(one: Lying) {
+  const at = dragged.value
+  dragged.value = undefined
+  // a hand that only pointed moved nothing
+  if (at && Math.hypot(at.along, at.across) * scale.value > 4) emit('move', one, at.along, at.across)
+}
+const shift = (one: Lying) =>
+  dragged.value?.key === keyOf(one) ? `translate(${dragged.value.along} ${dragged.value.across})` : undefined
+
+function onKey(event: KeyboardEvent, one: Lying) {
+  const by = (event.shiftKey ? 10 : 1) * props.steps
+  const moves: Record<string, [number, number]> = {
+    ArrowRight: [by, 0],
+    ArrowLeft: [-by, 0],
+    ArrowDown: [0, by],
+    ArrowUp: [0, -by],
+  }
+  const move = moves[event.key]
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  if (move) emit('move', one, ...move)
+  else if (event.key === 't') emit('turn', one)
+  else if (event.key === 'f' || event.key === ' ') emit('pin', one)
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+const looks = computed(() => props.cloth.key)
+const letterSize = (one: Lying) => Math.min(22, Math.min(one.box[2]!, one.box[3]!) * scale.value * 0.6)
+</script>
+
+<template>
+  <div ref="room" class="cloth-room">
+    <svg
+      :viewBox="`${box.left} ${box.top} ${box.width} ${box.height}`"
+      :width="box.width * scale"
+      :height="box.height * scale"
+      class="cloth-drawing"
+      role="group"
+      :aria-label="`${cloth.label}, with its pieces`"
+    >
+      <rect
+        class="cloth-itself"
+        x="0"
+        y="0"
+        :width="cloth.room[0]"
+        :height="cloth.room[1]"
+        vector-effect="non-scaling-stroke"
+      />
+      <path
+        v-for="y in [0, cloth.room[1]]"
+        :key="y"
+        class="selvage"
+        :class="{ fold: cloth.folded && y }"
+        :d="`M0 ${y}L${cloth.room[0]} ${y}`"
+        vector-effect="non-scaling-stroke"
+      />
+      <g v-for="left in cloth.left" :key="`${left.box}`" class="left-over">
+        <rect
+          :x="left.box[0]"
+          :y="left.box[1]"
+          :width="left.box[2]"
+          :height="left.box[3]"
+          vector-effect="non-scaling-stroke"
+        />
+        <text
+          v-if="left.box[2]! * scale > 90 && left.box[3]! * scale > 24"
+          :transform="`translate(${left.box[0]! + left.box[2]! / 2} ${left.box[1]! + left.box[3]! / 2}) scale(${1 / scale})`"
+        >
+          {{ left.size }}
+        </text>
+      </g>
+      <path
+        class="reaches"
+        :d="`M${cloth.reaches} ${-12 / scale}L${cloth.reaches} ${cloth.room[1]! + 12 / scale}`"
+        vector-effect="non-scaling-stroke"
+      />
+      <g
+        v-for="one in cloth.lying"
+        :key="keyOf(one)"
+        class="lying"
+        :class="{ chosen: chosen === keyOf(one), pinned: one.pinned }"
+        :transform="shift(one)"
+        tabindex="0"
+        role="button"
+        :aria-pressed="chosen === keyOf(one)"
+        :aria-label="one.says + (one.pinned ? ', pinned' : '')"
+        :data-lying="keyOf(one)"
+        @focus="emit('choose', keyOf(one))"
+        @keydown="onKey($event, one)"
+        @pointerdown="press($event, one)"
+        @pointermove="drag"
+        @pointerup="drop(one)"
+        @pointercancel="dragged = undefined"
+      >
+        <path :d="one.cut" class="cut" :class="looks" vector-effect="non-scaling-stroke" />
+        <path :d="one.grain" class="grain" vector-effect="non-scaling-stroke" />
+        <text
+          v-if="letterSize(one) > 7"
+          class="lying-letter"
+          :font-size="letterSize(one)"
+          :transform="`translate(${one.box[0]! + 8 / scale} ${one.box[1]! + (letterSize(one) + 3) / scale}) scale(${1 / scale})`"
+        >
+          {{ one.letter }}
+        </text>
+        <circle
+          v-if="one.pinned"
+          class="pin"
+          :cx="one.box[0]! + one.box[2]! - 9 / scale"
+          :cy="one.box[1]! + 9 / scale"
+          :r="4.5 / scale"
+        />
+      </g>
+    </svg>
+  </div>
+</template>

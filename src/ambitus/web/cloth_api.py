@@ -1,0 +1,90 @@
+"""The HTTP door to the cloths: pieces laid on them, what a little less would save, what was chosen."""
+
+from dataclasses import dataclass
+
+from fastapi import APIRouter, Response
+from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
+
+from ambitus.core.layout.choices import ClothChoices
+from ambitus.core.layout.edits import ClothEdit, edited
+from ambitus.core.lengths import Unit
+from ambitus.core.shown.cloth import CliffShown, ClothShown, cliffs_shown, cloths_shown
+from ambitus.core.spec.model import Spec
+from ambitus.desk.drafting import drafted
+from ambitus.web.plans_api import AtDesk
+from ambitus.web.problem import WRONG, PlainRoute
+
+router = APIRouter(prefix="/api", tags=["cloth"], route_class=PlainRoute)
+
+
+class ClothRequest(BaseModel):
+    """A spec, what was chosen of its cloths, edits to make to that first, and the unit shown."""
+
+    model_config = ConfigDict(
+        extra="forbid",
+        json_schema_extra={
+            "examples": [
+                {
+                    "spec": {"unit": "cm"},
+                    "edits": [{"kind": "typed", "cloth": "outer", "field": "width", "text": "150 cm"}],
+                },
+                {
+                    "spec": {"unit": "in"},
+                    "choices": {"cloths": {"lining": {"folded": True}}},
+                    "unit": "in",
+                },
+            ]
+        },
+    )
+    spec: Spec
+    choices: ClothChoices = Field(default_factory=ClothChoices)
+    edits: list[ClothEdit] = Field(default_factory=list, max_length=50)
+    unit: Unit | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class ClothsShown:
+    """What is chosen of the cloths, and each of them with its pieces on it."""
+
+    choices: ClothChoices
+    cloths: tuple[ClothShown, ...]
+    unit: Unit
+    #: what a key moves a piece by: a step of the cutting grid, in mm
+    step: float
+
+
+_CLOTHS = TypeAdapter(ClothsShown)
+_CLIFFS = TypeAdapter(tuple[CliffShown, ...])
+
+
+@router.post("/cloth", response_model=ClothsShown, responses=WRONG, summary="Lay the pieces on their cloths")
+def lay_pieces(body: ClothRequest) -> Response:
+    """Return the pieces of a bag laid on each of its cloths: how much is bought, what lies where."""
+    made, choices = drafted(body.spec), body.choices
+    unit = body.unit or body.spec.unit
+    for edit in body.edits:
+        choices = edited(made, choices, edit, unit)
+    shown = ClothsShown(choices, cloths_shown(made, choices, unit), unit, made.bag.grid.step)
+    return Response(_CLOTHS.dump_json(shown, by_alias=True), media_type="application/json")
+
+
+@router.post(
+    "/cliffs", response_model=list[CliffShown], responses=WRONG, summary="Find what a little less would save"
+)
+def find_cliffs(body: ClothRequest) -> Response:
+    """Return the sizes of which a few millimetres less would save a step of cloth, each tried out."""
+    unit = body.unit or body.spec.unit
+    found = cliffs_shown(body.spec, body.choices, unit, drafted)
+    return Response(_CLIFFS.dump_json(found), media_type="application/json")
+
+
+@router.get("/plans/{plan_id}/cloth", responses=WRONG, summary="What was chosen of a plan’s cloths")
+def chosen_cloths(plan_id: str, desk: AtDesk) -> ClothChoices:
+    """Return what was chosen of the cloths of a plan."""
+    return desk.cloths(plan_id)
+
+
+@router.put("/plans/{plan_id}/cloth", responses=WRONG, summary="Keep what was chosen of a plan’s cloths")
+def keep_cloths(plan_id: str, body: ClothChoices, desk: AtDesk) -> ClothChoices:
+    """Keep what was chosen of the cloths of a plan, and return it."""
+    return desk.keep_cloths(plan_id, body)
