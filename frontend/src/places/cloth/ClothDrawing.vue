@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /**
- * The roll, unrolled to the right from its squared end, with every piece where it lies. A piece is chosen, moved by
- * keys or dragged; where it comes to lie is for the core to say.
+ * The roll from its squared end, with every piece where it lies: upwards, so that panels stand, or to the right where
+ * it is longer than wide. A piece is chosen, moved by keys or dragged; where it comes to lie is for the core to say.
  */
 import { computed, onMounted, onBeforeUnmount, ref } from 'vue'
 import type { Cloth, Lying } from '../../api/client'
@@ -27,15 +27,28 @@ onMounted(() => room.value && watcher.observe(room.value))
 onBeforeUnmount(() => watcher.disconnect())
 
 const MARGIN = 26
-const scale = computed(() => {
-  const [along, across] = props.cloth.room as [number, number]
-  return Math.min((width.value - 2 * MARGIN) / along, (height.value - 2 * MARGIN) / across)
-})
+const along = computed(() => props.cloth.room[0])
+const across = computed(() => props.cloth.room[1])
+/** whether the roll runs upwards */
+const upright = computed(() => along.value * height.value < across.value * width.value * 1.4)
+const drawn = computed(() =>
+  upright.value ? ([across.value, along.value] as const) : ([along.value, across.value] as const),
+)
+const scale = computed(() =>
+  Math.min((width.value - 2 * MARGIN) / drawn.value[0], (height.value - 2 * MARGIN) / drawn.value[1]),
+)
 const box = computed(() => {
   const pad = MARGIN / scale.value
-  const [along, across] = props.cloth.room as [number, number]
-  return { left: -pad, top: -pad, width: along + 2 * pad, height: across + 2 * pad }
+  const [wide, high] = drawn.value
+  const top = upright.value ? -high - pad : -pad
+  return { left: -pad, top, width: wide + 2 * pad, height: high + 2 * pad }
 })
+/** Words at a place of the cloth, in px and the right way up. */
+const words = (x: number, y: number) =>
+  `translate(${x} ${y}) rotate(${upright.value ? 90 : 0}) scale(${1 / scale.value})`
+/** What lies so far to the right and down on the screen, along the roll and across it. */
+const onCloth = (right: number, down: number) =>
+  upright.value ? { along: -down, across: right } : { along: right, across: down }
 const keyOf = (one: Lying) => `${one.piece}#${one.copy}`
 
 /** what is being dragged, and how far, in mm */
@@ -48,11 +61,8 @@ function press(event: PointerEvent, one: Lying) {
 function drag(event: PointerEvent) {
   const at = dragged.value
   if (!at) return
-  dragged.value = {
-    ...at,
-    along: (event.clientX - at.x) / scale.value,
-    across: (event.clientY - at.y) / scale.value,
-  }
+  const [right, down] = [(event.clientX - at.x) / scale.value, (event.clientY - at.y) / scale.value]
+  dragged.value = { ...at, ...onCloth(right, down) }
 }
 function drop(one: Lying) {
   const at = dragged.value
@@ -73,14 +83,24 @@ function onKey(event: KeyboardEvent, one: Lying) {
   }
   const move = moves[event.key]
   if (event.ctrlKey || event.metaKey || event.altKey) return
-  if (move) emit('move', one, ...move)
-  else if (event.key === 't') emit('turn', one)
+  if (move) {
+    const to = onCloth(...move)
+    emit('move', one, to.along, to.across)
+  } else if (event.key === 't') emit('turn', one)
   else if (event.key === 'f' || event.key === ' ') emit('pin', one)
   else return
   event.preventDefault()
   event.stopPropagation()
 }
 const looks = computed(() => props.cloth.key)
+/** its upper left corner as it is seen, inside it by so many px */
+const corner = (one: Lying, by: number) => {
+  const [x, y, long] = one.box as [number, number, number, number]
+  const inside = by / scale.value
+  return upright.value
+    ? words(x + long - inside, y + 7 / scale.value)
+    : words(x + 7 / scale.value, y + inside)
+}
 const letterSize = (one: Lying) => Math.min(22, Math.min(one.box[2]!, one.box[3]!) * scale.value * 0.6)
 </script>
 
@@ -94,77 +114,79 @@ const letterSize = (one: Lying) => Math.min(22, Math.min(one.box[2]!, one.box[3]
       role="group"
       :aria-label="`${cloth.label}, with its pieces`"
     >
-      <rect
-        class="cloth-itself"
-        x="0"
-        y="0"
-        :width="cloth.room[0]"
-        :height="cloth.room[1]"
-        vector-effect="non-scaling-stroke"
-      />
-      <path
-        v-for="y in [0, cloth.room[1]]"
-        :key="y"
-        class="selvage"
-        :class="{ fold: cloth.folded && y }"
-        :d="`M0 ${y}L${cloth.room[0]} ${y}`"
-        vector-effect="non-scaling-stroke"
-      />
-      <g v-for="left in cloth.left" :key="`${left.box}`" class="left-over">
+      <g :transform="upright ? 'rotate(-90)' : undefined">
         <rect
-          :x="left.box[0]"
-          :y="left.box[1]"
-          :width="left.box[2]"
-          :height="left.box[3]"
+          class="cloth-itself"
+          x="0"
+          y="0"
+          :width="cloth.room[0]"
+          :height="cloth.room[1]"
           vector-effect="non-scaling-stroke"
         />
-        <text
-          v-if="left.box[2]! * scale > 90 && left.box[3]! * scale > 24"
-          :transform="`translate(${left.box[0]! + left.box[2]! / 2} ${left.box[1]! + left.box[3]! / 2}) scale(${1 / scale})`"
-        >
-          {{ left.size }}
-        </text>
-      </g>
-      <path
-        class="reaches"
-        :d="`M${cloth.reaches} ${-12 / scale}L${cloth.reaches} ${cloth.room[1]! + 12 / scale}`"
-        vector-effect="non-scaling-stroke"
-      />
-      <g
-        v-for="one in cloth.lying"
-        :key="keyOf(one)"
-        class="lying"
-        :class="{ chosen: chosen === keyOf(one), pinned: one.pinned }"
-        :transform="shift(one)"
-        tabindex="0"
-        role="button"
-        :aria-pressed="chosen === keyOf(one)"
-        :aria-label="one.says + (one.pinned ? ', pinned' : '')"
-        :data-lying="keyOf(one)"
-        @focus="emit('choose', keyOf(one))"
-        @keydown="onKey($event, one)"
-        @pointerdown="press($event, one)"
-        @pointermove="drag"
-        @pointerup="drop(one)"
-        @pointercancel="dragged = undefined"
-      >
-        <path :d="one.cut" class="cut" :class="looks" vector-effect="non-scaling-stroke" />
-        <path :d="one.grain" class="grain" vector-effect="non-scaling-stroke" />
-        <text
-          v-if="letterSize(one) > 7"
-          class="lying-letter"
-          :font-size="letterSize(one)"
-          :transform="`translate(${one.box[0]! + 8 / scale} ${one.box[1]! + (letterSize(one) + 3) / scale}) scale(${1 / scale})`"
-        >
-          {{ one.letter }}
-        </text>
-        <circle
-          v-if="one.pinned"
-          class="pin"
-          :cx="one.box[0]! + one.box[2]! - 9 / scale"
-          :cy="one.box[1]! + 9 / scale"
-          :r="4.5 / scale"
+        <path
+          v-for="y in [0, cloth.room[1]]"
+          :key="y"
+          class="selvage"
+          :class="{ fold: cloth.folded && y }"
+          :d="`M0 ${y}L${cloth.room[0]} ${y}`"
+          vector-effect="non-scaling-stroke"
         />
+        <g v-for="left in cloth.left" :key="`${left.box}`" class="left-over">
+          <rect
+            :x="left.box[0]"
+            :y="left.box[1]"
+            :width="left.box[2]"
+            :height="left.box[3]"
+            vector-effect="non-scaling-stroke"
+          />
+          <text
+            v-if="left.box[upright ? 3 : 2]! * scale > 90 && left.box[upright ? 2 : 3]! * scale > 24"
+            :transform="words(left.box[0]! + left.box[2]! / 2, left.box[1]! + left.box[3]! / 2)"
+          >
+            {{ left.size }}
+          </text>
+        </g>
+        <path
+          class="reaches"
+          :d="`M${cloth.reaches} ${-12 / scale}L${cloth.reaches} ${cloth.room[1]! + 12 / scale}`"
+          vector-effect="non-scaling-stroke"
+        />
+        <g
+          v-for="one in cloth.lying"
+          :key="keyOf(one)"
+          class="lying"
+          :class="{ chosen: chosen === keyOf(one), pinned: one.pinned }"
+          :transform="shift(one)"
+          tabindex="0"
+          role="button"
+          :aria-pressed="chosen === keyOf(one)"
+          :aria-label="one.says + (one.pinned ? ', pinned' : '')"
+          :data-lying="keyOf(one)"
+          @focus="emit('choose', keyOf(one))"
+          @keydown="onKey($event, one)"
+          @pointerdown="press($event, one)"
+          @pointermove="drag"
+          @pointerup="drop(one)"
+          @pointercancel="dragged = undefined"
+        >
+          <path :d="one.cut" class="cut" :class="looks" vector-effect="non-scaling-stroke" />
+          <path :d="one.grain" class="grain" vector-effect="non-scaling-stroke" />
+          <text
+            v-if="letterSize(one) > 7"
+            class="lying-letter"
+            :font-size="letterSize(one)"
+            :transform="corner(one, letterSize(one) + 3)"
+          >
+            {{ one.letter }}
+          </text>
+          <circle
+            v-if="one.pinned"
+            class="pin"
+            :cx="one.box[0]! + one.box[2]! - 9 / scale"
+            :cy="one.box[1]! + 9 / scale"
+            :r="4.5 / scale"
+          />
+        </g>
       </g>
     </svg>
   </div>
