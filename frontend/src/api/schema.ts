@@ -288,6 +288,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/buying": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What to buy
+         * @description Return what is bought for a bag on its cloths, with prices of the (simulated) shop.
+         */
+        post: operations["what_to_buy_api_buying_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/buying": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What to buy for a plan
+         * @description Return what is bought for the newest revision of a plan.
+         */
+        get: operations["plan_to_buy_api_plans__plan_id__buying_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/buying.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What to buy for a plan, as a table
+         * @description Return what is bought for the newest revision of a plan, as CSV.
+         */
+        get: operations["plan_to_buy_csv_api_plans__plan_id__buying_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{plan_id}/cloth": {
         parameters: {
             query?: never;
@@ -749,6 +809,40 @@ export interface components {
              */
             way?: string;
             spec?: components["schemas"]["Spec"] | null;
+        };
+        /**
+         * Buying
+         * @description What to buy for one bag at one shop, and what it costs together.
+         */
+        Buying: {
+            /** Shop */
+            shop: string;
+            /** Rows */
+            rows: components["schemas"]["BuyingRow"][];
+            /** Total */
+            total: string;
+            /** Whole */
+            whole: boolean;
+        };
+        /**
+         * BuyingRow
+         * @description One thing to buy: how much as it is asked for at the counter, what, what for, and its price.
+         */
+        BuyingRow: {
+            /** Kind */
+            kind: string;
+            /** Amount */
+            amount: string;
+            /** What */
+            what: string;
+            /** For */
+            for_: string;
+            /** Needed */
+            needed: string;
+            /** Price */
+            price: string;
+            /** Why */
+            why: string;
         };
         /**
          * CliffShown
@@ -3655,6 +3749,132 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CliffShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    what_to_buy_api_buying_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClothRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Buying"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    plan_to_buy_api_plans__plan_id__buying_get: {
+        parameters: {
+            query?: {
+                unit?: ("mm" | "cm" | "in") | null;
+            };
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Buying"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    plan_to_buy_csv_api_plans__plan_id__buying_csv_get: {
+        parameters: {
+            query?: {
+                unit?: ("mm" | "cm" | "in") | null;
+            };
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Bad Request */

@@ -34,6 +34,12 @@ def _parser() -> argparse.ArgumentParser:
         ("draft", "plan", "every piece of a plan, with its sums"),
         ("check", "plan", "what to know before cutting; exit code 1 on a stop"),
         ("steps", "plan", "the work in order"),
+        (
+            "lay",
+            "plan",
+            "its pieces on their cloths, how much that is, what is left; exit code 1 without room",
+        ),
+        ("buy", "plan", "what to buy, with the prices of a made-up shop; exit code 1 if it has not all"),
         ("read", "cutlist", "the bag that a cut list makes"),
     ):
         one = commands.add_parser(name, help=text)
@@ -44,6 +50,13 @@ def _parser() -> argparse.ArgumentParser:
         if name == "steps":
             one.add_argument(
                 "--picture", metavar="FOLDER", type=Path, help="write the picture of every step there, as SVG"
+            )
+        if name == "lay":
+            one.add_argument(
+                "--cut",
+                choices=("scissors", "strips"),
+                default="scissors",
+                help="along any line, or in strips",
             )
         if name == "check":
             one.add_argument("--fix", metavar="ID", help="carry out in the file what helps against it")

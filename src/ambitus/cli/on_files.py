@@ -80,7 +80,8 @@ def _worked(name: str) -> tuple[Spec, Draft]:
     return _worked_from(_text(name))
 
 
-def _drafted(name: str) -> Draft:
+def drafted_file(name: str) -> Draft:
+    """Return the plan in the file *name*, worked out. Raises SpecProblems."""
     return _worked(name)[1]
 
 
@@ -92,7 +93,8 @@ def _sheet(made: Draft, unit: Unit | None) -> Sheet:
     return sheet(made, unit or made.bag.unit)
 
 
-def _tell(as_json: bool, data: Callable[[], Any], text: Callable[[], str]) -> None:
+def tell(as_json: bool, data: Callable[[], Any], text: Callable[[], str]) -> None:
+    """Print what a command found: its data as JSON, or its text."""
     print(json.dumps(data(), indent=2, ensure_ascii=False) if as_json else text())
 
 
@@ -131,7 +133,7 @@ def draft_file(name: str, unit: Unit | None, as_json: bool) -> int:
         out += [f"{f.level.upper()}: {f.title}. {f.say} {f.fix}{_silenced(f)}" for f in page.findings]
         return "\n".join(out)
 
-    _tell(as_json, lambda: draft_json(made, _helped(spec, made, None)), text)
+    tell(as_json, lambda: draft_json(made, _helped(spec, made, None)), text)
     return _worst(made)
 
 
@@ -147,7 +149,7 @@ def check_file(name: str, unit: Unit | None, as_json: bool) -> int:
             out += [["", "", f"→ {r.says}: {r.cuts}"] for r in f.remedies]
         return table(out) if out else "Nothing stands against cutting this."
 
-    _tell(as_json, lambda: checks_json(found), text)
+    tell(as_json, lambda: checks_json(found), text)
     return _worst(made)
 
 
@@ -183,7 +185,7 @@ def fix_file(name: str, unit: Unit | None, check: str) -> int:
 
 def steps_file(name: str, unit: Unit | None, as_json: bool, picture: Path | None = None) -> int:
     """Print the work in order, its pictures into a folder if one is named; exit 1 where it cannot go on."""
-    made = _drafted(name)
+    made = drafted_file(name)
     if picture is not None:
         picture.mkdir(parents=True, exist_ok=True)
         pictures = work_pictures(made.plan, [s.acts for s in made.steps])
@@ -201,7 +203,7 @@ def steps_file(name: str, unit: Unit | None, as_json: bool, picture: Path | None
             out += [f"    ! {line}" for line in s.cautions]
         return "\n".join([*out, "", f"About {shown.takes} in all, a first guess.", shown.last_word])
 
-    _tell(as_json, lambda: draft_json(made)["steps"], text)
+    tell(as_json, lambda: draft_json(made)["steps"], text)
     return STOPPED if made.sewing.refused else FINE
 
 
@@ -235,7 +237,7 @@ def read_file(name: str, unit: Unit | None, as_json: bool, given: Unit | None = 
         rows += [[f.level.upper(), f.key, read_finding(f, view)] for f in made.findings]
         return table(rows)
 
-    _tell(as_json, data, text)
+    tell(as_json, data, text)
     return STOPPED if any(f.level == "stop" for f in made.findings) else FINE
 
 
@@ -245,7 +247,7 @@ def outline_file(name: str, unit: str, as_json: bool) -> int:
     for note in made.notes:
         print(note, file=sys.stderr)
     told = {"outline": made.outline, "around": made.around, "area": made.area}
-    _tell(as_json, lambda: told, lambda: made.outline)
+    tell(as_json, lambda: told, lambda: made.outline)
     return FINE
 
 
@@ -268,5 +270,11 @@ def on_files(given: argparse.Namespace) -> int:
         return guarded(lambda: fix_file(given.file, given.unit, given.fix))
     if given.command == "steps":
         return guarded(lambda: steps_file(given.file, given.unit, given.json, given.picture))
+    if given.command in ("lay", "buy"):
+        from ambitus.cli.on_cloth import buy_file, lay_file
+
+        if given.command == "buy":
+            return guarded(lambda: buy_file(given.file, given.unit, given.json))
+        return guarded(lambda: lay_file(given.file, given.unit, given.json, given.cut))
     told = draft_file if given.command == "draft" else check_file
     return guarded(lambda: told(given.file, given.unit, given.json))

@@ -4,9 +4,11 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
+from ambitus.core.buying.shop import Shop
 from ambitus.core.draft import RULES_VERSION, Draft
 from ambitus.core.layout.choices import ClothChoices
 from ambitus.core.lengths import Unit
+from ambitus.core.shown.buying import Buying, buying_shown
 from ambitus.core.shown.compare import Compared, Difference, compare
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted, redrawn_since, saved_from, spec_of
@@ -122,6 +124,11 @@ class Desk:
         told = choices.model_dump(mode="json", by_alias=True, exclude_defaults=True)
         self.plans.keep(f"cloth.{self.plans.get(plan_id).id}", told)
         return choices
+
+    def buying(self, plan_id: str, shop: Shop, unit: Unit | None = None) -> Buying:
+        """Return what is bought at *shop* for the newest revision of a plan, on its chosen cloths."""
+        made = drafted(spec_of(self.plans.revision(plan_id)))
+        return buying_shown(made, self.cloths(plan_id), shop, unit or made.bag.unit)
 
     def drawn(self, plan_id: str, number: int) -> Drawn:
         """Return one revision of a plan, worked out."""

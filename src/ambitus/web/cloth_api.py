@@ -8,9 +8,13 @@ from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 from ambitus.core.layout.choices import ClothChoices
 from ambitus.core.layout.edits import ClothEdit, edited
 from ambitus.core.lengths import Unit
+from ambitus.core.shown.buying import Buying, buying_shown
 from ambitus.core.shown.cloth import CliffShown, ClothShown, cliffs_shown, cloths_shown
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted
+from ambitus.files.buying_csv import buying_csv
+from ambitus.files.latin import file_name
+from ambitus.standins.shop import SimulatedShop
 from ambitus.web.plans_api import AtDesk
 from ambitus.web.problem import WRONG, PlainRoute
 
@@ -54,6 +58,7 @@ class ClothsShown:
 
 
 _CLOTHS = TypeAdapter(ClothsShown)
+_BUYING = TypeAdapter(Buying)
 _CLIFFS = TypeAdapter(tuple[CliffShown, ...])
 
 
@@ -76,6 +81,29 @@ def find_cliffs(body: ClothRequest) -> Response:
     unit = body.unit or body.spec.unit
     found = cliffs_shown(body.spec, body.choices, unit, drafted)
     return Response(_CLIFFS.dump_json(found), media_type="application/json")
+
+
+@router.post("/buying", response_model=Buying, responses=WRONG, summary="What to buy")
+def what_to_buy(body: ClothRequest) -> Response:
+    """Return what is bought for a bag on its cloths, with prices of the (simulated) shop."""
+    unit = body.unit or body.spec.unit
+    found = buying_shown(drafted(body.spec), body.choices, SimulatedShop(), unit)
+    return Response(_BUYING.dump_json(found), media_type="application/json")
+
+
+@router.get("/plans/{plan_id}/buying", responses=WRONG, summary="What to buy for a plan")
+def plan_to_buy(plan_id: str, desk: AtDesk, unit: Unit | None = None) -> Buying:
+    """Return what is bought for the newest revision of a plan."""
+    return desk.buying(plan_id, SimulatedShop(), unit)
+
+
+@router.get("/plans/{plan_id}/buying.csv", responses=WRONG, summary="What to buy for a plan, as a table")
+def plan_to_buy_csv(plan_id: str, desk: AtDesk, unit: Unit | None = None) -> Response:
+    """Return what is bought for the newest revision of a plan, as CSV."""
+    name = file_name(desk.plans.get(plan_id).name) or "plan"
+    text = buying_csv(desk.buying(plan_id, SimulatedShop(), unit))
+    headers = {"content-disposition": f'attachment; filename="{name}-to-buy.csv"'}
+    return Response(text, media_type="text/csv; charset=utf-8", headers=headers)
 
 
 @router.get("/plans/{plan_id}/cloth", responses=WRONG, summary="What was chosen of a plan’s cloths")

@@ -61,6 +61,7 @@ class Lane:
 #: what is read off a plan and has to be drafted for it
 _DRAFTED = {
     *("sheet", "cut-list.csv", "templates.pdf", "plan.json", "compare", "pages"),
+    *("buying", "buying.csv"),
     *(f"pieces.{ending}" for ending in ("pdf", "svg", "dxf")),
 }
 

@@ -76,7 +76,8 @@ def _strips(plan: Plan, names: Sequence[str]) -> tuple[int, float]:
     return sum(p.count for p in found), long / 1000
 
 
-def _sewn(plan: Plan, act: acts.Sew) -> float:
+def sewn_metres(plan: Plan, act: acts.Sew) -> tuple[Sequence[str], float]:
+    """Return the seams that an act sews, and how long its row is along them, in metres."""
     keys = plan.named(act.seams)
     metres = _metres(plan, keys, act.seams.layers, act.run)
     if act.side is not None:
@@ -88,6 +89,26 @@ def _sewn(plan: Plan, act: acts.Sew) -> float:
             for s in chain
         ]
         metres = _edges(plan, edges) / max(1, len(act.seams.layers))
+    return keys, metres
+
+
+def stitched_metres(plan: Plan, act: acts.Stitch) -> tuple[int, float]:
+    """Return how many rows an act stitches, and how long each is, in metres."""
+    rowed = [e for e in plan.edges(act.edges) if e[0] == act.edges.layers[0]]
+    rows = max((sum(ln.kind == "row" for ln in plan.lines.get(e, ())) for e in rowed), default=0)
+    return rows, _edges(plan, rowed)
+
+
+def overcast_metres(plan: Plan, act: acts.Overcast | acts.Finish) -> float:
+    """Return how much edge an act overlocks, in metres."""
+    if isinstance(act, acts.Overcast):
+        return _metres(plan, plan.named(act.seams), act.seams.layers)
+    edges = plan.edges(act.edges) if isinstance(act.edges, acts.Edges) else _of(plan, act.edges)
+    return _edges(plan, edges)
+
+
+def _sewn(plan: Plan, act: acts.Sew) -> float:
+    keys, metres = sewn_metres(plan, act)
     turns = act.run != "straight" and any(turned_corners(plan, key) for key in keys)
     slow = turns or act.side is not None
     return PIN * metres + len(keys) * SEW[0] + SEW[1] * metres * (SLOW if slow else 1.0)
@@ -106,8 +127,7 @@ def _minutes(plan: Plan, act: Act) -> float:
         case acts.Sew():
             return _sewn(plan, act)
         case acts.Overcast():
-            keys = plan.named(act.seams)
-            return OVERLOCK[0] * len(keys) + OVERLOCK[1] * _metres(plan, keys, act.seams.layers)
+            return OVERLOCK[0] * len(plan.named(act.seams)) + OVERLOCK[1] * overcast_metres(plan, act)
         case acts.Finish():
             edges = plan.edges(act.edges) if isinstance(act.edges, acts.Edges) else _of(plan, act.edges)
             return OVERLOCK[0] * len(edges) + OVERLOCK[1] * _edges(plan, edges)
@@ -115,9 +135,8 @@ def _minutes(plan: Plan, act: Act) -> float:
             edges = plan.edges(act.edges)
             return PRESS[0] + PRESS[1] * _edges(plan, edges)
         case acts.Stitch():
-            rowed = [e for e in plan.edges(act.edges) if e[0] == act.edges.layers[0]]
-            rows = max((sum(ln.kind == "row" for ln in plan.lines.get(e, ())) for e in rowed), default=0)
-            return rows * (SEW[0] + SEW[1] * TOPSTITCH * _edges(plan, rowed))
+            rows, metres = stitched_metres(plan, act)
+            return rows * (SEW[0] + SEW[1] * TOPSTITCH * metres)
         case acts.Press():
             return PRESS[0] + sum(
                 PRESS[1] * _metres(plan, plan.own_seams[layer], (layer,)) for layer in act.layers

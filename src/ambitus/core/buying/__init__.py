@@ -1,0 +1,1 @@
+"""What has to be bought for a bag, whoever sells it."""

@@ -1,0 +1,74 @@
+"""What a shop has, and what a list costs there: the door to one, where a real shop would fit."""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Protocol
+
+from ambitus.core.buying.wants import Want
+
+
+@dataclass(frozen=True, slots=True)
+class Offer:
+    """
+    A thing on the shelf: ``pack`` is what it is sold by, in mm or pieces, for ``price`` a pack, in the
+    smallest coin or a part of it. A zip is offered as it is long; ``there`` is whether it is in stock.
+    """
+
+    label: str
+    pack: float
+    price: float
+    long: float = 0.0
+    there: bool = True
+
+
+class Shop(Protocol):
+    """A shop: its name, its money, and what it offers for a want."""
+
+    name: str
+    money: str
+
+    def offers(self, want: Want) -> Sequence[Offer]:
+        """Return what it has for *want*, in stock or not; nothing if it keeps no such thing."""
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """A want and what is bought for it: the offer, how many packs, and their price; or why nothing is."""
+
+    want: Want
+    offer: Offer | None
+    packs: int
+    why: str = ""
+
+    @property
+    def price(self) -> int:
+        """What it costs, in the smallest coin."""
+        return round(self.packs * self.offer.price) if self.offer else 0
+
+    @property
+    def amount(self) -> float:
+        """How much is bought, in mm or pieces."""
+        return self.packs * self.offer.pack if self.offer else 0.0
+
+
+def listed(wants: Sequence[Want], shop: Shop) -> tuple[Line, ...]:
+    """Return what is bought for each of *wants* at *shop*, the cheapest that is in stock and goes."""
+    return tuple(_line(want, shop) for want in wants)
+
+
+def _line(want: Want, shop: Shop) -> Line:
+    if want.there:
+        return Line(want, None, 0, "is there")
+    offers = [o for o in shop.offers(want) if want.how != "zip" or o.long >= want.long - 1e-6]
+    if not offers:
+        return Line(want, None, 0, "not kept here")
+    there = [o for o in offers if o.there]
+    if not there:
+        return Line(want, offers[0], 0, "out of stock")
+
+    def packs(offer: Offer) -> int:
+        return max(1, math.ceil(want.amount / offer.pack - 1e-9))
+
+    best = min(there, key=lambda o: (o.price * packs(o), o.long, o.label))
+    return Line(want, best, packs(best))
