@@ -152,7 +152,18 @@ def test_axe_finds_nothing(look: Callable[..., Screen], theme: str, size: tuple[
     page.wait_for_selector(".keys-sheet")
     assert _violations(screen) == []
     page.keyboard.press("Escape")
-    page.goto(f"{page.url}/sheet/1")
+    plan = page.url
+    page.goto(f"{plan}/cloth")
+    page.wait_for_selector("[data-lying]")
+    page.locator("[data-lying]").first.focus()
+    screen.paste("outer.width", "10")
+    page.wait_for_selector(".left-out")
+    assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), "it scrolls sideways"
+    assert _violations(screen) == []
+    page.click("text=What to buy")
+    page.wait_for_selector("[data-buy]")
+    assert _violations(screen) == []
+    page.goto(f"{plan}/sheet/1")
     page.wait_for_selector(".sheet-drawn")
     assert _violations(screen) == []
     screen.open("Mouthpiece box pouch")

@@ -5,14 +5,28 @@ Layouts, judged by a checker of their own: nothing overlaps, all lies inside, on
 import random
 from collections import Counter
 from collections.abc import Iterator, Sequence
+from typing import Any
 
 import pytest
+from pydantic import TypeAdapter
 
+from ambitus.core.draft import Draft
+from ambitus.core.layout.choices import ClothChoices
+from ambitus.core.layout.cliffs import bought, cliffs
 from ambitus.core.layout.cutting import Cut, cuts_of
+from ambitus.core.layout.edits import ClothEdit, edited
 from ambitus.core.layout.goods import Cutting, Goods, Hole
 from ambitus.core.layout.lay import Layout, lay
 from ambitus.core.layout.leftovers import leftovers
+from ambitus.core.layout.of_bag import OnCloth, laid_on_cloths
 from ambitus.core.layout.parts import Part, Pin, Placed
+from ambitus.core.layout.picture import lying_on
+from ambitus.core.lengths import Unit
+from ambitus.core.problems import SpecProblems
+from ambitus.core.spec.edit import put
+from ambitus.core.spec.model import Spec
+from ambitus.desk.drafting import drafted
+from ambitus.library import shipped
 
 DUST = 1e-3
 
@@ -184,3 +198,129 @@ def test_leftovers_lie_beside_the_pieces() -> None:
                 )
         assert all(min(w, h) >= 80 and max(w, h) >= 150 for _, _, w, h in left)
         assert all(y + h <= layout.bought - 25 + DUST and x + w <= 1380 + DUST for x, y, w, h in left)
+
+
+def _outer_panel(spec: Spec) -> tuple[Draft, OnCloth]:
+    made = drafted(spec)
+    return made, laid_on_cloths(made, ClothChoices())["outer"]
+
+
+@pytest.mark.parametrize("preset", sorted(shipped().presets))
+@pytest.mark.parametrize("unit", ["mm", "in"])
+def test_every_piece_that_is_cut_lies_on_its_cloth(preset: str, unit: str) -> None:
+    """Of every kind of bag each piece is on one cloth in its own size, or bought, or made up of others."""
+    made = drafted(Spec.model_validate({"preset": preset, "unit": unit}))
+    laid = laid_on_cloths(made, ClothChoices(), 1500)
+    counted = Counter(p.key for on in laid.values() for p in on.layout.placed)
+    for piece in made.pieces:
+        cut = piece.source in ("cloth", "interfacing")
+        left = sum(on.layout.left_out.get(piece.key, 0) for on in laid.values())
+        assert counted[piece.key] + left == (piece.count if cut else 0)
+    for on in laid.values():
+        judge(on.layout, on.parts)
+        for one in on.layout.placed:
+            piece = made.called(one.key)
+            left, bottom, right, top = piece.box
+            assert sorted((one.width, one.height)) == pytest.approx(sorted((right - left, top - bottom)))
+            here = lying_on(piece, one)
+            seen = [here(p) for p in piece.cut]
+            if not any(piece.bends):
+                assert min(x for x, _ in seen) == pytest.approx(one.y, abs=1e-3)
+                assert max(y for _, y in seen) == pytest.approx(one.right, abs=1e-3)
+
+
+def _edit(made: Draft, choices: ClothChoices, unit: Unit = "mm", **edit: Any) -> ClothChoices:
+    return edited(made, choices, TypeAdapter(ClothEdit).validate_python({"cloth": "outer", **edit}), unit)
+
+
+def test_a_piece_is_pinned_moved_turned_and_let_go() -> None:
+    """It comes to lie where it was put, inside the cloth; what may not be is refused by name."""
+    made, on = _outer_panel(Spec.model_validate({"unit": "mm"}))
+    choices = ClothChoices()
+    panel = next(p for p in on.layout.placed if p.key == "outer panel")
+    what = {"piece": panel.key, "copy": panel.copy}
+    moved = _edit(made, choices, kind="moved", along=400.0, across=-5000.0, **what)
+    there = _place(made, moved, what)
+    assert (there.x, there.y, there.pinned) == (0.0, panel.y + 400, True)
+    judge(laid_on_cloths(made, moved)["outer"].layout, on.parts)
+    with pytest.raises(SpecProblems, match="grain"):
+        _edit(made, choices, kind="turned", **what)
+    across = _edit(made, choices, kind="across", piece=panel.key, allowed=True)
+    turned = _edit(made, across, kind="turned", **what)
+    pin = turned.of("outer").pins[0]
+    assert pin.turned != panel.turned
+    one_way = _edit(made, across, kind="picked", field="print", value="one_way")
+    with pytest.raises(SpecProblems, match="way up"):
+        _edit(made, one_way, kind="turned", **what)
+    other = {"piece": panel.key, "copy": 1 - panel.copy}
+    with pytest.raises(SpecProblems, match="pinned there"):
+        _edit(
+            made, moved, kind="moved", along=there.y - _place(made, moved, other).y, across=-5000.0, **other
+        )
+    assert not _edit(made, moved, kind="freed", **what).of("outer").pins
+    assert not _edit(made, moved, kind="all freed").of("outer").pins
+    with pytest.raises(SpecProblems, match="lies on this cloth"):
+        _edit(made, choices, kind="pinned", piece="lining panel", copy=0)
+
+
+def _place(made: Draft, choices: ClothChoices, what: dict[str, Any]) -> Placed:
+    found = laid_on_cloths(made, choices)["outer"].layout.placed
+    return next(p for p in found if (p.key, p.copy) == (what["piece"], what["copy"]))
+
+
+def test_a_cloth_is_told_in_any_unit_and_refuses_what_is_none() -> None:
+    """55 in typed into a metric plan; per cent with and without their sign; words are refused by name."""
+    made, _ = _outer_panel(Spec.model_validate({"unit": "mm"}))
+    choices = _edit(made, ClothChoices(), kind="typed", field="width", text="55 in")
+    assert choices.of("outer").width == pytest.approx(1397)
+    assert _edit(made, choices, kind="stepped", field="width", steps=3).of("outer").width == 1400
+    assert _edit(made, choices, kind="typed", field="width", text="").of("outer").width is None
+    shrunk = _edit(made, choices, kind="typed", field="shrinks_along", text="7,5 %")
+    assert shrunk.of("outer").shrinks_along == 7.5
+    for field, text in (
+        ("width", "wide"),
+        ("width", "9 m"),
+        ("shrinks_along", "half"),
+        ("shrinks_across", "31"),
+    ):
+        with pytest.raises(SpecProblems) as bad:
+            _edit(made, choices, kind="typed", field=field, text=text)
+        assert bad.value.problems[0].field == f"outer.{field}"
+    with pytest.raises(SpecProblems, match="contrast"):
+        _edit(made, choices, cloth="contrast", kind="all freed")
+
+
+def test_a_cliff_is_an_edit_that_saves_what_it_says_and_the_largest_that_does() -> None:
+    """Carried out, a step of cloth is saved; one step of the grid more of the bag and it is not."""
+    found = 0
+    for width in (395, 400, 402, 410):
+        for usable in (1080, 1100, 1120):
+            spec = Spec.model_validate(
+                {"unit": "mm", "size": {"width": width, "height": 340, "depth": 125}, "carry": []}
+            )
+            choices = _edit(
+                drafted(spec), ClothChoices(), kind="typed", field="width", text=f"{usable + 20} mm"
+            )
+            for cliff in cliffs(spec, choices, drafted):
+                found += 1
+                before = bought(laid_on_cloths(drafted(spec), choices))
+                after = bought(laid_on_cloths(drafted(put(spec, cliff.path, cliff.then)), choices))
+                for key, (was, then) in cliff.saves.items():
+                    assert (before[key], after[key]) == (was, then)
+                    assert then < was
+                assert 0 < cliff.now - cliff.then <= min(25.0, 0.05 * cliff.now) + 1e-9
+                nearer = bought(laid_on_cloths(drafted(put(spec, cliff.path, cliff.then + 1)), choices))
+                if cliff.then + 1 < cliff.now:
+                    assert all(nearer[key] >= before[key] for key in cliff.saves)
+    assert found
+
+
+def test_two_panels_side_by_side_by_5_mm() -> None:
+    """400 wide they are 544 each, 8 too much for 1,080: 396 puts both in one row, and that is the cliff."""
+    size = {"width": 400, "height": 340, "depth": 124}
+    spec = Spec.model_validate({"unit": "mm", "size": size, "carry": []})
+    choices = _edit(drafted(spec), ClothChoices(), kind="typed", field="width", text="1100 mm")
+    told = {c.path: c for c in cliffs(spec, choices, drafted)}
+    assert told["size.width"].then == 396
+    was, then = told["size.width"].saves["outer"]
+    assert was - then >= 300

@@ -30,6 +30,7 @@ export type ClothChoices = Schemas['ClothChoices']
 export type ClothKey = Cloth['key']
 export type ClothEdit = NonNullable<Schemas['ClothRequest']['edits']>[number]
 export type Lying = Schemas['LyingShown']
+export type Buying = Schemas['Buying']
 export type Cliff = Schemas['CliffShown']
 export type Plan = Schemas['PlanOut']
 export type OpenPlan = Schemas['OpenPlan']
@@ -155,6 +156,8 @@ export const api = {
     ask<Cloths>('POST', '/cloth', { spec, choices, edits, unit }, signal),
   cliffs: (spec: Spec, choices: ClothChoices, unit: Unit, signal?: AbortSignal) =>
     ask<Cliff[]>('POST', '/cliffs', { spec, choices, unit }, signal),
+  buying: (spec: Spec, choices: ClothChoices, unit: Unit, signal?: AbortSignal) =>
+    ask<Buying>('POST', '/buying', { spec, choices, unit }, signal),
   chosenCloths: (id: string) => ask<ClothChoices>('GET', `${plan(id)}/cloth`),
   keepCloths: (id: string, choices: ClothChoices) => ask<ClothChoices>('PUT', `${plan(id)}/cloth`, choices),
   outline: (name: string, text: string, unit: Schemas['DrawingIn']['unit']) =>
@@ -197,6 +200,9 @@ export const fileOf = (
   file: 'cut-list.csv' | 'plan.json' | 'templates.pdf',
   unit: Unit,
 ) => `/api${plan(id)}/revisions/${revision}/${file}${file === 'cut-list.csv' ? `?unit=${unit}` : ''}`
+
+/** Where what is bought for a plan is had as a table. */
+export const buyingOf = (id: string, unit: Unit) => `/api${plan(id)}/buying.csv?unit=${unit}`
 
 /** Where a piece, or every one, is had at true size. */
 export const trueSizeOf = (

@@ -19,6 +19,7 @@ export const KEYS: readonly Key[] = [
   { keys: 'l', does: 'lay the open piece out large; again for the bag' },
   { keys: 'a', does: 'show all pieces, cloth by cloth; again for the bag' },
   { keys: 'o', does: 'read the work, in order' },
+  { keys: '← → t f', does: 'on the cloth: move the chosen piece, turn it, pin it or let it go' },
   { keys: 's', does: 'back to the shelf' },
   { keys: '?', does: 'this list' },
 ]

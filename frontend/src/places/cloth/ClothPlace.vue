@@ -8,6 +8,7 @@ import { useKeys } from '../../app/keys'
 import { useResting } from '../../app/resting'
 import ShownLength from '../../length-field/ShownLength.vue'
 import { useUsual } from '../../usual/useUsual'
+import BuyingList from './BuyingList.vue'
 import ClothDrawing from './ClothDrawing.vue'
 import ClothFields from './ClothFields.vue'
 import { useCloth } from './useCloth'
@@ -49,13 +50,24 @@ const { answer: cliffs } = useResting(
       : undefined,
   ({ spec, choices, unit: wanted }, signal) => api.cliffs(spec, choices, wanted, signal),
 )
+/** What to buy, in the room of the cloth. */
+const buying = ref(false)
+const { answer: list } = useResting(
+  () =>
+    buying.value && shown.value && opened.value
+      ? { spec: opened.value.spec, choices: shown.value.choices, unit: unit.value }
+      : undefined,
+  ({ spec, choices, unit: wanted }, signal) => api.buying(spec, choices, wanted, signal),
+)
 const take = (cliff: Cliff) =>
   at.changePlan({ kind: 'typed', path: cliff.path, text: `${cliff.then} ${unit.value}` })
 
+const SAID = { kept: 'kept', keeping: 'keeping…', waiting: 'not kept yet' } as const
 const units: readonly Unit[] = ['mm', 'cm', 'in']
 useKeys(
   {
     u: () => void at.setUnit(units[(units.indexOf(unit.value) + 1) % units.length]!),
+    l: () => (buying.value = !buying.value),
     b: () => void router.push({ name: 'draft', params: { id: props.id } }),
   },
   () => usual.single.value,
@@ -67,6 +79,7 @@ useKeys(
   <div class="cloth-place">
     <Teleport v-if="opened" defer to="#header-here">
       <span class="plan-name-field as-text">{{ opened.plan.name }}</span>
+      <span class="keeping" :class="at.keeping.value" role="status">{{ SAID[at.keeping.value] }}</span>
       <span class="units" role="group" aria-label="Unit shown">
         <button v-for="u in units" :key="u" type="button" :aria-pressed="unit === u" @click="at.setUnit(u)">
           {{ u }}
@@ -88,7 +101,7 @@ useKeys(
             :class="one.key"
             :aria-selected="one.key === cloth.key"
             :data-cloth="one.key"
-            @click="key = one.key"
+            @click="((key = one.key), (buying = false))"
           >
             <span class="cloth-name"
               >{{ one.label }} <small>{{ one.key }}</small></span
@@ -99,7 +112,9 @@ useKeys(
         </div>
         <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
         <p v-for="out in cloth.left_out" :key="out" class="notice left-out" role="alert">{{ out }}</p>
+        <BuyingList v-if="buying" :list="list" :plan="opened!.plan" :unit="unit" />
         <ClothDrawing
+          v-else
           :cloth="cloth"
           :chosen="chosen"
           :steps="shown!.step"
@@ -108,7 +123,7 @@ useKeys(
           @turn="turn"
           @pin="pin"
         />
-        <div class="cloth-facts">
+        <div v-if="!buying" class="cloth-facts">
           <p v-for="fact in cloth.facts" :key="fact">{{ fact }}</p>
         </div>
       </div>
@@ -125,7 +140,9 @@ useKeys(
           >
             Let all go
           </button>
-          <RouterLink class="to-sheet" :to="{ name: 'draft', params: { id } }">To the bag</RouterLink>
+          <button type="button" class="to-sheet" :aria-pressed="buying" @click="buying = !buying">
+            {{ buying ? 'To the cloth' : 'What to buy' }}
+          </button>
         </div>
 
         <section v-if="piece" class="on-paper chosen-piece" aria-label="The piece that is chosen">
@@ -160,7 +177,7 @@ useKeys(
           <div v-for="cliff in cliffs" :key="cliff.path" class="cliff" :data-cliff="cliff.path">
             <p class="cliff-size">
               {{ cliff.label }} <ShownLength :text="cliff.was" /> → <b><ShownLength :text="cliff.then" /></b>
-              <span class="unit">{{ unit }}</span>
+              <span class="unit">&nbsp;{{ unit }}</span>
             </p>
             <p>{{ cliff.says }}</p>
             <button type="button" class="quiet" @click="take(cliff)">Make the bag so</button>

@@ -52,10 +52,16 @@ export function useCloth(world = WORLD) {
   const now = () => (shown.value?.choices ?? settled) as ClothChoices
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
+  const waiting = shallowRef(0)
+
   function inTurn(what: () => Promise<void>): Promise<void> {
-    line = line.then(what).catch((cause: unknown) => {
-      trouble.value = said(cause)
-    })
+    waiting.value += 1
+    line = line
+      .then(what)
+      .catch((cause: unknown) => {
+        trouble.value = said(cause)
+      })
+      .finally(() => (waiting.value -= 1))
     return line
   }
 
@@ -160,6 +166,11 @@ export function useCloth(world = WORLD) {
     unit,
     problems,
     trouble,
+    /** what the header says of it: whether all that is on screen is kept */
+    keeping: computed(() => {
+      if (trouble.value) return 'waiting'
+      return waiting.value || !same(now(), settled) ? 'keeping' : 'kept'
+    }),
     canUndo: computed(() => done.value.length > 0),
     canRedo: computed(() => undone.value.length > 0),
     open,

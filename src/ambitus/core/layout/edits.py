@@ -181,13 +181,9 @@ def _pins(on: OnCloth, edit: PieceMoved, view: View) -> list[dict[str, Any]]:
         y = min(y, max(0.0, on.goods.usable_length - high))
     there = Placed(edit.piece, edit.copy_, snap(x), snap(y), wide, high, turned)
     for other in on.layout.placed:
-        if other.pinned and (other.key, other.copy) != (there.key, there.copy) and _over(other, there):
+        same = (other.key, other.copy) == (there.key, there.copy)
+        if other.pinned and not same and other.over(there):
             why = f"“{other.key}” is pinned there."
             raise _wrong(f"{edit.cloth}.pins", edit.piece, why, "Let that one go first, or go round it.")
     pin = PinChoice(piece=edit.piece, copy=edit.copy_, x=there.x, y=there.y, turned=turned)
     return [*kept, pin.model_dump(by_alias=True)]
-
-
-def _over(a: Placed, b: Placed) -> bool:
-    """Return whether two pieces lie over each other."""
-    return a.x < b.right - 1e-6 and b.x < a.right - 1e-6 and a.y < b.top - 1e-6 and b.y < a.top - 1e-6

@@ -64,6 +64,10 @@ class Goods:
             return None
         return snap(max(0.0, self.length * (1 - self.shrinks_along) - self.squaring))
 
+    def places(self, count: int) -> int:
+        """Return how many places *count* pieces take: of a folded cloth each gives two."""
+        return -(-count // 2) if self.folded else count
+
     def needed(self, laid: float) -> float:
         """Return the length before washing that gives *laid* mm of layout, squared."""
         return snap((laid + self.squaring) / (1 - self.shrinks_along)) if laid else 0.0

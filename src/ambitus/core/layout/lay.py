@@ -6,7 +6,7 @@ from dataclasses import dataclass, field, replace
 
 from ambitus.core.layout.goods import Goods
 from ambitus.core.layout.open_space import Box, packed_round
-from ambitus.core.layout.parts import Part, Pin, Placed, singly
+from ambitus.core.layout.parts import Part, Pin, Placed, placed_at, singly
 from ambitus.core.layout.search import Tried, at_least, searched
 from ambitus.core.layout.skyline import ENDLESS, At, Rect, packed
 from ambitus.core.layout.strips import Strip, in_strips
@@ -75,13 +75,13 @@ def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: i
     cloth every place gives two. *effort* is how many pieces may be laid in all while orders are tried.
     """
     if goods.folded:
-        parts = [replace(p, count=-(-p.count // 2)) for p in parts]
+        parts = [replace(p, count=goods.places(p.count)) for p in parts]
     by_copy = {(p.key, p.copy): p for p in pins}
     held, loose = [], []
     for copy, part in singly(parts):
         pin = by_copy.get((part.key, copy))
         if pin:
-            held.append(_placed(part, copy, pin.x, pin.y, pin.turned, pinned=True))
+            held.append(placed_at(part, pin))
         else:
             loose.append((copy, part))
     across, along = _fine(goods.usable_width), goods.usable_length
@@ -94,7 +94,9 @@ def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: i
     at = {i: place for i, place in zip(fits, places, strict=True) if place}
     left_out = Counter(part.key for i, (_, part) in enumerate(loose) if i not in at)
     placed = [
-        _placed(part, copy, at[i][0] / FINE, at[i][1] / FINE, at[i][2])
+        replace(
+            placed_at(part, Pin(part.key, copy, at[i][0] / FINE, at[i][1] / FINE, at[i][2])), pinned=False
+        )
         for i, (copy, part) in enumerate(loose)
         if i in at
     ]
@@ -127,11 +129,6 @@ def _rect(goods: Goods, part: Part) -> Rect:
     wide, high, pitch = _fine(part.width), _fine(part.height), _fine(goods.repeat)
     turns = part.across and goods.print == "plain"
     return Rect(wide, -(-high // pitch) * pitch, False) if pitch else Rect(wide, high, turns)
-
-
-def _placed(part: Part, copy: int, x: float, y: float, turned: bool, pinned: bool = False) -> Placed:
-    wide, high = (part.height, part.width) if turned else (part.width, part.height)
-    return Placed(part.key, copy, snap(x), snap(y), wide, high, turned, pinned)
 
 
 def _box(placed: Placed) -> Box:

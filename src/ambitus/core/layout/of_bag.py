@@ -18,7 +18,7 @@ from ambitus.core.layout.choices import (
 )
 from ambitus.core.layout.goods import Goods, Print
 from ambitus.core.layout.lay import EFFORT, Layout, lay
-from ambitus.core.layout.parts import Part
+from ambitus.core.layout.parts import DUST, Part, Pin, Placed, placed_at
 
 
 def runs_along(piece: Piece) -> bool:
@@ -96,15 +96,36 @@ class OnCloth:
     goods: Goods
     parts: tuple[Part, ...]
     layout: Layout
+    #: how many pins do not hold any more: outside of the cloth as it is now, or over another
+    loosened: int = 0
 
 
 def on_cloth(made: Draft, cloth: ClothOfBag, choice: ClothChoice, effort: int = EFFORT) -> OnCloth:
     """Return the pieces of *cloth* laid on it."""
     goods = goods_of(choice, cloth.usual_width, cloth.usual_print, made.bag.unit)
     parts = tuple(part_of(piece, choice) for piece in cloth.pieces)
-    known = {(part.key, copy) for part in parts for copy in range(part.count)}
-    pins = tuple(p for p in pins_of(choice) if (p.key, p.copy) in known)
-    return OnCloth(cloth, choice, goods, parts, lay(goods, parts, pins, effort))
+    pins = _holding(pins_of(choice), parts, goods)
+    laid = lay(goods, parts, pins, effort)
+    return OnCloth(cloth, choice, goods, parts, laid, len(choice.pins) - len(pins))
+
+
+def _holding(pins: tuple[Pin, ...], parts: tuple[Part, ...], goods: Goods) -> tuple[Pin, ...]:
+    """Return the pins that hold: the bag or the cloth may have changed since they were put there."""
+    by_key = {part.key: part for part in parts}
+    held: list[tuple[Pin, Placed]] = []
+    for pin in pins:
+        part = by_key.get(pin.key)
+        if part is None or pin.copy >= goods.places(part.count):
+            continue
+        if pin.turned and not (part.across and goods.print == "plain"):
+            continue
+        there = placed_at(part, pin)
+        long = goods.usable_length
+        inside = there.right <= goods.usable_width + DUST and (long is None or there.top <= long + DUST)
+        known = any((p.key, p.copy) == (pin.key, pin.copy) for p, _ in held)
+        if inside and not known and not any(there.over(other) for _, other in held):
+            held.append((pin, there))
+    return tuple(pin for pin, _ in held)
 
 
 def laid_on_cloths(made: Draft, choices: ClothChoices, effort: int = EFFORT) -> Mapping[ClothKey, OnCloth]:

@@ -3,6 +3,11 @@
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 
+from ambitus.core.lengths import snap
+
+#: mm by which two pieces that lie edge to edge may seem to overlap
+DUST = 1e-6
+
 
 @dataclass(frozen=True, slots=True)
 class Part:
@@ -56,6 +61,17 @@ class Placed:
     def top(self) -> float:
         """Its upper edge."""
         return self.y + self.height
+
+    def over(self, other: "Placed") -> bool:
+        """Return whether it lies over *other*."""
+        aside = self.x >= other.right - DUST or other.x >= self.right - DUST
+        return not (aside or self.y >= other.top - DUST or other.y >= self.top - DUST)
+
+
+def placed_at(part: Part, pin: Pin) -> Placed:
+    """Return a copy of *part* where *pin* holds it."""
+    wide, high = (part.height, part.width) if pin.turned else (part.width, part.height)
+    return Placed(pin.key, pin.copy, snap(pin.x), snap(pin.y), wide, high, pin.turned, pinned=True)
 
 
 def singly(parts: Iterable[Part]) -> Iterator[tuple[int, Part]]:

@@ -195,6 +195,11 @@ def _facts(on: OnCloth, view: View) -> tuple[str, ...]:
         if short < layout.length - 1e-6:
             more = view.with_unit(layout.length - short)
             out.append(f"{letter} reaches furthest: one of them less would take {more} less.")
+    if on.loosened:
+        what = "One pin does" if on.loosened == 1 else f"{on.loosened} pins do"
+        out.append(f"{what} not hold any more: outside of the cloth as it is now, or over another piece.")
+    if goods.cutting == "strips" and layout.placed and not layout.strips:
+        out.append("With a piece pinned it is laid for cuts along any line: strips would run through it.")
     if layout.length > layout.at_least > 0 and not layout.left_out and not on.choice.pins:
         share = (layout.length - layout.at_least) / layout.length
         out.append(f"No layout could be more than {share:.1%} shorter.")
