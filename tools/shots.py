@@ -64,11 +64,21 @@ def tiles(page: Page) -> None:
     page.wait_for_selector("[data-tile]")
 
 
-def seams(page: Page) -> None:
-    """The kinds of seam, cut through."""
-    _open(page, "Programme bag")
-    page.click("[data-phrase='seams']")
-    page.wait_for_selector("[data-tile]")
+def cloth(page: Page) -> None:
+    """A tote on its cloth, one panel chosen, with what a little less would save."""
+    _open(page, "Cornet bench tote")
+    page.click("nav >> text=Cloth")
+    page.wait_for_selector("[data-lying]")
+    page.locator("[data-lying='outer panel#0']").focus()
+    page.wait_for_selector("[data-cliff]")
+
+
+def buying(page: Page) -> None:
+    """What to buy for a pouch."""
+    _open(page, "Valve-oil pouch")
+    page.click("nav >> text=Cloth")
+    page.click("text=What to buy")
+    page.wait_for_selector("[data-buy]")
 
 
 def work(page: Page) -> None:
@@ -171,10 +181,10 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "shelf": (shelf, 1280, 800, "light"),
     "draft": (draft, 1280, 800, "light"),
     "draft-inches": (draft_inches, 1280, 800, "light"),
-    "draft-dark": (draft, 1280, 800, "dark"),
     "draft-phone": (draft, 390, 844, "light"),
     "tiles": (tiles, 1280, 800, "light"),
-    "seams": (seams, 1280, 800, "light"),
+    "cloth": (cloth, 1280, 800, "light"),
+    "buying": (buying, 1280, 800, "dark"),
     "round": (round_base, 1280, 800, "light"),
     "laid-out": (laid_out, 1280, 800, "light"),
     "bases": (bases, 1280, 800, "light"),

@@ -58,6 +58,11 @@ def _bought(made: Draft) -> Iterator[Want]:
             yield _notion(piece)
 
 
+#: what is sold as something else than its role in the bag
+_BY_ROLE = {"strap": "webbing", "tab": "ribbon", "loop": "ribbon"}
+_BY_MATERIAL = {"Ribbon or tape": "ribbon", "Elastic": "elastic", "Round cord": "cord"}
+
+
 def _notion(piece: Piece) -> Want:
     """Return a piece that is bought and not cut, as it is sold."""
     if piece.layer == "zip":
@@ -65,7 +70,7 @@ def _notion(piece: Piece) -> Want:
         return Want("zip", piece.material, piece.material, "zip", piece.count, long=long, for_=piece.letter)
     if "length" in piece.sums:
         total = piece.count * piece.size("length")
-        kind = "webbing" if piece.layer == "strap" else piece.layer
+        kind = _BY_MATERIAL.get(piece.material) or _BY_ROLE.get(piece.layer, piece.layer)
         wide = piece.size("width")
         return Want(kind, piece.material, piece.material, "length", total, wide, for_=piece.letter)
     left, bottom, right, top = piece.box

@@ -175,7 +175,7 @@ def _strip(bag: Resolved, strip: Strip) -> Piece:
         layer=layer,
         count=strip.count,
         material=strip.material or _material(bag, layer),
-        source="bought" if strip.material else ROLES[layer].source,
+        source="cloth" if strip.cut else "bought" if strip.material else ROLES[layer].source,
         faces=(layer,),
         edges=made.edges,
         cut=made.cut,

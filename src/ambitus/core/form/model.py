@@ -292,6 +292,8 @@ class Strip:
     at: str = ""
     #: whether it melts in a flame
     melts: bool = False
+    #: whether it is cut of a cloth of the bag, though a role like its own is mostly bought
+    cut: bool = False
 
     @property
     def key(self) -> str:

@@ -71,10 +71,16 @@ def _rows(lines: Iterable[Line], view: View, shop: Shop) -> Iterable[BuyingRow]:
             what = f"{what}, {view.with_unit(want.width)} wide"
         elif want.kind == "insert":
             what = f"{what}, at least {view.worked(want.long)} × {view.with_unit(want.width)}"
-        elif want.kind in ("cord", "webbing"):
+        elif want.how == "length":
             what = f"{what}, {view.with_unit(want.width)}"
         yield BuyingRow(
-            _KINDS[want.kind], _amount(line, view), what, _for(want), _needed(want, view), price, line.why
+            _KINDS.get(want.kind, want.kind.capitalize()),
+            _amount(line, view),
+            what,
+            _for(want),
+            _needed(want, view),
+            price,
+            line.why,
         )
 
 

@@ -193,6 +193,7 @@ def cord_strip(bag: Resolved, form: Form) -> Strip:
         cords.material,
         marks,
         melts=cord_melts(bag),
+        cut=CORD.is_(bag, "strip"),
     )
 
 
