@@ -9,7 +9,12 @@ import { spreadColours } from './colours'
 import { routes } from './places'
 import { vuetify } from './theme'
 
-const router = createRouter({ history: createWebHistory(), routes })
+const router = createRouter({
+  history: createWebHistory(),
+  routes,
+  // another place begins at its top; one that is come back to, where it was left
+  scrollBehavior: (to, from, saved) => saved ?? (to.path === from.path ? false : { top: 0 }),
+})
 
 spreadColours()
 createApp(App).use(router).use(vuetify).mount('#app')
