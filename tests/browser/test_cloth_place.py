@@ -96,6 +96,20 @@ def test_the_cloth_is_typed_and_what_does_not_fit_is_told(screen: Screen) -> Non
     assert "Across the whole width" in page.inner_text(".cut-order li >> nth=0")
 
 
+def test_the_largest_bag_is_made_from_what_is_there(screen: Screen) -> None:
+    """Of a short piece not everything can be cut; made as large as it gives, everything lies on it."""
+    page = _open(screen, "March folder tote")
+    screen.paste("outer.length", "40 cm")
+    page.wait_for_selector(".left-out")
+    page.keyboard.press("Enter")
+    page.click("[data-largest='All in proportion'] button")
+    page.wait_for_selector(".left-out", state="detached")
+    screen.kept()
+    page.click("nav >> text=Draft")
+    page.wait_for_selector("[data-piece]")
+    assert float(screen.field("size.width").input_value()) < 34
+
+
 def test_a_cliff_is_taken_over_and_the_list_follows(screen: Screen) -> None:
     """A few millimetres less of the bag: the cloth says so, the plan has it, one undo brings it back."""
     page = _open(screen, "Cornet bench tote")

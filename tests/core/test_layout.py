@@ -16,6 +16,7 @@ from ambitus.core.layout.cliffs import bought, cliffs
 from ambitus.core.layout.cutting import Cut, cuts_of
 from ambitus.core.layout.edits import ClothEdit, edited
 from ambitus.core.layout.goods import Cutting, Goods, Hole
+from ambitus.core.layout.largest import largest
 from ambitus.core.layout.lay import Layout, lay
 from ambitus.core.layout.leftovers import leftovers
 from ambitus.core.layout.of_bag import OnCloth, laid_on_cloths
@@ -324,3 +325,25 @@ def test_two_panels_side_by_side_by_5_mm() -> None:
     assert told["size.width"].then == 396
     was, then = told["size.width"].saves["outer"]
     assert was - then >= 300
+
+
+@pytest.mark.parametrize("length", [600, 900, 1500])
+@pytest.mark.parametrize("base", ["boxed", "seamed", "circle"])
+def test_the_largest_bag_fits_and_a_larger_one_does_not(base: str, length: int) -> None:
+    """Made so, every piece lies on the cloth; 2 % larger it does not, at ten times the tries."""
+    spec = Spec.model_validate({"unit": "mm", "base": {"kind": base}})
+    made = drafted(spec)
+    choices = _edit(made, ClothChoices(), kind="typed", field="length", text=f"{length} mm")
+    found = largest(spec, choices, drafted)
+    assert found[0].label == "All in proportion"
+    for one in found:
+        bags = []
+        for more in (1.0, 1.02):
+            bag = spec
+            for path, (_, _, then) in one.sizes.items():
+                bag = put(bag, path, made.bag.grid.fit(then * more))
+            bags.append(drafted(bag))
+        fits = laid_on_cloths(bags[0], choices, 6_000)["outer"]
+        judge(fits.layout, fits.parts)
+        assert not fits.layout.left_out
+        assert laid_on_cloths(bags[1], choices, 60_000)["outer"].layout.left_out, one

@@ -30,6 +30,7 @@ export type ClothChoices = Schemas['ClothChoices']
 export type ClothKey = Cloth['key']
 export type ClothEdit = NonNullable<Schemas['ClothRequest']['edits']>[number]
 export type Lying = Schemas['LyingShown']
+export type Largest = Schemas['LargestShown']
 export type Buying = Schemas['Buying']
 export type Cliff = Schemas['CliffShown']
 export type Plan = Schemas['PlanOut']
@@ -156,6 +157,8 @@ export const api = {
     ask<Cloths>('POST', '/cloth', { spec, choices, edits, unit }, signal),
   cliffs: (spec: Spec, choices: ClothChoices, unit: Unit, signal?: AbortSignal) =>
     ask<Cliff[]>('POST', '/cliffs', { spec, choices, unit }, signal),
+  largest: (spec: Spec, choices: ClothChoices, unit: Unit, signal?: AbortSignal) =>
+    ask<Largest[]>('POST', '/largest', { spec, choices, unit }, signal),
   buying: (spec: Spec, choices: ClothChoices, unit: Unit, signal?: AbortSignal) =>
     ask<Buying>('POST', '/buying', { spec, choices, unit }, signal),
   chosenCloths: (id: string) => ask<ClothChoices>('GET', `${plan(id)}/cloth`),

@@ -288,6 +288,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/largest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find the largest bag of a cloth
+         * @description Return the largest bags that the cloths of which there is a length give, each tried out.
+         */
+        post: operations["find_largest_api_largest_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/buying": {
         parameters: {
             query?: never;
@@ -1730,6 +1750,21 @@ export interface components {
             /** Neighbour */
             neighbour: string;
             beside: components["schemas"]["LaidBeside"] | null;
+        };
+        /**
+         * LargestShown
+         * @description The largest bag that the cloth gives: which sizes are free, what they become, and the edits that make it.
+         */
+        LargestShown: {
+            /** Label */
+            label: string;
+            /** Says */
+            says: string;
+            /** Edits */
+            edits: [
+                string,
+                string
+            ][];
         };
         /**
          * LayingShown
@@ -3749,6 +3784,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CliffShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    find_largest_api_largest_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClothRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LargestShown"][];
                 };
             };
             /** @description Bad Request */

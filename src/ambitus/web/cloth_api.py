@@ -9,7 +9,14 @@ from ambitus.core.layout.choices import ClothChoices
 from ambitus.core.layout.edits import ClothEdit, edited
 from ambitus.core.lengths import Unit
 from ambitus.core.shown.buying import Buying, buying_shown
-from ambitus.core.shown.cloth import CliffShown, ClothShown, cliffs_shown, cloths_shown
+from ambitus.core.shown.cloth import (
+    CliffShown,
+    ClothShown,
+    LargestShown,
+    cliffs_shown,
+    cloths_shown,
+    largest_shown,
+)
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted
 from ambitus.files.buying_csv import buying_csv
@@ -59,6 +66,7 @@ class ClothsShown:
 
 _CLOTHS = TypeAdapter(ClothsShown)
 _BUYING = TypeAdapter(Buying)
+_LARGEST = TypeAdapter(tuple[LargestShown, ...])
 _CLIFFS = TypeAdapter(tuple[CliffShown, ...])
 
 
@@ -81,6 +89,15 @@ def find_cliffs(body: ClothRequest) -> Response:
     unit = body.unit or body.spec.unit
     found = cliffs_shown(body.spec, body.choices, unit, drafted)
     return Response(_CLIFFS.dump_json(found), media_type="application/json")
+
+
+@router.post(
+    "/largest", response_model=list[LargestShown], responses=WRONG, summary="Find the largest bag of a cloth"
+)
+def find_largest(body: ClothRequest) -> Response:
+    """Return the largest bags that the cloths of which there is a length give, each tried out."""
+    found = largest_shown(body.spec, body.choices, body.unit or body.spec.unit, drafted)
+    return Response(_LARGEST.dump_json(found), media_type="application/json")
 
 
 @router.post("/buying", response_model=Buying, responses=WRONG, summary="What to buy")

@@ -2,7 +2,16 @@
 /** The Cloth place: every cloth of the bag with its pieces on it, how much to buy, and what a little less would save. */
 import { computed, inject, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type Cliff, type ClothEdit, type ClothKey, type Lying, type Unit } from '../../api/client'
+import {
+  api,
+  type Cliff,
+  type ClothEdit,
+  type ClothKey,
+  type Edit,
+  type Largest,
+  type Lying,
+  type Unit,
+} from '../../api/client'
 import { headerSlot } from '../../app/header'
 import { useKeys } from '../../app/keys'
 import { useResting } from '../../app/resting'
@@ -50,6 +59,17 @@ const { answer: cliffs } = useResting(
       : undefined,
   ({ spec, choices, unit: wanted }, signal) => api.cliffs(spec, choices, wanted, signal),
 )
+/** The largest bag that the cloth gives, where there is only so much of it. */
+const { answer: largest } = useResting(
+  () =>
+    cloth.value?.fields[`${cloth.value.key}.length`]?.given && opened.value
+      ? { spec: opened.value.spec, choices: shown.value!.choices, unit: unit.value }
+      : undefined,
+  ({ spec, choices, unit: wanted }, signal) => api.largest(spec, choices, wanted, signal),
+)
+const grow = (one: Largest) =>
+  at.changePlan(...one.edits.map(([path, text]) => ({ kind: 'typed', path, text }) as Edit))
+
 /** What to buy, in the room of the cloth. */
 const buying = ref(false)
 const { answer: list } = useResting(
@@ -181,6 +201,16 @@ useKeys(
             </p>
             <p>{{ cliff.says }}</p>
             <button type="button" class="quiet" @click="take(cliff)">Make the bag so</button>
+          </div>
+        </section>
+
+        <section v-if="largest?.length" class="on-paper cliffs" aria-label="The largest bag from it">
+          <h2>The largest bag from it</h2>
+          <div v-for="one in largest" :key="one.label" class="cliff" :data-largest="one.label">
+            <p>
+              <b>{{ one.label }}:</b> {{ one.says }}
+            </p>
+            <button type="button" class="quiet" @click="grow(one)">Make the bag so</button>
           </div>
         </section>
 

@@ -127,10 +127,10 @@ export function useCloth(world = WORLD) {
   }
 
   /** Change the plan itself, as its own place would. */
-  const changePlan = (change: Edit) =>
+  const changePlan = (...changes: Edit[]) =>
     inTurn(async () => {
       const before = spec()
-      const got = await api.draft(before, [change], unit.value, '', '')
+      const got = await api.draft(before, changes, unit.value, '', '')
       await savePlan(got.spec, got.cause || 'Edited')
       done.value = [...done.value, { choices: settled, spec: before }]
       undone.value = []

@@ -15,7 +15,7 @@ from ambitus.core.lengths import snap
 #: whole numbers to lay with, a mm: eighths and sixteenths of an inch are whole in it
 FINE = 10_000
 #: pieces laid in all while an order is looked for, and how many tries there are at least and at most
-EFFORT, LEAST_TRIES, MOST_TRIES = 24_000, 16, 2_400
+EFFORT, LEAST_TRIES, MOST_TRIES = 30_000, 16, 2_000
 #: how rectangles lie: the place of each, and the strips that they are cut in
 _Lain = tuple[Sequence[At | None], Sequence[Strip]]
 

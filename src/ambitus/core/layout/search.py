@@ -14,7 +14,7 @@ Lain = TypeVar("Lain")
 #: lies)
 Tried = tuple[int, int, Lain]
 #: after so many tries in a row without a better one another beginning is tried
-PATIENCE = 120
+PATIENCE = 40
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,6 +9,7 @@ from ambitus.core.layout.choices import ClothChoices, ClothKey, asked
 from ambitus.core.layout.cliffs import Cliff, cliffs
 from ambitus.core.layout.cutting import Cut, cuts_of
 from ambitus.core.layout.goods import Goods
+from ambitus.core.layout.largest import largest
 from ambitus.core.layout.lay import lay
 from ambitus.core.layout.leftovers import leftovers
 from ambitus.core.layout.of_bag import OnCloth, laid_on_cloths
@@ -95,6 +96,15 @@ class CliffShown:
     says: str
 
 
+@dataclass(frozen=True, slots=True)
+class LargestShown:
+    """The largest bag that the cloth gives: which sizes are free, what they become, and the edits for it."""
+
+    label: str
+    says: str
+    edits: tuple[tuple[str, str], ...]
+
+
 _CHOICES = {
     "print": (
         ("plain", "No way up"),
@@ -120,6 +130,23 @@ def cliffs_shown(
     view = View(unit, made.bag.unit)
     labels = {key: within(on.cloth.label) for key, on in laid_on_cloths(made, choices).items()}
     return tuple(_cliff(one, labels, view) for one in cliffs(spec, choices, drafted))
+
+
+def largest_shown(
+    spec: Spec, choices: ClothChoices, unit: Unit, drafted: Callable[[Spec], Draft]
+) -> tuple[LargestShown, ...]:
+    """Return the largest bags that the cloths that are there give, in *unit*."""
+    view = View(unit, spec.unit)
+    out = []
+    for one in largest(spec, choices, drafted):
+        sizes = one.sizes.items()
+        changed = [
+            f"{label.lower()} {view.chosen(now)} → {view.chosen(then)}" for _, (label, now, then) in sizes
+        ]
+        says = f"{_listed(changed)} {unit}"
+        edits = tuple((path, f"{view.chosen(then)} {unit}") for path, (_, _, then) in sizes)
+        out.append(LargestShown(one.label, says, edits))
+    return tuple(out)
 
 
 def _cliff(one: Cliff, labels: Mapping[ClothKey, str], view: View) -> CliffShown:
