@@ -1753,7 +1753,7 @@ export interface components {
         };
         /**
          * LargestShown
-         * @description The largest bag that the cloth gives: which sizes are free, what they become, and the edits that make it.
+         * @description The largest bag that the cloth gives: which sizes are free, what they become, and the edits for it.
          */
         LargestShown: {
             /** Label */
