@@ -5,6 +5,7 @@
 const LATEST_MS = 100
 const waiting = new Set<() => void>()
 let asked = 0
+let left = false
 
 export function flushed(): void {
   window.clearTimeout(asked)
@@ -16,6 +17,7 @@ export function flushed(): void {
 
 export function afterFrame(what: () => void): void {
   waiting.add(what)
+  if (left || document.hidden) return flushed()
   if (asked) return
   asked = window.setTimeout(flushed, LATEST_MS)
   requestAnimationFrame(() => {
@@ -25,5 +27,10 @@ export function afterFrame(what: () => void): void {
   })
 }
 
-addEventListener('pagehide', flushed)
+// whoever hears of it after this still has things done at once
+addEventListener('pagehide', () => {
+  left = true
+  flushed()
+})
+addEventListener('pageshow', () => (left = false))
 document.addEventListener('visibilitychange', () => document.hidden && flushed())

@@ -43,5 +43,6 @@ export function unsentOf(plan: string): Unsent | undefined {
 
 /** Let go of what is held, if it is still the edit that was acknowledged. */
 export function releaseUnsent(plan: string, editId?: string): void {
+  flushed()
   if (!editId || unsentOf(plan)?.editId === editId) localStorage.removeItem(key(plan))
 }
