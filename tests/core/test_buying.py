@@ -87,6 +87,14 @@ def test_the_list_adds_up_and_covers_every_piece(preset: str, unit: str) -> None
         assert yards
 
 
+def test_a_cloth_that_nothing_can_be_cut_of_is_not_bought() -> None:
+    """Too narrow for anything: the list says so, and has no price for it."""
+    made = drafted(Spec.model_validate({"unit": "cm"}))
+    shown = buying_shown(made, ClothChoices(cloths={"outer": ClothChoice(width=0.0)}), SimulatedShop(), "cm")
+    outer = next(row for row in shown.rows if row.for_ == "outer")
+    assert (outer.price, outer.why, shown.whole) == ("", "nothing of it can be cut", False)
+
+
 def test_what_is_there_is_not_bought() -> None:
     """Of a cloth of which there is some the list tells how much is needed, and no price."""
     made = drafted(Spec.model_validate({"unit": "cm"}))

@@ -60,6 +60,8 @@ def listed(wants: Sequence[Want], shop: Shop) -> tuple[Line, ...]:
 def _line(want: Want, shop: Shop) -> Line:
     if want.there:
         return Line(want, None, 0, "is there")
+    if not want.amount:
+        return Line(want, None, 0, "nothing of it can be cut")
     offers = [o for o in shop.offers(want) if want.how != "zip" or o.long >= want.long - 1e-6]
     if not offers:
         return Line(want, None, 0, "not kept here")

@@ -46,8 +46,8 @@ class ClothChoice(BaseModel):
     length: Mm | None = None
     selvage: Mm | None = None
     squaring: Mm | None = None
-    step: Annotated[float, Field(gt=0, le=10_000)] | None = None
-    repeat: Mm | None = None
+    step: Annotated[float, Field(ge=1, le=10_000)] | None = None
+    repeat: Annotated[float, Field(ge=5, le=10_000)] | None = None
     shrinks_along: Share = 0.0
     shrinks_across: Share = 0.0
     print: Print | None = None
