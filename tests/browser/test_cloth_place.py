@@ -96,6 +96,18 @@ def test_the_cloth_is_typed_and_what_does_not_fit_is_told(screen: Screen) -> Non
     assert "Across the whole width" in page.inner_text(".cut-order li >> nth=0")
 
 
+def test_the_bag_as_it_was_left_lies_on_the_cloth(screen: Screen) -> None:
+    """From a number that is not kept yet straight to the cloth: it is the new bag that lies there."""
+    screen.open("March folder tote")
+    page = screen.page
+    screen.paste("size.width", "44")
+    screen.shows("outer panel", "width", "58")
+    page.click("nav >> text=Cloth")
+    page.wait_for_selector("[data-lying]")
+    page.locator(A).focus()
+    assert "58 × 36 cm" in _where(page)
+
+
 def test_the_largest_bag_is_made_from_what_is_there(screen: Screen) -> None:
     """Of a short piece not everything can be cut; made as large as it gives, everything lies on it."""
     page = _open(screen, "March folder tote")

@@ -16,9 +16,13 @@ import {
   type Unit,
 } from '../../api/client'
 import { shared } from '../../app/sharing'
+import { unsentOf } from '../draft/unsent'
 
 /** What the cloths need of the world; a test hands in its own. */
-const WORLD = { api: server, newId: () => crypto.randomUUID() as string }
+const WORLD = { api: server, newId: () => crypto.randomUUID() as string, held: unsentOf }
+/** How long a plan that was just left on another place is waited for until it is kept, and how often it is looked. */
+const KEPT_BY_MS = 3000
+const LOOK_MS = 60
 
 /** Where an edit belongs: the field that a refusal of it stands at. */
 export const pathOf = (edit: ClothEdit) =>
@@ -76,6 +80,8 @@ export function useCloth(world = WORLD) {
 
   async function open(id: string, wanted?: Unit) {
     await inTurn(async () => {
+      for (let waited = 0; world.held(id) && waited < KEPT_BY_MS; waited += LOOK_MS)
+        await new Promise((looked) => setTimeout(looked, LOOK_MS))
       opened.value = await api.open(id)
       settled = await api.chosenCloths(id)
       unit.value = wanted ?? spec().unit ?? 'cm'
