@@ -1823,6 +1823,8 @@ export interface components {
             across: boolean;
             /** Turns */
             turns: boolean;
+            /** Round */
+            round: boolean;
             /** Says */
             says: string;
         };

@@ -93,13 +93,17 @@ function onKey(event: KeyboardEvent, one: Lying) {
   event.stopPropagation()
 }
 const looks = computed(() => props.cloth.key)
-/** its upper left corner as it is seen, inside it by so many px */
-const corner = (one: Lying, by: number) => {
-  const [x, y, long] = one.box as [number, number, number, number]
-  const inside = by / scale.value
-  return upright.value
-    ? words(x + long - inside, y + 7 / scale.value)
-    : words(x + 7 / scale.value, y + inside)
+/** Where a piece's letter is: in its upper left corner as it is seen; of one without corners beside its middle. */
+const letterAt = (one: Lying) => {
+  const [x, y, long, wide] = one.box as [number, number, number, number]
+  const [aside, down] = [7 / scale.value, (letterSize(one) + 3) / scale.value]
+  if (one.round) {
+    const [right, low] = [20 / scale.value, 6 / scale.value]
+    return upright.value
+      ? words(x + long / 2 - low, y + wide / 2 - right)
+      : words(x + long / 2 - right, y + wide / 2 + low)
+  }
+  return upright.value ? words(x + long - down, y + aside) : words(x + aside, y + down)
 }
 const letterSize = (one: Lying) => Math.min(22, Math.min(one.box[2]!, one.box[3]!) * scale.value * 0.6)
 </script>
@@ -175,7 +179,7 @@ const letterSize = (one: Lying) => Math.min(22, Math.min(one.box[2]!, one.box[3]
             v-if="letterSize(one) > 7"
             class="lying-letter"
             :font-size="letterSize(one)"
-            :transform="corner(one, letterSize(one) + 3)"
+            :transform="letterAt(one)"
           >
             {{ one.letter }}
           </text>

@@ -48,6 +48,8 @@ class LyingShown:
     #: whether it may lie across the grain, and whether turning would be a choice at all
     across: bool
     turns: bool
+    #: whether it has no corner that a letter could stand in
+    round: bool
     says: str
 
 
@@ -288,6 +290,7 @@ def _lying(on: OnCloth, piece: Piece, placed: Placed, view: View) -> LyingShown:
         placed.turned,
         part.across,
         on.goods.print == "plain" and placed.width != placed.height,
+        all(piece.bends),
         f"{piece.letter}, {within(piece.name)}: {size}, {where}",
     )
 
