@@ -1044,8 +1044,6 @@ export interface components {
             ];
             /** Reaches */
             reaches: number;
-            /** Cut Off */
-            cut_off: number;
             /** Facts */
             facts: string[];
             /** Fields */

@@ -86,6 +86,11 @@ class Asked:
     param: Param
     usual: Pair | None
 
+    def standing(self, choice: ClothChoice, unit: Unit) -> float | None:
+        """Return what was chosen of it, or what is usual in *unit*, in mm; None where neither is."""
+        chosen: float | None = getattr(choice, self.param.path)
+        return chosen if chosen is not None else self.usual.mm(unit) if self.usual else None
+
 
 def asked(usual_width: float) -> Mapping[str, Asked]:
     """Return the lengths that are asked of a cloth, by name."""
@@ -119,23 +124,17 @@ def asked(usual_width: float) -> Mapping[str, Asked]:
 
 def goods_of(choice: ClothChoice, usual_width: float, usual_print: Print, unit: Unit) -> Goods:
     """Return the cloth that was chosen, with what is usual for the rest."""
-    usual = {name: one.usual for name, one in asked(usual_width).items()}
-
-    def mm(name: str) -> float:
-        chosen: float | None = getattr(choice, name)
-        pair = usual[name]
-        return chosen if chosen is not None else pair.mm(unit) if pair else 0.0
-
+    mm = {name: one.standing(choice, unit) or 0.0 for name, one in asked(usual_width).items()}
     return Goods(
-        width=mm("width"),
+        width=mm["width"],
         length=choice.length,
-        selvage=mm("selvage"),
+        selvage=mm["selvage"],
         shrinks_along=choice.shrinks_along / 100,
         shrinks_across=choice.shrinks_across / 100,
-        squaring=mm("squaring"),
-        step=mm("step"),
+        squaring=mm["squaring"],
+        step=mm["step"],
         print=choice.print or usual_print,
-        repeat=choice.repeat or 0.0,
+        repeat=mm["repeat"],
         folded=choice.folded,
         cutting=choice.cutting,
     )

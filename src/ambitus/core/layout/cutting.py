@@ -19,6 +19,8 @@ class Cut:
     end: float
     strip: int
     frees: tuple[str, int] | None = None
+    #: whether it takes the strip off the roll
+    off: bool = False
 
 
 def cuts_of(layout: Layout) -> tuple[Cut, ...]:
@@ -27,7 +29,7 @@ def cuts_of(layout: Layout) -> tuple[Cut, ...]:
     whole = layout.goods.usable_width
     out: list[Cut] = []
     for number, strip in enumerate(layout.strips, 1):
-        out.append(Cut(True, strip.top, 0.0, whole, number))
+        out.append(Cut(True, strip.top, 0.0, whole, number, off=True))
         for column in strip.columns:
             only = column.copies[0] if len(column.copies) == 1 else None
             if column.right < whole - 1e-6:

@@ -152,8 +152,8 @@ def _stepped(edit: GoodsStepped, choice: ClothChoice, usual_width: float, made: 
     if one is None:
         path = f"{edit.cloth}.{edit.field}"
         raise _wrong(path, edit.field, f"“{edit.field}” has no steps.", "Type it.")
-    chosen: float | None = getattr(choice, edit.field)
-    at = chosen if chosen is not None else one.usual.mm(made.bag.unit) if one.usual else one.param.low
+    standing = one.standing(choice, made.bag.unit)
+    at = one.param.low if standing is None else standing
     return min(max(made.bag.grid.next(at, edit.steps), one.param.low), one.param.high)
 
 
@@ -170,8 +170,9 @@ def _pins(on: OnCloth, edit: PieceMoved, view: View) -> list[dict[str, Any]]:
     wide, high, turned = placed.width, placed.height, placed.turned
     if edit.kind == "turned":
         part = next(p for p in on.parts if p.key == edit.piece)
-        if not part.across or on.goods.print != "plain":
-            why = "It hangs along the grain." if on.goods.print == "plain" else "The print has a way up."
+        if not on.goods.turns(part.across):
+            printed = on.goods.print != "plain" or on.goods.repeat
+            why = "The print has a way up." if printed else "It hangs along the grain."
             fix = "Let it lie across first, or leave it as it is."
             raise _wrong(f"{edit.cloth}.pins", edit.piece, why, fix)
         wide, high, turned = high, wide, not turned

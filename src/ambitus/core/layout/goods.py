@@ -64,6 +64,10 @@ class Goods:
             return None
         return snap(max(0.0, self.length * (1 - self.shrinks_along) - self.squaring))
 
+    def turns(self, across: bool) -> bool:
+        """Return whether a piece that may lie *across* the grain may here: not on a print."""
+        return across and self.print == "plain" and not self.repeat
+
     def places(self, count: int) -> int:
         """Return how many places *count* pieces take: of a folded cloth each gives two."""
         return -(-count // 2) if self.folded else count

@@ -8,7 +8,7 @@ from ambitus.core.layout.goods import Goods
 from ambitus.core.layout.open_space import Box, packed_round
 from ambitus.core.layout.parts import Part, Pin, Placed, placed_at, singly
 from ambitus.core.layout.search import Tried, at_least, searched
-from ambitus.core.layout.skyline import ENDLESS, At, Rect, packed
+from ambitus.core.layout.skyline import ENDLESS, At, Rect, packed, ways_of
 from ambitus.core.layout.strips import Strip, in_strips
 from ambitus.core.lengths import snap
 
@@ -86,7 +86,7 @@ def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: i
             loose.append((copy, part))
     across, along = _fine(goods.usable_width), goods.usable_length
     rects = [_rect(goods, part) for _, part in loose]
-    fits = [i for i, r in enumerate(rects) if min((r.width, r.height) if r.turns else (r.width,)) <= across]
+    fits = [i for i, r in enumerate(rects) if min(wide for wide, _, _ in ways_of(r)) <= across]
     taken = [_box(p) for p in held]
     taken += [(_fine(h.x), _fine(h.y), _fine(h.x + h.width), _fine(h.y + h.height)) for h in goods.holes]
     room = _Room(across, None if along is None else _fine(along), tuple(taken), goods.cutting == "strips")
@@ -127,8 +127,7 @@ def _rect(goods: Goods, part: Part) -> Rect:
     Return the room of *part*: on a print that repeats, up to the next repeat, so that all begin at one place.
     """
     wide, high, pitch = _fine(part.width), _fine(part.height), _fine(goods.repeat)
-    turns = part.across and goods.print == "plain"
-    return Rect(wide, -(-high // pitch) * pitch, False) if pitch else Rect(wide, high, turns)
+    return Rect(wide, -(-high // pitch) * pitch if pitch else high, goods.turns(part.across))
 
 
 def _box(placed: Placed) -> Box:

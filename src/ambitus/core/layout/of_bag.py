@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
+from ambitus.core.drawing.grain import runs_up
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.cloth.fields import PRINT
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
@@ -19,11 +20,6 @@ from ambitus.core.layout.choices import (
 from ambitus.core.layout.goods import Goods, Print
 from ambitus.core.layout.lay import EFFORT, Layout, lay
 from ambitus.core.layout.parts import DUST, Part, Pin, Placed, placed_at
-
-
-def runs_along(piece: Piece) -> bool:
-    """Return whether the grain runs along the length of *piece* as it is drawn: of strips it does."""
-    return not (piece.on_fold is not None or piece.part == "base")
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,14 +70,14 @@ def usually_across(piece: Piece) -> bool:
     Return whether *piece* may lie across the grain unless the maker says otherwise: strips and small pieces,
     and interfacing. Panels hang along it.
     """
-    return piece.source == "interfacing" or piece.small or runs_along(piece)
+    return piece.source == "interfacing" or piece.small or not runs_up(piece)
 
 
 def part_of(piece: Piece, choice: ClothChoice) -> Part:
     """Return *piece* as it lies on its cloth: its grain along the roll."""
     left, bottom, right, top = piece.box
     wide, high = right - left, top - bottom
-    if runs_along(piece):
+    if not runs_up(piece):
         wide, high = high, wide
     across = choice.across.get(piece.key, usually_across(piece))
     return Part(piece.key, wide, high, piece.count, across)
@@ -117,7 +113,7 @@ def _holding(pins: tuple[Pin, ...], parts: tuple[Part, ...], goods: Goods) -> tu
         part = by_key.get(pin.key)
         if part is None or pin.copy >= goods.places(part.count):
             continue
-        if pin.turned and not (part.across and goods.print == "plain"):
+        if pin.turned and not goods.turns(part.across):
             continue
         there = placed_at(part, pin)
         long = goods.usable_length

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from ambitus.core.layout.skyline import ENDLESS, At, Rect
+from ambitus.core.layout.skyline import ENDLESS, At, Rect, ways_of
 
 #: left, bottom, right, top
 Box = tuple[int, int, int, int]
@@ -54,10 +54,7 @@ def packed_round(
     for i in order:
         rect = rects[i]
         best: tuple[int, int, int, int, bool] | None = None
-        ways = [(rect.width, rect.height, False)]
-        if rect.turns and rect.width != rect.height:
-            ways.append((rect.height, rect.width, True))
-        for wide, high, turned in ways:
+        for wide, high, turned in ways_of(rect):
             for x0, y0, x1, y1 in free:
                 if x1 - x0 >= wide and y1 - y0 >= high:
                     key = (y0 + high, x1 - x0 - wide, x0, y0, turned)

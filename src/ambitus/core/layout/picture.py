@@ -2,10 +2,10 @@
 
 from collections.abc import Callable
 
+from ambitus.core.drawing.grain import runs_up
 from ambitus.core.drawing.paths import bent, path
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import Point
-from ambitus.core.layout.of_bag import runs_along
 from ambitus.core.layout.parts import Placed
 
 
@@ -17,7 +17,7 @@ def lying_on(piece: Piece, placed: Placed) -> Callable[[Point], Point]:
     """
     left, bottom, right, top = piece.box
     x, y = placed.y, placed.x
-    if runs_along(piece) == placed.turned:
+    if runs_up(piece) != placed.turned:
         # its height lies along the roll
         return lambda p: (x + p[1] - bottom, y + p[0] - left)
     if placed.turned:
@@ -30,7 +30,7 @@ def outline(piece: Piece, placed: Placed) -> tuple[str, str]:
     here = lying_on(piece, placed)
     left, bottom, right, top = piece.box
     middle = ((left + right) / 2, (bottom + top) / 2)
-    if runs_along(piece):
+    if not runs_up(piece):
         half = (right - left) * 0.1
         ends = ((middle[0] - half, middle[1]), (middle[0] + half, middle[1]))
     else:

@@ -35,7 +35,7 @@ def packed(rects: Sequence[Rect], order: Sequence[int], across: int) -> tuple[in
     # the upper edge of what lies there: left ends and heights, from left to right
     lefts, tops = [0], [0]
     places: list[At] = [(0, 0, False)] * len(rects)
-    ways = [_ways(r) for r in rects]
+    ways = [ways_of(r) for r in rects]
     waiting = list(order)
     while waiting:
         at = tops.index(min(tops))
@@ -66,7 +66,8 @@ def packed(rects: Sequence[Rect], order: Sequence[int], across: int) -> tuple[in
 Way = tuple[int, int, bool]
 
 
-def _ways(rect: Rect) -> tuple[Way, ...]:
+def ways_of(rect: Rect) -> tuple[Way, ...]:
+    """Return how *rect* may lie: as its grain has it, and turned if it may be and that is another way."""
     plain = (rect.width, rect.height, False)
     if not rect.turns or rect.width == rect.height:
         return (plain,)

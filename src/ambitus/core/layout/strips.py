@@ -6,7 +6,7 @@ right through what is in hand.
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
-from ambitus.core.layout.skyline import At, Rect
+from ambitus.core.layout.skyline import At, Rect, ways_of
 
 
 @dataclass(slots=True)
@@ -59,18 +59,13 @@ def in_strips(rects: Sequence[Rect], order: Sequence[int], across: int) -> tuple
 
 def _way(rect: Rect, across: int) -> tuple[int, int] | None:
     """Return width and height of the first of a strip: the lower way, if it goes."""
-    ways = [(rect.width, rect.height)]
-    if rect.turns:
-        ways.append((rect.height, rect.width))
-    fits = [way for way in ways if way[0] <= across]
+    fits = [(wide, high) for wide, high, _ in ways_of(rect) if wide <= across]
     return min(fits, key=lambda way: way[1]) if fits else None
 
 
 def _put(rect: Rect, i: int, strip: Strip, across: int, places: list[At]) -> bool:
     """Put *rect* above another or beside the last one of *strip*, if there is room."""
-    ways = [(rect.width, rect.height, False)]
-    if rect.turns and rect.width != rect.height:
-        ways.append((rect.height, rect.width, True))
+    ways = ways_of(rect)
     # above another: the narrowest column that takes it
     above = [
         (column.width - wide, at, way)

@@ -70,11 +70,9 @@ class ClothShown:
     #: what to buy, or how much of what is there is used: the number to take to the shop
     amount: str
     amount_says: str
-    #: width and shown length of the cloth as it is drawn, in mm; how far the layout reaches, and what is
-    #: bought
+    #: shown length and width of the cloth as it is drawn, in mm, and how far the layout reaches
     room: tuple[float, float]
     reaches: float
-    cut_off: float
     facts: tuple[str, ...]
     fields: Mapping[str, FieldShown]
     shrinks: Mapping[str, str]
@@ -179,7 +177,6 @@ def _cloth(on: OnCloth, view: View) -> ClothShown:
         amount_says=_amount_says(on, view),
         room=(drawn, goods.usable_width),
         reaches=layout.length,
-        cut_off=drawn,
         facts=_facts(on, view),
         fields=_fields(on, view),
         shrinks={
@@ -214,11 +211,12 @@ def _facts(on: OnCloth, view: View) -> tuple[str, ...]:
     layers = ", two layers at once" if goods.folded else ""
     out = [
         f"The pieces reach {view.with_unit(layout.length)} along {view.with_unit(goods.usable_width)} of "
-        f"usable width{layers}, and take {layout.used:.0%} of that."
+        f"usable width{layers}; the rectangles round them take {layout.used:.0%} of that."
     ]
     last = max(layout.placed, key=lambda p: (p.top, p.key, p.copy))
     rest = [_fewer(p, last.key) for p in on.parts]
-    if len(layout.placed) > 1 and not layout.left_out:
+    # of what is pinned another layout would tell nothing
+    if len(layout.placed) > 1 and not layout.left_out and not on.choice.pins:
         short = lay(goods, [p for p in rest if p.count]).length
         letter = next(p.letter for p in on.cloth.pieces if p.key == last.key)
         if short < layout.length - 1e-6:
@@ -245,8 +243,8 @@ def _fields(on: OnCloth, view: View) -> dict[str, FieldShown]:
     out = {}
     for name, one in asked(on.cloth.usual_width).items():
         chosen: float | None = getattr(on.choice, name)
-        mm = chosen if chosen is not None else one.usual.mm(view.plan_unit) if one.usual else 0.0
-        given = chosen is not None or one.usual is not None
+        standing = one.standing(on.choice, view.plan_unit)
+        given, mm = standing is not None, standing or 0.0
         path = f"{on.cloth.key}.{name}"
         out[path] = FieldShown(
             path,
@@ -289,7 +287,7 @@ def _lying(on: OnCloth, piece: Piece, placed: Placed, view: View) -> LyingShown:
         placed.pinned,
         placed.turned,
         part.across,
-        on.goods.print == "plain" and placed.width != placed.height,
+        on.goods.turns(across=True) and placed.width != placed.height,
         all(piece.bends),
         f"{piece.letter}, {within(piece.name)}: {size}, {where}",
     )
@@ -301,7 +299,7 @@ def _left_out(on: OnCloth, pieces: Mapping[str, Piece], view: View) -> tuple[str
     goods = on.goods
     for key, count in on.layout.left_out.items():
         part = next(p for p in on.parts if p.key == key)
-        narrowest = min(part.width, part.height) if part.across and goods.print == "plain" else part.width
+        narrowest = min(part.width, part.height) if goods.turns(part.across) else part.width
         name = f"{pieces[key].letter}, {within(pieces[key].name)}, ×{count}"
         if narrowest > goods.usable_width:
             need = view.with_unit(narrowest)
@@ -316,7 +314,7 @@ def _left_out(on: OnCloth, pieces: Mapping[str, Piece], view: View) -> tuple[str
 
 def _cut_says(cut: Cut, pieces: Mapping[str, Piece], view: View) -> str:
     at = view.with_unit(cut.at)
-    if cut.frees is None and cut.across and cut.start == 0.0:
+    if cut.off:
         return f"Across the whole width at {at} from the squared end: strip {cut.strip}."
     way = f"across at {at} from the squared end" if cut.across else f"along at {at} from the edge"
     ready = f": {pieces[cut.frees[0]].letter} is cut" if cut.frees else ""
