@@ -4,10 +4,10 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
-from ambitus.core.grammar.thickness import interfacing_of
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Act
-from ambitus.core.sew.minutes import overcast_metres, sewn_metres, stitched_metres, under_needle
+from ambitus.core.sew.minutes import overcast_metres, sewn_metres, stitched_metres
+from ambitus.core.steps.settings import under_needle_of
 
 #: metres of thread that one row begins and ends with, for a metre of overlocking (ours), and to spare
 ENDS_M, OVERLOCKED, SPARE = 0.3, 11.0, 0.15
@@ -42,11 +42,8 @@ class Row:
 
 def _stack(made: Draft, step: Sequence[Act]) -> float:
     """Return how thick what lies under the needle in a step is, in mm."""
-    thick = 0.0
-    for layer, times in under_needle(made.plan, step):
-        more = interfacing_of(made.bag) if layer == "interfacing" else None
-        thick += times * (more or made.bag.cloth(layer)).thickness
-    return thick
+    lies = under_needle_of(made.bag, made.plan, step)
+    return sum(times * material.thickness for material, times in lies)
 
 
 def rows_of(made: Draft) -> Iterator[Row]:

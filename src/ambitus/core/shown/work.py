@@ -4,11 +4,11 @@ from itertools import pairwise
 
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.work import work_pictures
-from ambitus.core.grammar.thickness import interfacing_of
 from ambitus.core.lengths import View
-from ambitus.core.sew.minutes import minutes_of, under_needle
+from ambitus.core.sew.minutes import minutes_of
 from ambitus.core.shown.models import StepShown, WorkShown
 from ambitus.core.steps.model import Step
+from ambitus.core.steps.settings import under_needle_of
 from ambitus.core.steps.work import CAUTIONS, place_of
 from ambitus.core.words import within
 
@@ -30,9 +30,7 @@ def _time(minutes: float) -> str:
 def _needle(draft: Draft, step: Step, view: View) -> str:
     """Return what lies under the needle: each cloth by name and how often, and how thick it is together."""
     said, thick = [], 0.0
-    for layer, times in under_needle(draft.plan, step.acts):
-        more = interfacing_of(draft.bag) if layer == "interfacing" else None
-        cloth = more or draft.bag.cloth(layer)
+    for cloth, times in under_needle_of(draft.bag, draft.plan, step.acts):
         said.append(f"{times} × {within(cloth.label)}")
         thick += times * cloth.thickness
     return f"{', '.join(said)}: {view.with_unit(thick)}" if said else ""
