@@ -1,13 +1,13 @@
 """
 ``make bench``: what a maker waits for, as ratios measured side by side in one run, beside what they ought to
 be. Never a pass or a failure: numbers to read. ``BASE=commit`` holds the core against that commit too;
-``ONLY=hand`` (core, asked, cold) measures a part.
+``ONLY=hand`` (core, asked, cold, laying) measures a part.
 """
 
 import os
 import sys
 
-from benched import asked, cold, core
+from benched import asked, cold, core, layouts
 from benched.bags import BAGS, WIDEST
 from benched.hand import AGAIN, HELD, OTHER, felt, opening, shelf
 from benched.server import served
@@ -36,8 +36,9 @@ def by_hand(table: Table) -> None:
 
 def main() -> None:
     """Measure what was asked for, and print it."""
-    only = os.environ.get("ONLY", "hand core asked cold").split()
-    run("npx", "vite", "build", "--config", "bench/vite.config.ts", cwd=FRONTEND, env=node())
+    only = os.environ.get("ONLY", "hand core asked cold laying").split()
+    if set(only) - {"laying", "core"}:
+        run("npx", "vite", "build", "--config", "bench/vite.config.ts", cwd=FRONTEND, env=node())
     table = Table()
     print(f"On {len(BAGS)} bags: {', '.join(bag.name for bag in BAGS)}.")
     if "hand" in only:
@@ -55,6 +56,8 @@ def main() -> None:
         core.others(table)
         core.sewing(table)
         core.memory(table)
+    if "laying" in only:
+        layouts.growing(table)
     if "cold" in only:
         cold.commands(table)
         cold.first_load(table)

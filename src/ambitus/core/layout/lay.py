@@ -1,54 +1,43 @@
 """Parts laid on a cloth: the one place that chooses how."""
 
 from collections import Counter
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
+from ambitus.core.layout.by_rule import FREE, THROUGH, shortest_by_rule
+from ambitus.core.layout.exact import FEW, shortest
 from ambitus.core.layout.goods import Goods
 from ambitus.core.layout.open_space import Box, packed_round
 from ambitus.core.layout.parts import Part, Pin, Placed, placed_at, singly
-from ambitus.core.layout.search import Tried, at_least, searched
+from ambitus.core.layout.search import Tried, at_least, searched, ways_to_lie
 from ambitus.core.layout.skyline import ENDLESS, At, Rect, packed, ways_of
-from ambitus.core.layout.strips import Strip, in_strips
+from ambitus.core.layout.strips import in_strips
 from ambitus.core.lengths import snap
 
 #: whole numbers to lay with, a mm: eighths and sixteenths of an inch are whole in it
 FINE = 10_000
 #: pieces laid in all while an order is looked for, and how many tries there are at least and at most
 EFFORT, LEAST_TRIES, MOST_TRIES = 30_000, 16, 2_000
-#: how rectangles lie: the place of each, and the strips that they are cut in
-_Lain = tuple[Sequence[At | None], Sequence[Strip]]
-
-
-@dataclass(frozen=True, slots=True)
-class CutColumn:
-    """Part of a strip, from its left to its right edge in mm, and the copies in it from below."""
-
-    left: float
-    right: float
-    copies: tuple[tuple[str, int], ...]
-
-
-@dataclass(frozen=True, slots=True)
-class CutStrip:
-    """A strip cut off the whole width, from its lower to its upper edge in mm, and its columns."""
-
-    bottom: float
-    top: float
-    columns: tuple[CutColumn, ...]
+#: a try by a rule of the library counts as so many of our own
+RULE_COSTS = 4
+#: more rectangles than so many are not laid by its rules: their time grows faster than anybody waits
+MOST_RULED = 80
+#: how rectangles lie: the place of each
+_Lain = Sequence[At | None]
 
 
 @dataclass(frozen=True, slots=True)
 class Layout:
     """
     Parts as they lie on *goods*: places in mm from the left selvage and the squared end. ``left_out`` are the
-    copies for which there was no room, by part; ``strips`` how it is cut from edge to edge, if it is.
+    copies for which there was no room, by part; ``through`` whether every cut can run right through what is
+    in hand.
     """
 
     goods: Goods
     placed: tuple[Placed, ...]
     left_out: Mapping[str, int] = field(default_factory=dict)
-    strips: tuple[CutStrip, ...] = ()
+    through: bool = False
     #: no layout could be shorter than this
     at_least: float = 0.0
 
@@ -90,7 +79,7 @@ def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: i
     taken = [_box(p) for p in held]
     taken += [(_fine(h.x), _fine(h.y), _fine(h.x + h.width), _fine(h.y + h.height)) for h in goods.holes]
     room = _Room(across, None if along is None else _fine(along), tuple(taken), goods.cutting == "strips")
-    places, strips = room.laid([rects[i] for i in fits], effort)
+    places = room.laid([rects[i] for i in fits], effort)
     at = {i: place for i, place in zip(fits, places, strict=True) if place}
     left_out = Counter(part.key for i, (_, part) in enumerate(loose) if i not in at)
     placed = [
@@ -100,18 +89,7 @@ def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: i
         for i, (copy, part) in enumerate(loose)
         if i in at
     ]
-    copies = [(loose[i][1].key, loose[i][0]) for i in fits]
-    cut = tuple(_cut(strip, copies) for strip in strips)
-    return Layout(goods, (*held, *placed), left_out, cut, _mm(at_least(rects, max(1, across))))
-
-
-def _cut(strip: Strip, copies: Sequence[tuple[str, int]]) -> CutStrip:
-    """Return *strip* in mm, its pieces by name."""
-    columns = tuple(
-        CutColumn(_mm(c.left), _mm(c.left + c.width), tuple(copies[i] for i in c.rects))
-        for c in strip.columns
-    )
-    return CutStrip(_mm(strip.bottom), _mm(strip.bottom + strip.height), columns)
+    return Layout(goods, (*held, *placed), left_out, room.through, _mm(at_least(rects, max(1, across))))
 
 
 def _mm(fine: int) -> float:
@@ -143,53 +121,92 @@ class _Room:
     taken: tuple[Box, ...]
     in_strips: bool
 
-    def laid(self, rects: Sequence[Rect], effort: int) -> tuple[Sequence[At | None], Sequence[Strip]]:
-        """Return the place of each of *rects*, and the strips that it is cut in, if it is."""
-        if not rects:
-            return [], []
-        way = self._strips if self.in_strips and not self.taken else self._freely
-        # an order round what is taken costs some ten times what one from below does
-        costs = 10 if way == self._freely and self._has_ends else 1
-        tries = max(LEAST_TRIES, min(MOST_TRIES, effort // (len(rects) * costs)))
-
-        def lay_out(ways: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
-            got = way(ways, order)
-            if got is None:
-                return None
-            length, uneven, (places, strips) = got
-            return length, uneven, (_as_laid(ways, rects, places), strips)
-
-        found = searched(rects, self.across, tries, lay_out)
-        return found.lain if found else ([None] * len(rects), [])
-
     @property
-    def _has_ends(self) -> bool:
-        return self.along is not None or bool(self.taken)
+    def through(self) -> bool:
+        """Whether every cut runs right through what is in hand: round something that stays it cannot."""
+        return self.in_strips and not self.taken
 
-    def _freely(self, rects: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
-        """Lay for cuts along any line."""
-        if not self._has_ends:
-            got = packed(rects, order, self.across)
-            return got and (got[0], got[1], (got[2], ()))
+    def laid(self, rects: Sequence[Rect], effort: int) -> _Lain:
+        """Return the place of each of *rects*, or None where there is no room for it."""
+        if not rects:
+            return []
+        if not self.taken:
+            length, places = self._endless(rects, effort)
+            if self.along is None or length <= self.along:
+                return places
+        # an order round what is taken costs some ten times what one from below does
+        way, costs = (self._strips, 1) if self.through else (self._round, 10)
+        found = searched(rects, self.across, self._tries(rects, effort // costs), _turned_back(rects, way))
+        return found.lain if found else [None] * len(rects)
+
+    def _tries(self, rects: Sequence[Rect], effort: int) -> int:
+        return max(LEAST_TRIES, min(MOST_TRIES, effort // len(rects)))
+
+    def _endless(self, rects: Sequence[Rect], effort: int) -> tuple[int, _Lain]:
+        """
+        Return (length, places) of *rects* on a strip without an end: by orders from below, by the rules of
+        the library, and of a few rectangles by every way there is.
+        """
+        way = self._strips_endless if self.through else self._from_below
+        found = searched(rects, self.across, self._tries(rects, effort), _turned_back(rects, way))
+        if found is None:
+            return ENDLESS, [None] * len(rects)
+        length, places = found.length, found.lain
+        least = at_least(rects, self.across)
+        if length > least and not self.through and len(rects) <= FEW:
+            got = shortest(rects, self.across, least, length, effort)
+            if got:
+                length, places = got
+        rules = THROUGH if self.through else FREE
+        for ways in ways_to_lie(rects):
+            # the rules let all turn or none
+            if length <= least or len(rects) > MOST_RULED or len({r.turns for r in ways}) > 1:
+                continue
+            by_rules = shortest_by_rule(rules, ways, self.across, length, effort // (RULE_COSTS * len(rects)))
+            for shorter, ruled in by_rules:
+                length, places = shorter, _as_laid(ways, rects, ruled)
+        return length, places
+
+    def _from_below(self, rects: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
+        """Lay for cuts along any line, on a strip without an end."""
+        return packed(rects, order, self.across)
+
+    def _round(self, rects: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
+        """Lay for cuts along any line, round what is taken and up to an end."""
         length, places = packed_round(rects, order, self.across, self.along, self.taken)
-        return self._judged(rects, length, places, ())
+        return self._judged(rects, length, places)
+
+    def _strips_endless(self, rects: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
+        """Lay for cuts from edge to edge, on a strip without an end."""
+        got = in_strips(rects, order, self.across)
+        return got and (got[0], got[1], got[2][1])
 
     def _strips(self, rects: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
-        """Lay for cuts from edge to edge; what would reach over an end is left out."""
+        """Lay for cuts from edge to edge; what would reach over the end is left out."""
         got = in_strips(rects, order, self.across)
         if got is None or self.along is None:
-            return got and (got[0], got[1], (got[2][1], got[2][0]))
+            return None
         strips = [s for s in got[2][0] if s.bottom + s.height <= self.along]
         cut = {i for s in strips for column in s.columns for i in column.rects}
         places = [p if i in cut else None for i, p in enumerate(got[2][1])]
-        return self._judged(rects, max((s.bottom + s.height for s in strips), default=0), places, strips)
+        return self._judged(rects, max((s.bottom + s.height for s in strips), default=0), places)
 
-    def _judged(
-        self, rects: Sequence[Rect], length: int, places: Sequence[At | None], strips: Sequence[Strip]
-    ) -> Tried[_Lain]:
+    def _judged(self, rects: Sequence[Rect], length: int, places: _Lain) -> Tried[_Lain]:
         """Return a layout with what it is worth: what is left out counts more than any length."""
         out = sum(r.width * r.height for r, p in zip(rects, places, strict=True) if p is None)
-        return length + out * ENDLESS, 0, (places, strips)
+        return length + out * ENDLESS, 0, places
+
+
+def _turned_back(
+    rects: Sequence[Rect], way: Callable[[Sequence[Rect], Sequence[int]], Tried[_Lain] | None]
+) -> Callable[[Sequence[Rect], Sequence[int]], Tried[_Lain] | None]:
+    """Return *way* with its places told of *rects*, some of which it was given turned for good."""
+
+    def lay_out(ways: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
+        got = way(ways, order)
+        return got and (got[0], got[1], _as_laid(ways, rects, got[2]))
+
+    return lay_out
 
 
 def _as_laid(ways: Sequence[Rect], rects: Sequence[Rect], places: Sequence[At | None]) -> list[At | None]:

@@ -49,14 +49,14 @@ def packed(rects: Sequence[Rect], order: Sequence[int], across: int) -> tuple[in
         if found is None:
             if len(lefts) == 1:
                 return None
-            _raise(lefts, tops, at, min(wall for wall in walls) + level)
+            raised(lefts, tops, at, min(wall for wall in walls) + level)
             continue
         place, (wide, high, turned) = found
         i = waiting.pop(place)
         # beside the higher wall: what is left of the gap opens to the lower one
         start = left if walls[0] >= walls[1] else right - wide
         places[i] = (start, level, turned)
-        _cover(lefts, tops, at, start, start + wide, level + high, right)
+        cover(lefts, tops, at, start, start + wide, level + high, right)
     ends = [*lefts[1:], across]
     uneven = sum((end - left) * top for left, end, top in zip(lefts, ends, tops, strict=True))
     return max(tops), uneven, places
@@ -94,13 +94,13 @@ def _best_for(
     return found
 
 
-def _raise(lefts: list[int], tops: list[int], at: int, top: int) -> None:
+def raised(lefts: list[int], tops: list[int], at: int, top: int) -> None:
     """Give the gap *at* up: it is as high as the lower of its neighbours."""
     tops[at] = top
     _join(lefts, tops, at)
 
 
-def _cover(lefts: list[int], tops: list[int], at: int, start: int, end: int, top: int, right: int) -> None:
+def cover(lefts: list[int], tops: list[int], at: int, start: int, end: int, top: int, right: int) -> None:
     """Raise the part from *start* to *end* of the step *at*, which goes to *right*, to *top*."""
     level, left = tops[at], lefts[at]
     steps = [(left, level)] * (start > left) + [(start, top)] + [(end, level)] * (end < right)

@@ -225,7 +225,7 @@ def _facts(on: OnCloth, view: View) -> tuple[str, ...]:
     if on.loosened:
         what = "One pin does" if on.loosened == 1 else f"{on.loosened} pins do"
         out.append(f"{what} not hold any more: outside of the cloth as it is now, or over another piece.")
-    if goods.cutting == "strips" and layout.placed and not layout.strips:
+    if goods.cutting == "strips" and layout.placed and not layout.through:
         out.append("With a piece pinned it is laid for cuts along any line: strips would run through it.")
     if layout.length > layout.at_least > 0 and not layout.left_out and not on.choice.pins:
         share = (layout.length - layout.at_least) / layout.length
@@ -314,8 +314,9 @@ def _left_out(on: OnCloth, pieces: Mapping[str, Piece], view: View) -> tuple[str
 
 def _cut_says(cut: Cut, pieces: Mapping[str, Piece], view: View) -> str:
     at = view.with_unit(cut.at)
+    letters = [pieces[key].letter for key, _ in cut.frees]
+    ready = f": {_listed(letters)} {'are' if len(letters) > 1 else 'is'} cut" if letters else ""
     if cut.off:
-        return f"Across the whole width at {at} from the squared end: strip {cut.strip}."
+        return f"Across the whole width at {at} from the squared end: strip {cut.strip}{ready}."
     way = f"across at {at} from the squared end" if cut.across else f"along at {at} from the edge"
-    ready = f": {pieces[cut.frees[0]].letter} is cut" if cut.frees else ""
     return f"Strip {cut.strip}, {way}{ready}."
