@@ -354,4 +354,4 @@ def test_what_is_said_of_a_cloth_is_true_of_it() -> None:
     assert any("reaches furthest" in fact for fact in plain.facts)
     assert not any("reaches furthest" in fact for fact in held.facts)
     repeating = _edit(made, ClothChoices(), kind="typed", field="repeat", text="64 mm")
-    assert not any(lying.turns for lying in cloths_shown(made, repeating, "mm")[0].lying)
+    assert not any(lying.turns for lying in cloths_shown(made, repeating, "mm")[0].sheets[0].lying)

@@ -20,10 +20,10 @@ def test_an_edit_is_answered_with_what_is_chosen_and_how_it_lies(client: TestCli
     outer = plain["cloths"][0]
     assert [c["key"] for c in plain["cloths"]] == ["outer", "lining", "interfacing"]
     assert (outer["amount"], outer["pins"]) == ("60", 0)
-    one = outer["lying"][0]
+    one = outer["sheets"][0]["lying"][0]
     what = {"piece": one["piece"], "copy": one["copy"]}
     moved = _lay(client, {"kind": "moved", "along": 300, "across": 20, **what})
-    pinned = next(p for p in moved["cloths"][0]["lying"] if p["pinned"])
+    pinned = next(p for p in moved["cloths"][0]["sheets"][0]["lying"] if p["pinned"])
     assert (pinned["piece"], pinned["copy"]) == (one["piece"], one["copy"])
     assert _lay(client, choices=moved["choices"])["cloths"] == moved["cloths"]
     narrow = _lay(client, {"kind": "typed", "field": "width", "text": "30"})
@@ -34,7 +34,7 @@ def test_what_is_chosen_is_kept_with_its_plan(client: TestClient) -> None:
     """Kept and read again; of a plan that is not there nothing is."""
     plan = client.post("/api/plans", json={"preset": "tote"}).json()["plan"]["id"]
     assert client.get(f"/api/plans/{plan}/cloth").json()["cloths"] == {}
-    chosen = _lay(client, {"kind": "picked", "field": "folded", "value": "yes"})["choices"]
+    chosen = _lay(client, {"kind": "picked", "field": "lies", "value": "folded"})["choices"]
     assert client.put(f"/api/plans/{plan}/cloth", json=chosen).status_code == 200
     assert client.get(f"/api/plans/{plan}/cloth").json()["cloths"]["outer"]["folded"]
     for method, path in (("GET", "cloth"), ("PUT", "cloth"), ("GET", "buying"), ("GET", "buying.csv")):

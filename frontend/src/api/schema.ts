@@ -308,6 +308,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/family": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A family of sizes
+         * @description Return the bag in several sizes, each drafted anew and laid on its cloths.
+         */
+        post: operations["family_api_family_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/buying": {
         parameters: {
             query?: never;
@@ -319,7 +339,8 @@ export interface paths {
         put?: never;
         /**
          * What to buy
-         * @description Return what is bought for a bag on its cloths, with prices of the (simulated) shop.
+         * @description Return what is bought for a bag on its cloths and for what is cut with it, with prices of the (simulated)
+         *     shop. What the stash has is taken off.
          */
         post: operations["what_to_buy_api_buying_post"];
         delete?: never;
@@ -386,6 +407,194 @@ export interface paths {
          */
         put: operations["keep_cloths_api_plans__plan_id__cloth_put"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stash": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What is in the stash
+         * @description Return the cloths and notions that are there, or those that were used up, newest change first.
+         */
+        get: operations["things_api_stash_get"];
+        put?: never;
+        /**
+         * Put something into the stash
+         * @description Add a cloth or a notion.
+         */
+        post: operations["add_api_stash_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stash/things/{thing_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change something in the stash
+         * @description Change what was typed of a thing; what is left out stays.
+         */
+        put: operations["change_api_stash_things__thing_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stash/things/{thing_id}/used-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Note that something is used up
+         * @description Take a thing out of the stash; nothing is deleted.
+         */
+        post: operations["used_up_api_stash_things__thing_id__used_up_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stash/things/{thing_id}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take something back
+         * @description Put a thing that was used up back into the stash.
+         */
+        post: operations["take_back_api_stash_things__thing_id__take_back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stash/things/{thing_id}/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The photograph of a thing
+         * @description Return the photograph of a thing; no content where there is none.
+         */
+        get: operations["photo_api_stash_things__thing_id__photo_get"];
+        /**
+         * Take a photograph over
+         * @description Keep the body, a JPEG, PNG or WebP, as the photograph of a thing; an empty body takes it away.
+         */
+        put: operations["take_photo_api_stash_things__thing_id__photo_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stash/things/{thing_id}/gives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What could be made of it
+         * @description Return the plans of which all that is cut of one cloth lies on a thing, each laid out.
+         */
+        get: operations["what_it_gives_api_stash_things__thing_id__gives_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stash/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Note that a cloth is cut
+         * @description Take what was cut of out of the stash, put the leftovers that are kept into it, and return these.
+         */
+        post: operations["cut_api_stash_cut_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stash/stash.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The stash as a table
+         * @description Return what is in the stash as CSV, which can be read back.
+         */
+        get: operations["as_csv_api_stash_stash_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stash/from-csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take a table into the stash
+         * @description Take the things of a table in: all of them, or with ``keep_right`` those that are right.
+         */
+        post: operations["from_csv_api_stash_from_csv_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -949,11 +1158,26 @@ export interface components {
              */
             folded?: boolean;
             /**
+             * Doubled
+             * @default false
+             */
+            doubled?: boolean;
+            /**
              * Cutting
              * @default scissors
              * @enum {string}
              */
             cutting?: "scissors" | "strips";
+            /** Sources */
+            sources?: components["schemas"]["SourceChoice"][];
+            /** Holes */
+            holes?: components["schemas"]["HoleChoice"][];
+            /** Bias */
+            bias?: string[];
+            /** On Fold */
+            on_fold?: {
+                [key: string]: boolean;
+            };
             /** Across */
             across?: {
                 [key: string]: boolean;
@@ -963,13 +1187,20 @@ export interface components {
         };
         /**
          * ClothChoices
-         * @description What was chosen of the cloths of a bag.
+         * @description What was chosen of the cloths of a bag: how many of it are cut, and what is cut with it.
          */
         ClothChoices: {
             /** Cloths */
             cloths?: {
                 [key: string]: components["schemas"]["ClothChoice"];
             };
+            /**
+             * Times
+             * @default 1
+             */
+            times?: number;
+            /** Others */
+            others?: components["schemas"]["OtherPlan"][];
         };
         /**
          * ClothOption
@@ -1017,7 +1248,7 @@ export interface components {
             spec: components["schemas"]["Spec"];
             choices?: components["schemas"]["ClothChoices"];
             /** Edits */
-            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceAcross"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"])[];
+            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
         };
@@ -1037,13 +1268,8 @@ export interface components {
             amount: string;
             /** Amount Says */
             amount_says: string;
-            /** Room */
-            room: [
-                number,
-                number
-            ];
-            /** Reaches */
-            reaches: number;
+            /** Sheets */
+            sheets: components["schemas"]["SheetShown"][];
             /** Facts */
             facts: string[];
             /** Fields */
@@ -1058,16 +1284,8 @@ export interface components {
             choices: {
                 [key: string]: components["schemas"]["ClothOption"][];
             };
-            /** Folded */
-            folded: boolean;
-            /** Lying */
-            lying: components["schemas"]["LyingShown"][];
             /** Left Out */
             left_out: string[];
-            /** Left */
-            left: components["schemas"]["LeftShown"][];
-            /** Cuts */
-            cuts: string[];
             /** Pins */
             pins: number;
         };
@@ -1086,6 +1304,11 @@ export interface components {
             unit: "mm" | "cm" | "in";
             /** Step */
             step: number;
+            /**
+             * Apart
+             * @default []
+             */
+            apart?: string[];
         };
         /**
          * CompareRequest
@@ -1124,6 +1347,32 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * Cut
+         * @description That the pieces of a cloth are cut. ``keep`` are the leftovers worth keeping, by the piece of cloth that
+         *     they are of and their number there; ``where`` is where they are put.
+         */
+        Cut: {
+            spec: components["schemas"]["Spec"];
+            choices?: components["schemas"]["ClothChoices"];
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /** Keep */
+            keep?: [
+                string,
+                number
+            ][];
+            /**
+             * Where
+             * @default
+             */
+            where?: string;
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
         };
         /**
          * CutList
@@ -1448,6 +1697,60 @@ export interface components {
             unit?: "" | "mm" | "cm" | "in" | "px";
         };
         /**
+         * FamilyRequest
+         * @description A spec, what was chosen of its cloths, and the sizes of its family, as texts.
+         * @example {
+         *       "edits": [
+         *         {
+         *           "cloth": "outer",
+         *           "field": "width",
+         *           "kind": "typed",
+         *           "text": "150 cm"
+         *         }
+         *       ],
+         *       "spec": {
+         *         "unit": "cm"
+         *       }
+         *     }
+         * @example {
+         *       "choices": {
+         *         "cloths": {
+         *           "lining": {
+         *             "folded": true
+         *           }
+         *         }
+         *       },
+         *       "spec": {
+         *         "unit": "in"
+         *       },
+         *       "unit": "in"
+         *     }
+         */
+        FamilyRequest: {
+            spec: components["schemas"]["Spec"];
+            choices?: components["schemas"]["ClothChoices"];
+            /** Edits */
+            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+            /** Sizes */
+            sizes?: string[];
+        };
+        /**
+         * FamilyShown
+         * @description A family: the size that is typed, what it is of this plan, and a row for every one.
+         */
+        FamilyShown: {
+            /** Label */
+            label: string;
+            /** Path */
+            path: string;
+            /** Now */
+            now: string;
+            /** Sizes */
+            sizes: components["schemas"]["SizeShown"][];
+        };
+        /**
          * FieldShown
          * @description A length field as it stands: its text, how it is spoken, and where its value is from.
          *
@@ -1545,7 +1848,7 @@ export interface components {
         };
         /**
          * GoodsPicked
-         * @description A choice of a cloth: how it is printed, cut, whether it lies folded.
+         * @description A choice of a cloth: how it is printed, cut, whether it lies flat, folded or doubled.
          */
         GoodsPicked: {
             /**
@@ -1562,7 +1865,7 @@ export interface components {
              * Field
              * @enum {string}
              */
-            field: "print" | "cutting" | "folded";
+            field: "print" | "cutting" | "lies";
             /** Value */
             value: string;
         };
@@ -1636,6 +1939,63 @@ export interface components {
         HTTPValidationError: {
             /** Detail */
             detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * HoleChoice
+         * @description A hole or a flaw in a cloth: left and lower edge, width and length in mm on what can be used of it.
+         */
+        HoleChoice: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+        };
+        /**
+         * HoleMarked
+         * @description A hole or a flaw marked in a piece of cloth, or in the one that is bought where ``source`` is empty.
+         */
+        HoleMarked: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hole marked";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /**
+             * Source
+             * @default
+             */
+            source?: string;
+            hole: components["schemas"]["HoleChoice"];
+        };
+        /**
+         * HolesForgotten
+         * @description Every hole and flaw of a piece of cloth forgotten.
+         */
+        HolesForgotten: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "holes forgotten";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /**
+             * Source
+             * @default
+             */
+            source?: string;
         };
         /**
          * Incoming
@@ -1821,6 +2181,12 @@ export interface components {
             across: boolean;
             /** Turns */
             turns: boolean;
+            /** Bias */
+            bias: boolean;
+            /** Half */
+            half: boolean;
+            /** Halves */
+            halves: boolean;
             /** Round */
             round: boolean;
             /** Says */
@@ -1907,6 +2273,50 @@ export interface components {
             told?: string[];
         };
         /**
+         * OtherAdded
+         * @description Another plan that is cut at the same time.
+         */
+        OtherAdded: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "other added";
+            other: components["schemas"]["OtherPlan"];
+        };
+        /**
+         * OtherPlan
+         * @description Another plan that is cut at the same time, so many of it.
+         */
+        OtherPlan: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Times
+             * @default 1
+             */
+            times?: number;
+            spec: components["schemas"]["Spec"];
+        };
+        /**
+         * OtherTakenOut
+         * @description A plan that is not cut at the same time after all.
+         */
+        OtherTakenOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "other taken out";
+            /** Plan */
+            plan: string;
+        };
+        /**
          * OutlineOut
          * @description An outline as a plan keeps it, its way round and area in mm, and what of the file was left out.
          */
@@ -1968,15 +2378,15 @@ export interface components {
             value: string | number | null;
         };
         /**
-         * PieceAcross
-         * @description Whether a piece may lie across the grain.
+         * PieceMay
+         * @description Whether a piece may lie across the grain, lies at 45° to it, or as halves on the fold.
          */
-        PieceAcross: {
+        PieceMay: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            kind: "across";
+            kind: "across" | "bias" | "on fold";
             /**
              * Cloth
              * @enum {string}
@@ -1989,14 +2399,15 @@ export interface components {
         };
         /**
          * PieceMoved
-         * @description One copy of a piece pinned where it lies, moved by so many mm along and across, turned, or let go.
+         * @description One copy of a piece pinned where it lies, moved by so many mm along and across, turned, let go, or sent to
+         *     another piece of cloth: to the one called ``to``, or to what is bought where that is empty.
          */
         PieceMoved: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            kind: "freed" | "moved" | "pinned" | "turned";
+            kind: "freed" | "moved" | "pinned" | "sent" | "turned";
             /**
              * Cloth
              * @enum {string}
@@ -2016,6 +2427,11 @@ export interface components {
              * @default 0
              */
             across?: number;
+            /**
+             * To
+             * @default
+             */
+            to?: string;
         };
         /**
          * PiecePair
@@ -2135,6 +2551,11 @@ export interface components {
              * @default false
              */
             turned?: boolean;
+            /**
+             * Source
+             * @default
+             */
+            source?: string;
         };
         /**
          * PlainWay
@@ -2439,6 +2860,49 @@ export interface components {
             redrawn: components["schemas"]["Difference"][];
         };
         /**
+         * SheetShown
+         * @description One piece of cloth with what lies on it: one that is there, or with an empty ``id`` what is bought. Boxes
+         *     are along it and across it, in mm.
+         */
+        SheetShown: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Room */
+            room: [
+                number,
+                number
+            ];
+            /** Reaches */
+            reaches: number;
+            /** Round */
+            round: boolean;
+            /** Folded */
+            folded: boolean;
+            /** Lying */
+            lying: components["schemas"]["LyingShown"][];
+            /** Left */
+            left: components["schemas"]["LeftShown"][];
+            /** Holes */
+            holes: [
+                number,
+                number,
+                number,
+                number
+            ][];
+            /** Cuts */
+            cuts: string[];
+            /** Facts */
+            facts: string[];
+            /** Stash */
+            stash: string;
+            /** Fields */
+            fields: {
+                [key: string]: string;
+            };
+        };
+        /**
          * ShelfOut
          * @description A stretch of the shelf, newest change first.
          */
@@ -2497,6 +2961,140 @@ export interface components {
             check: string;
             /** Reason */
             reason: string;
+        };
+        /**
+         * SizeShown
+         * @description One size of a family: its finished measures, what the largest piece is cut to, what it holds, how much
+         *     cord it takes, how much of each cloth is bought; and the edits that make the plan so.
+         */
+        SizeShown: {
+            /** Label */
+            label: string;
+            /** Finished */
+            finished: string;
+            /** Cut */
+            cut: string;
+            /** Holds */
+            holds: string;
+            /** Cord */
+            cord: string;
+            /** Cloths */
+            cloths: [
+                string,
+                string
+            ][];
+            /** Stops */
+            stops: number;
+            /** Edits */
+            edits: [
+                string,
+                string
+            ][];
+            /** Chosen */
+            chosen: boolean;
+        };
+        /**
+         * SourceAdded
+         * @description A piece of cloth that is there, to be laid on before any is bought.
+         */
+        SourceAdded: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "source added";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            source: components["schemas"]["SourceChoice"];
+        };
+        /**
+         * SourceChoice
+         * @description A piece of cloth that is there: as wide and as long as it can be used, in mm.
+         *
+         *     A round one is as wide as its diameter; a tube is its girth wide, and *seam* is what opening it along one
+         *     side takes of each edge. ``stash`` is the thing in the stash that it is, if it is one.
+         */
+        SourceChoice: {
+            /** Id */
+            id: string;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Shape
+             * @default straight
+             * @enum {string}
+             */
+            shape?: "straight" | "round" | "tube";
+            /** Width */
+            width: number;
+            /** Length */
+            length: number;
+            /**
+             * Seam
+             * @default 0
+             */
+            seam?: number;
+            /**
+             * Washed
+             * @default true
+             */
+            washed?: boolean;
+            /** Holes */
+            holes?: components["schemas"]["HoleChoice"][];
+            /**
+             * Stash
+             * @default
+             */
+            stash?: string;
+        };
+        /**
+         * SourceTakenOut
+         * @description A piece of cloth that is there is not to be cut of.
+         */
+        SourceTakenOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "source taken out";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /** Source */
+            source: string;
+        };
+        /**
+         * SourceTyped
+         * @description A text typed into a length of a piece of cloth that is there.
+         */
+        SourceTyped: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "source typed";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /** Source */
+            source: string;
+            /**
+             * Field
+             * @enum {string}
+             */
+            field: "width" | "length" | "seam";
+            /** Text */
+            text: string;
         };
         /**
          * SpanShown
@@ -2637,6 +3235,24 @@ export interface components {
             dimensions: components["schemas"]["DimensionLine"][];
         };
         /**
+         * StashShown
+         * @description What is in the stash, and what a thing can be: kinds and materials by their keys.
+         */
+        StashShown: {
+            /** Things */
+            things: components["schemas"]["ThingShown"][];
+            /** Kinds */
+            kinds: {
+                [key: string]: string;
+            };
+            /** Materials */
+            materials: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+        };
+        /**
          * StateShown
          * @description A state of the work drawn from its geometry, with its lengths on it.
          */
@@ -2764,6 +3380,175 @@ export interface components {
              * @description On the face: the end turned under.
              */
             end?: number | null;
+        };
+        /**
+         * Table
+         * @description A table of things as text; ``keep_right`` takes the right rows in where others are wrong.
+         * @example {
+         *       "text": "kind,name,width,length\ncloth,Blue canvas,90 cm,140 cm\n"
+         *     }
+         */
+        Table: {
+            /** Text */
+            text: string;
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+            /**
+             * Keep Right
+             * @default false
+             */
+            keep_right?: boolean;
+        };
+        /**
+         * TakenOut
+         * @description How many things of a table were taken in, and what is wrong with other rows of it.
+         */
+        TakenOut: {
+            /** Taken */
+            taken: number;
+            /** Problems */
+            problems: components["schemas"]["OneProblem"][];
+        };
+        /**
+         * Thing
+         * @description A cloth or a notion that is there, ``count`` of it. Lengths in mm; ``material`` is its key in the library
+         *     or its name, ``where`` is where it lies. A cloth that is not washed yet shrinks as its plan says.
+         */
+        Thing: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "cloth" | "interfacing" | "zip" | "cord" | "webbing" | "ribbon" | "elastic" | "thread" | "needle" | "insert";
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Material
+             * @default
+             */
+            material?: string;
+            /**
+             * Colour
+             * @default
+             */
+            colour?: string;
+            /**
+             * Shape
+             * @default straight
+             * @enum {string}
+             */
+            shape?: "straight" | "round" | "tube";
+            /** Width */
+            width?: number | null;
+            /** Length */
+            length?: number | null;
+            /**
+             * Seam
+             * @default 0
+             */
+            seam?: number;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /**
+             * Washed
+             * @default true
+             */
+            washed?: boolean;
+            /**
+             * Print
+             * @default plain
+             * @enum {string}
+             */
+            print?: "plain" | "two_way" | "one_way";
+            /**
+             * Where
+             * @default
+             */
+            where?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /** Holes */
+            holes?: components["schemas"]["HoleChoice"][];
+        };
+        /**
+         * ThingShown
+         * @description A thing in the stash: its size is the loudest, then what it is and where it lies.
+         */
+        ThingShown: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            /** Size */
+            size: string;
+            /** Says */
+            says: string;
+            /** Where */
+            where: string;
+            /** Note */
+            note: string;
+            thing: components["schemas"]["Thing"];
+            /** Fields */
+            fields: {
+                [key: string]: string;
+            };
+            /** Sources */
+            sources: components["schemas"]["SourceChoice"][];
+            /** Photo */
+            photo: string;
+            /** Used Up */
+            used_up: boolean;
+        };
+        /**
+         * ThingTyped
+         * @description What is typed of a thing: lengths are texts, a bare number in ``unit``. What is left out stays as it is;
+         *     an empty text takes a measure back.
+         */
+        ThingTyped: {
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "cm" | "in";
+            /** Kind */
+            kind?: ("cloth" | "interfacing" | "zip" | "cord" | "webbing" | "ribbon" | "elastic" | "thread" | "needle" | "insert") | null;
+            /** Name */
+            name?: string | null;
+            /** Material */
+            material?: string | null;
+            /** Colour */
+            colour?: string | null;
+            /** Shape */
+            shape?: ("straight" | "round" | "tube") | null;
+            /** Width */
+            width?: string | null;
+            /** Length */
+            length?: string | null;
+            /** Seam */
+            seam?: string | null;
+            /** Count */
+            count?: number | null;
+            /** Washed */
+            washed?: boolean | null;
+            /** Print */
+            print?: ("plain" | "two_way" | "one_way") | null;
+            /** Where */
+            where?: string | null;
+            /** Note */
+            note?: string | null;
         };
         /**
          * TickShown
@@ -2900,6 +3685,24 @@ export interface components {
              * @default false
              */
             named?: boolean;
+        };
+        /**
+         * TimesSet
+         * @description How many of the bag are cut, or of the plan beside it that is named.
+         */
+        TimesSet: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "times";
+            /**
+             * Plan
+             * @default
+             */
+            plan?: string;
+            /** Times */
+            times: number;
         };
         /**
          * Token
@@ -3848,6 +4651,48 @@ export interface operations {
             };
         };
     };
+    family_api_family_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FamilyRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FamilyShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
     what_to_buy_api_buying_post: {
         parameters: {
             query?: never;
@@ -4040,6 +4885,531 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    things_api_stash_get: {
+        parameters: {
+            query?: {
+                /** @description The unit that lengths are shown in. */
+                unit?: "mm" | "cm" | "in";
+                used_up?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StashShown"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    add_api_stash_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThingTyped"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    change_api_stash_things__thing_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                thing_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThingTyped"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    used_up_api_stash_things__thing_id__used_up_post: {
+        parameters: {
+            query?: {
+                /** @description The unit that lengths are shown in. */
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path: {
+                thing_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    take_back_api_stash_things__thing_id__take_back_post: {
+        parameters: {
+            query?: {
+                /** @description The unit that lengths are shown in. */
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path: {
+                thing_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    photo_api_stash_things__thing_id__photo_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                thing_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    take_photo_api_stash_things__thing_id__photo_put: {
+        parameters: {
+            query?: {
+                /** @description The unit that lengths are shown in. */
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path: {
+                thing_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    what_it_gives_api_stash_things__thing_id__gives_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                thing_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    cut_api_stash_cut_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Cut"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    as_csv_api_stash_stash_csv_get: {
+        parameters: {
+            query?: {
+                /** @description The unit that lengths are shown in. */
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    from_csv_api_stash_from_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Table"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,5 +1,6 @@
 """``lay`` and ``buy``: a plan's pieces on their cloths, and what to buy for it."""
 
+from collections.abc import Iterator
 from dataclasses import asdict
 
 from ambitus.cli.guarded import FINE, STOPPED
@@ -8,7 +9,7 @@ from ambitus.core.layout.choices import ClothChoice, ClothChoices
 from ambitus.core.layout.goods import Cutting
 from ambitus.core.lengths import Unit
 from ambitus.core.shown.buying import buying_shown
-from ambitus.core.shown.cloth import ClothShown, cloths_shown
+from ambitus.core.shown.cloth import ClothShown, SheetShown, cloths_shown
 from ambitus.standins.shop import SimulatedShop
 
 
@@ -32,16 +33,22 @@ def _choices(cutting: Cutting) -> ClothChoices:
 
 
 def _cloth(one: ClothShown) -> str:
+    sheets = (line for sheet in one.sheets for line in _sheet(sheet))
     return "\n".join(
         (
             f"{one.label}, {one.key}: {one.amount} {one.amount_says}",
             *(f"  {fact}" for fact in one.facts),
             *(f"  STOP  {out}" for out in one.left_out),
-            *(f"  {lying.says}" for lying in one.lying),
-            *(f"  {n}. {cut}" for n, cut in enumerate(one.cuts, 1)),
-            *(f"  left: {left.size}" for left in one.left),
+            *sheets,
         )
     )
+
+
+def _sheet(one: SheetShown) -> Iterator[str]:
+    yield from (f"  {fact}" for fact in one.facts)
+    yield from (f"  {lying.says}" for lying in one.lying)
+    yield from (f"  {n}. {cut}" for n, cut in enumerate(one.cuts, 1))
+    yield from (f"  left: {left.size}" for left in one.left)
 
 
 def buy_file(name: str, unit: Unit | None, as_json: bool) -> int:

@@ -1,5 +1,7 @@
 """Small things of language that several rooms of the core need."""
 
+from collections.abc import Sequence
+
 #: words that keep their capital inside a sentence
 _PROPER = ("French",)
 
@@ -14,3 +16,13 @@ def within(label: str) -> str:
     if label.startswith(_PROPER) or label[1:2].isupper():
         return label
     return label[:1].lower() + label[1:]
+
+
+def listed(texts: Sequence[str]) -> str:
+    """
+    Return texts one after another, the last after “and”.
+
+    >>> listed(["A", "B", "C"]), listed(["A"])
+    ('A, B and C', 'A')
+    """
+    return " and ".join(filter(None, (", ".join(texts[:-1]), texts[-1])))

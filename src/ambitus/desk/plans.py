@@ -4,9 +4,11 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
+from ambitus.core.buying.having import Have
 from ambitus.core.buying.shop import Shop
 from ambitus.core.draft import RULES_VERSION, Draft
-from ambitus.core.layout.choices import ClothChoices
+from ambitus.core.layout.choices import ClothChoices, OtherPlan
+from ambitus.core.layout.together import beside_of
 from ambitus.core.lengths import Unit
 from ambitus.core.shown.buying import Buying, buying_shown
 from ambitus.core.shown.compare import Compared, Difference, compare
@@ -14,7 +16,7 @@ from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted, redrawn_since, saved_from, spec_of
 from ambitus.desk.usual import Usual, UsualEdit, edited, new_spec, usual_of
 from ambitus.files.problems import valid
-from ambitus.store import Plan, Plans, Revision
+from ambitus.store import Plan, PlanNotFound, Plans, Revision
 
 
 @dataclass(frozen=True, slots=True)
@@ -115,9 +117,18 @@ class Desk:
         return compare(drafted(specs[0]), drafted(specs[1]), unit or specs[1].unit)
 
     def cloths(self, plan_id: str) -> ClothChoices:
-        """Return what was chosen of the cloths of a plan."""
+        """Return what was chosen of the cloths of a plan; plans that are cut with it as they are now."""
         kept = self.plans.kept(f"cloth.{self.plans.get(plan_id).id}")
-        return valid(ClothChoices, kept) if kept else ClothChoices()
+        choices = valid(ClothChoices, kept) if kept else ClothChoices()
+        return choices.model_copy(update={"others": [self._as_it_is(other) for other in choices.others]})
+
+    def _as_it_is(self, other: OtherPlan) -> OtherPlan:
+        try:
+            plan = self.plans.get(other.id)
+        except PlanNotFound:
+            return other
+        spec = spec_of(self.plans.revision(other.id))
+        return other.model_copy(update={"name": plan.name, "spec": spec})
 
     def keep_cloths(self, plan_id: str, choices: ClothChoices) -> ClothChoices:
         """Keep what was chosen of the cloths of a plan, and return it."""
@@ -125,10 +136,14 @@ class Desk:
         self.plans.keep(f"cloth.{self.plans.get(plan_id).id}", told)
         return choices
 
-    def buying(self, plan_id: str, shop: Shop, unit: Unit | None = None) -> Buying:
-        """Return what is bought at *shop* for the newest revision of a plan, on its chosen cloths."""
-        made = drafted(spec_of(self.plans.revision(plan_id)))
-        return buying_shown(made, self.cloths(plan_id), shop, unit or made.bag.unit)
+    def buying(self, plan_id: str, shop: Shop, unit: Unit | None = None, have: Have = ()) -> Buying:
+        """
+        Return what is bought at *shop* for the newest revision of a plan, on its chosen cloths, less what the
+        maker has.
+        """
+        made, choices = drafted(spec_of(self.plans.revision(plan_id))), self.cloths(plan_id)
+        beside = beside_of(choices, drafted)
+        return buying_shown(made, choices, shop, unit or made.bag.unit, beside, have)
 
     def drawn(self, plan_id: str, number: int) -> Drawn:
         """Return one revision of a plan, worked out."""

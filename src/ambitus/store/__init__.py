@@ -1,4 +1,4 @@
-"""Plans and their revisions, kept in one SQLite file. The only room that knows the database."""
+"""Plans, their revisions and the stash, kept in one SQLite file. The only room that knows the database."""
 
 from ambitus.store.database import CannotKeep, CannotOpen, Database, DatabaseGone, open_database
 from ambitus.store.plans import (
@@ -11,12 +11,14 @@ from ambitus.store.plans import (
     RevisionNotFound,
     Saved,
 )
+from ambitus.store.stash import Kept, Stash, ThingNotFound
 
 __all__ = [
     "CannotKeep",
     "CannotOpen",
     "Database",
     "DatabaseGone",
+    "Kept",
     "Plan",
     "PlanAway",
     "PlanMoved",
@@ -25,5 +27,7 @@ __all__ = [
     "Revision",
     "RevisionNotFound",
     "Saved",
+    "Stash",
+    "ThingNotFound",
     "open_database",
 ]

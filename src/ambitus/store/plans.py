@@ -72,7 +72,8 @@ class Saved:
     summary: dict[str, Any]
 
 
-def _now() -> str:
+def now_as_text() -> str:
+    """Return the time, as it is kept."""
     return datetime.now(UTC).isoformat(timespec="milliseconds")
 
 
@@ -91,7 +92,7 @@ def _revision(row: RevisionRow) -> Revision:
 class Plans:
     """The plans in one database. ``now`` is the clock, given so that a test can bring its own."""
 
-    def __init__(self, database: Database, now: Callable[[], str] = _now) -> None:
+    def __init__(self, database: Database, now: Callable[[], str] = now_as_text) -> None:
         self._writing, self._reading = database.writing, database.reading
         self._now = now
 

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from sqlalchemy import JSON, ForeignKey, Index, String, UniqueConstraint
+from sqlalchemy import JSON, ForeignKey, Index, LargeBinary, String, UniqueConstraint
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
@@ -48,3 +48,19 @@ class KeptRow(Base):
     __tablename__ = "kept"
     name: Mapped[str] = mapped_column(String(64), primary_key=True)
     value: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class StashRow(Base):
+    """A thing in the stash, with its photograph if it has one; never deleted, only used up."""
+
+    __tablename__ = "stash"
+    __table_args__ = (Index("stash_by_kind", "used_up_at", "kind"),)
+    id: Mapped[str] = mapped_column(String(32), primary_key=True)
+    kind: Mapped[str] = mapped_column(String(32))
+    thing: Mapped[dict[str, Any]] = mapped_column(JSON)
+    photo: Mapped[bytes | None] = mapped_column(LargeBinary, deferred=True)
+    photo_type: Mapped[str | None] = mapped_column(String(32))
+    photo_at: Mapped[str | None] = mapped_column(String(32))
+    created_at: Mapped[str] = mapped_column(String(32))
+    updated_at: Mapped[str] = mapped_column(String(32))
+    used_up_at: Mapped[str | None] = mapped_column(String(32))

@@ -6,8 +6,9 @@ from fastapi import FastAPI
 
 from ambitus import __version__
 from ambitus.desk.plans import Desk
-from ambitus.store import Plans, open_database
-from ambitus.web import cloth_api, draft_api, plans_api, usual_api
+from ambitus.desk.stash import StashDesk
+from ambitus.store import Plans, Stash, open_database
+from ambitus.web import cloth_api, draft_api, plans_api, stash_api, usual_api
 from ambitus.web.guard import Guard
 from ambitus.web.lanes import Lanes
 from ambitus.web.problem import PlainRoute, install
@@ -26,11 +27,13 @@ def make_app(database: Path, dist: Path) -> FastAPI:
         openapi_url="/api/openapi.json",
     )
     opened = open_database(database)
-    app.state.database, app.state.desk, app.state.reader = opened, Desk(Plans(opened)), Reader()
+    plans = Plans(opened)
+    app.state.database, app.state.desk, app.state.reader = opened, Desk(plans), Reader()
+    app.state.stash = StashDesk(Stash(opened), plans)
     app.router.route_class = PlainRoute
     install(app)
 
-    for api in (draft_api, usual_api, cloth_api, plans_api):
+    for api in (draft_api, usual_api, cloth_api, stash_api, plans_api):
         app.include_router(api.router)
     serve_screens(app, dist)
     app.add_middleware(Lanes)

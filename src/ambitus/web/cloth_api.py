@@ -1,22 +1,20 @@
 """The HTTP door to the cloths: pieces laid on them, what a little less would save, what was chosen."""
 
 from dataclasses import dataclass
+from typing import Annotated
 
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
 from ambitus.core.layout.choices import ClothChoices
 from ambitus.core.layout.edits import ClothEdit, edited
+from ambitus.core.layout.of_bag import apart
+from ambitus.core.layout.together import beside_of
 from ambitus.core.lengths import Unit
 from ambitus.core.shown.buying import Buying, buying_shown
-from ambitus.core.shown.cloth import (
-    CliffShown,
-    ClothShown,
-    LargestShown,
-    cliffs_shown,
-    cloths_shown,
-    largest_shown,
-)
+from ambitus.core.shown.cloth import ClothShown, cloths_shown
+from ambitus.core.shown.family import FamilyShown, family_shown
+from ambitus.core.shown.savings import CliffShown, LargestShown, cliffs_shown, largest_shown
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted
 from ambitus.files.buying_csv import buying_csv
@@ -24,6 +22,7 @@ from ambitus.files.latin import file_name
 from ambitus.standins.shop import SimulatedShop
 from ambitus.web.plans_api import AtDesk
 from ambitus.web.problem import WRONG, PlainRoute
+from ambitus.web.stash_api import AtStash
 
 router = APIRouter(prefix="/api", tags=["cloth"], route_class=PlainRoute)
 
@@ -62,6 +61,8 @@ class ClothsShown:
     unit: Unit
     #: what a key moves a piece by: a step of the cutting grid, in mm
     step: float
+    #: what of the plans that are cut with it is of another material, and so is not laid here
+    apart: tuple[str, ...] = ()
 
 
 _CLOTHS = TypeAdapter(ClothsShown)
@@ -75,9 +76,13 @@ def lay_pieces(body: ClothRequest) -> Response:
     """Return the pieces of a bag laid on each of its cloths: how much is bought, what lies where."""
     made, choices = drafted(body.spec), body.choices
     unit = body.unit or body.spec.unit
+    beside = beside_of(choices, drafted)
     for edit in body.edits:
-        choices = edited(made, choices, edit, unit)
-    shown = ClothsShown(choices, cloths_shown(made, choices, unit), unit, made.bag.grid.step)
+        choices = edited(made, choices, edit, unit, beside)
+        beside = beside_of(choices, drafted)
+    told = tuple(f"{name}: its {key} is of another material." for name, key in apart(made, beside))
+    cloths = cloths_shown(made, choices, unit, beside)
+    shown = ClothsShown(choices, cloths, unit, made.bag.grid.step, told)
     return Response(_CLOTHS.dump_json(shown, by_alias=True), media_type="application/json")
 
 
@@ -87,7 +92,8 @@ def lay_pieces(body: ClothRequest) -> Response:
 def find_cliffs(body: ClothRequest) -> Response:
     """Return the sizes of which a few millimetres less would save a step of cloth, each tried out."""
     unit = body.unit or body.spec.unit
-    found = cliffs_shown(body.spec, body.choices, unit, drafted)
+    beside = beside_of(body.choices, drafted)
+    found = cliffs_shown(body.spec, body.choices, unit, drafted, beside)
     return Response(_CLIFFS.dump_json(found), media_type="application/json")
 
 
@@ -96,29 +102,50 @@ def find_cliffs(body: ClothRequest) -> Response:
 )
 def find_largest(body: ClothRequest) -> Response:
     """Return the largest bags that the cloths of which there is a length give, each tried out."""
-    found = largest_shown(body.spec, body.choices, body.unit or body.spec.unit, drafted)
+    unit, beside = body.unit or body.spec.unit, beside_of(body.choices, drafted)
+    found = largest_shown(body.spec, body.choices, unit, drafted, beside)
     return Response(_LARGEST.dump_json(found), media_type="application/json")
 
 
+class FamilyRequest(ClothRequest):
+    """A spec, what was chosen of its cloths, and the sizes of its family, as texts."""
+
+    sizes: list[Annotated[str, Field(max_length=40)]] = Field(default_factory=list, max_length=20)
+
+
+_FAMILY = TypeAdapter(FamilyShown)
+
+
+@router.post("/family", response_model=FamilyShown, responses=WRONG, summary="A family of sizes")
+def family(body: FamilyRequest) -> Response:
+    """Return the bag in several sizes, each drafted anew and laid on its cloths."""
+    found = family_shown(body.spec, body.choices, body.sizes, body.unit or body.spec.unit, drafted)
+    return Response(_FAMILY.dump_json(found), media_type="application/json")
+
+
 @router.post("/buying", response_model=Buying, responses=WRONG, summary="What to buy")
-def what_to_buy(body: ClothRequest) -> Response:
-    """Return what is bought for a bag on its cloths, with prices of the (simulated) shop."""
-    unit = body.unit or body.spec.unit
-    found = buying_shown(drafted(body.spec), body.choices, SimulatedShop(), unit)
+def what_to_buy(body: ClothRequest, stash: AtStash) -> Response:
+    """
+    Return what is bought for a bag on its cloths and for what is cut with it, with prices of the (simulated)
+    shop. What the stash has is taken off.
+    """
+    unit, beside = body.unit or body.spec.unit, beside_of(body.choices, drafted)
+    have = stash.havings()
+    found = buying_shown(drafted(body.spec), body.choices, SimulatedShop(), unit, beside, have)
     return Response(_BUYING.dump_json(found), media_type="application/json")
 
 
 @router.get("/plans/{plan_id}/buying", responses=WRONG, summary="What to buy for a plan")
-def plan_to_buy(plan_id: str, desk: AtDesk, unit: Unit | None = None) -> Buying:
+def plan_to_buy(plan_id: str, desk: AtDesk, stash: AtStash, unit: Unit | None = None) -> Buying:
     """Return what is bought for the newest revision of a plan."""
-    return desk.buying(plan_id, SimulatedShop(), unit)
+    return desk.buying(plan_id, SimulatedShop(), unit, stash.havings())
 
 
 @router.get("/plans/{plan_id}/buying.csv", responses=WRONG, summary="What to buy for a plan, as a table")
-def plan_to_buy_csv(plan_id: str, desk: AtDesk, unit: Unit | None = None) -> Response:
+def plan_to_buy_csv(plan_id: str, desk: AtDesk, stash: AtStash, unit: Unit | None = None) -> Response:
     """Return what is bought for the newest revision of a plan, as CSV."""
     name = file_name(desk.plans.get(plan_id).name) or "plan"
-    text = buying_csv(desk.buying(plan_id, SimulatedShop(), unit))
+    text = buying_csv(desk.buying(plan_id, SimulatedShop(), unit, stash.havings()))
     headers = {"content-disposition": f'attachment; filename="{name}-to-buy.csv"'}
     return Response(text, media_type="text/csv; charset=utf-8", headers=headers)
 

@@ -14,7 +14,15 @@ from starlette.exceptions import HTTPException
 from ambitus.core.pausing import Superseded
 from ambitus.core.problems import Problem, SpecProblems, first_of, shortened
 from ambitus.files.plain import plain_json, text_of
-from ambitus.store import CannotKeep, DatabaseGone, PlanAway, PlanMoved, PlanNotFound, RevisionNotFound
+from ambitus.store import (
+    CannotKeep,
+    DatabaseGone,
+    PlanAway,
+    PlanMoved,
+    PlanNotFound,
+    RevisionNotFound,
+    ThingNotFound,
+)
 
 
 class OneProblem(BaseModel):
@@ -134,6 +142,11 @@ def install(app: FastAPI) -> None:
 
 def _install_kept(app: FastAPI) -> None:
     """Teach *app* to say what is wrong with a plan that is asked for, or with where plans are kept."""
+
+    @app.exception_handler(ThingNotFound)
+    async def _no_thing(_: Request, error: ThingNotFound) -> JSONResponse:
+        why = "Nothing in the stash is called so."
+        return answer(404, Problem("no-thing", "thing", str(error)[:60], why, "Open the stash anew."))
 
     @app.exception_handler(PlanNotFound)
     async def _no_plan(_: Request, error: PlanNotFound) -> JSONResponse:

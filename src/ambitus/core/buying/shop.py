@@ -2,10 +2,14 @@
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Protocol
 
+from ambitus.core.buying.having import Have, Taken, taken_off
 from ambitus.core.buying.wants import Want
+
+#: what is laid out on what there is of it, and not counted off
+CLOTHS = ("cloth", "interfacing")
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,6 +44,13 @@ class Line:
     offer: Offer | None
     packs: int
     why: str = ""
+    #: the things in the stash that some or all of it is taken of
+    taken_of: tuple[str, ...] = ()
+
+    @property
+    def settled(self) -> bool:
+        """Whether the maker will have all of it: bought, there, or from the stash."""
+        return bool(self.packs or self.want.there or (self.taken_of and not self.why))
 
     @property
     def price(self) -> int:
@@ -52,9 +63,20 @@ class Line:
         return self.packs * self.offer.pack if self.offer else 0.0
 
 
-def listed(wants: Sequence[Want], shop: Shop) -> tuple[Line, ...]:
-    """Return what is bought for each of *wants* at *shop*, the cheapest that is in stock and goes."""
-    return tuple(_line(want, shop) for want in wants)
+def listed(wants: Sequence[Want], shop: Shop, have: Have = ()) -> tuple[Line, ...]:
+    """
+    Return what is bought for each of *wants* at *shop*, the cheapest that is in stock and goes, once what the
+    maker has is taken off.
+    """
+    out = []
+    for want in wants:
+        taken = taken_off(want, have) if want.kind not in CLOTHS else Taken(want, (), tuple(have))
+        have = taken.left
+        if taken.of and taken.want.amount <= 1e-9:
+            out.append(Line(want, None, 0, taken_of=taken.of))
+        else:
+            out.append(replace(_line(taken.want, shop), taken_of=taken.of))
+    return tuple(out)
 
 
 def _line(want: Want, shop: Shop) -> Line:

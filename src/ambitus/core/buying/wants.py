@@ -1,16 +1,14 @@
 """What a bag wants, in the order of a walk through the shop: cloths, what goes into them, notions, thread."""
 
-from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from ambitus.core.buying.thread import thread_metres
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
-from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTER_CLOTH
-from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.layout.choices import ClothKey
-from ambitus.core.layout.of_bag import OnCloth
+from ambitus.core.layout.of_bag import Beside, OnCloth, material_of
 
 #: how a thing is sold: by its length, as a zip of one length, by the spool, or each
 How = Literal["length", "zip", "spool", "each"]
@@ -22,7 +20,7 @@ class Want:
     One thing to buy: what kind it is of and which, how it is sold, and how much: mm of length, or a count.
 
     ``width`` is that of a cloth, a ribbon or a webbing, mm; ``long`` the length of a zip or a board; ``for_``
-    which cloth or pieces of the bag it is for.
+    which cloth or pieces of the bag it is for. What is cut of a length is ``count`` pieces, ``each`` so long.
     """
 
     kind: str
@@ -33,22 +31,64 @@ class Want:
     width: float = 0.0
     long: float = 0.0
     for_: str = ""
+    count: int = 0
+    each: float = 0.0
     #: whether the maker has it: nothing is bought, and it is told all the same
     there: bool = False
 
 
-def wants_of(made: Draft, laid: Mapping[ClothKey, OnCloth]) -> tuple[Want, ...]:
-    """Return what *made* wants, its cloths as much as its layouts take."""
-    return (*_cloths(made, laid), *_bought(made), *_sewing(made))
+def wants_of(
+    made: Draft, laid: Mapping[ClothKey, OnCloth], times: int = 1, beside: Sequence[Beside] = ()
+) -> tuple[Want, ...]:
+    """
+    Return what so many of *made*, and the bags that are cut with it, want: cloths as much as their layouts
+    take. What is wanted more than once is told once.
+    """
+    bags = (Beside("", made, times), *beside)
+    notions = [
+        replace(want, amount=want.amount * bag.times, count=want.count * bag.times, for_=_for(want, number))
+        for number, bag in enumerate(bags, 1)
+        for want in _bought(bag.made)
+    ]
+    thread = sum(bag.times * thread_metres(bag.made) for bag in bags)
+    needles = dict.fromkeys(bag.made.bag.cloth("outer").needle for bag in bags)
+    return (
+        *_cloths(made, laid),
+        *_summed(notions),
+        Want("thread", "thread", "Sewing thread", "spool", 1000 * thread),
+        *(Want("needle", needle, needle.capitalize(), "each", 1) for needle in needles),
+    )
+
+
+def _for(want: Want, number: int) -> str:
+    return f"{want.for_}{number}" if number > 1 else want.for_
+
+
+def _summed(wants: Iterable[Want]) -> Iterator[Want]:
+    """Yield *wants*, those of the same thing as one."""
+    same: dict[tuple[str, str, float, float, float], Want] = {}
+    for want in wants:
+        key = (want.kind, want.key, want.width, want.long, want.each)
+        had = same.get(key)
+        same[key] = want if had is None else _sum(had, want)
+    yield from same.values()
+
+
+def _sum(one: Want, other: Want) -> Want:
+    return replace(
+        one,
+        amount=one.amount + other.amount,
+        count=one.count + other.count,
+        for_=", ".join(filter(None, (one.for_, other.for_))),
+    )
 
 
 def _cloths(made: Draft, laid: Mapping[ClothKey, OnCloth]) -> Iterator[Want]:
-    fields = {"outer": OUTER_CLOTH, "lining": LINING_CLOTH, "contrast": CONTRAST_CLOTH}
     for key, on in laid.items():
-        which = INTERFACING_MATERIAL.of(made.bag) if key == "interfacing" else fields[key].of(made.bag)
-        there = on.goods.length is not None
+        there = on.is_there
         amount = on.goods.needed(on.layout.length) if there else on.layout.bought
         kind = "interfacing" if key == "interfacing" else "cloth"
+        which = material_of(made, key)
         yield Want(kind, which, on.cloth.label, "length", amount, on.goods.width, for_=key, there=there)
 
 
@@ -72,7 +112,17 @@ def _notion(piece: Piece) -> Want:
         total = piece.count * piece.size("length")
         kind = _BY_MATERIAL.get(piece.material) or _BY_ROLE.get(piece.layer, piece.layer)
         wide = piece.size("width")
-        return Want(kind, piece.material, piece.material, "length", total, wide, for_=piece.letter)
+        return Want(
+            kind,
+            piece.material,
+            piece.material,
+            "length",
+            total,
+            wide,
+            for_=piece.letter,
+            count=piece.count,
+            each=piece.size("length"),
+        )
     left, bottom, right, top = piece.box
     return Want(
         piece.layer,
@@ -84,9 +134,3 @@ def _notion(piece: Piece) -> Want:
         right - left,
         piece.letter,
     )
-
-
-def _sewing(made: Draft) -> Iterator[Want]:
-    yield Want("thread", "thread", "Sewing thread", "spool", 1000 * thread_metres(made))
-    needle = made.bag.cloth("outer").needle
-    yield Want("needle", needle, needle.capitalize(), "each", 1)

@@ -2,7 +2,7 @@
 What a maker says of the cloths of a bag: how wide, how much there is, how it is cut; and what they pinned.
 """
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from fractions import Fraction
 from typing import Annotated, Literal
@@ -11,9 +11,10 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from ambitus.core.fields import Length
 from ambitus.core.grammar.asked import Param
-from ambitus.core.layout.goods import Cutting, Goods, Print
+from ambitus.core.layout.goods import Cutting, Goods, Hole, Print
 from ambitus.core.layout.parts import Pin
 from ambitus.core.lengths import Pair, Unit
+from ambitus.core.spec.model import Spec
 
 #: the cloths of a bag, in the order in which they are cut
 ClothKey = Literal["outer", "contrast", "lining", "interfacing"]
@@ -34,6 +35,43 @@ class PinChoice(BaseModel):
     x: Mm
     y: Mm
     turned: bool = False
+    #: the piece of cloth that it lies on; nothing for the one that is bought
+    source: Key = ""
+
+
+class HoleChoice(BaseModel):
+    """A hole or a flaw in a cloth: left and lower edge, width and length in mm on what can be used of it."""
+
+    model_config = ConfigDict(extra="forbid")
+    x: Mm
+    y: Mm
+    width: Annotated[float, Field(gt=0, le=100_000)]
+    height: Annotated[float, Field(gt=0, le=100_000)]
+
+
+#: what a piece of cloth that is there is: cut straight, round, or a garment's tube opened along one side
+Shape = Literal["straight", "round", "tube"]
+
+
+class SourceChoice(BaseModel):
+    """
+    A piece of cloth that is there: as wide and as long as it can be used, in mm.
+
+    A round one is as wide as its diameter; a tube is its girth wide, and *seam* is what opening it along one
+    side takes of each edge. ``stash`` is the thing in the stash that it is, if it is one.
+    """
+
+    model_config = ConfigDict(extra="forbid")
+    id: Annotated[str, Field(min_length=1, max_length=40)]
+    name: Annotated[str, Field(max_length=120)] = ""
+    shape: Shape = "straight"
+    width: Annotated[float, Field(ge=20, le=20_000)]
+    length: Annotated[float, Field(ge=20, le=100_000)]
+    seam: Annotated[float, Field(ge=0, le=100)] = 0.0
+    #: whether it is as wide and long as it will be; what is not washed yet shrinks as the cloth does
+    washed: bool = True
+    holes: list[HoleChoice] = Field(default_factory=list, max_length=40)
+    stash: Annotated[str, Field(max_length=40)] = ""
 
 
 class ClothChoice(BaseModel):
@@ -52,17 +90,40 @@ class ClothChoice(BaseModel):
     shrinks_across: Share = 0.0
     print: Print | None = None
     folded: bool = False
+    doubled: bool = False
     cutting: Cutting = "scissors"
+    #: pieces of cloth that are there, laid on before any is bought
+    sources: list[SourceChoice] = Field(default_factory=list, max_length=30)
+    holes: list[HoleChoice] = Field(default_factory=list, max_length=40)
+    #: pieces that lie at 45° to the grain
+    bias: list[Key] = Field(default_factory=list, max_length=200)
+    #: pieces that lie as halves on the fold, or do not, other than is usual for them
+    on_fold: dict[Key, bool] = Field(default_factory=dict, max_length=200)
     #: pieces that may lie the other way than is usual for them, and whether they may lie across the grain
     across: dict[Key, bool] = Field(default_factory=dict, max_length=200)
     pins: list[PinChoice] = Field(default_factory=list, max_length=400)
 
 
+Times = Annotated[int, Field(ge=1, le=200)]
+
+
+class OtherPlan(BaseModel):
+    """Another plan that is cut at the same time, so many of it."""
+
+    model_config = ConfigDict(extra="forbid")
+    id: Annotated[str, Field(min_length=1, max_length=40)]
+    name: Annotated[str, Field(max_length=200)] = ""
+    times: Times = 1
+    spec: Spec
+
+
 class ClothChoices(BaseModel):
-    """What was chosen of the cloths of a bag."""
+    """What was chosen of the cloths of a bag: how many of it are cut, and what is cut with it."""
 
     model_config = ConfigDict(extra="forbid")
     cloths: dict[ClothKey, ClothChoice] = Field(default_factory=dict)
+    times: Times = 1
+    others: list[OtherPlan] = Field(default_factory=list, max_length=8)
 
     def of(self, key: ClothKey) -> ClothChoice:
         """Return what was chosen of one cloth."""
@@ -136,10 +197,37 @@ def goods_of(choice: ClothChoice, usual_width: float, usual_print: Print, unit: 
         print=choice.print or usual_print,
         repeat=mm["repeat"],
         folded=choice.folded,
+        doubled=choice.doubled and not choice.folded,
         cutting=choice.cutting,
+        holes=_holes(choice.holes),
     )
 
 
-def pins_of(choice: ClothChoice) -> tuple[Pin, ...]:
-    """Return what was pinned."""
-    return tuple(Pin(p.piece, p.copy_, p.x, p.y, p.turned) for p in choice.pins)
+def _holes(holes: Iterable[HoleChoice]) -> tuple[Hole, ...]:
+    return tuple(Hole(h.x, h.y, h.width, h.height) for h in holes)
+
+
+def goods_there(source: SourceChoice, choice: ClothChoice, usual_print: Print) -> Goods:
+    """Return a piece of cloth that is there: of it nothing is lost but by washing, and by opening a tube."""
+    round_ = source.shape == "round"
+    return Goods(
+        width=source.width,
+        length=source.width if round_ else source.length,
+        selvage=source.seam if source.shape == "tube" else 0.0,
+        shrinks_along=0.0 if source.washed else choice.shrinks_along / 100,
+        shrinks_across=0.0 if source.washed else choice.shrinks_across / 100,
+        squaring=0.0,
+        print=choice.print or usual_print,
+        repeat=choice.repeat or 0.0,
+        round=round_,
+        cutting=choice.cutting,
+        holes=_holes(source.holes),
+    )
+
+
+def pins_of(choice: ClothChoice) -> dict[str, tuple[Pin, ...]]:
+    """Return what was pinned, by the piece of cloth that it lies on."""
+    out: dict[str, tuple[Pin, ...]] = {}
+    for p in choice.pins:
+        out[p.source] = (*out.get(p.source, ()), Pin(p.piece, p.copy_, p.x, p.y, p.turned))
+    return out

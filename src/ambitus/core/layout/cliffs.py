@@ -3,13 +3,13 @@ Cliffs: a few millimetres less of one size that would save a step of the shop's,
 own.
 """
 
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
 from ambitus.core.fields import Length
 from ambitus.core.layout.choices import ClothChoices, ClothKey
-from ambitus.core.layout.of_bag import OnCloth, laid_on_cloths
+from ambitus.core.layout.of_bag import Beside, OnCloth, laid_on_cloths
 from ambitus.core.lengths import snap
 from ambitus.core.pausing import breathe
 from ambitus.core.problems import SpecProblems
@@ -46,15 +46,17 @@ def bought(laid: Mapping[ClothKey, OnCloth]) -> dict[ClothKey, float]:
     return {key: on.layout.bought for key, on in laid.items() if on.goods.length is None}
 
 
-def cliffs(spec: Spec, choices: ClothChoices, drafted: Callable[[Spec], Draft]) -> tuple[Cliff, ...]:
+def cliffs(
+    spec: Spec, choices: ClothChoices, drafted: Callable[[Spec], Draft], beside: Sequence[Beside] = ()
+) -> tuple[Cliff, ...]:
     """
     Return what a few millimetres less would save, the most for each mm first.
 
     Of every size the largest smaller value on the cutting grid is told whose own layout buys a step less.
     """
     made = drafted(spec)
-    before = bought(laid_on_cloths(made, choices))
-    found = (_cliff(path, spec, choices, made, before, drafted) for path in _sizes(made))
+    before = bought(laid_on_cloths(made, choices, beside=beside))
+    found = (_cliff(path, spec, choices, made, before, drafted, beside) for path in _sizes(made))
     return tuple(sorted((c for c in found if c), key=lambda c: (-c.worth, c.path)))
 
 
@@ -70,6 +72,7 @@ def _cliff(
     made: Draft,
     before: Mapping[ClothKey, float],
     drafted: Callable[[Spec], Draft],
+    beside: Sequence[Beside],
 ) -> Cliff | None:
     now = Length(path).or_none(made.bag)
     param = dict(all_params(made.bag.kinds))[path]
@@ -89,7 +92,7 @@ def _cliff(
             other = drafted(put(spec, path, mm))
         except SpecProblems:
             return {}
-        after = bought(laid_on_cloths(other, choices, effort))
+        after = bought(laid_on_cloths(other, choices, effort, beside))
         return {
             key: (was, after[key]) for key, was in before.items() if key in after and after[key] < was - 1e-6
         }

@@ -25,13 +25,33 @@ class Hole:
     height: float
 
 
+#: rectangles that stand for what lies outside of a round cloth, in each of its corners
+CORNERS = 32
+
+
+def outside(diameter: float) -> tuple[Hole, ...]:
+    """
+    Return rectangles that cover what of a square lies outside of the circle in it, and a little more: what
+    is laid clear of them lies inside.
+    """
+    r, out = diameter / 2, []
+    for n in range(CORNERS):
+        low, high = (r * (1 - math.cos(math.pi / 2 * k / CORNERS)) for k in (n, n + 1))
+        # as much as lies outside at the end of it that is further from the middle
+        beyond = r - math.sqrt(max(0.0, r * r - (r - low) ** 2))
+        for y in (low, diameter - high):
+            out += [Hole(0.0, y, beyond, high - low), Hole(diameter - beyond, y, beyond, high - low)]
+    return tuple(hole for hole in out if hole.width > 0)
+
+
 @dataclass(frozen=True, slots=True)
 class Goods:
     """
     A cloth to lay pieces on, as it is bought. Lengths in mm; shrinkages are shares of what was bought.
 
     ``length`` is how much of it there is; nothing where it is cut off the roll, by the shop's ``step``.
-    Where it is ``folded``, selvage on selvage, every place gives two pieces.
+    Where it is ``folded``, selvage on selvage, or ``doubled``, end on end, every place gives two pieces. A
+    ``round`` one is as wide as it is long.
     """
 
     width: float
@@ -44,6 +64,8 @@ class Goods:
     print: Print = "plain"
     repeat: float = 0.0
     folded: bool = False
+    doubled: bool = False
+    round: bool = False
     cutting: Cutting = "scissors"
     holes: tuple[Hole, ...] = ()
 
@@ -56,25 +78,41 @@ class Goods:
         return snap(flat / 2 if self.folded else flat)
 
     @property
+    def taken(self) -> tuple[Hole, ...]:
+        """What cannot be laid on: holes and flaws, and of a round cloth what lies outside of it."""
+        return (*self.holes, *outside(self.width - 2 * self.selvage)) if self.round else self.holes
+
+    @property
     def usable_length(self) -> float | None:
         """
         The length that can be laid on once it is washed and squared, or None where it is cut off the roll.
         """
         if self.length is None:
             return None
-        return snap(max(0.0, self.length * (1 - self.shrinks_along) - self.squaring))
+        each = self.length / self.layers_along * (1 - self.shrinks_along)
+        return snap(max(0.0, each - self.squaring))
+
+    @property
+    def layers_along(self) -> int:
+        """How many lengths lie on one another."""
+        return 2 if self.doubled else 1
+
+    @property
+    def layers(self) -> int:
+        """How many pieces a place gives."""
+        return 2 if self.folded or self.doubled else 1
 
     def turns(self, across: bool) -> bool:
         """Return whether a piece that may lie *across* the grain may here: not on a print."""
         return across and self.print == "plain" and not self.repeat
 
     def places(self, count: int) -> int:
-        """Return how many places *count* pieces take: of a folded cloth each gives two."""
-        return -(-count // 2) if self.folded else count
+        """Return how many places *count* pieces take: of a cloth in two layers each gives two."""
+        return -(-count // self.layers)
 
     def needed(self, laid: float) -> float:
         """Return the length before washing that gives *laid* mm of layout, squared."""
-        return snap((laid + self.squaring) / (1 - self.shrinks_along)) if laid else 0.0
+        return snap(self.layers_along * (laid + self.squaring) / (1 - self.shrinks_along)) if laid else 0.0
 
     def bought(self, laid: float) -> float:
         """Return the length to buy for *laid* mm of layout: the needed one up to the shop's step."""

@@ -1,13 +1,13 @@
 """The largest bag that the cloth that is there gives, found with layouts of its own."""
 
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
 from ambitus.core.fields import Length
-from ambitus.core.layout.choices import ClothChoices
+from ambitus.core.layout.choices import ClothChoice, ClothChoices
 from ambitus.core.layout.cliffs import EFFORT, SIZES
-from ambitus.core.layout.of_bag import cloths_of, on_cloth
+from ambitus.core.layout.of_bag import Beside, cloths_of, on_cloth
 from ambitus.core.pausing import breathe
 from ambitus.core.problems import SpecProblems
 from ambitus.core.spec.edit import put
@@ -30,30 +30,41 @@ class Largest:
     sizes: Mapping[str, tuple[str, float, float]]
 
 
-def largest(spec: Spec, choices: ClothChoices, drafted: Callable[[Spec], Draft]) -> tuple[Largest, ...]:
+def largest(
+    spec: Spec, choices: ClothChoices, drafted: Callable[[Spec], Draft], beside: Sequence[Beside] = ()
+) -> tuple[Largest, ...]:
     """
     Return the largest bags that the cloths of which there is a length give: in proportion, then with one size
     free. Nothing where every cloth is bought off the roll, or none can be cut.
     """
     made = drafted(spec)
-    if not any(choices.of(cloth.key).length for cloth in cloths_of(made)):
+    if not any(_limited(choices.of(cloth.key)) for cloth in cloths_of(made)):
         return ()
     params = dict(all_params(made.bag.kinds))
     sizes = {path: mm for path in SIZES if path in params and (mm := Length(path).or_none(made.bag))}
     ways = [("All in proportion", tuple(sizes)), *((params[path].label, (path,)) for path in sizes)]
-    found = (_with_free(spec, choices, drafted, made, label, sizes, free) for label, free in ways)
+    found = (_with_free(spec, choices, drafted, made, label, sizes, free, beside) for label, free in ways)
     return tuple(one for one in found if one)
 
 
-def _goes(spec: Spec, choices: ClothChoices, drafted: Callable[[Spec], Draft]) -> bool:
+def _goes(
+    spec: Spec, choices: ClothChoices, drafted: Callable[[Spec], Draft], beside: Sequence[Beside]
+) -> bool:
     """Return whether every piece of *spec* lies on the cloths that are there."""
     breathe()
     try:
         made = drafted(spec)
     except SpecProblems:
         return False
-    there = [c for c in cloths_of(made) if choices.of(c.key).length]
-    return not any(on_cloth(made, c, choices.of(c.key), EFFORT).layout.left_out for c in there)
+    cloths = cloths_of(made, choices.times, beside)
+    there = [c for c in cloths if _limited(choices.of(c.key))]
+    laid = (on_cloth(made, c, choices.of(c.key), EFFORT) for c in there)
+    return not any(on.layout.left_out or not on.is_there for on in laid)
+
+
+def _limited(choice: ClothChoice) -> bool:
+    """Return whether there is only so much of a cloth."""
+    return choice.length is not None or bool(choice.sources)
 
 
 def _with_free(
@@ -64,6 +75,7 @@ def _with_free(
     label: str,
     sizes: Mapping[str, float],
     free: tuple[str, ...],
+    beside: Sequence[Beside],
 ) -> Largest | None:
     """Return the largest bag with the sizes *free* in proportion, counted in grid steps of the first."""
     first = sizes[free[0]]
@@ -82,7 +94,7 @@ def _with_free(
         tried = spec
         for path, mm in told.items():
             tried = put(tried, path, mm)
-        return _goes(tried, choices, drafted)
+        return _goes(tried, choices, drafted, beside)
 
     low, high = round(first * LEAST / grid.step), round(first * MOST / grid.step)
     now = round(first / grid.step)

@@ -1,5 +1,6 @@
 """Parts laid on a cloth: the one place that chooses how."""
 
+import math
 from collections import Counter
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
@@ -8,7 +9,7 @@ from ambitus.core.layout.by_rule import FREE, THROUGH, shortest_by_rule
 from ambitus.core.layout.exact import FEW, shortest
 from ambitus.core.layout.goods import Goods
 from ambitus.core.layout.open_space import Box, packed_round
-from ambitus.core.layout.parts import Part, Pin, Placed, placed_at, singly
+from ambitus.core.layout.parts import Part, Pin, Placed, placed_at
 from ambitus.core.layout.search import Tried, at_least, searched, ways_to_lie
 from ambitus.core.layout.skyline import ENDLESS, At, Rect, packed, ways_of
 from ambitus.core.layout.strips import in_strips
@@ -63,25 +64,30 @@ def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: i
     Return *parts* laid on *goods*, as short as was found. What is pinned stays where it is; of a folded
     cloth every place gives two. *effort* is how many pieces may be laid in all while orders are tried.
     """
-    if goods.folded:
-        parts = [replace(p, count=goods.places(p.count)) for p in parts]
     by_copy = {(p.key, p.copy): p for p in pins}
-    held, loose = [], []
-    for copy, part in singly(parts):
-        pin = by_copy.get((part.key, copy))
-        if pin:
-            held.append(placed_at(part, pin))
-        else:
-            loose.append((copy, part))
+    held: list[Placed] = []
+    loose: list[tuple[int, Part]] = []
+    halves: list[tuple[int, Part]] = []
+    for part in parts:
+        whole = goods.places(part.count - part.halves)
+        for copy in range(whole + part.halves):
+            one = replace(part, count=1)
+            if pin := by_copy.get((part.key, copy)):
+                held.append(placed_at(one, pin))
+            else:
+                (loose if copy < whole else halves).append((copy, one))
+    held += _in_the_middle(goods, loose)
+    on_fold, no_room = _on_the_fold(goods, halves, held)
+    held += on_fold
     across, along = _fine(goods.usable_width), goods.usable_length
     rects = [_rect(goods, part) for _, part in loose]
     fits = [i for i, r in enumerate(rects) if min(wide for wide, _, _ in ways_of(r)) <= across]
     taken = [_box(p) for p in held]
-    taken += [(_fine(h.x), _fine(h.y), _fine(h.x + h.width), _fine(h.y + h.height)) for h in goods.holes]
+    taken += [(_fine(h.x), _fine(h.y), _fine(h.x + h.width), _fine(h.y + h.height)) for h in goods.taken]
     room = _Room(across, None if along is None else _fine(along), tuple(taken), goods.cutting == "strips")
     places = room.laid([rects[i] for i in fits], effort)
     at = {i: place for i, place in zip(fits, places, strict=True) if place}
-    left_out = Counter(part.key for i, (_, part) in enumerate(loose) if i not in at)
+    left_out = Counter(part.key for i, (_, part) in enumerate(loose) if i not in at) + Counter(no_room)
     placed = [
         replace(
             placed_at(part, Pin(part.key, copy, at[i][0] / FINE, at[i][1] / FINE, at[i][2])), pinned=False
@@ -90,6 +96,37 @@ def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: i
         if i in at
     ]
     return Layout(goods, (*held, *placed), left_out, room.through, _mm(at_least(rects, max(1, across))))
+
+
+def _in_the_middle(goods: Goods, loose: list[tuple[int, Part]]) -> list[Placed]:
+    """Take the largest round piece that goes on a round cloth out of *loose*, and lay it in its middle."""
+    fits = [n for n, (_, p) in enumerate(loose) if p.round and p.width <= goods.usable_width]
+    if not goods.round or not fits:
+        return []
+    copy, part = loose.pop(max(fits, key=lambda n: loose[n][1].width))
+    at = snap((goods.usable_width - part.width) / 2)
+    return [Placed(part.key, copy, at, at, part.width, part.height)]
+
+
+def _on_the_fold(
+    goods: Goods, halves: Sequence[tuple[int, Part]], held: Sequence[Placed]
+) -> tuple[list[Placed], list[str]]:
+    """Return the halves one above another along the fold, clear of what is held, and those without room."""
+    out: list[Placed] = []
+    no_room: list[str] = []
+    holes = [Placed("", 0, h.x, h.y, h.width, h.height) for h in goods.taken]
+    along, pitch = goods.usable_length, goods.repeat
+    for copy, part in halves:
+        wide = snap(part.width / 2)
+        one = Placed(part.key, copy, snap(goods.usable_width - wide), 0.0, wide, part.height, half=True)
+        while over := [p.top for p in (*held, *holes, *out) if p.over(one)]:
+            above = max(over)
+            one = replace(one, y=snap(math.ceil(above / pitch - 1e-9) * pitch if pitch else above))
+        if one.x < 0 or (along is not None and one.top > along):
+            no_room.append(part.key)
+        else:
+            out.append(one)
+    return out, no_room
 
 
 def _mm(fine: int) -> float:

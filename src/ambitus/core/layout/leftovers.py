@@ -22,7 +22,7 @@ def leftovers(layout: Layout) -> tuple[tuple[float, float, float, float], ...]:
         along = layout.bought * (1 - goods.shrinks_along) - goods.squaring
     free: list[Box] = [(0, 0, round(goods.usable_width * FINE), round(along * FINE))]
     taken = [(p.x, p.y, p.right, p.top) for p in layout.placed]
-    taken += [(h.x, h.y, h.x + h.width, h.y + h.height) for h in goods.holes]
+    taken += [(h.x, h.y, h.x + h.width, h.y + h.height) for h in goods.taken]
     for x0, y0, x1, y1 in taken:
         free = clear_of(free, (round(x0 * FINE), round(y0 * FINE), round(x1 * FINE), round(y1 * FINE)))
     out = []

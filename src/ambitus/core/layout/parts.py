@@ -1,7 +1,6 @@
 """What is laid: rectangles round pieces, as often as they are cut, and which way each may lie."""
 
-from collections.abc import Iterable, Iterator
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from ambitus.core.lengths import snap
 
@@ -13,7 +12,8 @@ DUST = 1e-6
 class Part:
     """
     Something to lay ``count`` times: ``width`` across the cloth by ``height`` along it, in mm, as its grain
-    has it; ``across`` whether it may also lie the other way.
+    has it; ``across`` whether it may also lie the other way. ``halves`` of it lie as halves on the fold of a
+    folded cloth; ``round`` is one that fills no corner of its rectangle.
     """
 
     key: str
@@ -21,6 +21,8 @@ class Part:
     height: float
     count: int = 1
     across: bool = False
+    halves: int = 0
+    round: bool = False
 
     @property
     def area(self) -> float:
@@ -51,6 +53,8 @@ class Placed:
     height: float
     turned: bool = False
     pinned: bool = False
+    #: whether it is half a piece, its middle on the fold
+    half: bool = False
 
     @property
     def right(self) -> float:
@@ -72,10 +76,3 @@ def placed_at(part: Part, pin: Pin) -> Placed:
     """Return a copy of *part* where *pin* holds it."""
     wide, high = (part.height, part.width) if pin.turned else (part.width, part.height)
     return Placed(pin.key, pin.copy, snap(pin.x), snap(pin.y), wide, high, pin.turned, pinned=True)
-
-
-def singly(parts: Iterable[Part]) -> Iterator[tuple[int, Part]]:
-    """Yield every copy of every part, as its number and a part of its own."""
-    for part in parts:
-        for copy in range(part.count):
-            yield copy, replace(part, count=1)

@@ -1,21 +1,35 @@
 """Pieces lying on their cloth as pictures: the roll runs to the right, its width lies up and down."""
 
+import math
 from collections.abc import Callable
 
 from ambitus.core.drawing.grain import runs_up
+from ambitus.core.drawing.laid.outline import lines_of
 from ambitus.core.drawing.paths import bent, path
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import Point
 from ambitus.core.layout.parts import Placed
 
+_HALF = math.sqrt(0.5)
 
-def lying_on(piece: Piece, placed: Placed) -> Callable[[Point], Point]:
+
+def lying_on(piece: Piece, placed: Placed, bias: bool = False) -> Callable[[Point], Point]:
     """
     Return where a point of *piece* lies on the cloth: along the roll to the right, across it downwards.
 
-    A panel's top points along the roll; a strip lies along it. Turned, either lies across.
+    A panel's top points along the roll; a strip lies along it. Turned, either lies across; on the *bias* it
+    lies at 45° in the middle of its room.
     """
     left, bottom, right, top = piece.box
+    if bias:
+        mx, my = placed.y + placed.height / 2, placed.x + placed.width / 2
+        cx, cy = (left + right) / 2, (bottom + top) / 2
+
+        def aslant(p: Point) -> Point:
+            along, across = (p[0] - cx) * _HALF, (p[1] - cy) * _HALF
+            return mx + along + across, my + along - across
+
+        return aslant
     x, y = placed.y, placed.x
     if runs_up(piece) != placed.turned:
         # its height lies along the roll
@@ -25,15 +39,27 @@ def lying_on(piece: Piece, placed: Placed) -> Callable[[Point], Point]:
     return lambda p: (x + p[0] - left, y + top - p[1])
 
 
-def outline(piece: Piece, placed: Placed) -> tuple[str, str]:
-    """Return the cut line and the grain of *piece* where it lies, as path data."""
-    here = lying_on(piece, placed)
+def outline(piece: Piece, placed: Placed, bias: bool = False) -> tuple[str, str]:
+    """Return the cut line and the grain of *piece* where it lies, as path data; of a half, of that."""
+    here = lying_on(piece, placed, bias)
     left, bottom, right, top = piece.box
+    if placed.half:
+        right = (left + right) / 2
     middle = ((left + right) / 2, (bottom + top) / 2)
+    if bias:
+        # the grain runs along the roll, the piece does not
+        half = min(placed.width, placed.height) * 0.1
+        mx, my = here(middle)
+        grain = path([(mx - half, my), (mx + half, my)])
+        return bent(piece.cut, piece.bends, here), grain
     if not runs_up(piece):
         half = (right - left) * 0.1
         ends = ((middle[0] - half, middle[1]), (middle[0] + half, middle[1]))
     else:
         half = (top - bottom) * 0.1
         ends = ((middle[0], middle[1] - half), (middle[0], middle[1] + half))
-    return bent(piece.cut, piece.bends, here), path([here(p) for p in ends])
+    grain = path([here(p) for p in ends])
+    if placed.half:
+        rims = lines_of(piece, half=True).cut
+        return "".join(path([here(p) for p in rim], closed=True) for rim in rims), grain
+    return bent(piece.cut, piece.bends, here), grain

@@ -1,15 +1,17 @@
 """What to buy, as it is shown and printed: one list for the walk through the shop."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
+from ambitus.core.buying.having import Have
 from ambitus.core.buying.shop import Line, Shop, listed
 from ambitus.core.buying.wants import Want, wants_of
 from ambitus.core.draft import Draft
 from ambitus.core.layout.choices import ClothChoices
-from ambitus.core.layout.of_bag import laid_on_cloths
+from ambitus.core.layout.of_bag import Beside, laid_on_cloths
 from ambitus.core.lengths import Unit, View
+from ambitus.core.words import listed as listed_up
 from ambitus.core.words import within
 
 _KINDS = {
@@ -34,7 +36,7 @@ class BuyingRow:
     for_: str
     needed: str
     price: str
-    #: why nothing is bought for it, or nothing
+    #: why nothing is bought for it, what of it is there, or nothing
     why: str
 
 
@@ -49,12 +51,18 @@ class Buying:
     whole: bool
 
 
-def buying_shown(made: Draft, choices: ClothChoices, shop: Shop, unit: Unit) -> Buying:
-    """Return what is bought for *made* at *shop*, its cloths as *choices* lay them, in *unit*."""
-    lines = listed(wants_of(made, laid_on_cloths(made, choices)), shop)
+def buying_shown(
+    made: Draft, choices: ClothChoices, shop: Shop, unit: Unit, beside: Sequence[Beside] = (), have: Have = ()
+) -> Buying:
+    """
+    Return what is bought for *made* and what is cut with it at *shop*, its cloths as *choices* lay them, in
+    *unit*. What the maker has of it, *have*, is taken off.
+    """
+    laid = laid_on_cloths(made, choices, beside=beside)
+    lines = listed(wants_of(made, laid, choices.times, beside), shop, have)
     view = View(unit, made.bag.unit)
     total = sum(line.price for line in lines)
-    whole = all(line.packs or line.want.there for line in lines)
+    whole = all(line.settled for line in lines)
     return Buying(shop.name, tuple(_rows(lines, view, shop)), _money(total, shop), whole)
 
 
@@ -80,8 +88,16 @@ def _rows(lines: Iterable[Line], view: View, shop: Shop) -> Iterable[BuyingRow]:
             _for(want),
             _needed(want, view),
             price,
-            line.why,
+            line.why or _from_stash(line),
         )
+
+
+def _from_stash(line: Line) -> str:
+    """Return what of it is in the stash."""
+    if not line.taken_of:
+        return ""
+    some = "some of it" if line.packs else "all of it"
+    return f"{some} is in the stash: {listed_up(line.taken_of)}"
 
 
 def _amount(line: Line, view: View) -> str:
@@ -109,6 +125,8 @@ def _length(mm: float, view: View) -> str:
 
 def _needed(want: Want, view: View) -> str:
     """Return how much is needed, whatever it is sold by."""
+    if want.there and not want.amount:
+        return "none"
     if want.how == "zip":
         return f"{want.amount:g} × {view.with_unit(want.long)}"
     if want.how == "spool":

@@ -1,0 +1,113 @@
+"""The stash as a table, out and in: a row a thing, every length with its unit."""
+
+import csv
+from collections.abc import Iterable, Iterator
+from io import StringIO
+from typing import Any
+
+from pydantic import ValidationError
+
+from ambitus.core.lengths import Unit, View
+from ambitus.core.problems import Problem, SpecProblems, shortened
+from ambitus.core.stash.things import KINDS, Thing, ThingTyped, thing_after
+
+COLUMNS = "kind name material colour shape width length seam count washed print where note".split()
+_LENGTHS = ("width", "length", "seam")
+_YES, _NO = ("yes", "y", "true", "1", "x"), ("no", "n", "false", "0", "")
+#: things in one table
+MOST_ROWS = 2000
+
+
+def stash_csv(things: Iterable[Thing], unit: Unit) -> str:
+    """Return *things* as CSV, lengths in *unit*."""
+    view = View(unit, unit)
+    out = StringIO()
+    table = csv.writer(out)
+    table.writerow(COLUMNS)
+    for thing in things:
+        told: dict[str, Any] = thing.model_dump()
+        for name in _LENGTHS:
+            told[name] = view.with_unit(told[name]).replace("\xa0", " ") if told[name] else ""
+        told["washed"] = "yes" if thing.washed else "no"
+        table.writerow([_plain(told[name]) for name in COLUMNS])
+    return out.getvalue()
+
+
+def _plain(value: object) -> str:
+    """Return a cell that no spreadsheet takes for a formula."""
+    text = str(value)
+    return f"'{text}" if text[:1] in "=+-@" and not text[1:2].isdigit() else text
+
+
+def things_from_csv(text: str, unit: Unit | None) -> tuple[tuple[Thing, ...], tuple[Problem, ...]]:
+    """
+    Return the things of a table, and what is wrong with the rows that are none. A bare number is in *unit*;
+    where that is not given each has to name its own.
+
+    Raises:
+        SpecProblems: If it is no table of things at all.
+    """
+    rows = list(csv.reader(StringIO(text.lstrip("\ufeff")), delimiter=_delimiter(text)))
+    rows = [row for row in rows if any(cell.strip() for cell in row)]
+    heads = [cell.strip().lower() for cell in rows[0]] if rows else []
+    if "kind" not in heads:
+        why = f"The first row has no column “kind”: it is “{shortened(', '.join(heads), 60)}”."
+        fix = f"Begin with the columns {', '.join(COLUMNS)}; those that you do not need can be left out."
+        raise SpecProblems((Problem("stash-table", "kind", "", why, fix),))
+    if unknown := [head for head in heads if head and head not in COLUMNS]:
+        why = f"“{shortened(unknown[0], 40)}” is not a column of the stash."
+        raise SpecProblems((Problem("stash-table", unknown[0][:40], "", why, f"Use {', '.join(COLUMNS)}."),))
+    if len(rows) - 1 > MOST_ROWS:
+        why = f"{len(rows) - 1} rows are more than {MOST_ROWS}."
+        raise SpecProblems((Problem("stash-table", "", "", why, "Take it in by parts."),))
+    things: list[Thing] = []
+    problems: list[Problem] = []
+    for number, row in enumerate(rows[1:], 2):
+        cells = dict(zip(heads, (_read(cell) for cell in row), strict=False))
+        try:
+            things.append(_thing(cells, unit))
+        except SpecProblems as bad:
+            problems += _in_row(bad.problems, number)
+    return tuple(things), tuple(problems)
+
+
+def _read(cell: str) -> str:
+    cell = cell.strip()
+    return cell[1:] if cell[:1] == "'" and cell[1:2] and cell[1] in "=+-@" else cell
+
+
+def _delimiter(text: str) -> str:
+    first = text.lstrip("\ufeff").split("\n", 1)[0]
+    return max(",;\t", key=lambda sign: (first.count(sign), sign == ","))
+
+
+def _in_row(problems: Iterable[Problem], number: int) -> Iterator[Problem]:
+    for p in problems:
+        yield Problem(p.code, f"row {number}, {p.field}", p.value, f"Row {number}: {p.why}", p.fix)
+
+
+def _thing(cells: dict[str, str], unit: Unit | None) -> Thing:
+    told: dict[str, Any] = {name: text for name, text in cells.items() if name and text}
+    kind = told.get("kind", "").lower()
+    by_label = {label.lower(): key for key, label in KINDS.items()}
+    told["kind"] = by_label.get(kind, kind)
+    if told["kind"] not in KINDS:
+        why = f"“{shortened(kind, 40)}” is no kind of thing."
+        raise SpecProblems((Problem("stash", "kind", kind[:40], why, f"Choose {', '.join(KINDS)}."),))
+    if "washed" in told:
+        said = told["washed"].lower()
+        if said not in (*_YES, *_NO):
+            why = f"“{shortened(said, 40)}” is neither yes nor no."
+            raise SpecProblems((Problem("stash", "washed", said[:40], why, "Write yes or no."),))
+        told["washed"] = said in _YES
+    try:
+        typed = ThingTyped.model_validate({"unit": unit or "mm", **told})
+    except ValidationError as bad:
+        first = bad.errors()[0]
+        field = ".".join(str(part) for part in first["loc"])
+        why = f"“{shortened(str(first['input']), 40)}” cannot stand there: {first['msg'].lower()}."
+        problem = Problem(
+            "stash", field, str(first["input"])[:40], why, "Write it otherwise, or leave it out."
+        )
+        raise SpecProblems((problem,)) from bad
+    return thing_after(None, typed, bare=unit or "")
