@@ -13,6 +13,8 @@ from ambitus.core.stash.things import KINDS, Thing, ThingTyped, thing_after
 
 COLUMNS = "kind name material colour shape width length seam count washed print where note".split()
 _LENGTHS = ("width", "length", "seam")
+#: how a cell begins that a spreadsheet would take for a formula, or that was written so that it does not
+_FORMULA = ("=", "+", "-", "@", "'")
 _YES, _NO = ("yes", "y", "true", "1", "x"), ("no", "n", "false", "0", "")
 #: things in one table
 MOST_ROWS = 2000
@@ -36,7 +38,7 @@ def stash_csv(things: Iterable[Thing], unit: Unit) -> str:
 def _plain(value: object) -> str:
     """Return a cell that no spreadsheet takes for a formula."""
     text = str(value)
-    return f"'{text}" if text[:1] in "=+-@" and not text[1:2].isdigit() else text
+    return f"'{text}" if text.startswith(_FORMULA) else text
 
 
 def things_from_csv(text: str, unit: Unit | None) -> tuple[tuple[Thing, ...], tuple[Problem, ...]]:
@@ -73,7 +75,7 @@ def things_from_csv(text: str, unit: Unit | None) -> tuple[tuple[Thing, ...], tu
 
 def _read(cell: str) -> str:
     cell = cell.strip()
-    return cell[1:] if cell[:1] == "'" and cell[1:2] and cell[1] in "=+-@" else cell
+    return cell[1:] if cell.startswith("'") and cell[1:].startswith(_FORMULA) else cell
 
 
 def _delimiter(text: str) -> str:
