@@ -209,7 +209,7 @@ def main() -> int:
         for name, (take, width, height, theme) in VIEWS.items():
             with tempfile.TemporaryDirectory() as folder:
                 app = make_app(Path(folder) / "shots.sqlite", FRONTEND / "dist")
-                lay_out(app.state.desk.plans)
+                lay_out(app.state.desk.plans, app.state.stash.stash)
                 app.state.desk.plans.keep("usual", {"asked": True})
                 with Served(app) as port:
                     context = browser.new_context(

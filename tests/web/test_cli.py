@@ -9,9 +9,9 @@ from ambitus.cli import main as cli
 from ambitus.cli import serving
 from ambitus.core.checks.run import findings
 from ambitus.core.spec.model import Spec
-from ambitus.desk.demo_data import DEMO, lay_out
+from ambitus.desk.demo_data import DEMO, STASH, lay_out
 from ambitus.desk.drafting import drafted
-from ambitus.store import Plans, open_database
+from ambitus.store import Plans, Stash, open_database
 
 
 def test_an_outline_is_printed_as_a_plan_takes_it(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
@@ -47,11 +47,16 @@ def test_no_command_is_an_error_that_names_the_commands(capsys: pytest.CaptureFi
 
 def test_the_demo_is_laid_out_once(tmp_path: Path) -> None:
     """A second time finds it done, whatever became of the plans."""
-    plans = Plans(open_database(tmp_path / "demo.sqlite"))
-    lay_out(plans)
+    opened = open_database(tmp_path / "demo.sqlite")
+    plans, stash = Plans(opened), Stash(opened)
+    lay_out(plans, stash)
     for plan in plans.list()[0]:
         plans.put_away(plan.id)
-    lay_out(plans)
+    for thing in stash.things():
+        stash.use_up(thing.id)
+    lay_out(plans, stash)
+    assert not stash.things()
+    assert len(stash.things(used_up=True)) == len(STASH)
     assert plans.list()[1] == 0
     assert plans.list(put_away=True)[1] == len(DEMO)
 

@@ -33,6 +33,13 @@ export type Lying = Schemas['LyingShown']
 export type Largest = Schemas['LargestShown']
 export type Buying = Schemas['Buying']
 export type Cliff = Schemas['CliffShown']
+export type ClothSheet = Schemas['SheetShown']
+export type Source = Schemas['SourceChoice']
+export type Family = Schemas['FamilyShown']
+export type Stash = Schemas['StashShown']
+export type Thing = Schemas['ThingShown']
+export type ThingTyped = Schemas['ThingTyped']
+export type Gives = Schemas['GivesShown']
 export type Plan = Schemas['PlanOut']
 export type OpenPlan = Schemas['OpenPlan']
 export type Revision = Schemas['RevisionOut']
@@ -123,6 +130,7 @@ async function ask<T>(
   throw new Kind(answer.status, problems, told.head, told.rest_opens)
 }
 
+const thing = (id: string) => `/stash/things/${encodeURIComponent(id)}`
 const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
 
 export const api = {
@@ -161,6 +169,22 @@ export const api = {
     ask<Largest[]>('POST', '/largest', { spec, choices, unit }, signal),
   buying: (spec: Spec, choices: ClothChoices, unit: Unit, signal?: AbortSignal) =>
     ask<Buying>('POST', '/buying', { spec, choices, unit }, signal),
+  family: (spec: Spec, choices: ClothChoices, sizes: string[], unit: Unit, signal?: AbortSignal) =>
+    ask<Family>('POST', '/family', { spec, choices, sizes, unit }, signal),
+  stash: (unit: Unit, usedUp = false) => ask<Stash>('GET', `/stash?unit=${unit}&used_up=${usedUp}`),
+  putInStash: (typed: ThingTyped) => ask<Thing>('POST', '/stash', typed),
+  changeThing: (id: string, typed: ThingTyped) => ask<Thing>('PUT', thing(id), typed),
+  useUp: (id: string, back: boolean) => ask<Thing>('POST', `${thing(id)}/${back ? 'take-back' : 'used-up'}`),
+  takePhoto: async (id: string, photo?: Blob) => {
+    const answer = await fetch(`/api${thing(id)}/photo`, { method: 'PUT', body: photo ?? '' })
+    if (answer.ok) return (await answer.json()) as Thing
+    const told = (await answer.json().catch(() => ({}))) as { problems?: Problem[] }
+    throw new Refused(answer.status, told.problems ?? [])
+  },
+  gives: (id: string, signal?: AbortSignal) => ask<Gives[]>('GET', `${thing(id)}/gives`, undefined, signal),
+  cutCloth: (cut: Schemas['Cut']) => ask<Thing[]>('POST', '/stash/cut', cut),
+  stashFromTable: (text: string, unit: Unit | undefined, keep_right: boolean) =>
+    ask<Schemas['TakenOut']>('POST', '/stash/from-csv', { text, unit, keep_right }),
   chosenCloths: (id: string) => ask<ClothChoices>('GET', `${plan(id)}/cloth`),
   keepCloths: (id: string, choices: ClothChoices) => ask<ClothChoices>('PUT', `${plan(id)}/cloth`, choices),
   outline: (name: string, text: string, unit: Schemas['DrawingIn']['unit']) =>
@@ -203,6 +227,11 @@ export const fileOf = (
   file: 'cut-list.csv' | 'plan.json' | 'templates.pdf',
   unit: Unit,
 ) => `/api${plan(id)}/revisions/${revision}/${file}${file === 'cut-list.csv' ? `?unit=${unit}` : ''}`
+
+/** Where the stash is had as a table, and the photograph of a thing, anew each time it is taken. */
+export const stashTable = (unit: Unit) => `/api/stash/stash.csv?unit=${unit}`
+export const photoOf = (id: string, taken: string) =>
+  `/api${thing(id)}/photo?${new URLSearchParams({ taken })}`
 
 /** Where what is bought for a plan is had as a table. */
 export const buyingOf = (id: string, unit: Unit) => `/api${plan(id)}/buying.csv?unit=${unit}`

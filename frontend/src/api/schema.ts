@@ -1248,7 +1248,7 @@ export interface components {
             spec: components["schemas"]["Spec"];
             choices?: components["schemas"]["ClothChoices"];
             /** Edits */
-            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
+            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HoleTyped"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
         };
@@ -1730,7 +1730,7 @@ export interface components {
             spec: components["schemas"]["Spec"];
             choices?: components["schemas"]["ClothChoices"];
             /** Edits */
-            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
+            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HoleTyped"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
             /** Sizes */
@@ -1845,6 +1845,20 @@ export interface components {
             };
             /** Broken */
             broken: string;
+        };
+        /**
+         * GivesShown
+         * @description A plan of which a cloth can be cut whole from a thing.
+         */
+        GivesShown: {
+            /** Plan */
+            plan: string;
+            /** Name */
+            name: string;
+            /** Cloth */
+            cloth: string;
+            /** Says */
+            says: string;
         };
         /**
          * GoodsPicked
@@ -1975,6 +1989,35 @@ export interface components {
              */
             source?: string;
             hole: components["schemas"]["HoleChoice"];
+        };
+        /**
+         * HoleTyped
+         * @description A hole or a flaw as it is typed: how far from the edge and along, how wide and how long, as texts.
+         */
+        HoleTyped: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hole typed";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /**
+             * Source
+             * @default
+             */
+            source?: string;
+            /** X */
+            x: string;
+            /** Y */
+            y: string;
+            /** Width */
+            width: string;
+            /** Height */
+            height: string;
         };
         /**
          * HolesForgotten
@@ -5262,7 +5305,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": unknown;
+                    "application/json": components["schemas"]["GivesShown"][];
                 };
             };
             /** @description Bad Request */

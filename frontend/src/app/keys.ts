@@ -20,12 +20,13 @@ export const KEYS: readonly Key[] = [
   { keys: 'a', does: 'show all pieces, cloth by cloth; again for the bag' },
   { keys: 'o', does: 'read the work, in order' },
   { keys: '← → t f', does: 'on the cloth: move the chosen piece, turn it, pin it or let it go' },
+  { keys: 'l z', does: 'on the cloth: what to buy; the bag in other sizes; again for the cloth' },
   { keys: 's', does: 'back to the shelf' },
   { keys: '?', does: 'this list' },
 ]
 
 const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.tagName === 'INPUT' || target.tagName === 'TEXTAREA')
+  target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
 
 /** Listen for single keys (never while typing) and for undo and redo, while the component lives. */
 export function useKeys(

@@ -31,6 +31,12 @@ export const PLACES: readonly Place[] = [
     ofPlan: true,
   },
   {
+    name: 'stash',
+    title: 'Stash',
+    path: '/stash',
+    component: () => import('../places/stash/StashPlace.vue'),
+  },
+  {
     name: 'sheet',
     path: '/plan/:id/sheet/:revision',
     component: () => import('../places/sheet/SheetPlace.vue'),

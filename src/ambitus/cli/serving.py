@@ -68,7 +68,7 @@ def serve(given: argparse.Namespace) -> int:
     try:
         app = make_app(database_in(given.data, demo), given.dist)
         if demo:
-            lay_out(app.state.desk.plans)
+            lay_out(app.state.desk.plans, app.state.stash.stash)
     except (CannotOpen, CannotKeep) as bad:
         print(f"{bad.why} {bad.fix}", file=sys.stderr)
         return UNREADABLE

@@ -1,8 +1,9 @@
-"""Sample plans from the kit room of an invented village band. Laid out once; then they are the user's."""
+"""Sample plans and the stash of an invented village band. Laid out once; then they are the user's."""
 
 from ambitus.core.spec.model import Spec
+from ambitus.core.stash.things import Thing
 from ambitus.desk.drafting import saved_from
-from ambitus.store import Plans
+from ambitus.store import Plans, Stash
 
 DEMO: tuple[tuple[str, dict[str, object]], ...] = (
     (
@@ -236,10 +237,117 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
 )
 
 
-def lay_out(plans: Plans) -> None:
-    """Begin the sample plans, unless that was done before in this database."""
-    if plans.kept("demo") is not None:
-        return
-    for name, spec in reversed(DEMO):
-        plans.begin(name, saved_from(Spec.model_validate(spec)), "Sample plan")
-    plans.keep("demo", {"laid_out": True})
+#: what lies in the kit room, lengths in mm
+STASH: tuple[dict[str, object], ...] = (
+    {
+        "kind": "cloth",
+        "name": "Stage curtain, cut down",
+        "material": "canvas",
+        "colour": "sand",
+        "width": 1380.0,
+        "length": 1650.0,
+        "where": "long shelf",
+    },
+    {
+        "kind": "cloth",
+        "name": "Pennant cloth",
+        "material": "canvas",
+        "colour": "green, lyres",
+        "width": 720.0,
+        "length": 880.0,
+        "print": "one_way",
+        "washed": False,
+        "where": "long shelf",
+        "note": "A hand wide of lyres, all one way up.",
+    },
+    {
+        "kind": "cloth",
+        "name": "Programme-stall remnants",
+        "material": "quilting_cotton",
+        "colour": "blue stripe",
+        "width": 550.0,
+        "length": 500.0,
+        "count": 3,
+        "where": "remnant basket",
+    },
+    {
+        "kind": "cloth",
+        "name": "Supper-room tablecloth",
+        "material": "linen",
+        "colour": "white",
+        "width": 900.0,
+        "length": 1400.0,
+        "where": "remnant basket",
+        "holes": [{"x": 410.0, "y": 520.0, "width": 60.0, "height": 40.0}],
+        "note": "A candle burn near the middle.",
+    },
+    {
+        "kind": "cloth",
+        "name": "Bandmaster’s old trouser leg",
+        "material": "denim",
+        "colour": "indigo",
+        "shape": "tube",
+        "width": 560.0,
+        "length": 720.0,
+        "seam": 15.0,
+        "where": "remnant basket",
+    },
+    {
+        "kind": "cloth",
+        "name": "Drum mat",
+        "material": "felt",
+        "colour": "grey",
+        "shape": "round",
+        "width": 420.0,
+        "length": 420.0,
+        "count": 2,
+        "where": "drum cupboard",
+    },
+    {
+        "kind": "cloth",
+        "name": "Calico, unbleached",
+        "material": "calico",
+        "width": 1500.0,
+        "length": 3200.0,
+        "washed": False,
+        "where": "long shelf",
+    },
+    {
+        "kind": "interfacing",
+        "name": "Fusible, last of the bolt",
+        "material": "fusible_light",
+        "width": 900.0,
+        "length": 1150.0,
+        "where": "flat drawer",
+    },
+    {
+        "kind": "zip",
+        "name": "Coil zip",
+        "colour": "brick red",
+        "length": 250.0,
+        "count": 3,
+        "where": "zip tin",
+    },
+    {"kind": "zip", "name": "Metal zip", "colour": "brass", "length": 300.0, "where": "zip tin"},
+    {"kind": "cord", "name": "Flag cord", "colour": "white", "length": 6500.0, "where": "reel by the door"},
+    {
+        "kind": "webbing",
+        "name": "Harness webbing",
+        "colour": "black",
+        "width": 25.0,
+        "length": 2600.0,
+        "where": "flat drawer",
+    },
+    {"kind": "thread", "name": "Strong thread", "colour": "grey", "length": 120_000.0, "where": "thread box"},
+)
+
+
+def lay_out(plans: Plans, stash: Stash) -> None:
+    """Begin the sample plans and fill the stash, unless that was done before in this database."""
+    if plans.kept("demo") is None:
+        for name, spec in reversed(DEMO):
+            plans.begin(name, saved_from(Spec.model_validate(spec)), "Sample plan")
+        plans.keep("demo", {"laid_out": True})
+    if plans.kept("demo.stash") is None:
+        stash.add(Thing.model_validate(thing).model_dump(mode="json") for thing in reversed(STASH))
+        plans.keep("demo.stash", {"laid_out": True})

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 from uuid import uuid4
 
-from sqlalchemy import select
+from sqlalchemy import literal_column, select
 from sqlalchemy.orm import Session
 
 from ambitus.store.database import Database
@@ -55,7 +55,8 @@ class Stash:
     def things(self, *, used_up: bool = False, limit: int = 2_000) -> tuple[Kept, ...]:
         """Return things in the stash, or those used up, newest change first."""
         gone = StashRow.used_up_at.is_not(None) if used_up else StashRow.used_up_at.is_(None)
-        order = (StashRow.updated_at.desc(), StashRow.id)
+        # of those that came at once the last comes first
+        order = (StashRow.updated_at.desc(), literal_column("rowid").desc())
         with self._reading() as session:
             rows = session.scalars(select(StashRow).where(gone).order_by(*order).limit(limit))
             return tuple(_kept(row) for row in rows)

@@ -92,7 +92,12 @@ def photo(thing_id: ThingId, stash: AtStash) -> Response:
     return Response(found[0], media_type=found[1], headers={"cache-control": "private, max-age=31536000"})
 
 
-@router.get("/things/{thing_id}/gives", responses=_WRONG, summary="What could be made of it")
+@router.get(
+    "/things/{thing_id}/gives",
+    response_model=list[GivesShown],
+    responses=_WRONG,
+    summary="What could be made of it",
+)
 def what_it_gives(thing_id: ThingId, stash: AtStash) -> Response:
     """Return the plans of which all that is cut of one cloth lies on a thing, each laid out."""
     return Response(_GIVES.dump_json(stash.gives(thing_id)), media_type="application/json")

@@ -4,15 +4,24 @@
  * it is longer than wide. A piece is chosen, moved by keys or dragged; where it comes to lie is for the core to say.
  */
 import { computed, onMounted, onBeforeUnmount, ref } from 'vue'
-import type { Cloth, Lying } from '../../api/client'
+import type { ClothKey, ClothSheet, Lying } from '../../api/client'
 import '../../bag-drawing/bag-drawing.css'
 
-const props = defineProps<{ cloth: Cloth; chosen?: string; steps: number }>()
+const props = defineProps<{
+  sheet: ClothSheet
+  of: ClothKey
+  label: string
+  chosen?: string
+  steps: number
+  /** whether a hole is drawn, and not a piece moved */
+  marking: boolean
+}>()
 const emit = defineEmits<{
   choose: [key: string]
   move: [piece: Lying, along: number, across: number]
   turn: [piece: Lying]
   pin: [piece: Lying]
+  mark: [hole: { x: number; y: number; width: number; height: number }]
 }>()
 
 const room = ref<HTMLElement>()
@@ -27,8 +36,8 @@ onMounted(() => room.value && watcher.observe(room.value))
 onBeforeUnmount(() => watcher.disconnect())
 
 const MARGIN = 26
-const along = computed(() => props.cloth.room[0])
-const across = computed(() => props.cloth.room[1])
+const along = computed(() => props.sheet.room[0])
+const across = computed(() => props.sheet.room[1])
 /** whether the roll runs upwards */
 const upright = computed(() => along.value * height.value < across.value * width.value * 1.4)
 const drawn = computed(() =>
@@ -54,6 +63,8 @@ const keyOf = (one: Lying) => `${one.piece}#${one.copy}`
 /** what is being dragged, and how far, in mm */
 const dragged = ref<{ key: string; x: number; y: number; along: number; across: number }>()
 function press(event: PointerEvent, one: Lying) {
+  // the hand is drawing a hole: it may begin on a piece
+  if (props.marking) return
   emit('choose', keyOf(one))
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   dragged.value = { key: keyOf(one), x: event.clientX, y: event.clientY, along: 0, across: 0 }
@@ -72,6 +83,37 @@ function drop(one: Lying) {
 }
 const shift = (one: Lying) =>
   dragged.value?.key === keyOf(one) ? `translate(${dragged.value.along} ${dragged.value.across})` : undefined
+
+/** a hole that is being drawn, from where to where on the cloth, in mm along it and across it */
+const hole = ref<{ from: [number, number]; to: [number, number] }>()
+const ground = ref<SVGGElement>()
+/** Where on the cloth the hand is, no further out than its edges. */
+function handAt(event: PointerEvent): [number, number] {
+  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(
+    ground.value!.getScreenCTM()!.inverse(),
+  )
+  return [Math.min(Math.max(at.x, 0), along.value), Math.min(Math.max(at.y, 0), across.value)]
+}
+function beginHole(event: PointerEvent) {
+  if (!props.marking) return
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  const at = handAt(event)
+  hole.value = { from: at, to: at }
+}
+const drawHole = (event: PointerEvent) =>
+  hole.value && (hole.value = { from: hole.value.from, to: handAt(event) })
+const holeBox = computed(() => {
+  if (!hole.value) return
+  const { from, to } = hole.value
+  const [y, x] = [Math.min(from[0], to[0]), Math.min(from[1], to[1])]
+  return { x, y, width: Math.abs(to[1] - from[1]), height: Math.abs(to[0] - from[0]) }
+})
+function endHole() {
+  const box = holeBox.value
+  hole.value = undefined
+  // a flaw smaller than a fingertip is one as large as that
+  if (box) emit('mark', { ...box, width: Math.max(box.width, 10), height: Math.max(box.height, 10) })
+}
 
 function onKey(event: KeyboardEvent, one: Lying) {
   const by = (event.shiftKey ? 10 : 1) * props.steps
@@ -92,7 +134,6 @@ function onKey(event: KeyboardEvent, one: Lying) {
   event.preventDefault()
   event.stopPropagation()
 }
-const looks = computed(() => props.cloth.key)
 /** Where a piece's letter is: in its upper left corner as it is seen; of one without corners beside its middle. */
 const letterAt = (one: Lying) => {
   const [x, y, long, wide] = one.box as [number, number, number, number]
@@ -116,26 +157,40 @@ const letterSize = (one: Lying) => Math.min(22, Math.min(one.box[2]!, one.box[3]
       :height="box.height * scale"
       class="cloth-drawing"
       role="group"
-      :aria-label="`${cloth.label}, with its pieces`"
+      :class="{ marking }"
+      :aria-label="`${label}, with its pieces`"
+      @pointerdown="beginHole"
+      @pointermove="drawHole"
+      @pointerup="endHole"
+      @pointercancel="hole = undefined"
     >
-      <g :transform="upright ? 'rotate(-90)' : undefined">
+      <g ref="ground" :transform="upright ? 'rotate(-90)' : undefined">
+        <circle
+          v-if="sheet.round"
+          class="cloth-itself"
+          :cx="sheet.room[0] / 2"
+          :cy="sheet.room[1] / 2"
+          :r="sheet.room[1] / 2"
+          vector-effect="non-scaling-stroke"
+        />
         <rect
+          v-else
           class="cloth-itself"
           x="0"
           y="0"
-          :width="cloth.room[0]"
-          :height="cloth.room[1]"
+          :width="sheet.room[0]"
+          :height="sheet.room[1]"
           vector-effect="non-scaling-stroke"
         />
         <path
-          v-for="y in [0, cloth.room[1]]"
+          v-for="y in sheet.round ? [] : [0, sheet.room[1]]"
           :key="y"
           class="selvage"
-          :class="{ fold: cloth.folded && y }"
-          :d="`M0 ${y}L${cloth.room[0]} ${y}`"
+          :class="{ fold: sheet.folded && y, cut: sheet.id }"
+          :d="`M0 ${y}L${sheet.room[0]} ${y}`"
           vector-effect="non-scaling-stroke"
         />
-        <g v-for="left in cloth.left" :key="`${left.box}`" class="left-over">
+        <g v-for="left in sheet.left" :key="`${left.box}`" class="left-over">
           <rect
             :x="left.box[0]"
             :y="left.box[1]"
@@ -150,13 +205,24 @@ const letterSize = (one: Lying) => Math.min(22, Math.min(one.box[2]!, one.box[3]
             {{ left.size }}
           </text>
         </g>
+        <rect
+          v-for="(one, n) in sheet.holes"
+          :key="`hole ${n}`"
+          class="hole"
+          :x="one[0]"
+          :y="one[1]"
+          :width="one[2]"
+          :height="one[3]"
+          vector-effect="non-scaling-stroke"
+        />
         <path
+          v-if="!sheet.round"
           class="reaches"
-          :d="`M${cloth.reaches} ${-12 / scale}L${cloth.reaches} ${cloth.room[1]! + 12 / scale}`"
+          :d="`M${sheet.reaches} ${-12 / scale}L${sheet.reaches} ${sheet.room[1]! + 12 / scale}`"
           vector-effect="non-scaling-stroke"
         />
         <g
-          v-for="one in cloth.lying"
+          v-for="one in sheet.lying"
           :key="keyOf(one)"
           class="lying"
           :class="{ chosen: chosen === keyOf(one), pinned: one.pinned }"
@@ -173,7 +239,7 @@ const letterSize = (one: Lying) => Math.min(22, Math.min(one.box[2]!, one.box[3]
           @pointerup="drop(one)"
           @pointercancel="dragged = undefined"
         >
-          <path :d="one.cut" class="cut" :class="looks" vector-effect="non-scaling-stroke" />
+          <path :d="one.cut" class="cut" :class="of" vector-effect="non-scaling-stroke" />
           <path :d="one.grain" class="grain" vector-effect="non-scaling-stroke" />
           <text
             v-if="letterSize(one) > 7"
@@ -191,6 +257,15 @@ const letterSize = (one: Lying) => Math.min(22, Math.min(one.box[2]!, one.box[3]
             :r="4.5 / scale"
           />
         </g>
+        <rect
+          v-if="holeBox"
+          class="hole"
+          :x="holeBox.y"
+          :y="holeBox.x"
+          :width="holeBox.height"
+          :height="holeBox.width"
+          vector-effect="non-scaling-stroke"
+        />
       </g>
     </svg>
   </div>

@@ -20,7 +20,7 @@ const stepped = (path: string, steps: number) =>
 const picked = (field: string, value: string) =>
   props.at.edit({ kind: 'picked', cloth: props.cloth.key, field, value } as ClothEdit)
 const SHRINKS = { shrinks_along: 'Shrinks along', shrinks_across: 'Shrinks across' } as const
-const CHOICES = { print: 'Print', folded: 'Lies', cutting: 'Cut with' } as const
+const CHOICES = { print: 'Print', lies: 'Lies', cutting: 'Cut with' } as const
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The Cloth place: every cloth of the bag with its pieces on it, how much to buy, and what a little less would save. */
 import { computed, inject, onMounted, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import {
   api,
   type Cliff,
@@ -20,11 +20,18 @@ import { useUsual } from '../../usual/useUsual'
 import BuyingList from './BuyingList.vue'
 import ClothDrawing from './ClothDrawing.vue'
 import ClothFields from './ClothFields.vue'
+import HoleForm from './HoleForm.vue'
+import LeftOver from './LeftOver.vue'
+import SizeFamily from './SizeFamily.vue'
+import SourcesPanel from './SourcesPanel.vue'
+import TogetherPanel from './TogetherPanel.vue'
 import { useCloth } from './useCloth'
 import './cloth.css'
+import './panels.css'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
+const route = useRoute()
 const header = inject(headerSlot)
 const usual = useUsual()
 const at = useCloth()
@@ -32,15 +39,40 @@ const { opened, shown, unit, problems, trouble } = at
 
 const key = ref<ClothKey>('outer')
 const cloth = computed(() => shown.value?.cloths.find((c) => c.key === key.value) ?? shown.value?.cloths[0])
+/** the piece of cloth that is looked at: one that is there, or what is bought; where none is chosen the first in use */
+const sheetId = ref<string>()
+const sheet = computed(() => {
+  const sheets = cloth.value?.sheets ?? []
+  return (
+    sheets.find((one) => one.id === sheetId.value) ?? sheets.find((one) => one.lying.length) ?? sheets.at(-1)
+  )
+})
 const chosen = ref('')
-const piece = computed(() => cloth.value?.lying.find((one) => `${one.piece}#${one.copy}` === chosen.value))
+const piece = computed(() => sheet.value?.lying.find((one) => `${one.piece}#${one.copy}` === chosen.value))
+const marking = ref(false)
 
 onMounted(async () => {
   header?.draftOf(props.id)
   await at.open(props.id)
   if (opened.value) document.title = `Cloth · ${opened.value.plan.name} · Ambitus`
+  await cutOf(String(route.query.of ?? ''), String(route.query.cloth ?? ''))
 })
-watch(key, () => (chosen.value = ''))
+/** From the stash: lay a thing of it on the cloth that it gives. */
+async function cutOf(thing: string, which: string) {
+  if (!thing || !opened.value) return
+  key.value = (which || 'outer') as ClothKey
+  const { things } = await api.stash(unit.value)
+  const there = new Set(cloth.value?.sheets.map((one) => one.id))
+  for (const source of things.find((one) => one.id === thing)?.sources ?? [])
+    if (!there.has(source.id)) await at.edit({ kind: 'source added', cloth: key.value, source } as ClothEdit)
+  sheetId.value = thing
+  await router.replace({ name: 'cloth', params: { id: props.id } })
+}
+watch(key, () => (sheetId.value = undefined))
+watch([key, sheetId], () => {
+  chosen.value = ''
+  marking.value = false
+})
 
 const of = (one: Lying) => ({ cloth: cloth.value!.key, piece: one.piece, copy: one.copy })
 const move = (one: Lying, along: number, across: number) =>
@@ -48,8 +80,16 @@ const move = (one: Lying, along: number, across: number) =>
 const turn = (one: Lying) => at.edit({ kind: 'turned', ...of(one), along: 0, across: 0 } as ClothEdit)
 const pin = (one: Lying) =>
   at.edit({ kind: one.pinned ? 'freed' : 'pinned', ...of(one), along: 0, across: 0 } as ClothEdit)
-const across = (one: Lying) =>
-  at.edit({ kind: 'across', cloth: cloth.value!.key, piece: one.piece, allowed: !one.across })
+const may = (one: Lying, kind: 'across' | 'bias' | 'on fold', allowed: boolean) =>
+  at.edit({ kind, cloth: cloth.value!.key, piece: one.piece, allowed })
+const send = (one: Lying, to: string) =>
+  at
+    .edit({ kind: 'sent', ...of(one), along: 0, across: 0, to } as ClothEdit)
+    .then(() => !problems.value[`${cloth.value!.key}.pins`] && (sheetId.value = to))
+const mark = (hole: { x: number; y: number; width: number; height: number }) => {
+  marking.value = false
+  void at.edit({ kind: 'hole marked', cloth: cloth.value!.key, source: sheet.value!.id, hole } as ClothEdit)
+}
 
 /** What a little less would save, looked for once the hand rests. */
 const { answer: cliffs } = useResting(
@@ -59,10 +99,11 @@ const { answer: cliffs } = useResting(
       : undefined,
   ({ spec, choices, unit: wanted }, signal) => api.cliffs(spec, choices, wanted, signal),
 )
+const limited = computed(() => shown.value?.cloths.some((one) => one.sheets.length > 1))
 /** The largest bag that the cloth gives, where there is only so much of it. */
 const { answer: largest } = useResting(
   () =>
-    cloth.value?.fields[`${cloth.value.key}.length`]?.given && opened.value
+    cloth.value && opened.value && (cloth.value.fields[`${cloth.value.key}.length`]?.given || limited.value)
       ? { spec: opened.value.spec, choices: shown.value!.choices, unit: unit.value }
       : undefined,
   ({ spec, choices, unit: wanted }, signal) => api.largest(spec, choices, wanted, signal),
@@ -70,8 +111,10 @@ const { answer: largest } = useResting(
 const grow = (one: Largest) =>
   at.changePlan(...one.edits.map(([path, text]) => ({ kind: 'typed', path, text }) as Edit))
 
-/** What to buy, in the room of the cloth. */
-const buying = ref(false)
+/** What is looked at in the room of the cloth. */
+const view = ref<'cloth' | 'buying' | 'family'>('cloth')
+const buying = computed(() => view.value === 'buying')
+const look = (at: 'buying' | 'family') => (view.value = view.value === at ? 'cloth' : at)
 const { answer: list } = useResting(
   () =>
     buying.value && shown.value && opened.value
@@ -87,7 +130,8 @@ const units: readonly Unit[] = ['mm', 'cm', 'in']
 useKeys(
   {
     u: () => void at.setUnit(units[(units.indexOf(unit.value) + 1) % units.length]!),
-    l: () => (buying.value = !buying.value),
+    l: () => look('buying'),
+    z: () => look('family'),
     b: () => void router.push({ name: 'draft', params: { id: props.id } }),
   },
   () => usual.single.value,
@@ -121,7 +165,7 @@ useKeys(
             :class="one.key"
             :aria-selected="one.key === cloth.key"
             :data-cloth="one.key"
-            @click="((key = one.key), (buying = false))"
+            @click="((key = one.key), (view = 'cloth'))"
           >
             <span class="cloth-name"
               >{{ one.label }} <small>{{ one.key }}</small></span
@@ -132,19 +176,49 @@ useKeys(
         </div>
         <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
         <p v-for="out in cloth.left_out" :key="out" class="notice left-out" role="alert">{{ out }}</p>
-        <BuyingList v-if="buying" :list="list" :plan="opened!.plan" :unit="unit" />
+        <div
+          v-if="view === 'cloth' && cloth.sheets.length > 1"
+          class="sheet-tabs"
+          role="group"
+          aria-label="Pieces of cloth"
+        >
+          <button
+            v-for="one in cloth.sheets"
+            :key="one.id"
+            type="button"
+            class="choice"
+            :data-sheet="one.id || 'bought'"
+            :aria-pressed="one.id === sheet!.id"
+            @click="sheetId = one.id"
+          >
+            {{ one.label }} <small>{{ one.lying.length || 'nothing' }} on it</small>
+          </button>
+        </div>
+        <BuyingList v-if="view === 'buying'" :list="list" :plan="opened!.plan" :unit="unit" />
+        <SizeFamily
+          v-else-if="view === 'family'"
+          :opened="opened!"
+          :choices="shown!.choices"
+          :unit="unit"
+          @take="(edits) => at.changePlan(...edits)"
+        />
         <ClothDrawing
           v-else
-          :cloth="cloth"
+          :key="cloth.key + sheet!.id"
+          :sheet="sheet!"
+          :of="cloth.key"
+          :label="cloth.label"
+          :marking="marking"
           :chosen="chosen"
           :steps="shown!.step"
           @choose="(one) => (chosen = one)"
           @move="move"
           @turn="turn"
           @pin="pin"
+          @mark="mark"
         />
-        <div v-if="!buying" class="cloth-facts">
-          <p v-for="fact in cloth.facts" :key="fact">{{ fact }}</p>
+        <div v-if="view === 'cloth'" class="cloth-facts">
+          <p v-for="fact in [...sheet!.facts, ...cloth.facts]" :key="fact">{{ fact }}</p>
         </div>
       </div>
 
@@ -160,7 +234,10 @@ useKeys(
           >
             Let all go
           </button>
-          <button type="button" class="to-sheet" :aria-pressed="buying" @click="buying = !buying">
+          <button type="button" class="quiet" :aria-pressed="view === 'family'" @click="look('family')">
+            Other sizes
+          </button>
+          <button type="button" class="to-sheet" :aria-pressed="buying" @click="look('buying')">
             {{ buying ? 'To the cloth' : 'What to buy' }}
           </button>
         </div>
@@ -185,10 +262,31 @@ useKeys(
               Turn it
             </button>
           </div>
-          <label class="may-lie">
-            <input type="checkbox" :checked="piece.across" @change="across(piece)" />
+          <label v-if="!piece.bias && !piece.half" class="may-lie" data-may="across">
+            <input type="checkbox" :checked="piece.across" @change="may(piece, 'across', !piece.across)" />
             It may lie across the grain
           </label>
+          <label v-if="!piece.half" class="may-lie" data-may="bias">
+            <input type="checkbox" :checked="piece.bias" @change="may(piece, 'bias', !piece.bias)" />
+            On the bias, at 45° to the grain
+          </label>
+          <label v-if="piece.halves && !piece.bias" class="may-lie" data-may="on fold">
+            <input type="checkbox" :checked="piece.half" @change="may(piece, 'on fold', !piece.half)" />
+            Halves, their middle on the fold
+          </label>
+          <p v-if="cloth.sheets.length > 1" class="piece-acts">
+            <template v-for="other in cloth.sheets" :key="other.id">
+              <button
+                v-if="other.id !== sheet!.id"
+                type="button"
+                class="quiet"
+                :data-send="other.id || 'bought'"
+                @click="send(piece, other.id)"
+              >
+                Lay it on {{ other.label }}
+              </button>
+            </template>
+          </p>
           <p class="hint">Arrows move it, t turns it, f pins it.</p>
         </section>
 
@@ -214,20 +312,35 @@ useKeys(
           </div>
         </section>
 
+        <SourcesPanel
+          :cloth="cloth"
+          :sheet="sheet!"
+          :unit="unit"
+          :problems="problems"
+          :at="at"
+          :marking="marking"
+          @mark="marking = !marking"
+          @show="(id) => (sheetId = id)"
+        />
+        <HoleForm
+          v-if="marking"
+          :cloth="cloth.key"
+          :sheet="sheet!.id"
+          :unit="unit"
+          :at="at"
+          :problems="problems"
+          @done="marking = false"
+        />
+        <TogetherPanel :shown="shown!" :plan="opened!.plan" :problems="problems" :at="at" />
         <ClothFields :cloth="cloth" :unit="unit" :problems="problems" :at="at" />
 
-        <section v-if="cloth.cuts.length" class="on-paper" aria-label="Cutting order">
+        <section v-if="sheet!.cuts.length" class="on-paper" aria-label="Cutting order">
           <h2>Cut in this order</h2>
           <ol class="cut-order">
-            <li v-for="cut in cloth.cuts" :key="cut">{{ cut }}</li>
+            <li v-for="cut in sheet!.cuts" :key="cut">{{ cut }}</li>
           </ol>
         </section>
-        <section v-if="cloth.left.length" class="on-paper" aria-label="What is left">
-          <h2>Left, and worth keeping</h2>
-          <p class="left-list">
-            <span v-for="left in cloth.left" :key="`${left.box}`">{{ left.size }}</span>
-          </p>
-        </section>
+        <LeftOver :cloth="cloth" :spec="opened!.spec" :choices="shown!.choices" :unit="unit" />
       </aside>
     </template>
   </div>

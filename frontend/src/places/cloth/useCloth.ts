@@ -25,10 +25,28 @@ const KEPT_BY_MS = 3000
 const LOOK_MS = 60
 
 /** Where an edit belongs: the field that a refusal of it stands at. */
-export const pathOf = (edit: ClothEdit) =>
-  edit.kind === 'typed' || edit.kind === 'stepped' || edit.kind === 'picked'
-    ? `${edit.cloth}.${edit.field}`
-    : `${edit.cloth}.pins`
+export function pathOf(edit: ClothEdit): string {
+  switch (edit.kind) {
+    case 'typed':
+    case 'stepped':
+    case 'picked':
+      return `${edit.cloth}.${edit.field}`
+    case 'source typed':
+      return `${edit.cloth}.${edit.source}.${edit.field}`
+    case 'source added':
+    case 'source taken out':
+    case 'hole marked':
+    case 'hole typed':
+    case 'holes forgotten':
+      return `${edit.cloth}.sources`
+    case 'times':
+    case 'other added':
+    case 'other taken out':
+      return 'others'
+    default:
+      return `${edit.cloth}.pins`
+  }
+}
 
 /** One step of the way back: what was chosen, and the plan's spec where that changed. */
 interface Step {

@@ -23,6 +23,7 @@ from ambitus.core.layout.parts import Part, Placed
 from ambitus.core.layout.sources import (
     HoleMarked,
     HolesForgotten,
+    HoleTyped,
     SourceAdded,
     SourceTakenOut,
     SourceTyped,
@@ -117,6 +118,7 @@ ClothEdit = Annotated[
     | SourceTyped
     | SourceTakenOut
     | HoleMarked
+    | HoleTyped
     | HolesForgotten
     | TimesSet
     | OtherAdded

@@ -56,6 +56,19 @@ class HoleMarked(BaseModel):
     hole: HoleChoice
 
 
+class HoleTyped(BaseModel):
+    """A hole or a flaw as it is typed: how far from the edge and along, how wide and how long, as texts."""
+
+    model_config = ConfigDict(extra="forbid")
+    kind: Literal["hole typed"]
+    cloth: ClothKey
+    source: str = Field(default="", max_length=40)
+    x: str = Field(max_length=60)
+    y: str = Field(max_length=60)
+    width: str = Field(max_length=60)
+    height: str = Field(max_length=60)
+
+
 class HolesForgotten(BaseModel):
     """Every hole and flaw of a piece of cloth forgotten."""
 
@@ -65,13 +78,32 @@ class HolesForgotten(BaseModel):
     source: str = Field(default="", max_length=40)
 
 
-SourceEdit = SourceAdded | SourceTyped | SourceTakenOut | HoleMarked | HolesForgotten
+SourceEdit = SourceAdded | SourceTyped | SourceTakenOut | HoleMarked | HoleTyped | HolesForgotten
 
 _LENGTHS = {
     "width": Param(Length("width"), "Width", "length", None, low=20, high=20_000),
     "length": Param(Length("length"), "Length", "length", None, low=20, high=100_000),
     "seam": Param(Length("seam"), "Seam", "length", None, low=0, high=100),
 }
+_HOLE = {
+    "x": Param(Length("x"), "From the edge", "length", None, low=0, high=20_000),
+    "y": Param(Length("y"), "Along the cloth", "length", None, low=0, high=100_000),
+    "width": Param(Length("width"), "Wide", "length", None, low=1, high=20_000),
+    "height": Param(Length("height"), "Long", "length", None, low=1, high=100_000),
+}
+
+
+def _typed(edit: HoleTyped, view: View) -> HoleMarked:
+    """Return a hole that was typed as one that is marked."""
+
+    def text(name: str) -> str:
+        return str(getattr(edit, name)).strip()
+
+    mm = {
+        name: read_length(param, f"{edit.cloth}.hole.{name}", text(name), view, {}, bare=view.unit)
+        for name, param in _HOLE.items()
+    }
+    return HoleMarked(kind="hole marked", cloth=edit.cloth, source=edit.source, hole=HoleChoice(**mm))
 
 
 def sources_after(choice: ClothChoice, edit: SourceEdit, view: View) -> dict[str, Any]:
@@ -81,6 +113,8 @@ def sources_after(choice: ClothChoice, edit: SourceEdit, view: View) -> dict[str
     Raises:
         SpecProblems: If there is no such piece of cloth, one of that name is there, or a text is no length.
     """
+    if isinstance(edit, HoleTyped):
+        edit = _typed(edit, view)
     if isinstance(edit, SourceAdded):
         if any(s.id == edit.source.id for s in choice.sources):
             why = f"“{edit.source.name or edit.source.id}” is laid on already."

@@ -78,7 +78,7 @@ def thing_shown(
 
 
 def _size(thing: Thing, view: View) -> str:
-    many = f"{thing.count} × " if thing.count != 1 else ""
+    many = f"{thing.count} of " if thing.count != 1 else ""
     if thing.shape == "round" and thing.width:
         return f"{many}{view.with_unit(thing.width)} across"
     if thing.kind == "thread" and thing.length:
@@ -98,5 +98,5 @@ def gives_shown(found: Iterable[Gives]) -> tuple[GivesShown, ...]:
 
 
 def _gives_says(one: Gives) -> str:
-    what = f"all of its {one.cloth}: its pieces take {one.share:.0%} of it"
-    return what if one.same else f"{what}; the plan has another cloth there"
+    what = f"its {one.cloth}, on {one.share:.0%} of it"
+    return what if one.same else f"{what}; planned of another cloth"

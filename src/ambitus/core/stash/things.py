@@ -149,7 +149,7 @@ def sources_of(id_: str, thing: Thing) -> tuple[SourceChoice, ...]:
     """Return a cloth as pieces to lay on, as many as there are; nothing where it is too small for any."""
     if thing.kind not in LAID or not thing.width or not thing.length or min(thing.width, thing.length) < 20:
         return ()
-    name = " ".join(filter(None, (thing.name, thing.colour))) or KINDS[thing.kind]
+    name = thing.name or thing.colour or KINDS[thing.kind]
     return tuple(
         SourceChoice(
             id=id_ if n == 0 else f"{id_}.{n}",
