@@ -328,6 +328,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/straps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What a strap would save
+         * @description Return the other ways with straps that save a step of cloth: pieced, across, of webbing.
+         */
+        post: operations["find_straps_api_straps_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The bag that a printed panel holds
+         * @description Return the bag whose piece is cut from a printed panel, and which pieces follow it.
+         */
+        post: operations["held_by_panel_api_held_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rolls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Which width to buy
+         * @description Return the widths that the (simulated) shop has of a cloth, the pieces laid on each, with its price.
+         */
+        post: operations["which_width_api_rolls_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/advice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Which cloth?
+         * @description Return what the cloths of a bag want of each other, of interfacing, needle and thread, with reasons.
+         */
+        post: operations["which_cloth_api_advice_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/buying": {
         parameters: {
             query?: never;
@@ -1000,6 +1080,31 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * Advice
+         * @description One piece of advice: what it is about, what to do, why, and the edits that would do it, if any do.
+         */
+        Advice: {
+            /** About */
+            about: string;
+            /** Says */
+            says: string;
+            /** Why */
+            why: string;
+            /**
+             * Edits
+             * @default []
+             */
+            edits?: [
+                string,
+                string
+            ][];
+            /**
+             * So
+             * @default false
+             */
+            so?: boolean;
+        };
+        /**
          * AllFreed
          * @description Every piece of a cloth let go.
          */
@@ -1174,6 +1279,8 @@ export interface components {
             holes?: components["schemas"]["HoleChoice"][];
             /** Bias */
             bias?: string[];
+            /** Pieced */
+            pieced?: string[];
             /** On Fold */
             on_fold?: {
                 [key: string]: boolean;
@@ -1955,6 +2062,41 @@ export interface components {
             detail?: components["schemas"]["ValidationError"][];
         };
         /**
+         * HeldRequest
+         * @description A spec, a piece of it, and how wide or how high the printed panel is that it is cut from, as text.
+         */
+        HeldRequest: {
+            spec: components["schemas"]["Spec"];
+            /** Piece */
+            piece: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "width" | "height";
+            /** Text */
+            text: string;
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+        };
+        /**
+         * HeldShown
+         * @description The bag that a printed panel holds: what it says, the edit for it, what follows and what stays.
+         */
+        HeldShown: {
+            /** Says */
+            says: string;
+            /** Edits */
+            edits: [
+                string,
+                string
+            ][];
+            /** Follows */
+            follows: string[];
+            /** Stays */
+            stays: string[];
+        };
+        /**
          * HoleChoice
          * @description A hole or a flaw in a cloth: left and lower edge, width and length in mm on what can be used of it.
          */
@@ -2230,6 +2372,10 @@ export interface components {
             half: boolean;
             /** Halves */
             halves: boolean;
+            /** Pieced */
+            pieced: boolean;
+            /** In Two */
+            in_two: boolean;
             /** Round */
             round: boolean;
             /** Says */
@@ -2422,14 +2568,14 @@ export interface components {
         };
         /**
          * PieceMay
-         * @description Whether a piece may lie across the grain, lies at 45° to it, or as halves on the fold.
+         * @description Whether a piece may lie across the grain, lies at 45° to it, as halves on the fold, or is pieced.
          */
         PieceMay: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            kind: "across" | "bias" | "on fold";
+            kind: "across" | "bias" | "on fold" | "pieced";
             /**
              * Cloth
              * @enum {string}
@@ -2767,6 +2913,69 @@ export interface components {
             saved_at: string;
             /** Rules Version */
             rules_version: number;
+        };
+        /**
+         * RollShown
+         * @description A width that a cloth is sold in: what is bought of it, price, colours, and the text that takes it.
+         */
+        RollShown: {
+            /** Width */
+            width: string;
+            /** Amount */
+            amount: string;
+            /** Price */
+            price: string;
+            /** Colours */
+            colours: string[];
+            /** Why */
+            why: string;
+            /** Text */
+            text: string;
+            /** Chosen */
+            chosen: boolean;
+        };
+        /**
+         * RollsRequest
+         * @description A spec, what was chosen of its cloths, and which of them is asked after.
+         * @example {
+         *       "edits": [
+         *         {
+         *           "cloth": "outer",
+         *           "field": "width",
+         *           "kind": "typed",
+         *           "text": "150 cm"
+         *         }
+         *       ],
+         *       "spec": {
+         *         "unit": "cm"
+         *       }
+         *     }
+         * @example {
+         *       "choices": {
+         *         "cloths": {
+         *           "lining": {
+         *             "folded": true
+         *           }
+         *         }
+         *       },
+         *       "spec": {
+         *         "unit": "in"
+         *       },
+         *       "unit": "in"
+         *     }
+         */
+        RollsRequest: {
+            spec: components["schemas"]["Spec"];
+            choices?: components["schemas"]["ClothChoices"];
+            /** Edits */
+            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HoleTyped"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
         };
         /**
          * Ruler
@@ -3423,6 +3632,28 @@ export interface components {
              * @description On the face: the end turned under.
              */
             end?: number | null;
+        };
+        /**
+         * StrapShown
+         * @description Another way with a strap that saves cloth: an edit of the plan, or of what the piece may do.
+         */
+        StrapShown: {
+            /** Way */
+            way: string;
+            /** Piece */
+            piece: string;
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /** Says */
+            says: string;
+            /** Edits */
+            edits: [
+                string,
+                string
+            ][];
         };
         /**
          * Table
@@ -4714,6 +4945,174 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FamilyShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    find_straps_api_straps_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClothRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StrapShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    held_by_panel_api_held_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeldRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeldShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    which_width_api_rolls_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RollsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    which_cloth_api_advice_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClothRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Advice"][];
                 };
             };
             /** @description Bad Request */

@@ -6,7 +6,7 @@ from importlib.resources import files
 from json import loads
 from typing import Any
 
-from ambitus.core.buying.shop import Offer
+from ambitus.core.buying.shop import Offer, Roll
 from ambitus.core.buying.wants import Want
 
 
@@ -29,6 +29,9 @@ class SimulatedShop:
             per_metre = shelf["per_metre"][want.kind].get(want.key)
             if per_metre is None:
                 return ()
+            # a width that is on no roll here is ordered at the usual price
+            same = (r for r in self.rolls(want.kind, want.key) if abs(r.width - want.width) < 1)
+            per_metre = next((r.per_metre for r in same), per_metre)
             # cut off the roll in one piece: the layout has brought it to the shop's step already
             there = want.key not in shelf["out_of_stock"]
             return (Offer(want.label, want.amount, per_metre * want.amount / 1000, there=there),)
@@ -42,6 +45,13 @@ class SimulatedShop:
         if want.kind in shelf["each"]:
             return (Offer(want.label, 1, shelf["each"][want.kind]),)
         return ()
+
+    def rolls(self, kind: str, key: str) -> Sequence[Roll]:
+        """Return the rolls of a material."""
+        kept = _shelf()["rolls"].get(key, ()) if key in _shelf()["per_metre"].get(kind, {}) else ()
+        return tuple(
+            Roll(r["width"], r["per_metre"], tuple(r.get("colours", ())), r.get("there", True)) for r in kept
+        )
 
     def _zips(self, want: Want) -> list[Offer]:
         zips = _shelf()["zips"]

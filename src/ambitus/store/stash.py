@@ -56,9 +56,13 @@ class Stash:
         """Return things in the stash, or those used up, newest change first."""
         gone = StashRow.used_up_at.is_not(None) if used_up else StashRow.used_up_at.is_(None)
         # of those that came at once the last comes first
-        order = (StashRow.updated_at.desc(), literal_column("rowid").desc())
         with self._reading() as session:
-            rows = session.scalars(select(StashRow).where(gone).order_by(*order).limit(limit))
+            rows = session.scalars(
+                select(StashRow)
+                .where(gone)
+                .order_by(StashRow.updated_at.desc(), literal_column("rowid").desc())
+                .limit(limit)
+            )
             return tuple(_kept(row) for row in rows)
 
     def get(self, thing_id: str) -> Kept:

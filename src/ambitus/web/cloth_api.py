@@ -6,17 +6,28 @@ from typing import Annotated
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
-from ambitus.core.layout.choices import ClothChoices
+from ambitus.core.layout.choices import ClothChoices, ClothKey
 from ambitus.core.layout.edits import ClothEdit, edited
+from ambitus.core.layout.held import Side
 from ambitus.core.layout.of_bag import apart
 from ambitus.core.layout.together import beside_of
 from ambitus.core.lengths import Unit
-from ambitus.core.shown.buying import Buying, buying_shown
+from ambitus.core.shown.advice import Advice, advice
+from ambitus.core.shown.buying import Buying, RollShown, buying_shown, rolls_shown
 from ambitus.core.shown.cloth import ClothShown, cloths_shown
 from ambitus.core.shown.family import FamilyShown, family_shown
-from ambitus.core.shown.savings import CliffShown, LargestShown, cliffs_shown, largest_shown
+from ambitus.core.shown.savings import (
+    CliffShown,
+    HeldShown,
+    LargestShown,
+    StrapShown,
+    cliffs_shown,
+    held_shown,
+    largest_shown,
+    straps_shown,
+)
 from ambitus.core.spec.model import Spec
-from ambitus.desk.drafting import drafted
+from ambitus.desk.drafting import drafted, written_out
 from ambitus.files.buying_csv import buying_csv
 from ambitus.files.latin import file_name
 from ambitus.standins.shop import SimulatedShop
@@ -121,6 +132,61 @@ def family(body: FamilyRequest) -> Response:
     """Return the bag in several sizes, each drafted anew and laid on its cloths."""
     found = family_shown(body.spec, body.choices, body.sizes, body.unit or body.spec.unit, drafted)
     return Response(_FAMILY.dump_json(found), media_type="application/json")
+
+
+class HeldRequest(BaseModel):
+    """A spec, a piece of it, and how wide or how high the printed panel is that it is cut from, as text."""
+
+    model_config = ConfigDict(extra="forbid")
+    spec: Spec
+    piece: str = Field(max_length=80)
+    side: Side
+    text: str = Field(max_length=60)
+    unit: Unit | None = None
+
+
+_STRAPS = TypeAdapter(tuple[StrapShown, ...])
+_HELD = TypeAdapter(HeldShown)
+
+
+@router.post("/straps", response_model=list[StrapShown], responses=WRONG, summary="What a strap would save")
+def find_straps(body: ClothRequest) -> Response:
+    """Return the other ways with straps that save a step of cloth: pieced, across, of webbing."""
+    unit, beside = body.unit or body.spec.unit, beside_of(body.choices, drafted)
+    found = straps_shown(written_out(body.spec), body.choices, unit, drafted, beside)
+    return Response(_STRAPS.dump_json(found), media_type="application/json")
+
+
+@router.post("/held", response_model=HeldShown, responses=WRONG, summary="The bag that a printed panel holds")
+def held_by_panel(body: HeldRequest) -> Response:
+    """Return the bag whose piece is cut from a printed panel, and which pieces follow it."""
+    found = held_shown(body.spec, body.piece, body.side, body.text, body.unit or body.spec.unit, drafted)
+    return Response(_HELD.dump_json(found), media_type="application/json")
+
+
+class RollsRequest(ClothRequest):
+    """A spec, what was chosen of its cloths, and which of them is asked after."""
+
+    cloth: ClothKey
+
+
+_ROLLS = TypeAdapter(tuple[RollShown, ...])
+_ADVICE = TypeAdapter(tuple[Advice, ...])
+
+
+@router.post("/rolls", response_model=list[RollShown], responses=WRONG, summary="Which width to buy")
+def which_width(body: RollsRequest) -> Response:
+    """Return the widths that the (simulated) shop has of a cloth, the pieces laid on each, with its price."""
+    unit, beside = body.unit or body.spec.unit, beside_of(body.choices, drafted)
+    found = rolls_shown(drafted(body.spec), body.choices, body.cloth, SimulatedShop(), unit, beside)
+    return Response(_ROLLS.dump_json(found), media_type="application/json")
+
+
+@router.post("/advice", response_model=list[Advice], responses=WRONG, summary="Which cloth?")
+def which_cloth(body: ClothRequest) -> Response:
+    """Return what the cloths of a bag want of each other, of interfacing, needle and thread, with reasons."""
+    found = advice(drafted(body.spec), body.choices, body.unit or body.spec.unit)
+    return Response(_ADVICE.dump_json(found), media_type="application/json")
 
 
 @router.post("/buying", response_model=Buying, responses=WRONG, summary="What to buy")

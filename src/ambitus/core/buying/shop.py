@@ -26,8 +26,21 @@ class Offer:
     there: bool = True
 
 
+@dataclass(frozen=True, slots=True)
+class Roll:
+    """A cloth on its roll: width in mm, price a metre in the smallest coin, colours, whether it is there."""
+
+    width: float
+    per_metre: float
+    colours: tuple[str, ...] = ()
+    there: bool = True
+
+
 class Shop(Protocol):
     """A shop: its name, its money, and what it offers for a want."""
+
+    def rolls(self, kind: str, key: str) -> Sequence[Roll]:
+        """Return its rolls of a material: of a *kind*, cloth or interfacing, by its key."""
 
     name: str
     money: str

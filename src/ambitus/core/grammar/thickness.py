@@ -5,6 +5,9 @@ from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.spec.resolved import InterfacingFacts, Resolved
 
+#: Default (ours): what a home machine feeds under its foot, mm.
+THICKEST_STACK = 6.0
+
 
 def interfacing_of(bag: Resolved) -> InterfacingFacts | None:
     """Return the interfacing that is cut for a bag, if one is, wherever it lies."""

@@ -97,6 +97,8 @@ class ClothChoice(BaseModel):
     holes: list[HoleChoice] = Field(default_factory=list, max_length=40)
     #: pieces that lie at 45° to the grain
     bias: list[Key] = Field(default_factory=list, max_length=200)
+    #: strips that are cut in two and joined
+    pieced: list[Key] = Field(default_factory=list, max_length=200)
     #: pieces that lie as halves on the fold, or do not, other than is usual for them
     on_fold: dict[Key, bool] = Field(default_factory=dict, max_length=200)
     #: pieces that may lie the other way than is usual for them, and whether they may lie across the grain

@@ -18,7 +18,16 @@ from ambitus.core.layout.choices import (
 )
 from ambitus.core.layout.goods import Hole
 from ambitus.core.layout.lay import lay
-from ambitus.core.layout.of_bag import Beside, ClothOfBag, OnCloth, Sheet, can_be_half, cloths_of, on_cloth
+from ambitus.core.layout.of_bag import (
+    Beside,
+    ClothOfBag,
+    OnCloth,
+    Sheet,
+    can_be_half,
+    can_be_pieced,
+    cloths_of,
+    on_cloth,
+)
 from ambitus.core.layout.parts import Part, Placed
 from ambitus.core.layout.sources import (
     HoleMarked,
@@ -74,10 +83,10 @@ class GoodsPicked(BaseModel):
 
 
 class PieceMay(BaseModel):
-    """Whether a piece may lie across the grain, lies at 45° to it, or as halves on the fold."""
+    """Whether a piece may lie across the grain, lies at 45° to it, as halves on the fold, or is pieced."""
 
     model_config = ConfigDict(extra="forbid")
-    kind: Literal["across", "bias", "on fold"]
+    kind: Literal["across", "bias", "on fold", "pieced"]
     cloth: ClothKey
     piece: str = Field(max_length=80)
     allowed: bool
@@ -225,6 +234,12 @@ def _may(cloth: ClothOfBag, choice: ClothChoice, edit: PieceMay) -> dict[str, An
     if edit.kind == "bias":
         bias = [key for key in choice.bias if key != edit.piece]
         return {"bias": [*bias, edit.piece] if edit.allowed else bias, **freed}
+    if edit.kind == "pieced":
+        if edit.allowed and not can_be_pieced(piece):
+            why = f"{piece.letter} is no strip with straight ends."
+            raise wrong(path, edit.piece, why, "Leave it in one.")
+        pieced = [key for key in choice.pieced if key != edit.piece]
+        return {"pieced": [*pieced, edit.piece] if edit.allowed else pieced, **freed}
     if edit.allowed and not can_be_half(piece):
         why = f"{piece.letter} has no middle that could lie on the fold."
         raise wrong(path, edit.piece, why, "Leave it whole.")

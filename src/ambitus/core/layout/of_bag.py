@@ -8,6 +8,7 @@ from ambitus.core.curves import Arc
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.grain import runs_up
 from ambitus.core.form.model import Piece
+from ambitus.core.grammar.allowances import GENERAL
 from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTER_CLOTH, PRINT
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.layout.choices import (
@@ -125,9 +126,25 @@ def can_be_half(piece: Piece) -> bool:
     return piece.on_fold == "x"
 
 
-def part_of(piece: Piece, choice: ClothChoice) -> Part:
-    """Return *piece* as it lies on its cloth: its grain along the roll, or at 45° to it."""
+def can_be_pieced(piece: Piece) -> bool:
+    """Return whether *piece* can be cut in two and joined: a strip with straight ends."""
+    return not runs_up(piece) and len(piece.cut) == 4 and not any(piece.bends)
+
+
+def join_of(made: Draft) -> float:
+    """Return the allowance of a join across a strip, mm: the general one."""
+    return GENERAL.of(made.bag)
+
+
+def part_of(piece: Piece, choice: ClothChoice, join: float) -> Part:
+    """
+    Return *piece* as it lies on its cloth: its grain along the roll, or at 45° to it; where it is pieced, its
+    halves with a *join* each.
+    """
     left, bottom, right, top = piece.box
+    if piece.key in choice.pieced and can_be_pieced(piece):
+        across = choice.across.get(piece.key, usually_across(piece))
+        return Part(piece.key, top - bottom, snap((right - left) / 2 + join), 2 * piece.count, across)
     wide, high = right - left, top - bottom
     if piece.key in choice.bias:
         side = snap((wide + high) / math.sqrt(2))
@@ -185,9 +202,8 @@ class OnCloth:
 
 def on_cloth(made: Draft, cloth: ClothOfBag, choice: ClothChoice, effort: int = EFFORT) -> OnCloth:
     """Return the pieces of *cloth* laid on it."""
-    return laid_of(
-        cloth, tuple(part_of(piece, choice) for piece in cloth.pieces), choice, made.bag.unit, effort
-    )
+    parts = tuple(part_of(piece, choice, join_of(made)) for piece in cloth.pieces)
+    return laid_of(cloth, parts, choice, made.bag.unit, effort)
 
 
 def laid_of(

@@ -39,8 +39,10 @@ def lying_on(piece: Piece, placed: Placed, bias: bool = False) -> Callable[[Poin
     return lambda p: (x + p[0] - left, y + top - p[1])
 
 
-def outline(piece: Piece, placed: Placed, bias: bool = False) -> tuple[str, str]:
+def outline(piece: Piece, placed: Placed, bias: bool = False, pieced: bool = False) -> tuple[str, str]:
     """Return the cut line and the grain of *piece* where it lies, as path data; of a half, of that."""
+    if pieced:
+        return _strip(placed)
     here = lying_on(piece, placed, bias)
     left, bottom, right, top = piece.box
     if placed.half:
@@ -63,3 +65,12 @@ def outline(piece: Piece, placed: Placed, bias: bool = False) -> tuple[str, str]
         rims = lines_of(piece, half=True).cut
         return "".join(path([here(p) for p in rim], closed=True) for rim in rims), grain
     return bent(piece.cut, piece.bends, here), grain
+
+
+def _strip(placed: Placed) -> tuple[str, str]:
+    """Return half of a strip that is pieced: as long as it lies there, its grain along it."""
+    x0, y0, x1, y1 = placed.y, placed.x, placed.top, placed.right
+    mx, my = (x0 + x1) / 2, (y0 + y1) / 2
+    ends = [(x0, my), (x1, my)] if not placed.turned else [(mx, y0), (mx, y1)]
+    grain = path([(mx + (x - mx) * 0.2, my + (y - my) * 0.2) for x, y in ends])
+    return path([(x0, y0), (x1, y0), (x1, y1), (x0, y1)], closed=True), grain

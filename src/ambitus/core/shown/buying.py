@@ -5,11 +5,12 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from ambitus.core.buying.having import Have
+from ambitus.core.buying.rolls import on_rolls
 from ambitus.core.buying.shop import Line, Shop, listed
 from ambitus.core.buying.wants import Want, wants_of
 from ambitus.core.draft import Draft
-from ambitus.core.layout.choices import ClothChoices
-from ambitus.core.layout.of_bag import Beside, laid_on_cloths
+from ambitus.core.layout.choices import ClothChoices, ClothKey, goods_of
+from ambitus.core.layout.of_bag import Beside, cloths_of, laid_on_cloths
 from ambitus.core.lengths import Unit, View
 from ambitus.core.words import listed as listed_up
 from ambitus.core.words import within
@@ -136,3 +137,48 @@ def _needed(want: Want, view: View) -> str:
 
 def _for(want: Want) -> str:
     return within(want.for_) if want.kind in ("cloth", "interfacing") else want.for_
+
+
+@dataclass(frozen=True, slots=True)
+class RollShown:
+    """A width that a cloth is sold in: what is bought of it, price, colours, and the text that takes it."""
+
+    width: str
+    amount: str
+    price: str
+    colours: tuple[str, ...]
+    #: why it cannot be bought, or nothing
+    why: str
+    text: str
+    chosen: bool
+
+
+def rolls_shown(
+    made: Draft,
+    choices: ClothChoices,
+    key: ClothKey,
+    shop: Shop,
+    unit: Unit,
+    beside: Sequence[Beside] = (),
+) -> tuple[RollShown, ...]:
+    """Return the widths that a shop has of a cloth, the one that costs least first."""
+    view = View(unit, made.bag.unit)
+    cloth = next((c for c in cloths_of(made) if c.key == key), None)
+    if cloth is None:
+        return ()
+    now = goods_of(choices.of(key), cloth.usual_width, cloth.usual_print, made.bag.unit).width
+    out = []
+    for one in on_rolls(made, choices, key, shop, beside):
+        why = "a piece is wider than it" if one.bought is None else "" if one.roll.there else "out of stock"
+        out.append(
+            RollShown(
+                width=view.with_unit(one.roll.width),
+                amount="" if one.bought is None else view.with_unit(one.bought),
+                price="" if one.bought is None else _money(one.price, shop),
+                colours=one.roll.colours,
+                why=why,
+                text=f"{one.roll.width:g} mm",
+                chosen=abs(one.roll.width - now) < 1e-6,
+            )
+        )
+    return tuple(out)

@@ -10,7 +10,7 @@ from ambitus.core.layout.cutting import Cut, cuts_of
 from ambitus.core.layout.goods import Goods
 from ambitus.core.layout.lay import lay
 from ambitus.core.layout.leftovers import leftovers
-from ambitus.core.layout.of_bag import Beside, OnCloth, Sheet, can_be_half, laid_on_cloths
+from ambitus.core.layout.of_bag import Beside, OnCloth, Sheet, can_be_half, can_be_pieced, laid_on_cloths
 from ambitus.core.layout.parts import Part, Placed
 from ambitus.core.layout.picture import outline
 from ambitus.core.lengths import Unit, View
@@ -49,6 +49,9 @@ class LyingShown:
     bias: bool
     half: bool
     halves: bool
+    #: whether it is cut in two and joined, and whether that is a choice at all
+    pieced: bool
+    in_two: bool
     #: whether it has no corner that a letter could stand in
     round: bool
     says: str
@@ -277,11 +280,13 @@ def _chosen(goods: Goods) -> dict[str, tuple[ClothOption, ...]]:
 
 def _lying(on: OnCloth, sheet: Sheet, piece: Piece, placed: Placed, view: View) -> LyingShown:
     bias = piece.key in on.choice.bias
-    cut, grain = outline(piece, placed, bias)
+    pieced = piece.key in on.choice.pieced and can_be_pieced(piece)
+    cut, grain = outline(piece, placed, bias, pieced)
     part = next(p for p in on.parts if p.key == piece.key)
     size = f"{view.worked(placed.width)} × {view.with_unit(placed.height)}"
     where = f"{view.with_unit(placed.y)} along, {view.with_unit(placed.x)} from the edge"
     how = " on the bias" if bias else ", half of it, on the fold" if placed.half else ""
+    how = ", one of two to be joined" if pieced else how
     return LyingShown(
         piece=piece.key,
         copy=placed.copy,
@@ -297,6 +302,8 @@ def _lying(on: OnCloth, sheet: Sheet, piece: Piece, placed: Placed, view: View) 
         bias=bias,
         half=placed.half,
         halves=can_be_half(piece) and sheet.goods.folded,
+        pieced=pieced,
+        in_two=can_be_pieced(piece),
         round=all(piece.bends),
         says=f"{piece.letter}, {within(piece.name)}{how}: {size}, {where}",
     )

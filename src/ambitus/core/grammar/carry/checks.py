@@ -32,6 +32,7 @@ from ambitus.core.grammar.carry.hang import visible_for_drop
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, LINING_CLOTH, OUTER_CLOTH
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
+from ambitus.core.grammar.thickness import THICKEST_STACK
 from ambitus.core.lengths import Pair, paired, snap
 
 if TYPE_CHECKING:
@@ -387,10 +388,6 @@ def strap_past_base(draft: "Draft") -> Iterator[Fired]:
             up=up,
             lower=lower,
         )
-
-
-#: Default (ours): what a home machine feeds under its foot.
-THICKEST_STACK = 6.0
 
 
 def _stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
