@@ -183,3 +183,20 @@ def test_nothing_is_asked_of_another_machine(screen: Screen) -> None:
     screen.open("March folder tote")
     screen.page.wait_for_load_state("networkidle")
     assert hosts == {screen.server.address.removeprefix("http://")}
+
+
+def test_the_cloths_are_printed_with_the_sheet_when_wanted(screen: Screen) -> None:
+    """A page more, with every cloth of the bag and its pieces on it; unticked it is gone again."""
+    screen.open("March folder tote")
+    page = screen.page
+    page.click("nav >> text=Cloth")
+    page.wait_for_selector("[data-lying]")
+    amount = page.inner_text("[data-cloth=outer] .amount")
+    page.click("text=Print it with the cut sheet")
+    page.wait_for_selector("[data-on-cloth=outer] svg")
+    assert page.locator("[data-on-cloth]").count() == 3
+    assert page.inner_text("[data-on-cloth=outer] .sheet-size") == amount
+    assert page.locator("[data-on-cloth=outer] .cut").count() == 4
+    assert page.pdf(prefer_css_page_size=True).count(b"/Type /Page\n") == 3
+    page.uncheck("[data-with=cloths]", force=True)
+    page.wait_for_selector("[data-on-cloth]", state="detached")

@@ -35,6 +35,10 @@ export type Buying = Schemas['Buying']
 export type Cliff = Schemas['CliffShown']
 export type ClothSheet = Schemas['SheetShown']
 export type Source = Schemas['SourceChoice']
+export type Roll = Schemas['RollShown']
+export type StrapSaving = Schemas['StrapShown']
+export type Held = Schemas['HeldShown']
+export type Advice = Schemas['Advice']
 export type Family = Schemas['FamilyShown']
 export type Stash = Schemas['StashShown']
 export type Thing = Schemas['ThingShown']
@@ -169,6 +173,14 @@ export const api = {
     ask<Largest[]>('POST', '/largest', { spec, choices, unit }, signal),
   buying: (spec: Spec, choices: ClothChoices, unit: Unit, signal?: AbortSignal) =>
     ask<Buying>('POST', '/buying', { spec, choices, unit }, signal),
+  straps: (spec: Spec, choices: ClothChoices, unit: Unit, signal?: AbortSignal) =>
+    ask<StrapSaving[]>('POST', '/straps', { spec, choices, unit }, signal),
+  rolls: (spec: Spec, choices: ClothChoices, cloth: ClothKey, unit: Unit, signal?: AbortSignal) =>
+    ask<Roll[]>('POST', '/rolls', { spec, choices, cloth, unit }, signal),
+  advice: (spec: Spec, choices: ClothChoices, unit: Unit, signal?: AbortSignal) =>
+    ask<Advice[]>('POST', '/advice', { spec, choices, unit }, signal),
+  held: (spec: Spec, piece: string, side: 'width' | 'height', text: string, unit: Unit) =>
+    ask<Held>('POST', '/held', { spec, piece, side, text, unit }),
   family: (spec: Spec, choices: ClothChoices, sizes: string[], unit: Unit, signal?: AbortSignal) =>
     ask<Family>('POST', '/family', { spec, choices, sizes, unit }, signal),
   stash: (unit: Unit, usedUp = false) => ask<Stash>('GET', `/stash?unit=${unit}&used_up=${usedUp}`),
@@ -216,6 +228,8 @@ export const api = {
   printed: (id: string, number: number) => ask<Plan>('POST', `${plan(id)}/revisions/${number}/printed`),
   sheet: (id: string, number: number, unit?: Unit) =>
     ask<SheetOut>('GET', `${plan(id)}/revisions/${number}/sheet${unit ? `?unit=${unit}` : ''}`),
+  cloths: (id: string, number: number, unit?: Unit) =>
+    ask<Cloth[]>('GET', `${plan(id)}/revisions/${number}/cloths${unit ? `?unit=${unit}` : ''}`),
   usual: () => ask<UsualShown>('GET', '/usual'),
   keepUsual: (edit: UsualEdit) => ask<UsualShown>('PUT', '/usual', edit),
 }

@@ -11,6 +11,7 @@ from ambitus.core.layout.choices import ClothChoices, OtherPlan
 from ambitus.core.layout.together import beside_of
 from ambitus.core.lengths import Unit
 from ambitus.core.shown.buying import Buying, buying_shown
+from ambitus.core.shown.cloth import ClothShown, cloths_shown
 from ambitus.core.shown.compare import Compared, Difference, compare
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted, redrawn_since, saved_from, spec_of
@@ -144,6 +145,11 @@ class Desk:
         made, choices = drafted(spec_of(self.plans.revision(plan_id))), self.cloths(plan_id)
         beside = beside_of(choices, drafted)
         return buying_shown(made, choices, shop, unit or made.bag.unit, beside, have)
+
+    def laid(self, plan_id: str, number: int, unit: Unit | None = None) -> tuple[ClothShown, ...]:
+        """Return one revision of a plan laid on its cloths as they are chosen now."""
+        made, choices = self.drawn(plan_id, number).made, self.cloths(plan_id)
+        return cloths_shown(made, choices, unit or made.bag.unit, beside_of(choices, drafted))
 
     def drawn(self, plan_id: str, number: int) -> Drawn:
         """Return one revision of a plan, worked out."""

@@ -10,6 +10,7 @@ from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
 from ambitus.core.lengths import Unit
 from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.shown.cloth import ClothShown
 from ambitus.core.shown.compare import Compared, Difference
 from ambitus.core.shown.models import Sheet
 from ambitus.core.shown.sheet import sheet
@@ -314,6 +315,14 @@ def cut_sheet(plan_id: str, number: Number, desk: AtDesk, unit: Unit | None = No
         sheet=sheet(drawn.made, unit or drawn.made.bag.unit),
         redrawn=list(redrawn_since(drawn.revision, unit, drawn.made)),
     )
+
+
+@router.get("/{plan_id}/revisions/{number}/cloths", responses=_WRONG, summary="The cloths of a revision")
+def cloths_of_revision(
+    plan_id: str, number: Number, desk: AtDesk, unit: Unit | None = None
+) -> list[ClothShown]:
+    """Return the pieces of a revision laid on the plan's cloths as they are chosen now, for the sheet."""
+    return list(desk.laid(plan_id, number, unit))
 
 
 def _download(content: str | bytes, media: str, plan: Plan, number: int, ending: str) -> Response:

@@ -10,6 +10,7 @@ import {
   type Edit,
   type Largest,
   type Lying,
+  type StrapSaving,
   type Unit,
 } from '../../api/client'
 import { headerSlot } from '../../app/header'
@@ -20,11 +21,13 @@ import { useUsual } from '../../usual/useUsual'
 import BuyingList from './BuyingList.vue'
 import ClothDrawing from './ClothDrawing.vue'
 import ClothFields from './ClothFields.vue'
+import HeldByPanel from './HeldByPanel.vue'
 import HoleForm from './HoleForm.vue'
 import LeftOver from './LeftOver.vue'
 import SizeFamily from './SizeFamily.vue'
 import SourcesPanel from './SourcesPanel.vue'
 import TogetherPanel from './TogetherPanel.vue'
+import WhichCloth from './WhichCloth.vue'
 import { useCloth } from './useCloth'
 import './cloth.css'
 import './panels.css'
@@ -80,7 +83,7 @@ const move = (one: Lying, along: number, across: number) =>
 const turn = (one: Lying) => at.edit({ kind: 'turned', ...of(one), along: 0, across: 0 } as ClothEdit)
 const pin = (one: Lying) =>
   at.edit({ kind: one.pinned ? 'freed' : 'pinned', ...of(one), along: 0, across: 0 } as ClothEdit)
-const may = (one: Lying, kind: 'across' | 'bias' | 'on fold', allowed: boolean) =>
+const may = (one: Lying, kind: 'across' | 'bias' | 'on fold' | 'pieced', allowed: boolean) =>
   at.edit({ kind, cloth: cloth.value!.key, piece: one.piece, allowed })
 const send = (one: Lying, to: string) =>
   at
@@ -100,6 +103,22 @@ const { answer: cliffs } = useResting(
   ({ spec, choices, unit: wanted }, signal) => api.cliffs(spec, choices, wanted, signal),
 )
 const limited = computed(() => shown.value?.cloths.some((one) => one.sheets.length > 1))
+/** What a strap would save otherwise, looked for once the hand rests. */
+const { answer: straps } = useResting(
+  () =>
+    shown.value && opened.value
+      ? { spec: opened.value.spec, choices: shown.value.choices, unit: unit.value }
+      : undefined,
+  ({ spec, choices, unit: wanted }, signal) => api.straps(spec, choices, wanted, signal),
+)
+const takeStrap = (one: StrapSaving) =>
+  one.edits.length
+    ? at.changePlan(...one.edits.map(([path, value]) => ({ kind: 'picked', path, value }) as Edit))
+    : at.edit({ kind: one.way, cloth: one.cloth, piece: one.piece, allowed: true } as ClothEdit)
+const TAKES = { pieced: 'Cut it in two', across: 'Lay it across', webbing: 'Make it of webbing' } as Record<
+  string,
+  string
+>
 /** The largest bag that the cloth gives, where there is only so much of it. */
 const { answer: largest } = useResting(
   () =>
@@ -227,9 +246,9 @@ useKeys(
           <button type="button" class="quiet" :disabled="!at.canUndo.value" @click="at.undo">Undo</button>
           <button type="button" class="quiet" :disabled="!at.canRedo.value" @click="at.redo">Redo</button>
           <button
+            v-if="cloth.pins"
             type="button"
             class="quiet"
-            :disabled="!cloth.pins"
             @click="at.edit({ kind: 'all freed', cloth: cloth.key })"
           >
             Let all go
@@ -274,6 +293,17 @@ useKeys(
             <input type="checkbox" :checked="piece.half" @change="may(piece, 'on fold', !piece.half)" />
             Halves, their middle on the fold
           </label>
+          <label v-if="piece.in_two" class="may-lie" data-may="pieced">
+            <input type="checkbox" :checked="piece.pieced" @change="may(piece, 'pieced', !piece.pieced)" />
+            In two, joined away from the hand
+          </label>
+          <HeldByPanel
+            v-if="!piece.piece.includes('/')"
+            :piece="piece"
+            :spec="opened!.spec"
+            :unit="unit"
+            @change="(edits) => at.changePlan(...edits)"
+          />
           <p v-if="cloth.sheets.length > 1" class="piece-acts">
             <template v-for="other in cloth.sheets" :key="other.id">
               <button
@@ -290,7 +320,7 @@ useKeys(
           <p class="hint">Arrows move it, t turns it, f pins it.</p>
         </section>
 
-        <section v-if="cliffs?.length" class="on-paper cliffs" aria-label="A little less">
+        <section v-if="cliffs?.length || straps?.length" class="on-paper cliffs" aria-label="A little less">
           <h2>A little less</h2>
           <div v-for="cliff in cliffs" :key="cliff.path" class="cliff" :data-cliff="cliff.path">
             <p class="cliff-size">
@@ -299,6 +329,10 @@ useKeys(
             </p>
             <p>{{ cliff.says }}</p>
             <button type="button" class="quiet" @click="take(cliff)">Make the bag so</button>
+          </div>
+          <div v-for="one in straps" :key="one.way + one.piece" class="cliff" :data-strap="one.way">
+            <p>{{ one.says }}</p>
+            <button type="button" class="quiet" @click="takeStrap(one)">{{ TAKES[one.way] }}</button>
           </div>
         </section>
 
@@ -331,6 +365,14 @@ useKeys(
           :problems="problems"
           @done="marking = false"
         />
+        <WhichCloth
+          :cloth="cloth"
+          :spec="opened!.spec"
+          :choices="shown!.choices"
+          :unit="unit"
+          @width="(text) => at.edit({ kind: 'typed', cloth: cloth!.key, field: 'width', text }, true)"
+          @change="(edits) => at.changePlan(...edits)"
+        />
         <TogetherPanel :shown="shown!" :plan="opened!.plan" :problems="problems" :at="at" />
         <ClothFields :cloth="cloth" :unit="unit" :problems="problems" :at="at" />
 
@@ -340,6 +382,16 @@ useKeys(
             <li v-for="cut in sheet!.cuts" :key="cut">{{ cut }}</li>
           </ol>
         </section>
+        <p class="on-sheet">
+          <RouterLink
+            :to="{
+              name: 'sheet',
+              params: { id, revision: String(opened!.plan.head) },
+              query: { unit, cloths: '' },
+            }"
+            >Print it with the cut sheet</RouterLink
+          >
+        </p>
         <LeftOver :cloth="cloth" :spec="opened!.spec" :choices="shown!.choices" :unit="unit" />
       </aside>
     </template>

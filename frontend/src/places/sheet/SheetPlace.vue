@@ -1,14 +1,15 @@
 <script setup lang="ts">
 /** The cut sheet: forced light, black and white, A4 or Letter; the steps are on its back. */
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, said, type Piece, type SheetOut, type Unit } from '../../api/client'
+import { api, said, type Cloth, type Piece, type SheetOut, type Unit } from '../../api/client'
 import FlatPieceDrawing from '../../bag-drawing/FlatPieceDrawing.vue'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import StateDrawing from '../../bag-drawing/StateDrawing.vue'
 import WorkDrawing from '../../bag-drawing/WorkDrawing.vue'
 import { stateScale, steppedScale } from '../../bag-drawing/scale'
 import ShownLength from '../../length-field/ShownLength.vue'
+import ClothsOnPaper from './ClothsOnPaper.vue'
 import PieceOnPaper from './PieceOnPaper.vue'
 import '../draft/pieces.css'
 import './sheet.css'
@@ -16,6 +17,7 @@ import './sheet.css'
 const props = defineProps<{ id: string; revision: string }>()
 const route = useRoute()
 const out = shallowRef<SheetOut>()
+const cloths = shallowRef<Cloth[]>([])
 const trouble = ref('')
 const head = ref(0)
 const paper = ref<'A4' | 'Letter'>('A4')
@@ -84,6 +86,20 @@ const marksOf = (p: Piece) => p.marks.filter((m) => m.readings.length)
 const drawnAs = (p: Piece) => sheet.value!.on_paper[p.key]!
 /** with the pieces drawn and their numbers on them, or as a list of words */
 const drawings = ref(route.query.list === undefined)
+/** with a page more for the cloths: they are laid on it as they are chosen now */
+const onCloth = ref(route.query.cloths !== undefined)
+watch(
+  onCloth,
+  async (wanted) => {
+    if (!wanted || cloths.value.length) return
+    try {
+      cloths.value = await api.cloths(props.id, Number(props.revision), unit)
+    } catch (cause) {
+      trouble.value = said(cause)
+    }
+  },
+  { immediate: true },
+)
 const bagScale = computed(() => {
   const box = sheet.value?.standing.box
   return box ? steppedScale({ width: box[2]!, height: box[3]! }, { width: 210, height: 150 }) : 0.2
@@ -102,6 +118,9 @@ const bagScale = computed(() => {
         <input v-model="drawings" type="radio" name="drawings" :value="with_" /><span>{{
           with_ ? 'With drawings' : 'List only'
         }}</span>
+      </label>
+      <label class="radio-pill">
+        <input v-model="onCloth" type="checkbox" data-with="cloths" /><span>With the cloths</span>
       </label>
       <button type="button" class="to-sheet" @click="print">Print</button>
       <p v-if="moved" class="notice" role="status">
@@ -287,6 +306,9 @@ const bagScale = computed(() => {
         </li>
       </ol>
       <p class="last-word">{{ sheet.last_word }}</p>
+    </article>
+    <article v-if="sheet && onCloth && cloths.length" class="paper on-cloth">
+      <ClothsOnPaper :cloths="cloths" />
     </article>
   </div>
 </template>

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
+from ambitus.core.grammar.carry.stacks import strap_end_stack
 from ambitus.core.grammar.features import DrawnUp
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.kinds import INTERFACING_KIND
@@ -175,6 +176,7 @@ def _machine(made: Draft) -> Iterator[Advice]:
         sum(times * one.thickness for one, times in under_needle_of(made.bag, made.plan, step.acts))
         for step in made.steps
     ]
+    stacks += [strap_end_stack(made, hang)[0] for hang in made.hangs]
     thick = max(stacks, default=0.0)
     strong = ", a strong one where straps are sewn on" if made.hangs else ""
     says = f"{outer.needle.capitalize()}, and thread of polyester{strong}"

@@ -328,9 +328,15 @@ def _left_out(on: OnCloth, pieces: Mapping[str, Piece], view: View) -> tuple[str
     return tuple(out)
 
 
+def _freed(piece: Piece) -> str:
+    """Return a piece that straight cuts make ready: any other is cut out of its rectangle then."""
+    straight = len(piece.cut) == 4 and not any(piece.bends)
+    return piece.letter if straight else f"the rectangle of {piece.letter}"
+
+
 def _cut_says(cut: Cut, pieces: Mapping[str, Piece], view: View) -> str:
     at = view.with_unit(cut.at)
-    letters = [pieces[key].letter for key, _ in cut.frees]
+    letters = [_freed(pieces[key]) for key, _ in cut.frees]
     ready = f": {listed(letters)} {'are' if len(letters) > 1 else 'is'} cut" if letters else ""
     if cut.off:
         return f"Across the whole width at {at} from the squared end: strip {cut.strip}{ready}."

@@ -70,7 +70,8 @@ def family_shown(
     if not sizes:
         why = "This bag has no size that the others could follow."
         raise SpecProblems((Problem("family", "sizes", "", why, "Give it a width first."),))
-    first = next(iter(sizes))
+    first = next((path for path in ("size.width", "size.diameter") if path in sizes), next(iter(sizes)))
+    sizes = {first: sizes[first], **sizes}
     grid = made.bag.grid
     typed = [t.strip() for t in texts if t.strip()]
     if len(typed) > MOST:

@@ -29,8 +29,9 @@ from ambitus.core.grammar.carry.fields import (
     TUCK,
 )
 from ambitus.core.grammar.carry.hang import visible_for_drop
+from ambitus.core.grammar.carry.stacks import strap_end_stack
 from ambitus.core.grammar.carry.strap import Hang
-from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, LINING_CLOTH, OUTER_CLOTH
+from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, OUTER_CLOTH
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.thickness import THICKEST_STACK
 from ambitus.core.lengths import Pair, paired, snap
@@ -390,30 +391,6 @@ def strap_past_base(draft: "Draft") -> Iterator[Fired]:
         )
 
 
-def _stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
-    """Return the thickness of cloth under the needle at a strap's end, and whether a core lies in it."""
-    bag, make = draft.bag, hang.item.make
-    outers, linings, straps = hang.item.attach.crossed(hang.item)
-    cloth = bag.cloth("outer").thickness
-    strap = make.layers * (cloth if make.thickness is None else make.thickness)
-    stack = cloth * outers * draft.cut_list.layers + strap * straps
-    if linings and LINING_CLOTH in bag.values:
-        stack += bag.cloth("lining").thickness * linings
-    if not bag.kinds.interfacing.cuts:
-        return stack, False
-    felt = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)].thickness
-    cored = bool(make.core_width(hang.item)) and not bag.kinds.interfacing.part
-    # the core is folded once, and stops short of an end that is turned under
-    reach = sum(t.mm for t in (*hang.tails, *hang.item.attach.core_short(hang.item)))
-    cored = cored and reach > 1e-9
-    panels = (p for p in draft.pieces if p.layer == "interfacing")
-    top = next((e for p in panels for e in p.edges if e.seam == "top"), None)
-    # what is kept out of the seams reaches no farther in than the grid's rounding
-    caught = top is not None and top.allowance > 1.0 and bag.kinds.interfacing.kind != "kept_out"
-    stack += felt if caught else 0.0
-    return stack + (2 * felt if cored else 0.0), cored
-
-
 @check(
     "layers",
     40,
@@ -426,7 +403,7 @@ def _stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
 )
 def stack_too_thick(draft: "Draft") -> Iterator[Fired]:
     for hang in draft.hangs:
-        stack, cored = _stack(draft, hang)
+        stack, cored = strap_end_stack(draft, hang)
         if stack <= THICKEST_STACK + 1e-9:
             continue
         last = ", or leave the core out of the ends." if cored else "."
