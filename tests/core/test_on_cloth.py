@@ -5,6 +5,7 @@ once. Judged by arithmetic of its own.
 
 import itertools
 import math
+import re
 from collections import Counter
 from typing import Any
 
@@ -67,7 +68,7 @@ def inside(sheet: Sheet, on: OnCloth) -> None:
     goods, source = sheet.goods, sheet.source
     wide = source.width - 2 * source.seam if source else (goods.width - 2 * goods.selvage)
     by_key = {p.key: p for p in on.parts}
-    boxes = []
+    boxes, discs = [], []
     for one in sheet.layout.placed:
         part = by_key[one.key]
         size = sorted((part.width / (2 if one.half else 1), part.height))
@@ -86,13 +87,30 @@ def inside(sheet: Sheet, on: OnCloth) -> None:
         if one.half:
             assert one.right == pytest.approx(goods.usable_width)
         boxes.append((one.x, one.y, one.right, one.top))
+        discs.append(part.round)
     boxes += [
         (h.x, h.y, h.x + h.width, h.y + h.height) for h in (source.holes if source else on.choice.holes)
     ]
+    discs += [False] * (len(boxes) - len(discs))
     for i, a in enumerate(boxes):
-        for b in boxes[:i]:
-            apart_ = a[0] >= b[2] - DUST or b[0] >= a[2] - DUST or a[1] >= b[3] - DUST or b[1] >= a[3] - DUST
-            assert apart_, (a, b)
+        for k, b in enumerate(boxes[:i]):
+            assert clear(a, discs[i], b, discs[k]), (a, b)
+
+
+Box = tuple[float, float, float, float]
+
+
+def clear(a: Box, a_round: bool, b: Box, b_round: bool) -> bool:
+    """Return whether two outlines have nothing in common but an edge: rectangles, or discs that fill them."""
+    if a_round and b_round:
+        middles = [((x0 + x1) / 2, (y0 + y1) / 2) for x0, y0, x1, y1 in (a, b)]
+        return math.dist(*middles) >= (a[2] - a[0] + b[2] - b[0]) / 2 - DUST
+    if a_round or b_round:
+        disc, box = (a, b) if a_round else (b, a)
+        x, y = (disc[0] + disc[2]) / 2, (disc[1] + disc[3]) / 2
+        nearest = (min(max(x, box[0]), box[2]), min(max(y, box[1]), box[3]))
+        return math.dist((x, y), nearest) >= (disc[2] - disc[0]) / 2 - DUST
+    return a[0] >= b[2] - DUST or b[0] >= a[2] - DUST or a[1] >= b[3] - DUST or b[1] >= a[3] - DUST
 
 
 def whole(on: OnCloth, folded: bool = False) -> None:
@@ -355,3 +373,45 @@ def test_choices_of_before_are_read(tmp_path: Any) -> None:
     assert choices.times == 1
     assert SourceChoice(id="a", width=100, length=100).washed
     assert OtherPlan(id="a", spec=Spec.model_validate(BAG)).times == 1
+
+
+@pytest.mark.parametrize(("times", "width"), [(2, 1400), (5, 1300), (6, 1120), (12, 1120)])
+def test_discs_are_nested_where_that_buys_less(times: int, width: int) -> None:
+    """The bases of several round sacks hang down between each other; never more than as squares."""
+    made = drafted(Spec.model_validate({"unit": "mm", "base": {"kind": "circle"}, "size": {"diameter": 330}}))
+    choices = edit(made, ClothChoices(), kind="times", times=times)
+    choices = edit(made, choices, kind="typed", field="width", text=f"{width} mm")
+    on = outer(made, choices)
+    whole(on)
+    squares = lay(on.goods, [Part(p.key, p.width, p.height, p.count, p.across) for p in on.parts])
+    assert on.layout.bought <= squares.bought
+    assert on.layout.length >= on.layout.at_least
+    facts = " ".join(cloths_shown(made, choices, "mm")[0].sheets[0].facts)
+    assert int(re.search(r"take (\d+)%", facts)[1]) <= 100  # type: ignore[index]
+
+
+def test_two_discs_share_a_gap() -> None:
+    """Two of 400 on 1,380 beside a panel of 620: squares want 700, and nested they buy two steps less."""
+    wanted = [Part("disc", 400, 400, 2, round=True), Part("panel", 620, 300)]
+    nested_, squares = (
+        lay(Goods(1400), [Part(p.key, p.width, p.height, p.count, round=p.round and keep) for p in wanted])
+        for keep in (True, False)
+    )
+    assert (squares.bought, nested_.bought) == (800, 600)
+
+
+def test_a_piece_is_put_with_its_middle_on_a_motif() -> None:
+    """What is seen of the panel, half its height down from its top seam, is where it was typed."""
+    made = bag()
+    piece = made.called("outer panel")
+    what = {"piece": piece.key, "copy": 0}
+    choices = edit(made, ClothChoices(), kind="centred", x="45 cm", y="600", **what)
+    one = next(p for p in outer(made, choices).layout.placed if p.pinned)
+    left, _, right, top = piece.box
+    here = lying_on(piece, one)
+    # the finished front: 340 wide between the corners, its height from the top seam
+    along, across = here(((left + right) / 2, top - 10 - 280 / 2))
+    assert (along, across) == (pytest.approx(600), pytest.approx(450))
+    whole(outer(made, choices))
+    with pytest.raises(SpecProblems, match="does not lie inside"):
+        edit(made, ClothChoices(), kind="centred", x="5 cm", y="600", **what)

@@ -1375,7 +1375,7 @@ export interface components {
             spec: components["schemas"]["Spec"];
             choices?: components["schemas"]["ClothChoices"];
             /** Edits */
-            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HoleTyped"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
+            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["PieceCentred"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HoleTyped"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
         };
@@ -1857,7 +1857,7 @@ export interface components {
             spec: components["schemas"]["Spec"];
             choices?: components["schemas"]["ClothChoices"];
             /** Edits */
-            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HoleTyped"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
+            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["PieceCentred"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HoleTyped"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
             /** Sizes */
@@ -2587,6 +2587,31 @@ export interface components {
             value: string | number | null;
         };
         /**
+         * PieceCentred
+         * @description One copy of a piece pinned so that the middle of what is seen of it lies on a motif: how far from the edge
+         *     and along the cloth that is, as texts.
+         */
+        PieceCentred: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "centred";
+            /**
+             * Cloth
+             * @enum {string}
+             */
+            cloth: "outer" | "contrast" | "lining" | "interfacing";
+            /** Piece */
+            piece: string;
+            /** Copy */
+            copy: number;
+            /** X */
+            x: string;
+            /** Y */
+            y: string;
+        };
+        /**
          * PieceMay
          * @description Whether a piece may lie across the grain, lies at 45° to it, as halves on the fold, or is pieced.
          */
@@ -2988,7 +3013,7 @@ export interface components {
             spec: components["schemas"]["Spec"];
             choices?: components["schemas"]["ClothChoices"];
             /** Edits */
-            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HoleTyped"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
+            edits?: (components["schemas"]["GoodsTyped"] | components["schemas"]["GoodsStepped"] | components["schemas"]["GoodsPicked"] | components["schemas"]["PieceMay"] | components["schemas"]["PieceMoved"] | components["schemas"]["PieceCentred"] | components["schemas"]["AllFreed"] | components["schemas"]["SourceAdded"] | components["schemas"]["SourceTyped"] | components["schemas"]["SourceTakenOut"] | components["schemas"]["HoleMarked"] | components["schemas"]["HoleTyped"] | components["schemas"]["HolesForgotten"] | components["schemas"]["TimesSet"] | components["schemas"]["OtherAdded"] | components["schemas"]["OtherTakenOut"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
             /**

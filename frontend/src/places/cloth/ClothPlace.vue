@@ -23,6 +23,7 @@ import ClothDrawing from './ClothDrawing.vue'
 import ClothFields from './ClothFields.vue'
 import HeldByPanel from './HeldByPanel.vue'
 import HoleForm from './HoleForm.vue'
+import MotifForm from './MotifForm.vue'
 import LeftOver from './LeftOver.vue'
 import SizeFamily from './SizeFamily.vue'
 import SourcesPanel from './SourcesPanel.vue'
@@ -297,6 +298,13 @@ useKeys(
             <input type="checkbox" :checked="piece.pieced" @change="may(piece, 'pieced', !piece.pieced)" />
             In two, joined away from the hand
           </label>
+          <MotifForm
+            v-if="!piece.bias && !piece.pieced && !piece.half"
+            :piece="piece"
+            :cloth="cloth.key"
+            :unit="unit"
+            :at="at"
+          />
           <HeldByPanel
             v-if="!piece.piece.includes('/')"
             :piece="piece"

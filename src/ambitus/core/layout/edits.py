@@ -3,7 +3,6 @@ What a maker does to the cloths of a bag: a number typed, a choice made, a piece
 """
 
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
@@ -13,22 +12,17 @@ from ambitus.core.layout.choices import (
     ClothChoice,
     ClothChoices,
     ClothKey,
-    PinChoice,
     asked,
 )
-from ambitus.core.layout.goods import Hole
-from ambitus.core.layout.lay import lay
 from ambitus.core.layout.of_bag import (
     Beside,
     ClothOfBag,
-    OnCloth,
-    Sheet,
     can_be_half,
     can_be_pieced,
     cloths_of,
     on_cloth,
 )
-from ambitus.core.layout.parts import Part, Placed
+from ambitus.core.layout.pinning import AllFreed, PieceCentred, PieceMoved, pins_after
 from ambitus.core.layout.sources import (
     HoleMarked,
     HolesForgotten,
@@ -46,7 +40,7 @@ from ambitus.core.layout.together import (
     TogetherEdit,
     together_after,
 )
-from ambitus.core.lengths import Unit, View, snap
+from ambitus.core.lengths import Unit, View
 from ambitus.core.spec.resolve import read_length
 
 Mm = Annotated[float, Field(ge=-100_000, le=100_000)]
@@ -92,36 +86,13 @@ class PieceMay(BaseModel):
     allowed: bool
 
 
-class PieceMoved(BaseModel):
-    """
-    One copy of a piece pinned where it lies, moved by so many mm along and across, turned, let go, or sent to
-    another piece of cloth: to the one called ``to``, or to what is bought where that is empty.
-    """
-
-    model_config = ConfigDict(extra="forbid", populate_by_name=True)
-    kind: Literal["pinned", "moved", "turned", "freed", "sent"]
-    cloth: ClothKey
-    piece: str = Field(max_length=80)
-    copy_: int = Field(alias="copy", ge=0, le=1000)
-    along: Mm = 0.0
-    across: Mm = 0.0
-    to: str = Field(default="", max_length=80)
-
-
-class AllFreed(BaseModel):
-    """Every piece of a cloth let go."""
-
-    model_config = ConfigDict(extra="forbid")
-    kind: Literal["all freed"]
-    cloth: ClothKey
-
-
 ClothEdit = Annotated[
     GoodsTyped
     | GoodsStepped
     | GoodsPicked
     | PieceMay
     | PieceMoved
+    | PieceCentred
     | AllFreed
     | SourceAdded
     | SourceTyped
@@ -164,9 +135,9 @@ def edited(
         change = _may(cloth, choice, edit)
     elif isinstance(edit, AllFreed):
         change = {"pins": []}
-    elif isinstance(edit, PieceMoved):
+    elif isinstance(edit, (PieceMoved, PieceCentred)):
         on = on_cloth(made, cloth, choice)
-        change = {"pins": _pins(on, edit)}
+        change = {"pins": pins_after(made, on, edit, View(unit, made.bag.unit))}
     else:
         change = sources_after(choice, edit, View(unit, made.bag.unit))
     return _with(choices, edit.cloth, change)
@@ -244,71 +215,3 @@ def _may(cloth: ClothOfBag, choice: ClothChoice, edit: PieceMay) -> dict[str, An
         why = f"{piece.letter} has no middle that could lie on the fold."
         raise wrong(path, edit.piece, why, "Leave it whole.")
     return {"on_fold": {**choice.on_fold, edit.piece: edit.allowed}, **freed}
-
-
-def _pins(on: OnCloth, edit: PieceMoved) -> list[dict[str, Any]]:
-    """Return the pins of a cloth after a piece was pinned, moved, turned, sent elsewhere or let go."""
-    path = f"{edit.cloth}.pins"
-    found = (
-        (s, p) for s in on.sheets for p in s.layout.placed if (p.key, p.copy) == (edit.piece, edit.copy_)
-    )
-    sheet, placed = next(found, (None, None))
-    if sheet is None or placed is None:
-        why = f"No “{edit.piece}” with the number {edit.copy_ + 1} lies on this cloth."
-        raise wrong(path, edit.piece, why, "Choose a piece that lies on it.")
-    others = [p for p in on.choice.pins if (p.piece, p.copy_) != (edit.piece, edit.copy_)]
-    kept = [p.model_dump(by_alias=True) for p in others]
-    if edit.kind == "freed":
-        return kept
-    part = next(p for p in on.parts if p.key == edit.piece)
-    if placed.half:
-        raise wrong(path, edit.piece, "It lies on the fold.", "Lay it whole first.")
-    if edit.kind == "sent":
-        sheet, there = _sent(on, edit, replace(part, count=1))
-    else:
-        there = _moved(sheet, edit, part, placed)
-    for other in sheet.layout.placed:
-        same = (other.key, other.copy) == (there.key, there.copy)
-        if other.pinned and not same and other.over(there):
-            why = f"“{other.key}” is pinned there."
-            raise wrong(path, edit.piece, why, "Let that one go first, or go round it.")
-    if any(Placed("", 0, h.x, h.y, h.width, h.height).over(there) for h in sheet.goods.taken):
-        what = "round and ends there" if sheet.goods.round else "not whole there"
-        raise wrong(path, edit.piece, f"The cloth is {what}.", "Go round it.")
-    source = sheet.source.id if sheet.source else ""
-    pin = PinChoice(
-        piece=edit.piece, copy=edit.copy_, x=there.x, y=there.y, turned=there.turned, source=source
-    )
-    return [*kept, pin.model_dump(by_alias=True)]
-
-
-def _moved(sheet: Sheet, edit: PieceMoved, part: Part, placed: Placed) -> Placed:
-    """Return where a piece lies once it is moved or turned, inside of its piece of cloth."""
-    wide, high, turned = placed.width, placed.height, placed.turned
-    goods = sheet.goods
-    if edit.kind == "turned":
-        if not goods.turns(part.across):
-            printed = goods.print != "plain" or goods.repeat
-            why = "The print has a way up." if printed else "It hangs along the grain."
-            fix = "Let it lie across first, or leave it as it is."
-            raise wrong(f"{edit.cloth}.pins", edit.piece, why, fix)
-        wide, high, turned = high, wide, not turned
-    x = min(max(0.0, placed.x + edit.across), max(0.0, goods.usable_width - wide))
-    y = max(0.0, placed.y + edit.along)
-    if goods.usable_length is not None:
-        y = min(y, max(0.0, goods.usable_length - high))
-    return Placed(edit.piece, edit.copy_, snap(x), snap(y), wide, high, turned)
-
-
-def _sent(on: OnCloth, edit: PieceMoved, part: Part) -> tuple[Sheet, Placed]:
-    """Return the first place on another piece of cloth that is clear of what is pinned there."""
-    path = f"{edit.cloth}.pins"
-    sheet = next((s for s in on.sheets if (s.source.id if s.source else "") == edit.to), None)
-    if sheet is None:
-        raise wrong(path, edit.to, "No such piece of cloth is there.", "Choose one that is.")
-    pinned = [Hole(p.x, p.y, p.width, p.height) for p in sheet.layout.placed if p.pinned]
-    alone = lay(replace(sheet.goods, holes=(*sheet.goods.holes, *pinned)), [part])
-    there = next((p for p in alone.placed if p.key == part.key), None)
-    if there is None:
-        raise wrong(path, edit.piece, "There is no room for it on that piece.", "Leave it where it is.")
-    return sheet, replace(there, copy=edit.copy_, pinned=False)

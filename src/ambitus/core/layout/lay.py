@@ -8,6 +8,8 @@ from dataclasses import dataclass, field, replace
 from ambitus.core.layout.by_rule import FREE, THROUGH, shortest_by_rule
 from ambitus.core.layout.exact import FEW, shortest
 from ambitus.core.layout.goods import Goods
+from ambitus.core.layout.nested import MOST as MOST_NESTED
+from ambitus.core.layout.nested import Shape, nested
 from ambitus.core.layout.open_space import Box, packed_round
 from ambitus.core.layout.parts import Part, Pin, Placed, placed_at
 from ambitus.core.layout.search import Tried, at_least, searched, ways_to_lie
@@ -52,12 +54,6 @@ class Layout:
         """What is bought for it, in mm along the roll."""
         return self.goods.bought(self.length)
 
-    @property
-    def used(self) -> float:
-        """The share of the cloth it reaches over that its parts take."""
-        whole = self.length * self.goods.usable_width
-        return sum(p.width * p.height for p in self.placed) / whole if whole else 0.0
-
 
 def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: int = EFFORT) -> Layout:
     """
@@ -85,7 +81,10 @@ def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: i
     taken = [_box(p) for p in held]
     taken += [(_fine(h.x), _fine(h.y), _fine(h.x + h.width), _fine(h.y + h.height)) for h in goods.taken]
     room = _Room(across, None if along is None else _fine(along), tuple(taken), goods.cutting == "strips")
+    discs = [loose[i][1].round for i in fits]
     places = room.laid([rects[i] for i in fits], effort)
+    if along is None and sum(discs) > 1 and not taken and not room.in_strips and not goods.repeat:
+        places = _nested_if_shorter(goods, [rects[i] for i in fits], discs, across, places, effort)
     at = {i: place for i, place in zip(fits, places, strict=True) if place}
     left_out = Counter(part.key for i, (_, part) in enumerate(loose) if i not in at) + Counter(no_room)
     placed = [
@@ -95,7 +94,47 @@ def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: i
         for i, (copy, part) in enumerate(loose)
         if i in at
     ]
-    return Layout(goods, (*held, *placed), left_out, room.through, _mm(at_least(rects, max(1, across))))
+    all_discs = [part.round for _, part in loose]
+    bound = _mm(_at_least(rects, all_discs, max(1, across)))
+    return Layout(goods, (*held, *placed), left_out, room.through, bound)
+
+
+def _at_least(rects: Sequence[Rect], discs: Sequence[bool], across: int) -> int:
+    """Return a length that none is shorter than: discs can lie between each other, rectangles cannot."""
+    straight = [r for r, disc in zip(rects, discs, strict=True) if not disc]
+    area = sum(r.width * r.height * (math.pi / 4 if d else 1) for r, d in zip(rects, discs, strict=True))
+    tallest = max((min(r.width, r.height) if r.turns else r.height for r in rects), default=0)
+    return max(at_least(straight, across), math.ceil(area / across), tallest)
+
+
+def _nested_if_shorter(
+    goods: Goods,
+    rects: Sequence[Rect],
+    discs: Sequence[bool],
+    across: int,
+    places: _Lain,
+    effort: int,
+) -> _Lain:
+    """Return *places*, or those of a layout with its discs nested where that buys a step of length less."""
+
+    def reaches(lain: _Lain) -> int:
+        tops = (p[1] + (r.width if p[2] else r.height) for r, p in zip(rects, lain, strict=True) if p)
+        return max(tops, default=0)
+
+    area = sum(r.width * r.height * (math.pi / 4 if d else 1) for r, d in zip(rects, discs, strict=True))
+    bought = goods.bought(_mm(reaches(places)))
+    if goods.bought(area / across / FINE) >= bought or len(rects) > MOST_NESTED:
+        return places
+
+    def lay_out(ways: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
+        shapes = [Shape(way, disc) for way, disc in zip(ways, discs, strict=True)]
+        got = nested(shapes, order, across)
+        return got and (got[0], 0, got[1])
+
+    # each is held against every other: a try costs as much as so many of the plain ones
+    tries = max(LEAST_TRIES, min(MOST_TRIES, effort // (len(rects) * len(rects))))
+    found = searched(rects, across, tries, _turned_back(rects, lay_out))
+    return found.lain if found and goods.bought(_mm(found.length)) < bought else places
 
 
 def _in_the_middle(goods: Goods, loose: list[tuple[int, Part]]) -> list[Placed]:

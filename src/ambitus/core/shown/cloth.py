@@ -1,5 +1,6 @@
 """The cloths of a bag as they are shown: what lies where, how much is used, what to buy, what would save."""
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
@@ -181,7 +182,7 @@ def _sheet(on: OnCloth, sheet: Sheet, pieces: Mapping[str, Piece], view: View) -
         ),
         holes=tuple((h.y, h.x, h.height, h.width) for h in goods.holes),
         cuts=tuple(_cut_says(cut, pieces, view) for cut in cuts_of(layout)),
-        facts=_sheet_facts(sheet, view),
+        facts=_sheet_facts(on, sheet, view),
         stash=source.stash if source else "",
         fields={name: view.chosen(getattr(source, name)) for name in measured},
     )
@@ -196,15 +197,19 @@ def _amount_says(on: OnCloth, view: View) -> str:
     return f"{view.unit} to buy, {wide} wide"
 
 
-def _sheet_facts(sheet: Sheet, view: View) -> tuple[str, ...]:
+def _sheet_facts(on: OnCloth, sheet: Sheet, view: View) -> tuple[str, ...]:
     """Return what is to be known of one piece of cloth, each as a sentence."""
     layout, goods = sheet.layout, sheet.goods
     if not layout.placed:
         return ("Nothing lies on it.",) if sheet.source else ()
     layers = ", two layers at once" if goods.layers > 1 else ""
+    round_ = {part.key for part in on.parts if part.round}
+    area = sum(p.width * p.height * (math.pi / 4 if p.key in round_ else 1) for p in layout.placed)
+    share = area / (layout.length * goods.usable_width)
+    what = "discs and the rectangles round the others" if round_ else "rectangles round them"
     out = [
         f"The pieces reach {view.with_unit(layout.length)} along {view.with_unit(goods.usable_width)} of "
-        f"usable width{layers}; the rectangles round them take {layout.used:.0%} of that."
+        f"usable width{layers}; the {what} take {share:.0%} of that."
     ]
     if goods.doubled and goods.print == "one_way":
         out.append("Doubled end on end, the print of one layer stands on its head: lay it flat, or folded.")
