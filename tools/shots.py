@@ -141,14 +141,12 @@ def sack(page: Page) -> None:
         page.keyboard.press("ArrowRight")
 
 
-def by_the_litre(page: Page) -> None:
-    """Sizes that hold twelve litres."""
-    _open(page, "Cable sack, twelve litres")
-    page.click("[data-phrase='base']")
-    page.click(".by-volume summary")
-    page.fill("[data-volume]", "12 l")
-    page.keyboard.press("Enter")
-    page.wait_for_selector("[data-volume-choice]")
+def stash(page: Page) -> None:
+    """What lies in the kit room, and what a remnant of it gives."""
+    page.click("nav >> text=Stash")
+    page.wait_for_selector(".thing")
+    page.locator(".thing", has_text="Pennant cloth").locator("[data-act=gives]").click()
+    page.wait_for_selector(".gives li")
 
 
 def pouch(page: Page) -> None:
@@ -190,7 +188,7 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "bases": (bases, 1280, 800, "light"),
     "two-cloths": (two_cloths, 1280, 800, "light"),
     "sack": (sack, 1280, 800, "light"),
-    "litres": (by_the_litre, 1280, 800, "light"),
+    "stash": (stash, 1280, 800, "light"),
     "pouch": (pouch, 1280, 800, "light"),
     "box-pouch": (box_pouch, 1280, 800, "light"),
     "work": (work, 1280, 800, "light"),

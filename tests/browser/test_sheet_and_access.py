@@ -160,10 +160,35 @@ def test_axe_finds_nothing(look: Callable[..., Screen], theme: str, size: tuple[
     page.wait_for_selector(".left-out")
     assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), "it scrolls sideways"
     assert _violations(screen) == []
+    for panel in ("sources", "which", "together"):
+        page.click(f".{panel} summary")
+    page.click("[data-act=look]")
+    page.wait_for_selector("[data-advice]")
+    page.wait_for_selector("[data-roll]")
+    page.locator("[data-take]").first.click()
+    page.wait_for_selector(".sheet-tabs")
+    page.locator("[data-lying]").first.focus()
+    for summary in page.locator(".held summary").all():
+        summary.click()
+    page.click("[data-act=mark]")
+    assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), "it scrolls sideways"
+    assert _violations(screen) == []
     page.click("text=What to buy")
     page.wait_for_selector("[data-buy]")
     assert _violations(screen) == []
-    page.goto(f"{plan}/sheet/1")
+    page.click("text=Other sizes")
+    page.wait_for_selector("[data-size]")
+    assert _violations(screen) == []
+    page.goto(f"{plan.split('/plan/')[0]}/stash")
+    page.wait_for_selector(".thing")
+    page.click("[data-act=new]")
+    page.click("[data-act=keep]")
+    page.wait_for_selector("#wrong-width")
+    page.locator("[data-act=gives]").first.click()
+    page.wait_for_selector(".gives li")
+    assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), "it scrolls sideways"
+    assert _violations(screen) == []
+    page.goto(f"{plan}/sheet/1?cloths")
     page.wait_for_selector(".sheet-drawn")
     assert _violations(screen) == []
     screen.open("Mouthpiece box pouch")

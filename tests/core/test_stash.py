@@ -1,5 +1,6 @@
 """The stash: what is typed, counted off, laid on, written as a table and read back, and what it gives."""
 
+from dataclasses import replace
 from typing import Any
 
 import pytest
@@ -111,6 +112,10 @@ def test_what_is_there_is_taken_off() -> None:
     taken = taken_off(zip_(3, 200), have)
     assert (taken.want.amount, taken.of) == (1, ("Blue zip (Tin)",))
     assert taken_off(zip_(1, 200), taken.left).of == ()
+    metal = Having("m", "zip", "Brass zip", key="Metal zip", long=220)
+    closed = Want("zip", "Coil zip, closed end", "Coil zip, closed end", "zip", 1, long=200)
+    assert not taken_off(closed, (metal,)).of
+    assert taken_off(closed, (replace(metal, key="Coil zip"),)).of
     cord = Want("cord", "Round cord", "Round cord", "length", 3600, 6, count=3, each=1200)
     left = taken_off(cord, have).want
     assert (left.count, left.amount) == (1, 1200)
@@ -152,7 +157,7 @@ def test_a_cloth_gives_the_plans_that_can_be_cut_of_it() -> None:
     ]
     cloth = Thing(kind="cloth", material="canvas", width=1000, length=700)
     sources = sources_of("a", cloth)
-    found = list(gives(sources, cloth.material, plans))
+    found = list(gives(sources, cloth.kind, cloth.material, plans))
     assert {one.plan for one in found} >= {"pouch"}
     made = {id_: bag for id_, _, bag in plans}
     for one in found:
@@ -163,7 +168,10 @@ def test_a_cloth_gives_the_plans_that_can_be_cut_of_it() -> None:
         assert one.same == (material_of(made[one.plan], one.cloth) == "canvas")
         assert 0 < one.share <= 1
     scrap = sources_of("a", Thing(kind="cloth", material="canvas", width=60, length=90))
-    assert not [one for one in gives(scrap, "canvas", plans) if one.cloth == "outer"]
+    assert not [one for one in gives(scrap, "cloth", "canvas", plans) if one.cloth == "outer"]
+    assert "interfacing" not in {one.cloth for one in found}
+    fleece = list(gives(sources, "interfacing", "fusible_medium", plans))
+    assert {one.cloth for one in fleece} == {"interfacing"}
     assert not sources_of("a", Thing(kind="zip", length=200))
     assert [s.id for s in sources_of("a", cloth.model_copy(update={"count": 3}))] == ["a", "a.1", "a.2"]
 

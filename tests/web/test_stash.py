@@ -102,7 +102,7 @@ def test_what_a_cloth_gives_and_what_is_not_bought(client: TestClient) -> None:
     assert {(one["plan"], one["cloth"]) for one in found} >= {(plan["id"], "outer")}
     rows = client.get(f"/api/plans/{plan['id']}/buying").json()["rows"]
     row = next(r for r in rows if r["kind"] == "Cord")
-    assert (row["price"], row["why"]) == ("", "all of it is in the stash: Sash cord (Drawer)")
+    assert (row["price"], row["stash"]) == ("", "all of it is in the stash: Sash cord (Drawer)")
     assert client.get(f"/api/stash/things/{cord['id']}/gives").json() == []
     family = client.post("/api/family", json={"spec": SPEC, "sizes": ["30", "40"]}).json()
     assert [row["label"] for row in family["sizes"]] == ["30 cm", "40 cm"]

@@ -1197,6 +1197,8 @@ export interface components {
             price: string;
             /** Why */
             why: string;
+            /** Stash */
+            stash: string;
         };
         /**
          * CliffShown

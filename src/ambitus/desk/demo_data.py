@@ -323,12 +323,20 @@ STASH: tuple[dict[str, object], ...] = (
     {
         "kind": "zip",
         "name": "Coil zip",
+        "material": "Coil zip",
         "colour": "brick red",
         "length": 250.0,
         "count": 3,
         "where": "zip tin",
     },
-    {"kind": "zip", "name": "Metal zip", "colour": "brass", "length": 300.0, "where": "zip tin"},
+    {
+        "kind": "zip",
+        "name": "Metal zip",
+        "material": "Metal zip",
+        "colour": "brass",
+        "length": 300.0,
+        "where": "zip tin",
+    },
     {"kind": "cord", "name": "Flag cord", "colour": "white", "length": 6500.0, "where": "reel by the door"},
     {
         "kind": "webbing",

@@ -121,7 +121,7 @@ class StashDesk:
         kept = self.stash.get(thing_id)
         thing = thing_of(kept)
         sources = sources_of(kept.id, thing)
-        return gives_shown(gives(sources, thing.material, self._newest())) if sources else ()
+        return gives_shown(gives(sources, thing.kind, thing.material, self._newest())) if sources else ()
 
     def _newest(self) -> Iterator[tuple[str, str, Draft]]:
         for plan in self._plans.list(limit=TRIED)[0]:

@@ -44,6 +44,7 @@ def _materials() -> dict[str, dict[str, str]]:
     return {
         "cloth": {key: cloth.label for key, cloth in facts.cloths.items()},
         "interfacing": {key: one.label for key, one in facts.interfacings.items()},
+        "zip": {one.label: one.label for one in facts.zips.values()},
     }
 
 

@@ -2,17 +2,7 @@
 /** The Cloth place: every cloth of the bag with its pieces on it, how much to buy, and what a little less would save. */
 import { computed, inject, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import {
-  api,
-  type Cliff,
-  type ClothEdit,
-  type ClothKey,
-  type Edit,
-  type Largest,
-  type Lying,
-  type StrapSaving,
-  type Unit,
-} from '../../api/client'
+import { api, type ClothEdit, type ClothKey, type Lying, type Unit } from '../../api/client'
 import { headerSlot } from '../../app/header'
 import { useKeys } from '../../app/keys'
 import { useResting } from '../../app/resting'
@@ -21,6 +11,7 @@ import { useUsual } from '../../usual/useUsual'
 import BuyingList from './BuyingList.vue'
 import ClothDrawing from './ClothDrawing.vue'
 import ClothFields from './ClothFields.vue'
+import CouldSave from './CouldSave.vue'
 import HeldByPanel from './HeldByPanel.vue'
 import HoleForm from './HoleForm.vue'
 import MotifForm from './MotifForm.vue'
@@ -95,41 +86,13 @@ const mark = (hole: { x: number; y: number; width: number; height: number }) => 
   void at.edit({ kind: 'hole marked', cloth: cloth.value!.key, source: sheet.value!.id, hole } as ClothEdit)
 }
 
-/** What a little less would save, looked for once the hand rests. */
-const { answer: cliffs } = useResting(
-  () =>
-    shown.value && opened.value
-      ? { spec: opened.value.spec, choices: shown.value.choices, unit: unit.value }
-      : undefined,
-  ({ spec, choices, unit: wanted }, signal) => api.cliffs(spec, choices, wanted, signal),
+/** whether there is only so much of the cloth that is looked at, or of any */
+const limited = computed(() =>
+  Boolean(
+    cloth.value?.fields[`${cloth.value.key}.length`]?.given ||
+    shown.value?.cloths.some((one) => one.sheets.length > 1),
+  ),
 )
-const limited = computed(() => shown.value?.cloths.some((one) => one.sheets.length > 1))
-/** What a strap would save otherwise, looked for once the hand rests. */
-const { answer: straps } = useResting(
-  () =>
-    shown.value && opened.value
-      ? { spec: opened.value.spec, choices: shown.value.choices, unit: unit.value }
-      : undefined,
-  ({ spec, choices, unit: wanted }, signal) => api.straps(spec, choices, wanted, signal),
-)
-const takeStrap = (one: StrapSaving) =>
-  one.edits.length
-    ? at.changePlan(...one.edits.map(([path, value]) => ({ kind: 'picked', path, value }) as Edit))
-    : at.edit({ kind: one.way, cloth: one.cloth, piece: one.piece, allowed: true } as ClothEdit)
-const TAKES = { pieced: 'Cut it in two', across: 'Lay it across', webbing: 'Make it of webbing' } as Record<
-  string,
-  string
->
-/** The largest bag that the cloth gives, where there is only so much of it. */
-const { answer: largest } = useResting(
-  () =>
-    cloth.value && opened.value && (cloth.value.fields[`${cloth.value.key}.length`]?.given || limited.value)
-      ? { spec: opened.value.spec, choices: shown.value!.choices, unit: unit.value }
-      : undefined,
-  ({ spec, choices, unit: wanted }, signal) => api.largest(spec, choices, wanted, signal),
-)
-const grow = (one: Largest) =>
-  at.changePlan(...one.edits.map(([path, text]) => ({ kind: 'typed', path, text }) as Edit))
 
 /** What is looked at in the room of the cloth. */
 const view = ref<'cloth' | 'buying' | 'family'>('cloth')
@@ -142,9 +105,6 @@ const { answer: list } = useResting(
       : undefined,
   ({ spec, choices, unit: wanted }, signal) => api.buying(spec, choices, wanted, signal),
 )
-const take = (cliff: Cliff) =>
-  at.changePlan({ kind: 'typed', path: cliff.path, text: `${cliff.then} ${unit.value}` })
-
 const SAID = { kept: 'kept', keeping: 'keeping…', waiting: 'not kept yet' } as const
 const units: readonly Unit[] = ['mm', 'cm', 'in']
 useKeys(
@@ -328,31 +288,14 @@ useKeys(
           <p class="hint">Arrows move it, t turns it, f pins it.</p>
         </section>
 
-        <section v-if="cliffs?.length || straps?.length" class="on-paper cliffs" aria-label="A little less">
-          <h2>A little less</h2>
-          <div v-for="cliff in cliffs" :key="cliff.path" class="cliff" :data-cliff="cliff.path">
-            <p class="cliff-size">
-              {{ cliff.label }} <ShownLength :text="cliff.was" /> → <b><ShownLength :text="cliff.then" /></b>
-              <span class="unit">&nbsp;{{ unit }}</span>
-            </p>
-            <p>{{ cliff.says }}</p>
-            <button type="button" class="quiet" @click="take(cliff)">Make the bag so</button>
-          </div>
-          <div v-for="one in straps" :key="one.way + one.piece" class="cliff" :data-strap="one.way">
-            <p>{{ one.says }}</p>
-            <button type="button" class="quiet" @click="takeStrap(one)">{{ TAKES[one.way] }}</button>
-          </div>
-        </section>
-
-        <section v-if="largest?.length" class="on-paper cliffs" aria-label="The largest bag from it">
-          <h2>The largest bag from it</h2>
-          <div v-for="one in largest" :key="one.label" class="cliff" :data-largest="one.label">
-            <p>
-              <b>{{ one.label }}:</b> {{ one.says }}
-            </p>
-            <button type="button" class="quiet" @click="grow(one)">Make the bag so</button>
-          </div>
-        </section>
+        <CouldSave
+          :spec="opened!.spec"
+          :choices="shown!.choices"
+          :unit="unit"
+          :limited="limited"
+          @change="(edits) => at.changePlan(...edits)"
+          @cloth="(edit) => at.edit(edit)"
+        />
 
         <SourcesPanel
           :cloth="cloth"

@@ -37,7 +37,7 @@ const take = (one: Advice) =>
   <details class="on-paper which" @toggle="opened = ($event.target as HTMLDetailsElement).open">
     <summary>
       <h2>Which cloth, which width</h2>
-      <small>with its reason</small>
+      <small>why</small>
     </summary>
     <table v-if="rolls?.length" class="rolls">
       <caption class="visually-hidden">

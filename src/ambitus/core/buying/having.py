@@ -29,7 +29,8 @@ class Having:
 
     def will_do(self, want: Want) -> bool:
         """Return whether it is what is wanted, whatever its length."""
-        if self.kind != want.kind or (self.key and self.key.lower() != want.key.lower()):
+        # a coil zip is one whatever its ends are
+        if self.kind != want.kind or not want.key.lower().startswith(self.key.lower()):
             return False
         return (
             not self.width or not want.width or abs(self.width - want.width) <= NEARLY or want.how == "each"

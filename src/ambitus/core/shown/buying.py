@@ -37,8 +37,10 @@ class BuyingRow:
     for_: str
     needed: str
     price: str
-    #: why nothing is bought for it, what of it is there, or nothing
+    #: why nothing is bought for it, or nothing
     why: str
+    #: what of it is in the stash, or nothing
+    stash: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,7 +91,8 @@ def _rows(lines: Iterable[Line], view: View, shop: Shop) -> Iterable[BuyingRow]:
             _for(want),
             _needed(want, view),
             price,
-            line.why or _from_stash(line),
+            line.why,
+            _from_stash(line),
         )
 
 

@@ -13,6 +13,7 @@ from ambitus.core.layout.largest import largest
 from ambitus.core.layout.of_bag import Beside, cloths_of, join_of
 from ambitus.core.layout.straps import strap_savings
 from ambitus.core.lengths import Unit, View
+from ambitus.core.spec.edit import put
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import read_length
 from ambitus.core.words import listed, within
@@ -114,10 +115,13 @@ def straps_shown(
     out = []
     for one in strap_savings(spec, choices, drafted, beside):
         piece = made.called(one.piece)
+        # what is bought of it instead: as much as the other bag cuts
+        instead = drafted(put(spec, one.path, "webbing")).called(one.piece) if one.path else piece
+        long = view.with_unit(instead.size("length")) if one.path else ""
         what = {
             "pieced": f"cut in two, {view.with_unit(join_of(made))} each for the join, away from the hand",
             "across": "laid across the grain",
-            "webbing": "of webbing",
+            "webbing": f"of webbing, {instead.count} × {long} to buy",
         }[one.way]
         says = f"{piece.letter}, {within(piece.name)}, {what}: {_saved(one.saves, labels, view)}."
         edits = ((one.path, "webbing"),) if one.path else ()

@@ -7,6 +7,7 @@ from ambitus.core.draft import Draft
 from ambitus.core.layout.choices import ClothChoice, ClothKey, SourceChoice
 from ambitus.core.layout.of_bag import cloths_of, material_of, on_cloth
 from ambitus.core.pausing import breathe
+from ambitus.core.stash.things import Kind
 
 #: pieces laid in all for each bag
 EFFORT = 3_000
@@ -24,15 +25,20 @@ class Gives:
 
 
 def gives(
-    sources: Sequence[SourceChoice], material: str, plans: Iterable[tuple[str, str, Draft]]
+    sources: Sequence[SourceChoice],
+    kind: Kind,
+    material: str,
+    plans: Iterable[tuple[str, str, Draft]],
 ) -> Iterator[Gives]:
     """
     Yield of each of *plans*, (id, name, bag), the cloths of it that *sources* give whole. *material* is what
-    they are of.
+    they are of; of a cloth no interfacing is cut, and of an interfacing no cloth.
     """
     room = sum(source.width * source.length for source in sources)
     for id_, name, made in plans:
         for cloth in cloths_of(made):
+            if (cloth.key == "interfacing") != (kind == "interfacing"):
+                continue
             breathe()
             area = sum(_area(piece.box) * piece.count for piece in cloth.pieces)
             if area > room:
