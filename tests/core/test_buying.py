@@ -4,7 +4,7 @@ import re
 
 import pytest
 
-from ambitus.core.buying.shop import Offer, listed
+from ambitus.core.buying.shop import Offer, Roll, listed
 from ambitus.core.buying.thread import lockstitch, rows_of, thread_metres
 from ambitus.core.buying.wants import Want, wants_of
 from ambitus.core.layout.choices import ClothChoice, ClothChoices
@@ -28,6 +28,10 @@ class Stall:
     def offers(self, want: Want) -> tuple[Offer, ...]:
         """Return all that there is."""
         return self._offers
+
+    def rolls(self, kind: str, key: str) -> tuple[Roll, ...]:
+        """Return none: it is a stall of notions."""
+        return ()
 
 
 def test_thread_by_hand() -> None:

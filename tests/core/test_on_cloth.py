@@ -415,3 +415,16 @@ def test_a_piece_is_put_with_its_middle_on_a_motif() -> None:
     whole(outer(made, choices))
     with pytest.raises(SpecProblems, match="does not lie inside"):
         edit(made, ClothChoices(), kind="centred", x="5 cm", y="600", **what)
+
+
+@pytest.mark.parametrize("top", ["double_hem", "overlocked_hem", "turned_through"])
+def test_a_garments_own_hem_saves_a_hem(top: str) -> None:
+    """Of a hemmed bag it is told by how much a panel is cut shorter: its top's allowance; of no other."""
+    made = bag(top={"kind": top})
+    choices = there(made, {"width": 1100, "length": 900, "shape": "tube", "seam": 10})
+    facts = " ".join(cloths_shown(made, choices, "mm")[0].sheets[0].facts)
+    panel = made.called("outer panel")
+    hem = next(e.allowance for e in panel.edges if e.seam == "top")
+    told = f"{panel.letter} with its top on it is cut {hem:g} mm shorter"
+    assert (told in facts.replace("\xa0", " ")) == (top != "turned_through")
+    assert ("clean edge" in facts) == (top != "turned_through")

@@ -1199,6 +1199,11 @@ export interface components {
             why: string;
             /** Stash */
             stash: string;
+            /**
+             * Colours
+             * @default []
+             */
+            colours?: string[];
         };
         /**
          * CliffShown

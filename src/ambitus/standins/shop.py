@@ -63,6 +63,7 @@ class SimulatedShop:
                 round(zips["price"] + zips["per_100_mm"] * mm / 100),
                 mm,
                 mm not in zips["out_of_stock_mm"],
+                tuple(zips["colours"]),
             )
             for mm in sorted(lengths)
         ]

@@ -24,6 +24,7 @@ class Offer:
     price: float
     long: float = 0.0
     there: bool = True
+    colours: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -37,6 +37,12 @@ class ClothOfBag:
     usual_width: float
     usual_print: Print
     pieces: tuple[Piece, ...]
+    #: whether its top edge is a hem, which a garment's own could be
+    hemmed: bool = False
+
+
+#: tops that are folded to the inside and sewn down
+HEMS = ("double_hem", "overlocked_hem")
 
 
 def cloth_of(piece: Piece) -> ClothKey | None:
@@ -92,7 +98,8 @@ def cloths_of(made: Draft, times: int = 1, beside: Sequence[Beside] = ()) -> tup
         else:
             cloth = made.bag.cloth(key)
             printed: Print = "one_way" if key == "outer" and PRINT.is_(made.bag, "one_way") else "plain"
-            out.append(ClothOfBag(key, cloth.label, cloth.usual_width, printed, tuple(pieces)))
+            hemmed = made.bag.kinds.top.kind in HEMS
+            out.append(ClothOfBag(key, cloth.label, cloth.usual_width, printed, tuple(pieces), hemmed))
     return tuple(out)
 
 

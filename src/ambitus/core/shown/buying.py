@@ -41,6 +41,8 @@ class BuyingRow:
     why: str
     #: what of it is in the stash, or nothing
     stash: str
+    #: the colours that the shop has it in, where it tells them
+    colours: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,6 +95,7 @@ def _rows(lines: Iterable[Line], view: View, shop: Shop) -> Iterable[BuyingRow]:
             price,
             line.why,
             _from_stash(line),
+            line.offer.colours if line.offer and line.packs else (),
         )
 
 

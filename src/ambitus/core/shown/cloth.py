@@ -1,7 +1,7 @@
 """The cloths of a bag as they are shown: what lies where, how much is used, what to buy, what would save."""
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from ambitus.core.draft import Draft
@@ -213,11 +213,24 @@ def _sheet_facts(on: OnCloth, sheet: Sheet, view: View) -> tuple[str, ...]:
     ]
     if goods.doubled and goods.print == "one_way":
         out.append("Doubled end on end, the print of one layer stands on its head: lay it flat, or folded.")
+    if sheet.source and sheet.source.shape == "tube":
+        out += _on_its_hem(on, sheet, view)
     if goods.cutting == "strips" and not layout.through:
         out.append(
             "Round what stays where it is it is laid for cuts along any line: strips would run through it."
         )
     return tuple(out)
+
+
+def _on_its_hem(on: OnCloth, sheet: Sheet, view: View) -> Iterator[str]:
+    """Say what a garment's own hem saves: the one that a top edge would be folded to."""
+    lying = {p.key for p in sheet.layout.placed} if on.cloth.hemmed else set()
+    for piece in on.cloth.pieces:
+        hem = next((e for e in piece.edges if e.seam == "top"), None)
+        if piece.key in lying and hem and hem.allowance > 0:
+            less = view.with_unit(hem.allowance)
+            yield f"Its hem is a clean edge: {piece.letter} with its top on it is cut {less} shorter."
+            return
 
 
 def _facts(on: OnCloth, view: View) -> tuple[str, ...]:
