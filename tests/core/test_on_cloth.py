@@ -14,6 +14,7 @@ from pydantic import TypeAdapter
 
 from ambitus.core.draft import Draft
 from ambitus.core.layout.choices import ClothChoices, OtherPlan, SourceChoice
+from ambitus.core.layout.cliffs import cliffs
 from ambitus.core.layout.edits import ClothEdit, edited
 from ambitus.core.layout.goods import Goods
 from ambitus.core.layout.lay import lay
@@ -329,7 +330,9 @@ def test_several_plans_lie_on_one_cloth() -> None:
 def test_a_family_is_drafted_size_by_size() -> None:
     """Every row is the bag with its edits made: its cut, its litres, its cloth are those of that plan."""
     spec = Spec.model_validate(BAG)
-    family = family_shown(spec, ClothChoices(), ["270", "34 cm", "440"], "mm", drafted)
+    several = edit(bag(), there(bag(), {"width": 900, "length": 900}), kind="times", times=4)
+    family = family_shown(spec, several, ["270", "34 cm", "440"], "mm", drafted)
+    assert family == family_shown(spec, ClothChoices(), ["270", "34 cm", "440"], "mm", drafted)
     assert [row.label for row in family.sizes] == ["270 mm", "340 mm", "440 mm"]
     assert [row.chosen for row in family.sizes] == [False, True, False]
     for row in family.sizes:
@@ -360,6 +363,15 @@ def test_unwashed_cloth_that_is_there_shrinks_as_its_cloth_does() -> None:
     unwashed, washed, _ = outer(made, shrunk).sheets
     assert (unwashed.goods.usable_width, unwashed.goods.usable_length) == (900, 950)
     assert (washed.goods.usable_width, washed.goods.usable_length) == (1000, 1000)
+
+
+def test_a_printed_remnant_turns_nothing() -> None:
+    """A strap that lies across on a plain piece does not on one that is one way up."""
+    made = bag(carry=[{"width": 30, "drop": 260}])
+    for print_, turned in ((None, True), ("one_way", False)):
+        on = outer(made, there(made, {"width": 900, "length": 340, "print": print_}))
+        assert any(p.turned for p in on.sheets[0].layout.placed) == turned
+        whole(on)
 
 
 def test_choices_of_before_are_read(tmp_path: Any) -> None:
@@ -428,3 +440,16 @@ def test_a_garments_own_hem_saves_a_hem(top: str) -> None:
     told = f"{panel.letter} with its top on it is cut {hem:g} mm shorter"
     assert (told in facts.replace("\xa0", " ")) == (top != "turned_through")
     assert ("clean edge" in facts) == (top != "turned_through")
+
+
+def test_more_than_can_be_laid_is_refused_and_many_are_not_tried() -> None:
+    """So many of a bag lie on their cloths; with more it is too many, and says so; savings are for few."""
+    made = bag()
+    many = edit(made, ClothChoices(), kind="times", times=150)
+    whole(outer(made, many))
+    assert not cliffs(Spec.model_validate(BAG), many, drafted)
+    other = {"id": "b", "name": "Sack", "times": 200, "spec": BAG}
+    too_many = edit(made, many, kind="other added", other=other)
+    with pytest.raises(SpecProblems, match="can be laid") as bad:
+        outer(made, too_many)
+    assert bad.value.problems[0].field == "others"

@@ -3349,6 +3349,8 @@ export interface components {
              * @default true
              */
             washed?: boolean;
+            /** Print */
+            print?: ("plain" | "two_way" | "one_way") | null;
             /** Holes */
             holes?: components["schemas"]["HoleChoice"][];
             /**

@@ -76,12 +76,13 @@ const another = (shape: Source['shape']) =>
   })
 const problemOf = (id: string, field: string) => props.problems[`${props.cloth.key}.${id}.${field}`]
 const CAPTIONS = { width: 'wide', length: 'long', seam: 'lost at its seam' } as const
+const isTube = (one: ClothSheet) => Boolean(one.fields.seam && one.fields.seam !== '0')
 const fieldsOf = (one: ClothSheet): (keyof typeof CAPTIONS)[] =>
-  one.round
-    ? ['width']
-    : one.fields.seam && one.fields.seam !== '0'
-      ? ['width', 'length', 'seam']
-      : ['width', 'length']
+  one.round ? ['width'] : isTube(one) ? ['width', 'length', 'seam'] : ['width', 'length']
+function captionOf(one: ClothSheet, field: keyof typeof CAPTIONS) {
+  if (one.round) return 'across'
+  return field === 'width' && isTube(one) ? 'all round' : CAPTIONS[field]
+}
 </script>
 
 <template>
@@ -113,7 +114,7 @@ const fieldsOf = (one: ClothSheet): (keyof typeof CAPTIONS)[] =>
               />
               {{ unit }}</span
             >
-            <span class="caption">{{ one.round ? 'across' : CAPTIONS[field] }}</span>
+            <span class="caption">{{ captionOf(one, field) }}</span>
             <span v-if="problemOf(one.id, field)" class="wrong-text" role="alert"
               >{{ problemOf(one.id, field)!.why }} {{ problemOf(one.id, field)!.fix }}</span
             >

@@ -70,6 +70,8 @@ class SourceChoice(BaseModel):
     seam: Annotated[float, Field(ge=0, le=100)] = 0.0
     #: whether it is as wide and long as it will be; what is not washed yet shrinks as the cloth does
     washed: bool = True
+    #: how it is printed, where that is otherwise than the cloth that is planned
+    print: Print | None = None
     holes: list[HoleChoice] = Field(default_factory=list, max_length=40)
     stash: Annotated[str, Field(max_length=40)] = ""
 
@@ -219,7 +221,7 @@ def goods_there(source: SourceChoice, choice: ClothChoice, usual_print: Print) -
         shrinks_along=0.0 if source.washed else choice.shrinks_along / 100,
         shrinks_across=0.0 if source.washed else choice.shrinks_across / 100,
         squaring=0.0,
-        print=choice.print or usual_print,
+        print=source.print or choice.print or usual_print,
         repeat=choice.repeat or 0.0,
         round=round_,
         cutting=choice.cutting,

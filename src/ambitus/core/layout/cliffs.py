@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from ambitus.core.draft import Draft
 from ambitus.core.fields import Length
 from ambitus.core.layout.choices import ClothChoices, ClothKey
-from ambitus.core.layout.of_bag import Beside, OnCloth, laid_on_cloths
+from ambitus.core.layout.of_bag import Beside, OnCloth, cloths_of, laid_on_cloths, many_pieces
 from ambitus.core.lengths import snap
 from ambitus.core.pausing import breathe
 from ambitus.core.problems import SpecProblems
@@ -52,9 +52,12 @@ def cliffs(
     """
     Return what a few millimetres less would save, the most for each mm first.
 
-    Of every size the largest smaller value on the cutting grid is told whose own layout buys a step less.
+    Of every size the largest smaller value on the cutting grid is told whose own layout buys a step less;
+    nothing where there are too many pieces to lay them so often.
     """
     made = drafted(spec)
+    if many_pieces(cloths_of(made, choices.times, beside)):
+        return ()
     before = bought(laid_on_cloths(made, choices, beside=beside))
     found = (_cliff(path, spec, choices, made, before, drafted, beside) for path in _sizes(made))
     return tuple(sorted((c for c in found if c), key=lambda c: (-c.worth, c.path)))

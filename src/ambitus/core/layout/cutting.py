@@ -6,8 +6,8 @@ from dataclasses import dataclass
 from ambitus.core.layout.lay import Layout
 from ambitus.core.layout.parts import Placed
 
-#: mm by which an edge may seem to lie beside another that it lies on
-DUST = 1e-6
+#: mm by which an edge may lie beside another that it is laid on: pieces are laid in whole parts of a mm
+DUST = 1e-3
 
 
 @dataclass(frozen=True, slots=True)
@@ -79,7 +79,7 @@ def cuts_of(layout: Layout) -> tuple[Cut, ...]:
     Return the cuts of a layout that is cut right through, in order: strip by strip, each along its height
     first, then across, and so on. Nothing where it is cut along any line.
     """
-    if not layout.through:
+    if not layout.through or not layout.placed:
         return ()
     left = _InHand(0.0, 0.0, layout.goods.usable_width, layout.length, layout.placed)
     out: list[Cut] = []

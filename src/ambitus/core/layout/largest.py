@@ -7,7 +7,7 @@ from ambitus.core.draft import Draft
 from ambitus.core.fields import Length
 from ambitus.core.layout.choices import ClothChoice, ClothChoices
 from ambitus.core.layout.cliffs import EFFORT, SIZES
-from ambitus.core.layout.of_bag import Beside, cloths_of, on_cloth
+from ambitus.core.layout.of_bag import Beside, cloths_of, many_pieces, on_cloth
 from ambitus.core.pausing import breathe
 from ambitus.core.problems import SpecProblems
 from ambitus.core.spec.edit import put
@@ -38,7 +38,8 @@ def largest(
     free. Nothing where every cloth is bought off the roll, or none can be cut.
     """
     made = drafted(spec)
-    if not any(_limited(choices.of(cloth.key)) for cloth in cloths_of(made)):
+    cloths = cloths_of(made, choices.times, beside)
+    if many_pieces(cloths) or not any(_limited(choices.of(cloth.key)) for cloth in cloths):
         return ()
     params = dict(all_params(made.bag.kinds))
     sizes = {path: mm for path in SIZES if path in params and (mm := Length(path).or_none(made.bag))}

@@ -25,6 +25,8 @@ EFFORT, LEAST_TRIES, MOST_TRIES = 30_000, 16, 2_000
 RULE_COSTS = 4
 #: more rectangles than so many are not laid by its rules: their time grows faster than anybody waits
 MOST_RULED = 80
+#: a layout that is one of many tries does without them
+LEAST_EFFORT_RULED = 10_000
 #: how rectangles lie: the place of each
 _Lain = Sequence[At | None]
 
@@ -102,9 +104,13 @@ def lay(goods: Goods, parts: Sequence[Part], pins: Sequence[Pin] = (), effort: i
 def _at_least(rects: Sequence[Rect], discs: Sequence[bool], across: int) -> int:
     """Return a length that none is shorter than: discs can lie between each other, rectangles cannot."""
     straight = [r for r, disc in zip(rects, discs, strict=True) if not disc]
-    area = sum(r.width * r.height * (math.pi / 4 if d else 1) for r, d in zip(rects, discs, strict=True))
     tallest = max((min(r.width, r.height) if r.turns else r.height for r in rects), default=0)
-    return max(at_least(straight, across), math.ceil(area / across), tallest)
+    return max(at_least(straight, across), math.ceil(_area(rects, discs) / across), tallest)
+
+
+def _area(rects: Sequence[Rect], discs: Sequence[bool]) -> float:
+    """Return what rectangles, and the discs that fill theirs, take of a cloth."""
+    return sum(r.width * r.height * (math.pi / 4 if d else 1) for r, d in zip(rects, discs, strict=True))
 
 
 def _nested_if_shorter(
@@ -121,9 +127,8 @@ def _nested_if_shorter(
         tops = (p[1] + (r.width if p[2] else r.height) for r, p in zip(rects, lain, strict=True) if p)
         return max(tops, default=0)
 
-    area = sum(r.width * r.height * (math.pi / 4 if d else 1) for r, d in zip(rects, discs, strict=True))
     bought = goods.bought(_mm(reaches(places)))
-    if goods.bought(area / across / FINE) >= bought or len(rects) > MOST_NESTED:
+    if goods.bought(_area(rects, discs) / across / FINE) >= bought or len(rects) > MOST_NESTED:
         return places
 
     def lay_out(ways: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
@@ -236,7 +241,8 @@ class _Room:
         rules = THROUGH if self.through else FREE
         for ways in ways_to_lie(rects):
             # the rules let all turn or none
-            if length <= least or len(rects) > MOST_RULED or len({r.turns for r in ways}) > 1:
+            few = len(rects) <= MOST_RULED and effort >= LEAST_EFFORT_RULED
+            if length <= least or not few or len({r.turns for r in ways}) > 1:
                 continue
             by_rules = shortest_by_rule(rules, ways, self.across, length, effort // (RULE_COSTS * len(rects)))
             for shorter, ruled in by_rules:

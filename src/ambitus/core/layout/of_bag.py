@@ -26,6 +26,7 @@ from ambitus.core.layout.goods import Goods, Print
 from ambitus.core.layout.lay import EFFORT, Layout, lay
 from ambitus.core.layout.parts import DUST, Part, Pin, Placed, placed_at
 from ambitus.core.lengths import Unit, snap
+from ambitus.core.problems import Problem, SpecProblems
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,6 +55,17 @@ def cloth_of(piece: Piece) -> ClothKey | None:
     if piece.looks == "contrast":
         return "contrast"
     return "lining" if piece.looks == "lining" else "outer"
+
+
+#: as many pieces as are laid at once: more would be waited for
+MOST_PIECES = 1_500
+#: as many as another size, or another way with a strap, is looked for with: each is laid many times over
+MOST_TRIED = 80
+
+
+def many_pieces(cloths: Sequence[ClothOfBag]) -> bool:
+    """Return whether there are too many pieces to try other sizes of them."""
+    return sum(piece.count for cloth in cloths for piece in cloth.pieces) > MOST_TRIED
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,6 +100,10 @@ def cloths_of(made: Draft, times: int = 1, beside: Sequence[Beside] = ()) -> tup
                         count=piece.count * other.times,
                     )
                 )
+    many = sum(piece.count for pieces in by_cloth.values() for piece in pieces)
+    if many > MOST_PIECES:
+        why = f"{many:,} pieces would be cut at once, and {MOST_PIECES:,} can be laid."
+        raise SpecProblems((Problem("cloth", "others", f"{many}", why, "Cut fewer at once."),))
     out = []
     for key, pieces in by_cloth.items():
         if not pieces:

@@ -7,7 +7,7 @@ from typing import Literal
 from ambitus.core.draft import Draft
 from ambitus.core.layout.choices import ClothChoice, ClothChoices, ClothKey
 from ambitus.core.layout.cliffs import bought
-from ambitus.core.layout.of_bag import Beside, cloth_of, laid_on_cloths
+from ambitus.core.layout.of_bag import Beside, cloth_of, cloths_of, laid_on_cloths, many_pieces
 from ambitus.core.pausing import breathe
 from ambitus.core.problems import SpecProblems
 from ambitus.core.spec.edit import put
@@ -34,8 +34,10 @@ class StrapSaving:
 def strap_savings(
     spec: Spec, choices: ClothChoices, drafted: Callable[[Spec], Draft], beside: Sequence[Beside] = ()
 ) -> tuple[StrapSaving, ...]:
-    """Return the ways with straps that buy at least a step less, each laid anew, the most saved first."""
+    """Return the ways with straps that buy a step less, each laid anew, the most saved first."""
     made = drafted(spec)
+    if many_pieces(cloths_of(made, choices.times, beside)):
+        return ()
     before = bought(laid_on_cloths(made, choices, beside=beside))
     found = []
     for piece in made.pieces:

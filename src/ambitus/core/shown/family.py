@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
+from typing import Any
 
 from ambitus.core.checks.run import stops
 from ambitus.core.draft import Draft
@@ -109,7 +110,7 @@ def _size(
             raise SpecProblems((Problem("family", "sizes", view.chosen(mm), why, fix),))
         bag = put(bag, path, length)
     one = drafted(bag)
-    laid = laid_on_cloths(one, choices, EFFORT)
+    laid = laid_on_cloths(one, _of_one(choices), EFFORT)
     panel = max((p for p in one.pieces if p.source == "cloth"), key=lambda p: _area(p.box))
     left, bottom, right, top = panel.box
     return SizeShown(
@@ -122,6 +123,14 @@ def _size(
         stops=len(stops(one)),
         edits=tuple((path, f"{view.chosen(length)} {view.unit}") for path, length in told.items()),
         chosen=all(abs(length - sizes[path]) < 1e-6 for path, length in told.items()),
+    )
+
+
+def _of_one(choices: ClothChoices) -> ClothChoices:
+    """Return what is chosen of the cloths themselves: a row is one bag, all of it bought."""
+    bought: dict[str, Any] = {"pins": [], "sources": [], "length": None}
+    return ClothChoices(
+        cloths={key: choice.model_copy(update=bought) for key, choice in choices.cloths.items()}
     )
 
 

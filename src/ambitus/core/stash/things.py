@@ -159,6 +159,7 @@ def sources_of(id_: str, thing: Thing) -> tuple[SourceChoice, ...]:
             length=thing.length,
             seam=min(thing.seam, 100.0),
             washed=thing.washed,
+            print=None if thing.print == "plain" else thing.print,
             holes=thing.holes,
             stash=id_,
         )
