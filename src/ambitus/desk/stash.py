@@ -9,7 +9,7 @@ from ambitus.core.buying.having import Having
 from ambitus.core.draft import Draft
 from ambitus.core.layout.choices import ClothChoices, ClothKey
 from ambitus.core.layout.leftovers import leftovers
-from ambitus.core.layout.of_bag import Sheet, cloths_of, laid_on_cloths, material_of
+from ambitus.core.layout.of_bag import Sheet, laid_on_cloths, material_of
 from ambitus.core.layout.together import beside_of
 from ambitus.core.lengths import Unit, snap
 from ambitus.core.problems import Problem, SpecProblems
@@ -138,11 +138,11 @@ class StashDesk:
         if on is None:
             why = f"Nothing of this bag is cut of a cloth “{cut.cloth}”."
             raise SpecProblems((Problem("cloth", "cloth", cut.cloth, why, "Choose one of its cloths."),))
-        label = next(c.label for c in cloths_of(made) if c.key == cut.cloth)
         material = material_of(made, cut.cloth)
         sheets = {sheet.source.id if sheet.source else "": sheet for sheet in on.sheets}
         left = [
-            _left(sheets.get(id_), number, material, label, cut) for id_, number in dict.fromkeys(cut.keep)
+            _left(sheets.get(id_), number, material, on.cloth.label, cut)
+            for id_, number in dict.fromkeys(cut.keep)
         ]
         used = self._used(sheets.values())
         added = self.stash.cut(used, [_told(thing) for thing in left])

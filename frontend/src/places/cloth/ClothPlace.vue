@@ -2,9 +2,11 @@
 /** The Cloth place: every cloth of the bag with its pieces on it, how much to buy, and what a little less would save. */
 import { computed, inject, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, type ClothEdit, type ClothKey, type Lying, type Unit } from '../../api/client'
+import { api, type ClothEdit, type ClothKey, type Lying } from '../../api/client'
 import { headerSlot } from '../../app/header'
 import { useKeys } from '../../app/keys'
+import UnitSwitch from '../../app/UnitSwitch.vue'
+import { nextUnit } from '../../app/units'
 import { useResting } from '../../app/resting'
 import ShownLength from '../../length-field/ShownLength.vue'
 import { useUsual } from '../../usual/useUsual'
@@ -106,10 +108,9 @@ const { answer: list } = useResting(
   ({ spec, choices, unit: wanted }, signal) => api.buying(spec, choices, wanted, signal),
 )
 const SAID = { kept: 'kept', keeping: 'keeping…', waiting: 'not kept yet' } as const
-const units: readonly Unit[] = ['mm', 'cm', 'in']
 useKeys(
   {
-    u: () => void at.setUnit(units[(units.indexOf(unit.value) + 1) % units.length]!),
+    u: () => void at.setUnit(nextUnit(unit.value)),
     l: () => look('buying'),
     z: () => look('family'),
     b: () => void router.push({ name: 'draft', params: { id: props.id } }),
@@ -124,11 +125,7 @@ useKeys(
     <Teleport v-if="opened" defer to="#header-here">
       <span class="plan-name-field as-text">{{ opened.plan.name }}</span>
       <span class="keeping" :class="at.keeping.value" role="status">{{ SAID[at.keeping.value] }}</span>
-      <span class="units" role="group" aria-label="Unit shown">
-        <button v-for="u in units" :key="u" type="button" :aria-pressed="unit === u" @click="at.setUnit(u)">
-          {{ u }}
-        </button>
-      </span>
+      <UnitSwitch :unit="unit" @show="at.setUnit" />
     </Teleport>
 
     <p v-if="!cloth" class="opening">{{ trouble || 'Laying the pieces…' }}</p>

@@ -15,6 +15,7 @@ import {
   type StrapSaving,
   type Unit,
 } from '../../api/client'
+import { typedEdits, pickedEdits } from './asEdits'
 import { useResting } from '../../app/resting'
 import ShownLength from '../../length-field/ShownLength.vue'
 
@@ -37,18 +38,11 @@ const cliffs = found<Cliff[]>(api.cliffs)
 const straps = found<StrapSaving[]>(api.straps)
 const largest = found<Largest[]>(api.largest, () => props.limited)
 
-const typed = (edits: readonly (readonly [string, string])[]) =>
-  emit(
-    'change',
-    edits.map(([path, text]) => ({ kind: 'typed', path, text }) as Edit),
-  )
+const typed = (edits: readonly (readonly [string, string])[]) => emit('change', typedEdits(edits))
 const take = (cliff: Cliff) => typed([[cliff.path, `${cliff.then} ${props.unit}`]])
 const takeStrap = (one: StrapSaving) =>
   one.edits.length
-    ? emit(
-        'change',
-        one.edits.map(([path, value]) => ({ kind: 'picked', path, value }) as Edit),
-      )
+    ? emit('change', pickedEdits(one.edits))
     : emit('cloth', { kind: one.way, cloth: one.cloth, piece: one.piece, allowed: true } as ClothEdit)
 const TAKES: Record<string, string> = {
   pieced: 'Cut it in two',

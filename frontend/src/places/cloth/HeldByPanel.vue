@@ -2,6 +2,7 @@
 /** A piece cut from a printed panel: typed how wide or how high that is, the bag that it makes, and what follows it. */
 import { ref, shallowRef, watch } from 'vue'
 import { api, Refused, said, type Edit, type Held, type Lying, type Spec, type Unit } from '../../api/client'
+import { typedEdits } from './asEdits'
 
 const props = defineProps<{ piece: Lying; spec: Spec; unit: Unit }>()
 const emit = defineEmits<{ change: [edits: Edit[]] }>()
@@ -22,11 +23,7 @@ async function look() {
     trouble.value = cause instanceof Refused ? cause.message : said(cause)
   }
 }
-const take = () =>
-  emit(
-    'change',
-    held.value!.edits.map(([path, text]) => ({ kind: 'typed', path, text }) as Edit),
-  )
+const take = () => emit('change', typedEdits(held.value!.edits))
 </script>
 
 <template>

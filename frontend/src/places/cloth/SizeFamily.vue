@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { api, said, type ClothChoices, type Edit, type OpenPlan, type Unit } from '../../api/client'
 import { useResting } from '../../app/resting'
 import ShownLength from '../../length-field/ShownLength.vue'
+import { typedEdits } from './asEdits'
 
 const props = defineProps<{ opened: OpenPlan; choices: ClothChoices; unit: Unit }>()
 const emit = defineEmits<{ take: [edits: Edit[]] }>()
@@ -27,13 +28,11 @@ const { answer: family, failed } = useResting(
       signal,
     ),
 )
-const asEdits = (edits: readonly (readonly [string, string])[]) =>
-  edits.map(([path, text]) => ({ kind: 'typed', path, text }) as Edit)
 const trouble = ref('')
 const begun = ref<{ id: string; name: string }>()
 async function begin(label: string, edits: readonly (readonly [string, string])[]) {
   try {
-    const got = await api.draft(props.opened.spec, asEdits(edits), props.unit, '', '')
+    const got = await api.draft(props.opened.spec, typedEdits(edits), props.unit, '', '')
     const { plan } = await api.beginFrom(`${props.opened.plan.name}, ${label}`.slice(0, 120), got.spec)
     begun.value = { id: plan.id, name: plan.name }
     trouble.value = ''
@@ -96,7 +95,7 @@ async function begin(label: string, edits: readonly (readonly [string, string])[
             </td>
             <td class="family-acts">
               <template v-if="!one.chosen">
-                <button type="button" class="quiet" @click="emit('take', asEdits(one.edits))">
+                <button type="button" class="quiet" @click="emit('take', typedEdits(one.edits))">
                   Make the bag so
                 </button>
                 <button type="button" class="quiet" @click="begin(one.label, one.edits)">

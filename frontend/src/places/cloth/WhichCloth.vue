@@ -12,6 +12,7 @@ import {
 } from '../../api/client'
 import { useResting } from '../../app/resting'
 import ShownLength from '../../length-field/ShownLength.vue'
+import { pickedEdits } from './asEdits'
 
 const props = defineProps<{ cloth: Cloth; spec: Spec; choices: ClothChoices; unit: Unit }>()
 const emit = defineEmits<{ width: [text: string]; change: [edits: Edit[]] }>()
@@ -26,11 +27,7 @@ const { answer: rolls } = useResting(asked, ({ spec, choices, cloth, unit }, sig
 const { answer: advice } = useResting(asked, ({ spec, choices, unit }, signal) =>
   api.advice(spec, choices, unit, signal),
 )
-const take = (one: Advice) =>
-  emit(
-    'change',
-    (one.edits ?? []).map(([path, value]) => ({ kind: 'picked', path, value }) as Edit),
-  )
+const take = (one: Advice) => emit('change', pickedEdits(one.edits ?? []))
 </script>
 
 <template>

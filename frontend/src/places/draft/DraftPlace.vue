@@ -2,8 +2,10 @@
 /** The Draft place: the sentence, the bag with its numbers, the pieces, and beside them sum and checks. */
 import { computed, inject, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type LaidPiece, type Remedy, type Tile, type Unit } from '../../api/client'
+import { api, type LaidPiece, type Remedy, type Tile } from '../../api/client'
 import { headerSlot } from '../../app/header'
+import UnitSwitch from '../../app/UnitSwitch.vue'
+import { nextUnit } from '../../app/units'
 import { useKeys } from '../../app/keys'
 import { useResting } from '../../app/resting'
 import { whenThere } from '../../app/whenThere'
@@ -207,10 +209,6 @@ const said = computed(() => {
     keeping.value
   ]
 })
-function nextUnit() {
-  const all: Unit[] = ['mm', 'cm', 'in']
-  at.setUnit(all[(all.indexOf(unit.value) + 1) % 3]!)
-}
 async function restoreRevision(number: number) {
   historyShown.value = false
   await at.act(() => api.restore(props.id, number))
@@ -236,7 +234,7 @@ useKeys(
     w: () => goTo('size.width'),
     h: () => goTo('size.height'),
     d: () => goTo('size.depth'),
-    u: nextUnit,
+    u: () => at.setUnit(nextUnit(unit.value)),
     p: () => tools.value?.toSheet(),
     o: () => (workShown.value = true),
     a: showAll,
@@ -265,17 +263,7 @@ useKeys(
         @keydown.enter="($event.target as HTMLInputElement).blur()"
       />
       <span class="keeping" :class="keeping" role="status">{{ said }}</span>
-      <span class="units" role="group" aria-label="Unit shown">
-        <button
-          v-for="u in ['mm', 'cm', 'in'] as const"
-          :key="u"
-          type="button"
-          :aria-pressed="unit === u"
-          @click="at.setUnit(u)"
-        >
-          {{ u }}
-        </button>
-      </span>
+      <UnitSwitch :unit="unit" @show="at.setUnit" />
     </Teleport>
 
     <div v-if="!drafted" class="opening">

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The stash: cloths and notions that are there, the size of each the loudest thing; what could be made of a cloth is one click. */
 import { computed, onMounted, ref, watch } from 'vue'
-import type { Thing, Unit } from '../../api/client'
+import type { Thing } from '../../api/client'
+import UnitSwitch from '../../app/UnitSwitch.vue'
 import { useUsual } from '../../usual/useUsual'
 import StashTable from './StashTable.vue'
 import ThingCard from './ThingCard.vue'
@@ -15,7 +16,6 @@ const { stash, gone, unit, trouble, problems, looked, cloths, notions } = at
 /** what is being changed: a thing, something new, or nothing */
 const changing = ref<string>()
 const goneShown = ref(false)
-const units: readonly Unit[] = ['mm', 'cm', 'in']
 
 onMounted(async () => {
   document.title = 'Stash · Ambitus'
@@ -53,11 +53,7 @@ async function keep(thing: Thing | undefined, typed: Parameters<typeof at.keep>[
         <span class="visually-hidden">Look for</span>
         <input v-model="looked" type="search" placeholder="canvas, blue, drawer…" data-act="look" />
       </label>
-      <span class="units" role="group" aria-label="Unit shown">
-        <button v-for="u in units" :key="u" type="button" :aria-pressed="unit === u" @click="at.setUnit(u)">
-          {{ u }}
-        </button>
-      </span>
+      <UnitSwitch :unit="unit" @show="at.setUnit" />
       <StashTable :unit="unit" @taken="at.load" />
       <button type="button" class="to-sheet" data-act="new" @click="changing = 'new'">Something new</button>
     </header>

@@ -417,6 +417,18 @@ class Piece:
         return bent_bounds(self.cut, self.bends)
 
     @property
+    def extent(self) -> tuple[float, float]:
+        """How wide and how high it is cut, in mm."""
+        left, bottom, right, top = self.box
+        return right - left, top - bottom
+
+    @property
+    def room(self) -> float:
+        """The rectangle round it, in mm²."""
+        wide, high = self.extent
+        return wide * high
+
+    @property
     def folded(self) -> bool:
         """Whether it is both sides of the bag, folded at the base."""
         return self.on_fold == "y"

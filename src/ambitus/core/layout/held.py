@@ -33,8 +33,7 @@ class Held:
 
 def sides(made: Draft, key: str) -> tuple[float, float]:
     """Return how wide and how high the piece called *key* is cut, mm."""
-    left, bottom, right, top = made.called(key).box
-    return right - left, top - bottom
+    return made.called(key).extent
 
 
 def held(spec: Spec, key: str, side: Side, panel: float, drafted: Callable[[Spec], Draft]) -> Held:
@@ -92,8 +91,8 @@ def _solved(
             continue
         cut = sides(other, key)[at]
         if cut <= panel + 1e-6:
-            before = {p.key: sides(made, p.key) for p in made.pieces}
-            after = {p.key: sides(other, p.key) for p in other.pieces}
+            before = {p.key: p.extent for p in made.pieces}
+            after = {p.key: p.extent for p in other.pieces}
             same = [k for k in before if k in after]
             follows = tuple(
                 (k, before[k], after[k]) for k in same if max(map(_apart, before[k], after[k])) > 1e-6

@@ -164,11 +164,10 @@ def part_of(piece: Piece, choice: ClothChoice, join: float) -> Part:
     Return *piece* as it lies on its cloth: its grain along the roll, or at 45° to it; where it is pieced, its
     halves with a *join* each.
     """
-    left, bottom, right, top = piece.box
+    wide, high = piece.extent
     if piece.key in choice.pieced and can_be_pieced(piece):
         across = choice.across.get(piece.key, usually_across(piece))
-        return Part(piece.key, top - bottom, snap((right - left) / 2 + join), 2 * piece.count, across)
-    wide, high = right - left, top - bottom
+        return Part(piece.key, high, snap(wide / 2 + join), 2 * piece.count, across)
     if piece.key in choice.bias:
         side = snap((wide + high) / math.sqrt(2))
         return Part(piece.key, side, side, piece.count)
@@ -180,8 +179,8 @@ def part_of(piece: Piece, choice: ClothChoice, join: float) -> Part:
 
 def is_round(piece: Piece) -> bool:
     """Return whether *piece* is a disc."""
-    left, bottom, right, top = piece.box
-    return all(isinstance(bend, Arc) for bend in piece.bends) and abs(right - left - top + bottom) < 1e-6
+    wide, high = piece.extent
+    return all(isinstance(bend, Arc) for bend in piece.bends) and abs(wide - high) < 1e-6
 
 
 @dataclass(frozen=True, slots=True)

@@ -53,8 +53,8 @@ def advice(made: Draft, choices: ClothChoices, unit: Unit) -> tuple[Advice, ...]
 def _panel(made: Draft) -> tuple[float, float]:
     """Return width and height of the largest piece of the outer, mm."""
     outer = [p for p in made.pieces if p.layer == "outer" and p.source == "cloth"]
-    boxes = [(p.box[2] - p.box[0], p.box[3] - p.box[1]) for p in outer]
-    return max(boxes, key=lambda box: box[0] * box[1], default=(0.0, 0.0))
+    largest = max(outer, key=lambda p: p.room, default=None)
+    return largest.extent if largest else (0.0, 0.0)
 
 
 def _wanted(made: Draft) -> str | None:

@@ -111,12 +111,12 @@ def _size(
         bag = put(bag, path, length)
     one = drafted(bag)
     laid = laid_on_cloths(one, _of_one(choices), EFFORT)
-    panel = max((p for p in one.pieces if p.source == "cloth"), key=lambda p: _area(p.box))
-    left, bottom, right, top = panel.box
+    panel = max((p for p in one.pieces if p.source == "cloth"), key=lambda p: p.room)
+    across, up = panel.extent
     return SizeShown(
         label=view.with_unit(mm),
         finished=" × ".join(view.worked(length) for length in told.values()) + f" {view.unit}",
-        cut=f"{panel.letter}: {view.worked(right - left)} × {view.with_unit(top - bottom)}",
+        cut=f"{panel.letter}: {view.worked(across)} × {view.with_unit(up)}",
         holds=volume_text(holds(one.form)),
         cord=" + ".join(_cords(one, view)),
         cloths=tuple((within(on.cloth.label), view.with_unit(on.layout.bought)) for on in laid.values()),
@@ -132,11 +132,6 @@ def _of_one(choices: ClothChoices) -> ClothChoices:
     return ClothChoices(
         cloths={key: choice.model_copy(update=bought) for key, choice in choices.cloths.items()}
     )
-
-
-def _area(box: tuple[float, float, float, float]) -> float:
-    left, bottom, right, top = box
-    return (right - left) * (top - bottom)
 
 
 def _cords(made: Draft, view: View) -> Iterator[str]:

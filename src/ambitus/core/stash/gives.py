@@ -40,14 +40,9 @@ def gives(
             if (cloth.key == "interfacing") != (kind == "interfacing"):
                 continue
             breathe()
-            area = sum(_area(piece.box) * piece.count for piece in cloth.pieces)
+            area = sum(piece.room * piece.count for piece in cloth.pieces)
             if area > room:
                 continue
             on = on_cloth(made, cloth, ClothChoice(sources=list(sources)), EFFORT)
             if on.is_there and not on.layout.left_out:
                 yield Gives(id_, name, cloth.key, material_of(made, cloth.key) == material, area / room)
-
-
-def _area(box: tuple[float, float, float, float]) -> float:
-    left, bottom, right, top = box
-    return (right - left) * (top - bottom)
