@@ -89,7 +89,7 @@ function captionOf(one: ClothSheet, field: keyof typeof CAPTIONS) {
   <details class="on-paper sources" :open="there.length > 0 || undefined">
     <summary>
       <h2>Cut of what is there</h2>
-      <small>{{ there.length ? `${there.length} laid on first` : 'remnants, the stash' }}</small>
+      <small>{{ there.length ? `${there.length} laid on first` : 'remnants' }}</small>
     </summary>
     <ul class="source-list">
       <li v-for="one in there" :key="one.id" :data-source="one.id">
