@@ -66,7 +66,8 @@ useKeys(
       </div>
     </header>
     <main id="place">
-      <RouterView :key="route.fullPath" />
+      <!-- by path: a query taken off the address must not make the place anew and lose what is typed in it -->
+      <RouterView :key="route.path" />
     </main>
     <KeysSheet v-model="keysShown" :single="usual.single.value" @single="usual.setSingle" />
   </v-app>

@@ -59,10 +59,10 @@ async function cutOf(thing: string, which: string) {
   if (!thing || !opened.value) return
   key.value = (which || 'outer') as ClothKey
   const { things } = await api.stash(unit.value)
+  sheetId.value = thing
   const there = new Set(cloth.value?.sheets.map((one) => one.id))
   for (const source of things.find((one) => one.id === thing)?.sources ?? [])
     if (!there.has(source.id)) await at.edit({ kind: 'source added', cloth: key.value, source } as ClothEdit)
-  sheetId.value = thing
   await router.replace({ name: 'cloth', params: { id: props.id } })
 }
 watch(key, () => (sheetId.value = undefined))

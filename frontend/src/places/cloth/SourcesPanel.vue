@@ -51,10 +51,11 @@ const offered = computed(() =>
 )
 
 const of = { cloth: () => props.cloth.key }
-const add = (source: Source) =>
-  props.at
-    .edit({ kind: 'source added', cloth: of.cloth(), source } as ClothEdit)
-    .then(() => emit('show', source.id))
+/** It is chosen to be looked at before it is there: it comes with its tab in one picture, and no piece loses the hand. */
+function add(source: Source) {
+  emit('show', source.id)
+  return props.at.edit({ kind: 'source added', cloth: of.cloth(), source } as ClothEdit)
+}
 const takeOut = (id: string) =>
   props.at.edit({ kind: 'source taken out', cloth: of.cloth(), source: id } as ClothEdit)
 const typed = (id: string, field: string, text: string) =>

@@ -74,7 +74,8 @@ def shortest_by_rule(
     Yield ever shorter layouts of *rects*, all below *below*, found in so many *tries*: each rule with each
     order as long as it likes, then asked for less while it goes.
     """
-    orders = [*beginnings(rects), *orders_by_side(rects)]
+    # of orders that lay the same sizes one after another one is enough
+    orders = {tuple(rects[i] for i in o): o for o in (*beginnings(rects), *orders_by_side(rects))}.values()
     for rule in rules:
         for order in orders:
             along = ENDLESS

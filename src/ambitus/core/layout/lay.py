@@ -282,11 +282,24 @@ class _Room:
 def _turned_back(
     rects: Sequence[Rect], way: Callable[[Sequence[Rect], Sequence[int]], Tried[_Lain] | None]
 ) -> Callable[[Sequence[Rect], Sequence[int]], Tried[_Lain] | None]:
-    """Return *way* with its places told of *rects*, some of which it was given turned for good."""
+    """
+    Return *way* with its places told of *rects*, some of which it was given turned for good. Pieces of one size
+    lie alike whichever comes first, so an order of sizes is laid once.
+    """
+    met: dict[tuple[Rect, ...], Tried[_Lain] | None] = {}
 
     def lay_out(ways: Sequence[Rect], order: Sequence[int]) -> Tried[_Lain] | None:
-        got = way(ways, order)
-        return got and (got[0], got[1], _as_laid(ways, rects, got[2]))
+        sizes = tuple(ways[i] for i in order)
+        if sizes not in met:
+            got = way(ways, order)
+            met[sizes] = got and (got[0], got[1], [got[2][i] for i in order])
+        found = met[sizes]
+        if found is None:
+            return None
+        places: list[At | None] = [None] * len(rects)
+        for i, at in zip(order, found[2], strict=True):
+            places[i] = at
+        return found[0], found[1], _as_laid(ways, rects, places)
 
     return lay_out
 

@@ -15,6 +15,8 @@ Lain = TypeVar("Lain")
 Tried = tuple[int, int, Lain]
 #: after so many tries in a row without a better one another beginning is tried
 PATIENCE = 40
+#: after so many without a shorter layout, from whichever beginning, no more are tried
+ENOUGH = 500
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,8 +107,8 @@ def searched(
     tried.sort(key=lambda one: one[0][:2])
     best, count = tried[0][0], len(starts)
     chance = numbers(len(rects))
-    begin = 0
-    while count < tries and best[0] > least and len(rects) > 1:
+    begin, better_at = 0, count
+    while count < min(tries, better_at + ENOUGH) and best[0] > least and len(rects) > 1:
         now, ways, order = tried[begin % len(tried)]
         ways, order = list(ways), list(order)
         begin += 1
@@ -122,7 +124,7 @@ def searched(
                 waited = 0
             now, ways, order = got, other_ways, other_order
             if now[:2] < best[:2]:
-                best = now
+                best, better_at = now, count
     return Found(best[0], best[2], count)
 
 
