@@ -41,6 +41,7 @@ def _parser() -> argparse.ArgumentParser:
         ),
         ("buy", "plan", "what to buy, with the prices of a made-up shop; exit code 1 if it has not all"),
         ("read", "cutlist", "the bag that a cut list makes"),
+        ("diagnose", "cutlist", "why a bag is not as promised; exit code 1 where it does not follow"),
     ):
         one = commands.add_parser(name, help=text)
         kinds = "a JSON or CSV file" if what == "cutlist" else "a JSON file"
@@ -61,6 +62,12 @@ def _parser() -> argparse.ArgumentParser:
         if name == "check":
             one.add_argument("--fix", metavar="ID", help="carry out in the file what helps against it")
         if what == "cutlist":
+            one.add_argument(
+                "--claim",
+                metavar="SIZES",
+                required=name == "diagnose",
+                help="what was promised: 34x28x12cm, or “depth 12 cm, drop 26 cm”",
+            )
             one.add_argument(
                 "--in", dest="given", choices=("mm", "cm", "in"), help="unit of bare numbers in a CSV"
             )

@@ -8,6 +8,7 @@ from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
+from ambitus.cli.diagnosed import told_in_words, told_of
 from ambitus.cli.guarded import FINE, STOPPED, guarded
 from ambitus.core.checks.run import findings, stops
 from ambitus.core.draft import Draft, draft, readers
@@ -28,6 +29,7 @@ from ambitus.core.shown.sheet import sheet
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve, with_straps
 from ambitus.core.sums import ShownSum, show_sum
+from ambitus.desk.diagnosing import diagnose
 from ambitus.files.draft_json import checks_json, draft_json
 from ambitus.files.drawings.outline import outline_from
 from ambitus.files.incoming import cut_list_from, spec_from, with_spec
@@ -207,9 +209,13 @@ def steps_file(name: str, unit: Unit | None, as_json: bool, picture: Path | None
     return STOPPED if made.sewing.refused else FINE
 
 
-def read_file(name: str, unit: Unit | None, as_json: bool, given: Unit | None = None) -> int:
-    """Print the bag that a cut list makes; exit 1 where it cannot be sewn."""
-    made = read_back(cut_list_from(_text(name), given), readers(GRAMMAR))
+def read_file(
+    name: str, unit: Unit | None, as_json: bool, given: Unit | None = None, claim: str | None = None
+) -> int:
+    """Print the bag that a cut list makes, beside what was promised; exit 1 where it cannot be sewn."""
+    cut_list = cut_list_from(_text(name), given)
+    made = read_back(cut_list, readers(GRAMMAR))
+    held = diagnose(cut_list, claim, given or unit or "mm", unit) if claim else None
     view = View(unit or "mm", unit or "mm")
 
     def data() -> dict[str, Any]:
@@ -223,6 +229,7 @@ def read_file(name: str, unit: Unit | None, as_json: bool, given: Unit | None = 
                 {"key": f.key, "level": f.level, "why": f.why, "fix": f.fix, "numbers": dict(f.numbers)}
                 for f in made.findings
             ],
+            **({"diagnosis": told_of(held)} if held else {}),
         }
 
     def text() -> str:
@@ -235,10 +242,17 @@ def read_file(name: str, unit: Unit | None, as_json: bool, given: Unit | None = 
             drop = f"drop {view.worked(strap.drop)}" if strap.drop is not None else "no room for a hand"
             rows.append(["Strap", f"{view.worked(strap.width)} {view.unit} wide", drop])
         rows += [[f.level.upper(), f.key, read_finding(f, view)] for f in made.findings]
-        return table(rows)
+        return "\n".join([table(rows), *(["", told_in_words(held)] if held else [])])
 
     tell(as_json, data, text)
     return STOPPED if any(f.level == "stop" for f in made.findings) else FINE
+
+
+def diagnose_file(name: str, claim: str, unit: Unit | None, as_json: bool, given: Unit | None = None) -> int:
+    """Print whether what was promised follows from a cut list, and what would explain it; exit 1 if not."""
+    held = diagnose(cut_list_from(_text(name), given), claim, given or unit or "mm", unit)
+    tell(as_json, lambda: told_of(held), lambda: told_in_words(held))
+    return FINE if held.made.follows else STOPPED
 
 
 def outline_file(name: str, unit: str, as_json: bool) -> int:
@@ -265,7 +279,9 @@ def on_files(given: argparse.Namespace) -> int:
     if given.command == "outline":
         return guarded(lambda: outline_file(given.file, given.given or "", given.json))
     if given.command == "read":
-        return guarded(lambda: read_file(given.file, given.unit, given.json, given.given))
+        return guarded(lambda: read_file(given.file, given.unit, given.json, given.given, given.claim))
+    if given.command == "diagnose":
+        return guarded(lambda: diagnose_file(given.file, given.claim, given.unit, given.json, given.given))
     if given.command == "check" and given.fix:
         return guarded(lambda: fix_file(given.file, given.unit, given.fix))
     if given.command == "steps":

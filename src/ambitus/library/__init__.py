@@ -6,7 +6,8 @@ from importlib.resources import files
 from json import loads
 from typing import Any
 
-from ambitus.core.lengths import Pair
+from ambitus.core.diagnosis.model import Trade
+from ambitus.core.lengths import MM_PER, Pair, system_of
 from ambitus.core.spec.resolved import Beginning, ClothFacts, Facts, InterfacingFacts, Preset, ZipFacts
 
 
@@ -31,6 +32,24 @@ def _zip(row: Any) -> ZipFacts:
         "inch": tuple(25.4 * length for length in row["stock"]["inch"]),
     }
     return ZipFacts(row["key"], row["label"], **sizes, stitched=row["stitched"], stock=stock)
+
+
+@cache
+def trade(unit: str) -> Trade:
+    """Return what is plausible when a bag came out otherwise than promised, for the unit set of *unit*."""
+    data = _data("misreadings")
+    own = {name: tuple(map(_told_mm, row)) for name, row in data[system_of(unit)].items()}
+    said = data["likely"]
+    return Trade(
+        **own,
+        likely={row["id"]: row["likely"] for row in said},
+        why={row["id"]: row["why"] for row in said},
+    )
+
+
+def _told_mm(raw: float | str) -> float:
+    """Return a number of mm, or inches as text, in mm."""
+    return float(Fraction(raw) * MM_PER["in"]) if isinstance(raw, str) else float(raw)
 
 
 @cache

@@ -8,7 +8,7 @@ from ambitus import __version__
 from ambitus.desk.plans import Desk
 from ambitus.desk.stash import StashDesk
 from ambitus.store import Plans, Stash, open_database
-from ambitus.web import cloth_api, draft_api, plans_api, stash_api, usual_api
+from ambitus.web import cloth_api, draft_api, pieces_api, plans_api, stash_api, usual_api
 from ambitus.web.guard import Guard
 from ambitus.web.lanes import Lanes
 from ambitus.web.problem import PlainRoute, install
@@ -33,7 +33,7 @@ def make_app(database: Path, dist: Path) -> FastAPI:
     app.router.route_class = PlainRoute
     install(app)
 
-    for api in (draft_api, usual_api, cloth_api, stash_api, plans_api):
+    for api in (draft_api, usual_api, pieces_api, cloth_api, stash_api, plans_api):
         app.include_router(api.router)
     serve_screens(app, dist)
     app.add_middleware(Lanes)

@@ -283,7 +283,7 @@ def _turned_back(
     rects: Sequence[Rect], way: Callable[[Sequence[Rect], Sequence[int]], Tried[_Lain] | None]
 ) -> Callable[[Sequence[Rect], Sequence[int]], Tried[_Lain] | None]:
     """
-    Return *way* with its places told of *rects*, some of which it was given turned for good. Pieces of one size
+    Return *way* with its places told of *rects*, some of which it was given turned. Pieces of one size
     lie alike whichever comes first, so an order of sizes is laid once.
     """
     met: dict[tuple[Rect, ...], Tried[_Lain] | None] = {}

@@ -131,6 +131,11 @@ def _follows(outer: ReadLayer, lining: ReadLayer, shorter: float) -> tuple[Findi
     )
 
 
+def _of_the_lining(found: Finding) -> Finding:
+    """Return what was found of the lining so that it is told from the same of the outer."""
+    return replace(found, why=f"Of the lining: {found.why[0].lower()}{found.why[1:]}")
+
+
 def _gone(layer: ReadLayer) -> tuple[Finding, ...]:
     """Return a finding for each size of which the seams leave nothing."""
     return tuple(
@@ -206,7 +211,7 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
     findings = (*layers["outer"].findings, *_gone(layers["outer"]))
     findings += _fellows(cut_list, rows, layers, readers, top)
     if "lining" in layers:
-        findings += tuple(f for f in layers["lining"].findings if f not in findings)
+        findings += tuple(_of_the_lining(f) for f in layers["lining"].findings if f not in findings)
         findings += _follows(layers["outer"], layers["lining"], cut_list.lining_shorter)
     sizes = layers["outer"].sizes
     divisions = divisions_of(told, top, sizes["height"].total) if "height" in sizes else {}

@@ -10,7 +10,8 @@ from ambitus.core.read.whole import whole_rows
 _HAND = 85.0
 
 
-def _put(spec: dict[str, Any], path: str, value: object) -> None:
+def put(spec: dict[str, Any], path: str, value: object) -> None:
+    """Put *value* where *path* leads to in the plain data of a spec."""
     *parents, leaf = path.split(".")
     at = spec
     for part in parents:
@@ -54,7 +55,7 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
         ],
     }
     for name, mm in cut_list.allowances.items():
-        _put(spec, told.get(name, f"allowances.{name}"), mm)
+        put(spec, told.get(name, f"allowances.{name}"), mm)
     turned = cut_list.choices.get("top.hem_edge") == "turned" if cut_list.top == "casing" else False
     if "top_sliver" in cut_list.allowances and (turned or cut_list.top == "double_hem"):
         # only where every edge is overlocked first does the knife take anything of such an edge
@@ -63,12 +64,12 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
         }
         spec["seams"] = {**plain, **spec["seams"], "kind": "overlocked_first"}
     for path, choice in cut_list.choices.items():
-        _put(spec, path, choice)
+        put(spec, path, choice)
     for path, value in read.more.items():
-        _put(spec, path, value)
+        put(spec, path, value)
     rows = {row.role: row for row in reversed(whole_rows(cut_list)) if not row.part}
     if rows["outer"].folded and cut_list.base != "folded":
-        _put(spec, "base.cut_as", "folded")
+        put(spec, "base.cut_as", "folded")
     if cut_list.lining_shorter:
         spec["top"] |= {"ease": "shorter", "ease_by": cut_list.lining_shorter}
     elif cut_list.lining_deeper:

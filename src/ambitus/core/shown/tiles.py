@@ -80,6 +80,8 @@ class _Asking:
     grammar: Grammar
     #: whether tiles are only named, and what each gives is not worked out
     named: bool = False
+    #: what a spec becomes once a choice is made: of a bag that is read from its pieces its sizes follow anew
+    following: Callable[[Spec], Spec] | None = None
 
     def tile(
         self,
@@ -100,6 +102,8 @@ class _Asking:
             return Tile(
                 option.key, option.label, option.help, chosen, edit, "", (), (), fits, None, "", None, section
             )
+        if self.following and not chosen:
+            changed = self.following(changed)
         after = self.now if chosen else draft(resolve(changed, self.grammar, self.now.bag.facts))
         param = self.now.bag.kinds.param_at.get(path)
         layer, part = (param and param.tells) or (layer, "")
@@ -255,12 +259,14 @@ def tiles(
     *,
     named: bool = False,
     drafted: Callable[[Spec], Draft] | None = None,
+    following: Callable[[Spec], Spec] | None = None,
 ) -> Tiles:
     """
     Return the tiles of a phrase of the sentence (``base``, ``strap.0``, ``grid``), for this bag: what each
     gives, or only its words where they are to be *named*.
 
-    *drafted* drafts a spec that was perhaps drafted before.
+    *drafted* drafts a spec that was perhaps drafted before; *following* is what a spec becomes once a choice
+    is made.
 
     Raises:
         SpecProblems: If the bag has no such phrase, or the spec cannot be read.
@@ -268,7 +274,7 @@ def tiles(
     spec = with_straps(spec, grammar, facts)
     now = drafted(spec) if drafted else draft(resolve(spec, grammar, facts))
     bag, view = now.bag, View(unit, now.bag.unit)
-    asking = _Asking(now, spec, view, grammar, named)
+    asking = _Asking(now, spec, view, grammar, named, following)
     if phrase_key == "grid":
         return _grid_tiles(asking)
     key, _, number = phrase_key.partition(".")

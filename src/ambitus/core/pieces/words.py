@@ -1,0 +1,62 @@
+"""What makers call the pieces of a bag, and the numbers of its seams."""
+
+import re
+from collections.abc import Iterator
+
+#: words for what layer a piece is of
+_LAYERS = {
+    "outer": "outer outside exterior shell main body front back panel panels face fabric canvas",
+    "lining": "lining inner inside lining-fabric",
+    "interfacing": "interfacing fusible fleece batting foam wadding stabilizer stabiliser",
+    "strap": "strap straps handle handles",
+    "zip": "zip zipper zips",
+    "cord": "cord cords drawstring string ribbon rope",
+    "band": "casing band bands",
+    "tab": "tab tabs",
+    "loop": "loop loops",
+    "insert": "insert",
+}
+#: words for what of the bag a piece is, where it is no panel of the body
+_PARTS = {
+    "base": "base disc disk circle oval",
+    "gusset": "gusset boxing",
+    "side": "side sides",
+    "bottom": "bottom",
+    "facing": "facing",
+}
+LAYER_OF = {word: layer for layer, words in _LAYERS.items() for word in words.split()}
+PART_OF = {word: part for part, words in _PARTS.items() for word in words.split()}
+#: words that say nothing of what a piece is
+_EMPTY = frozenset(
+    "a an the of for in and cut piece pieces pc pcs panel panels each pair pairs long wide".split()
+)
+_WORD = re.compile(r"[^\W\d_]+")
+#: rows that are strips: their longer number is their length
+STRIPS = frozenset({"strap", "zip", "cord", "band", "tab", "loop"})
+
+
+def words_of(text: str) -> Iterator[str]:
+    """Yield the words of *text*, in small letters."""
+    yield from (found[0] for found in _WORD.finditer(text.lower()))
+
+
+def called(text: str) -> tuple[str, str] | None:
+    """
+    Return (role, part) of what a maker calls a piece, or None where it is none of ours.
+
+    >>> called("Outer panel"), called("lining base"), called("gusset"), called("wing")
+    (('outer', ''), ('lining', 'base'), ('outer', 'gusset'), None)
+    """
+    words = list(words_of(text))
+    layers = [LAYER_OF[w] for w in words if w in LAYER_OF]
+    parts = [PART_OF[w] for w in words if w in PART_OF]
+    others = [w for w in words if w not in LAYER_OF and w not in PART_OF and w not in _EMPTY]
+    if others and not layers and not parts:
+        return None
+    if not layers and not parts:
+        return None
+    # the layer that is no mere panel counts: “lining front” is of the lining
+    role = next((one for one in layers if one != "outer"), "outer")
+    if role in STRIPS:
+        return role, "band" if role == "band" else ""
+    return role, parts[0] if parts else ""

@@ -1,0 +1,107 @@
+"""From pieces as they are typed to the bag that they make: construed, judged row by row, and told."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+
+from ambitus.core.draft import Draft
+from ambitus.core.grammar.contract import SeamKind, Top
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.lengths import Unit
+from ambitus.core.pieces.construed import Construed, construed
+from ambitus.core.pieces.guessed import guessed
+from ambitus.core.pieces.judged import Verdict, judged
+from ambitus.core.pieces.missing import Missing, missing
+from ambitus.core.pieces.typed import RowsRead, RowTyped, rows_read
+from ambitus.core.problems import SpecProblems
+from ambitus.core.read.cutlist import Finding
+from ambitus.core.spec.edit import Edit, TypedEdit
+from ambitus.core.spec.model import Spec
+from ambitus.desk.diagnosing import reading
+from ambitus.desk.drafting import drafted, edited_by, written_out
+from ambitus.files.problems import valid
+
+
+@dataclass(frozen=True, slots=True)
+class Begun:
+    """
+    Pieces put together. ``construction`` is how, with the sizes of the bag where they make one: then
+    ``made`` is that bag drafted. ``findings`` are of the whole list, ``verdicts`` of its rows.
+    """
+
+    read: RowsRead
+    construction: Spec
+    told: Construed | None
+    made: Draft | None
+    findings: tuple[Finding, ...]
+    verdicts: tuple[Verdict, ...]
+    missing: tuple[Missing, ...]
+
+
+def names_in(made: Draft) -> Mapping[str, str]:
+    """Return which field of a plan a name among the allowances of a cut list is."""
+    kinds = made.bag.kinds
+    names = dict(GRAMMAR.of("top", kinds.top.kind, Top).listed)
+    for kind in made.cut_list.seams.values():
+        names |= GRAMMAR.of("seams", kind, SeamKind).listed
+    return names
+
+
+def construction_of(rows: RowsRead, unit: Unit, said: Mapping[str, str]) -> Spec:
+    """Return how pieces are probably put together, with what was *said* of their seams."""
+    spec = valid(Spec, guessed(rows.rows, unit))
+    for path, text in said.items():
+        try:
+            spec = edited_by(spec, [TypedEdit(path=path, text=text)], unit)
+        except SpecProblems:
+            # what does not belong to this bag is not put in; the line stays in the table
+            continue
+    return spec
+
+
+def put_together(
+    typed: Iterable[RowTyped],
+    construction: Spec | None,
+    unit: Unit | None,
+    edits: Iterable[Edit],
+    said: Mapping[str, str],
+) -> Begun:
+    """
+    Return the bag that typed rows make, put together as *construction* says, or as such pieces mostly are.
+
+    Raises:
+        SpecProblems: Where an edit of the construction cannot be made.
+    """
+    rows = rows_read(list(typed), unit)
+    spec = construction or construction_of(rows, unit or "cm", said)
+    if construction is not None:
+        spec = edited_by(construction, edits, unit or construction.unit)
+    spec = written_out(spec)
+    try:
+        return _together(rows, spec)
+    except SpecProblems as bad:
+        findings = tuple(Finding(p.code, "stop", p.why, p.fix) for p in bad.problems)
+        return Begun(rows, spec, None, None, findings, (), ())
+
+
+def sized(rows: RowsRead, spec: Spec) -> Spec:
+    """Return *spec* with the sizes that rows make, put together so. Raises SpecProblems."""
+    like = drafted(spec)
+    return construed(rows.rows, like, spec, reading, names_in(like)).spec
+
+
+def _together(rows: RowsRead, spec: Spec) -> Begun:
+    like = drafted(spec)
+    names = names_in(like)
+    told = construed(rows.rows, like, spec, reading, names)
+    if told.spec is spec:
+        return Begun(rows, spec, told, None, told.read.findings, (), ())
+    made = drafted(told.spec)
+    return Begun(
+        rows,
+        told.spec,
+        told,
+        made,
+        told.read.findings,
+        tuple(judged(rows.rows, made.cut_list, made.bag.grid.step)),
+        tuple(missing(made, told, reading, names)),
+    )
