@@ -44,6 +44,11 @@ export type Stash = Schemas['StashShown']
 export type Thing = Schemas['ThingShown']
 export type ThingTyped = Schemas['ThingTyped']
 export type Gives = Schemas['GivesShown']
+export type Pieces = Schemas['PiecesShown']
+export type PiecesAsked = Schemas['PiecesRequest']
+export type Row = Pieces['rows'][number]
+export type MissingNumber = Schemas['MissingShown']
+export type Diagnosis = Schemas['DiagnosisShown']
 export type Plan = Schemas['PlanOut']
 export type OpenPlan = Schemas['OpenPlan']
 export type Revision = Schemas['RevisionOut']
@@ -151,6 +156,10 @@ export const api = {
     ask<Finding[]>('POST', '/checks', { spec, unit }, signal),
   tiles: (spec: Spec, phrase: string, unit: Unit, named: boolean, signal?: AbortSignal) =>
     ask<Tiles>('POST', '/tiles', { spec, phrase, unit, named }, signal),
+  /** Pieces as rows or as text: the bag that they make, put together so, and what was promised of it. */
+  pieces: (asked: PiecesAsked, signal?: AbortSignal) => ask<Pieces>('POST', '/pieces', asked, signal),
+  pieceTiles: (asked: Schemas['PieceTilesRequest'], signal?: AbortSignal) =>
+    ask<Tiles>('POST', '/pieces/tiles', asked, signal),
   volumes: (spec: Spec, asked: string, ratio: string, unit: Unit) =>
     ask<Volumes>('POST', '/volumes', { spec, asked, ratio, unit }),
   work: (spec: Spec, unit: Unit, signal?: AbortSignal) => ask<Work>('POST', '/work', { spec, unit }, signal),

@@ -248,6 +248,67 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin from pieces
+         * @description Return the bag that pieces make, judged row by row, and what nobody told of them.
+         */
+        post: operations["begin_from_pieces_api_pieces_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/tiles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open a phrase of pieces
+         * @description Return these pieces put together with each choice of a phrase: each tile is the bag that they
+         *     then make.
+         */
+        post: operations["open_phrase_api_pieces_tiles_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/diagnose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Why it did not come out
+         * @description Return whether what was promised follows from a cut list, and which slip would explain it if not.
+         */
+        post: operations["diagnose_cuts_api_diagnose_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cloth": {
         parameters: {
             query?: never;
@@ -1206,6 +1267,39 @@ export interface components {
             colours?: string[];
         };
         /**
+         * CauseShown
+         * @description One cause. ``values`` are the numbers that it stands on, in mm; ``sizes`` what each claimed measure is
+         *     under it, in mm, ``left`` the grid steps that are left. Causes with one ``rank`` are a tie.
+         */
+        CauseShown: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Rank */
+            rank: number;
+            /** Tie */
+            tie: boolean;
+            /** Says */
+            says: string;
+            /** Settle */
+            settle: string;
+            /** Remedy */
+            remedy: string;
+            /** Usual */
+            usual: string;
+            /** Values */
+            values: number[];
+            /** Sizes */
+            sizes: {
+                [key: string]: number;
+            };
+            /** Left */
+            left: {
+                [key: string]: number;
+            };
+        };
+        /**
          * CliffShown
          * @description A few millimetres less of one size: as an edit, and what each cloth is then.
          */
@@ -1629,6 +1723,58 @@ export interface components {
              * @description Of a traced base its cut line, as points “x,y x,y …” in mm.
              */
             outline?: string | null;
+        };
+        /**
+         * DiagnoseRequest
+         * @description A cut list, and what was promised of its bag: ``34x28x12cm``; bare numbers in it are in *unit*.
+         * @example {
+         *       "claim": "36 x 36 cm",
+         *       "cut_list": {
+         *         "allowances": {
+         *           "base": 10,
+         *           "hem": 25,
+         *           "side": 10,
+         *           "turn": 10
+         *         },
+         *         "base": "seamed",
+         *         "rows": [
+         *           {
+         *             "count": 2,
+         *             "height": 405,
+         *             "role": "outer",
+         *             "width": 360
+         *           }
+         *         ],
+         *         "top": "double_hem"
+         *       }
+         *     }
+         */
+        DiagnoseRequest: {
+            cut_list: components["schemas"]["CutList"];
+            /** Claim */
+            claim: string;
+            /**
+             * Unit
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "in";
+        };
+        /**
+         * DiagnosisShown
+         * @description Claims held against the pieces: what follows, and the causes that would explain the rest.
+         */
+        DiagnosisShown: {
+            /** Follows */
+            follows: boolean;
+            /** Says */
+            says: string;
+            /** Measures */
+            measures: components["schemas"]["MeasureShown"][];
+            /** Causes */
+            causes: components["schemas"]["CauseShown"][];
+            /** Cut */
+            cut: string[];
         };
         /**
          * Difference
@@ -2433,6 +2579,36 @@ export interface components {
             readings: components["schemas"]["ReadingShown"][];
         };
         /**
+         * MeasureShown
+         * @description One finished measure: as claimed, as the pieces make it, and whether it follows.
+         */
+        MeasureShown: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Claimed */
+            claimed: string;
+            /** Reads */
+            reads: string;
+            /** Follows */
+            follows: boolean;
+        };
+        /**
+         * MissingShown
+         * @description A number that no row tells and nobody told: the field that it belongs to, and what stays possible.
+         */
+        MissingShown: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /** Asks */
+            asks: string;
+            /** Possible */
+            possible: components["schemas"]["PossibleShown"][];
+        };
+        /**
          * Named
          * @description A new name.
          */
@@ -2775,6 +2951,92 @@ export interface components {
             picture: components["schemas"]["FlatPiece"];
         };
         /**
+         * PieceTilesRequest
+         * @description Rows of pieces, how they are put together, and the phrase of that which was opened.
+         */
+        PieceTilesRequest: {
+            /** Rows */
+            rows: components["schemas"]["RowTyped"][];
+            spec: components["schemas"]["Spec"];
+            /** Phrase */
+            phrase: string;
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+            /**
+             * Named
+             * @description Only the words of the tiles: at once.
+             * @default false
+             */
+            named?: boolean;
+        };
+        /**
+         * PiecesRequest
+         * @description Pieces as typed rows, or as a text that is read into rows; how they are put together, if that was said;
+         *     edits of that; the unit of bare numbers, if it is known; and what was promised of the bag.
+         * @example {
+         *       "text": "2 outer 42 x 40 cm\nstrap 10 x 66 cm, cut 2\nseam 1 cm"
+         *     }
+         * @example {
+         *       "claim": "40 x 35 cm",
+         *       "rows": [
+         *         {
+         *           "called": "outer",
+         *           "count": "2",
+         *           "height": "40",
+         *           "width": "42"
+         *         }
+         *       ],
+         *       "unit": "cm"
+         *     }
+         */
+        PiecesRequest: {
+            /** Text */
+            text?: string | null;
+            /** Rows */
+            rows?: components["schemas"]["RowTyped"][];
+            spec?: components["schemas"]["Spec"] | null;
+            /** Edits */
+            edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"] | components["schemas"]["SilencedEdit"])[];
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+            /**
+             * Claim
+             * @default
+             */
+            claim?: string;
+        };
+        /**
+         * PiecesShown
+         * @description Rows as they stand in the table, what each came to, and the bag that they make: ``drafted`` is nothing
+         *     where they make none yet. ``problems`` are of cells, ``said`` of the whole list.
+         */
+        PiecesShown: {
+            /** Rows */
+            rows: components["schemas"]["RowTyped"][];
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "cm" | "in";
+            /** Asks Unit */
+            asks_unit: boolean;
+            /** Read */
+            read: components["schemas"]["RowShown"][];
+            /** Problems */
+            problems: components["schemas"]["Problem"][];
+            /** Said */
+            said: components["schemas"]["SaidShown"][];
+            spec: components["schemas"]["Spec"];
+            drafted: components["schemas"]["Drafted"] | null;
+            /** Checks */
+            checks: components["schemas"]["FindingShown"][];
+            /** Missing */
+            missing: components["schemas"]["MissingShown"][];
+            diagnosis: components["schemas"]["DiagnosisShown"] | null;
+            /** Claim Problem */
+            claim_problem: string;
+        };
+        /**
          * PinChoice
          * @description A piece that stays where it is put: its left and lower edge in mm from the selvage and the squared end.
          */
@@ -2836,6 +3098,34 @@ export interface components {
             summary: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * PossibleShown
+         * @description One value that a missing number could have, as it would be typed, and the bag that it makes.
+         */
+        PossibleShown: {
+            /** Text */
+            text: string;
+            /** Size */
+            size: string;
+            /** Assumed */
+            assumed: boolean;
+        };
+        /**
+         * Problem
+         * @description One thing wrong: ``field`` is its path, ``value`` what was given, ``fix`` what would be right.
+         */
+        Problem: {
+            /** Code */
+            code: string;
+            /** Field */
+            field: string;
+            /** Value */
+            value: string;
+            /** Why */
+            why: string;
+            /** Fix */
+            fix: string;
         };
         /**
          * ProblemDetail
@@ -3030,6 +3320,81 @@ export interface components {
             cloth: "outer" | "contrast" | "lining" | "interfacing";
         };
         /**
+         * RowShown
+         * @description What a row of the table came to, by its place there: what it is taken for, its size, what is
+         *     said of it.
+         */
+        RowShown: {
+            /** At */
+            at: number;
+            /** Taken For */
+            taken_for: string;
+            /** Size */
+            size: string;
+            /** Said */
+            said: components["schemas"]["SaidShown"][];
+        };
+        /**
+         * RowTyped
+         * @description One row as it was typed: what the piece is called, how many, and its lengths as texts with or without a
+         *     unit. ``written`` is the line that it was read from.
+         */
+        RowTyped: {
+            /**
+             * Called
+             * @default
+             */
+            called?: string;
+            /**
+             * Count
+             * @default
+             */
+            count?: string;
+            /**
+             * Width
+             * @default
+             */
+            width?: string;
+            /**
+             * Height
+             * @default
+             */
+            height?: string;
+            /**
+             * Corner
+             * @description Boxed: the pinch, the square or the fold.
+             * @default
+             */
+            corner?: string;
+            /**
+             * Across
+             * @description Cut-out, from the raw side edge.
+             * @default
+             */
+            across?: string;
+            /**
+             * Up
+             * @description Cut-out, from the raw base edge.
+             * @default
+             */
+            up?: string;
+            /**
+             * Radius
+             * @default
+             */
+            radius?: string;
+            /**
+             * Folded
+             * @default false
+             */
+            folded?: boolean;
+            /**
+             * Written
+             * @default
+             */
+            written?: string;
+        };
+        /**
          * Ruler
          * @description A ruler as it lies: along which side, its box, its zero, and its lines as path data.
          */
@@ -3053,6 +3418,18 @@ export interface components {
             ];
             /** Lines */
             lines: string;
+        };
+        /**
+         * SaidShown
+         * @description Something that is said of a row or of the list: its id, its level, and its words.
+         */
+        SaidShown: {
+            /** Id */
+            id: string;
+            /** Level */
+            level: string;
+            /** Says */
+            says: string;
         };
         /**
          * Save
@@ -4831,6 +5208,132 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UsualShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    begin_from_pieces_api_pieces_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PiecesRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PiecesShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    open_phrase_api_pieces_tiles_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PieceTilesRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tiles"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    diagnose_cuts_api_diagnose_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DiagnoseRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiagnosisShown"];
                 };
             };
             /** @description Bad Request */

@@ -30,6 +30,7 @@ export const PLACES: readonly Place[] = [
     component: () => import('../places/cloth/ClothPlace.vue'),
     ofPlan: true,
   },
+  { name: 'pieces', path: '/pieces', component: () => import('../places/pieces/PiecesPlace.vue') },
   {
     name: 'stash',
     title: 'Stash',

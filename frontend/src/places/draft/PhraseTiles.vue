@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What opens under a phrase: this bag with each choice made, and the lengths that belong to it. */
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import { api, said, type Drafted, type Edit, type Problem, type Tile } from '../../api/client'
+import { api, said, type Drafted, type Edit, type Problem, type Tile, type Tiles } from '../../api/client'
 import { useResting } from '../../app/resting'
 import LengthField from '../../length-field/LengthField.vue'
 import SizeByVolume from './SizeByVolume.vue'
@@ -16,6 +16,8 @@ const props = defineProps<{
   waiting: boolean
   /** whether sizes by volume are open from the start */
   volume?: boolean
+  /** who is asked for the tiles of a phrase: where the bag is read from its pieces, they are drawn from those */
+  ask?: (phrase: string, named: boolean, signal?: AbortSignal) => Promise<Tiles>
 }>()
 const emit = defineEmits<{
   edit: [edit: Edit]
@@ -26,10 +28,14 @@ const emit = defineEmits<{
 }>()
 
 const panel = ref<HTMLElement>()
+const tilesOf = (phrase: string, named: boolean, signal?: AbortSignal) =>
+  props.ask
+    ? props.ask(phrase, named, signal)
+    : api.tiles(props.drafted.spec, phrase, props.drafted.unit, named, signal)
 /** First what can be chosen, at once; then what each choice gives. */
 const { answer: named, failed: unnamed } = useResting(
   () => props.phrase,
-  (phrase, signal) => api.tiles(props.drafted.spec, phrase, props.drafted.unit, true, signal),
+  (phrase, signal) => tilesOf(phrase, true, signal),
   0,
 )
 const { answer: given, failed } = useResting(
@@ -37,7 +43,7 @@ const { answer: given, failed } = useResting(
     named.value?.phrase === props.phrase || unnamed.value
       ? { spec: props.drafted.spec, phrase: props.phrase, unit: props.drafted.unit }
       : undefined,
-  ({ spec, phrase, unit }, signal) => api.tiles(spec, phrase, unit, false, signal),
+  ({ phrase }, signal) => tilesOf(phrase, false, signal),
 )
 const tiles = computed(() => [given.value, named.value].find((found) => found?.phrase === props.phrase))
 watch(
@@ -104,7 +110,7 @@ function pick(tile: Tile) {
     </header>
     <p v-if="failed" class="wrong-text" role="alert">{{ said(failed) }}</p>
     <SizeByVolume
-      v-if="phrase === 'base' && tiles?.by_volume"
+      v-if="phrase === 'base' && tiles?.by_volume && !ask"
       :drafted="drafted"
       :begin-open="volume"
       @edits="(edits) => edits.forEach((edit) => emit('edit', edit))"

@@ -35,6 +35,7 @@ const asksUnit = () => problems.value.length === 1 && problems.value[0]!.code ==
 async function send(keepRight: boolean, unit?: Unit) {
   problems.value = []
   trouble.value = ''
+  isTable.value = !/^\s*[{[]/.test(text)
   try {
     const opened = await api.beginFromFile(text, keepRight, unit)
     await router.push({ name: 'draft', params: { id: opened.plan.id }, state: { told: opened.told ?? [] } })
@@ -47,6 +48,9 @@ async function send(keepRight: boolean, unit?: Unit) {
     if (input.value) input.value.value = ''
   }
 }
+/** A table or a text that is no plan may still tell of pieces. */
+const isTable = ref(false)
+const asPieces = () => router.push({ name: 'pieces', state: { text } })
 function letGo() {
   problems.value = []
   trouble.value = ''
@@ -60,7 +64,7 @@ function letGo() {
       <input
         ref="input"
         type="file"
-        accept=".json,.csv,application/json,text/csv"
+        accept=".json,.csv,.txt,.tsv,application/json,text/csv,text/plain"
         class="visually-hidden"
         @change="choose"
       />
@@ -86,6 +90,9 @@ function letGo() {
       </template>
       <button v-else-if="problems.length && restOpens" type="button" class="quiet" @click="send(true)">
         Leave these out and open the rest
+      </button>
+      <button v-if="isTable" type="button" class="quiet" data-act="as-pieces" @click="asPieces">
+        Read it as pieces, and say how they go together
       </button>
       <button type="button" class="quiet" @click="letGo">Never mind</button>
     </section>

@@ -3,7 +3,7 @@
 import math
 from collections.abc import Iterator, Mapping
 
-from ambitus.core.diagnosis.model import Claims, Misreading, Trade
+from ambitus.core.diagnosis.model import DUST, Claims, Misreading, Trade
 from ambitus.core.read.cutlist import CutList, CutRow, ReadBag
 from ambitus.core.sums import Term
 
@@ -53,6 +53,18 @@ def _terms(claims: Claims, read: ReadBag) -> Iterator[Misreading]:
             yield _bent("left-out", seam, key, -term.mm, value=abs(term.mm) / term.times)
             if term.times == 2:
                 yield _bent("counted-once", seam, key, -term.mm / 2, value=abs(term.mm) / 2)
+
+
+def _no_seams(claims: Claims, read: ReadBag) -> Iterator[Misreading]:
+    """Yield every seam left out of every size that is claimed, with the top edge and without."""
+    for about, edges in (("every seam", ("top",)), ("every seam and edge", ())):
+        by: dict[str, float] = {}
+        for key in claims.measures:
+            for term in read.sizes[key].terms if key in read.sizes else ():
+                if _seam(term) and _seam(term) not in edges:
+                    by[key] = by.get(key, 0.0) - term.mm
+        if sum(abs(mm) > DUST for mm in by.values()) > 1:
+            yield Misreading("left-out", about, bends=lambda *_, by=by: by)
 
 
 def _panels(cut_list: CutList, read: ReadBag) -> dict[str, float]:
@@ -208,6 +220,7 @@ def added_up(
 ) -> Iterator[Misreading]:
     """Yield every way in which the sizes of a bag could have been added up wrongly."""
     yield from _terms(claims, read)
+    yield from _no_seams(claims, read)
     yield from _as_cut(cut_list, claims, sizes, read)
     yield from _other_sizes(claims, read)
     yield from _counted_out(cut_list, claims, read, sizes)

@@ -128,11 +128,16 @@ def _same_sizes(causes: Sequence[Cause]) -> Iterator[Cause]:
     met = set()
     for cause in causes:
         # a seam that one size counts is left out of it, or everywhere: that is one slip
-        names = tuple(m.id.removesuffix("-all") + m.about.partition("/")[0] for m in cause.misreadings)
-        key = (names, tuple(round(mm, 3) for mm in cause.sizes.values()))
+        names = sorted(_slip(m) for m in cause.misreadings)
+        key = (*names, *(round(mm, 3) for mm in cause.sizes.values()))
         if key not in met:
             met.add(key)
             yield cause
+
+
+def _slip(one: Misreading) -> str:
+    """Return the name of a slip, whichever size it is told of and whichever seam it is read along."""
+    return one.id if one.id == "from-tip" else one.id.removesuffix("-all") + one.about.partition("/")[0]
 
 
 def diagnosed(cut_list: CutList, claims: Claims, reading: Reading, trade: Trade) -> Diagnosis:

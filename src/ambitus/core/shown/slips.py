@@ -47,6 +47,11 @@ def size_called(key: str) -> str:
 
 def _left_out(m: Misreading, view: View) -> Words:
     seam, _, key = m.about.partition("/")
+    if seam.startswith("every"):
+        return Words(
+            f"{seam.capitalize()} was left out of what was promised.",
+            "Add it up again: take the allowance off at each edge that is sewn.",
+        )
     of = f" of the {size_called(key)}" if key else ""
     width = view.with_unit((m.was if m.value == 0 else m.value) or 0.0)
     return Words(
