@@ -11,7 +11,7 @@ from ambitus.core.pieces.construed import Construed, construed
 from ambitus.core.pieces.guessed import guessed
 from ambitus.core.pieces.judged import Verdict, judged
 from ambitus.core.pieces.missing import Missing, missing
-from ambitus.core.pieces.typed import RowsRead, RowTyped, rows_read
+from ambitus.core.pieces.typed import RowsRead, RowTyped, rows_read, unit_named
 from ambitus.core.problems import SpecProblems
 from ambitus.core.read.cutlist import Finding
 from ambitus.core.spec.edit import Edit, TypedEdit
@@ -71,11 +71,15 @@ def put_together(
     Raises:
         SpecProblems: Where an edit of the construction cannot be made.
     """
-    rows = rows_read(list(typed), unit)
-    spec = construction or construction_of(rows, unit or "cm", said)
+    typed = list(typed)
+    rows = rows_read(typed, unit)
+    spec = construction or construction_of(rows, unit or unit_named(typed) or "cm", said)
     if construction is not None:
         spec = edited_by(construction, edits, unit or construction.unit)
     spec = written_out(spec)
+    if rows.asks_unit:
+        # nothing is worked out of numbers that nobody knows the unit of
+        return Begun(rows, spec, None, None, (), (), ())
     try:
         return _together(rows, spec)
     except SpecProblems as bad:
@@ -96,12 +100,16 @@ def _together(rows: RowsRead, spec: Spec) -> Begun:
     if told.spec is spec:
         return Begun(rows, spec, told, None, told.read.findings, (), ())
     made = drafted(told.spec)
+    verdicts = tuple(judged(rows.rows, made.cut_list, made.bag.grid.step))
+    held = {row.at for row in rows.rows if row.role == "lining"} & {verdict.at for verdict in verdicts}
+    # what is said of the lining's rows is not said again of the list
+    findings = tuple(f for f in told.read.findings if not (held and f.key.endswith("-differs")))
     return Begun(
         rows,
         told.spec,
         told,
         made,
-        told.read.findings,
-        tuple(judged(rows.rows, made.cut_list, made.bag.grid.step)),
+        findings,
+        verdicts,
         tuple(missing(made, told, reading, names)),
     )

@@ -30,9 +30,11 @@ _LENGTH = rf"{_NUM}{_UNIT}"
 _WAY = r"(?:\s+(?:wide|long|high|tall|deep|w|h|l)\b\.?)?"
 _SIZE = re.compile(rf"(?P<one>{_LENGTH}){_WAY}\s*(?:x|×|\*|by)\s*(?P<two>{_LENGTH}){_WAY}", re.IGNORECASE)
 _CUT = re.compile(
-    r"\b(?:cut|make|qty\.?|quantity|count)\s*:?\s*(\d{1,4})\b|\b(\d{1,4})\s*(?:pieces|pcs|pc|off)\b",
+    r"\b(?:cut|make|qty\.?|quantity|count)\s*:?\s*(\d{1,4}|one|two|three|four|five|six)\b"
+    r"|\b(\d{1,4})\s*(?:pieces|pcs|pc|off)\b",
     re.IGNORECASE,
 )
+_NUMBERS = {"one": "1", "two": "2", "three": "3", "four": "4", "five": "5", "six": "6"}
 _FIRST = re.compile(r"^\s*[-•*]?\s*(\d{1,4})(?:\s*[x×])?\s+(?![x×]\s*\d)(?=[^\W\d_])", re.IGNORECASE)
 #: what is told of a row besides its size
 _CORNER = re.compile(
@@ -138,6 +140,7 @@ def _of_words(line: str) -> RowTyped | None:
     count = _FIRST.match(line)
     cut = _CUT.search(line)
     many = (cut and (cut[1] or cut[2])) or (count[1] if count else "")
+    many = _NUMBERS.get(many.lower(), many)
     rest = line
     for found in (size, cut, count):
         if found:

@@ -88,7 +88,7 @@ def begin_from_pieces(body: PiecesRequest) -> Response:
     """Return the bag that pieces make, judged row by row, and what nobody told of them."""
     pasted = pieces_from_text(body.text) if body.text is not None else None
     rows = list(pasted.rows) if pasted else body.rows
-    bare = body.unit or (pasted.unit if pasted else None) or (body.spec.unit if body.spec else None)
+    bare = body.unit or (pasted.unit if pasted else None)
     said_of_seams = pasted.said if pasted else {}
     begun = put_together(rows, body.spec, bare, body.edits, said_of_seams)
     unit: Unit = bare or begun.construction.unit

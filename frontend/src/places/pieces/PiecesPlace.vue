@@ -17,6 +17,7 @@ import MissingPanel from './MissingPanel.vue'
 import PiecesTable from './PiecesTable.vue'
 import PromisedPanel from './PromisedPanel.vue'
 import { usePieces } from './usePieces'
+import '../draft/beside.css'
 import '../draft/draft.css'
 import './pieces.css'
 
@@ -48,7 +49,9 @@ async function read(what: string) {
 const standing = computed(() => looked.value?.standing ?? drafted.value?.standing)
 const scale = computed(() => {
   const box = standing.value?.box
-  return box ? steppedScale({ width: box[2]!, height: box[3]! }, { width: 430, height: 300 }) : 0.4
+  return box
+    ? steppedScale({ width: box[2]!, height: box[3]! }, { width: 430, height: phrase.value ? 190 : 300 })
+    : 0.4
 })
 const tiles = (asked: string, named: boolean, signal?: AbortSignal) =>
   api.pieceTiles(
@@ -131,6 +134,15 @@ seam 3/8 in"
           <button type="button" class="to-sheet" data-act="begin" @click="begin">Begin a plan of it</button>
         </div>
         <MakingSentence :drafted="drafted" :open="phrase" :levels="{}" @open="toggle" />
+        <div class="read-bag dotted" :class="{ aside: phrase }">
+          <StandingBag
+            v-if="standing"
+            :standing="standing"
+            :scale="scale"
+            plain
+            label="The bag that the pieces make"
+          />
+        </div>
         <PhraseTiles
           v-if="phrase"
           :drafted="drafted"
@@ -143,15 +155,6 @@ seam 3/8 in"
           @close="phrase = undefined"
           @look="(tile) => (looked = tile)"
         />
-        <div class="read-bag dotted">
-          <StandingBag
-            v-if="standing"
-            :standing="standing"
-            :scale="scale"
-            plain
-            label="The bag that the pieces make"
-          />
-        </div>
       </template>
       <p v-else class="hint no-bag">
         {{

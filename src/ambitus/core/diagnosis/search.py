@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 from itertools import combinations
 
 from ambitus.core.diagnosis.added_up import added_up
-from ambitus.core.diagnosis.model import Cause, Claims, Diagnosis, Misreading, Trade
+from ambitus.core.diagnosis.model import OF_STRAPS, Cause, Claims, Diagnosis, Misreading, Trade
 from ambitus.core.diagnosis.sewn_so import sewn_so
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.read.cutlist import CutList, ReadBag
@@ -77,13 +77,14 @@ def _pairs(
     cut_list: CutList, claims: Claims, tried: Sequence[_Tried], plain: Mapping[str, float], reading: Reading
 ) -> Iterator[Cause]:
     """Yield the pairs that meet every claim together, and neither of which does alone."""
-    for one, other in combinations(tried, 2):
+    wanted = [mm - plain[key] for key, mm in claims.measures.items()]
+    moved = [tuple(one.more[key] for key in claims.measures) for one in tried]
+    room = 3 * claims.step
+    for (one, a), (other, b) in combinations(zip(tried, moved, strict=True), 2):
         # what two do is nearly what each does, added: those that come near are worked out in full
-        near = all(
-            abs(plain[key] + one.more[key] + other.more[key] - mm) <= 3 * claims.step
-            for key, mm in claims.measures.items()
-        )
-        if not near or _clash(one.misreading, other.misreading):
+        if any(abs(x + y - mm) > room for x, y, mm in zip(a, b, wanted, strict=True)):
+            continue
+        if _clash(one.misreading, other.misreading):
             continue
         sizes = _once(cut_list, (one.misreading, other.misreading), reading)
         if sizes is not None and not claims.left(sizes, nearly=True):
@@ -159,6 +160,10 @@ def diagnosed(cut_list: CutList, claims: Claims, reading: Reading, trade: Trade)
     off = claims.left(plain)
     if not off:
         return Diagnosis(claims, read, sizes, off, ())
+    # the sizes are the outer's, and straps count only where something is claimed of them
+    of_straps = set(claims.measures) & set(OF_STRAPS)
+    rows = [row for row in cut_list.rows if row.role == "outer" or row.part == "facing"]
+    cut_list = cut_list.model_copy(update={"rows": rows, "straps": cut_list.straps if of_straps else []})
     ways = [*added_up(cut_list, claims, read, plain, trade), *sewn_so(cut_list, trade)]
     tried = list(_tried(cut_list, claims, ways, plain, reading))
     single = [Cause((t.misreading,), t.sizes, claims.left(t.sizes, nearly=True)) for t in tried]

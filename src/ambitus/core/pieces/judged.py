@@ -77,6 +77,9 @@ def _sizes(row: PieceRow, need: CutRow, at: Mapping[str, float], step: float) ->
             continue
         if row.role == "cord" and side == "width":
             continue
+        if side == "height" and row.part == "base" and (row.width, need.width) == (row.height, need.height):
+            # a disc is as wide as it is high: that is said once
+            continue
         if abs(have - want) > step * 1.01:
             yield _off(row, side, have, want, _edges(row, side, at))
 

@@ -50,7 +50,10 @@ def _tried(
     changed: Callable[[float], CutList],
     reading: Callable[[CutList], ReadBag],
 ) -> tuple[Possible, ...]:
-    found = ((value, _sizes(changed(value), reading)) for value in sorted({*values, round(assumed, 4)}))
+    found = (
+        (value, _sizes(changed(value), reading))
+        for value in sorted({round(mm, 4) for mm in (*values, assumed)})
+    )
     return tuple(Possible(value, sizes) for value, sizes in found if sizes)
 
 

@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 from pydantic import BaseModel, ConfigDict, Field
 
 from ambitus.core.lengths import LengthProblem, Unit, parse_length
+from ambitus.core.lengths.units import SPELLINGS
 from ambitus.core.pieces.words import STRIPS, called
 from ambitus.core.problems import Problem
 from ambitus.core.read.cutlist import LONGEST, MOST_PIECES
@@ -112,6 +113,18 @@ def _length(row: RowTyped, at: int, cell: str, unit: Unit, problems: list[Proble
 def has_unit(text: str) -> bool:
     """Return whether a length names its unit."""
     return any(ch.isalpha() or ch in "\"'″′”’" for ch in text)
+
+
+def unit_named(rows: Iterable[RowTyped]) -> Unit | None:
+    """Return the unit that rows are told in: the one named first; None where none is."""
+    own: tuple[Unit, ...] = ("mm", "cm", "in")
+    for text in (getattr(row, cell) for row in rows for cell in LENGTHS):
+        letters = text.lstrip("0123456789 .,/-–½¼¾⅛⅜⅝⅞").strip().lower()
+        found = SPELLINGS.get(letters)
+        for unit in own:
+            if found == unit:
+                return unit
+    return None
 
 
 def rows_read(rows: Sequence[RowTyped], unit: Unit | None) -> RowsRead:

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 
 #: words for what layer a piece is of
 _LAYERS = {
-    "outer": "outer outside exterior shell main body front back panel panels face fabric canvas",
+    "outer": "outer outside exterior shell main body front back panel panels face fabric canvas tube wall",
     "lining": "lining inner inside lining-fabric",
     "interfacing": "interfacing fusible fleece batting foam wadding stabilizer stabiliser",
     "strap": "strap straps handle handles",
@@ -24,6 +24,8 @@ _PARTS = {
     "bottom": "bottom",
     "facing": "facing",
 }
+#: what tabs are of
+_TABS = ("end", "hold", "wrist", "elastic", "pull")
 LAYER_OF = {word: layer for layer, words in _LAYERS.items() for word in words.split()}
 PART_OF = {word: part for part, words in _PARTS.items() for word in words.split()}
 #: words that say nothing of what a piece is
@@ -50,13 +52,16 @@ def called(text: str) -> tuple[str, str] | None:
     words = list(words_of(text))
     layers = [LAYER_OF[w] for w in words if w in LAYER_OF]
     parts = [PART_OF[w] for w in words if w in PART_OF]
-    others = [w for w in words if w not in LAYER_OF and w not in PART_OF and w not in _EMPTY]
+    known = {*LAYER_OF, *PART_OF, *_EMPTY, *_TABS}
+    others = [w for w in words if w not in known]
     if others and not layers and not parts:
         return None
     if not layers and not parts:
         return None
     # the layer that is no mere panel counts: “lining front” is of the lining
     role = next((one for one in layers if one != "outer"), "outer")
+    if role == "tab":
+        return role, next((word for word in words if word in _TABS), "")
     if role in STRIPS:
         return role, "band" if role == "band" else ""
-    return role, parts[0] if parts else ""
+    return role, " ".join(dict.fromkeys(parts))

@@ -114,8 +114,16 @@ def _follows(outer: ReadLayer, lining: ReadLayer, shorter: float) -> tuple[Findi
     """
     Return a finding for each size in which the lining differs from the outer it hangs in.
 
-    *shorter* is what it is meant to be less high.
+    *shorter* is what it is meant to be less high. What follows from another size is not told twice.
     """
+    apart = {
+        key: outer.sizes[key].total - lining.sizes[key].total - (shorter if key == "height" else 0.0)
+        for key in outer.sizes
+        if key in lining.sizes
+    }
+    differs = [key for key, mm in apart.items() if abs(mm) > LIKE]
+    if any(key != "flat_opening" and abs(apart[key] - apart["flat_opening"]) < LIKE for key in differs):
+        differs = [key for key in differs if key != "flat_opening"]
     return tuple(
         Finding(
             f"lining-{key.replace('_', '-')}-differs",
@@ -124,10 +132,7 @@ def _follows(outer: ReadLayer, lining: ReadLayer, shorter: float) -> tuple[Findi
             "Cut the lining to the outer's size, or take up the difference in its seams.",
             (("outer", outer.sizes[key].total), ("lining", lining.sizes[key].total)),
         )
-        for key in outer.sizes
-        if key in lining.sizes
-        and abs(outer.sizes[key].total - lining.sizes[key].total - (shorter if key == "height" else 0.0))
-        > LIKE
+        for key in differs
     )
 
 

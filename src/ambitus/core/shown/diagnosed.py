@@ -78,14 +78,22 @@ def _cause(cause: Cause, tie: bool, made: Diagnosis, trade: Trade, view: View) -
     )
 
 
+def _corner(row: CutRow) -> float | None:
+    return row.cut_out.across if row.cut_out else row.corner
+
+
 def _cut_for(rows: Sequence[CutRow], needed: Sequence[CutRow], view: View) -> Iterable[str]:
     """Yield what each row would be cut for the promise, where that is not what it is."""
     there = {(row.role, row.part): row for row in reversed(needed)}
     for row in {(r.role, r.part): r for r in reversed(rows)}.values():
         other = there.get((row.role, row.part))
-        if other is None or max(abs(other.width - row.width), abs(other.height - row.height)) < 0.05:
+        if other is None:
             continue
         name = f"{row.role} {row.part}".strip()
+        if (corner := _corner(other)) is not None and abs(corner - (_corner(row) or 0.0)) > 0.05:
+            yield f"For the promise the corner of the {name} is {view.with_unit(corner)}."
+        if max(abs(other.width - row.width), abs(other.height - row.height)) < 0.05:
+            continue
         need, have = (f"{view.worked(r.width)} × {view.with_unit(r.height)}" for r in (other, row))
         if other.width <= row.width + 0.05 and other.height <= row.height + 0.05:
             yield f"For the promise the {name} is cut {need}: yours, {have}, can be trimmed to it."

@@ -21,7 +21,7 @@ from ambitus.core.lengths.grid import steps_for
 from ambitus.core.outlines import around
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.models import OutlineShown, Tile, TileEdit, TileGroup, Tiles, TileShows
-from ambitus.core.shown.present import grid_label, phrases, picture, size_line
+from ambitus.core.shown.present import grid_label, phrases, picture, read_back, size_line
 from ambitus.core.shown.work import order_costs
 from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
@@ -110,6 +110,7 @@ class _Asking:
         mine = [p for p in after.pieces if p.layer == layer and part in ("", p.part)]
         told = bool(mine) or layer in ("outer", "interfacing")
         mine = mine or list(after.pieces)
+        own = View(self.view.unit, changed.unit)
         # a base that is a piece of its own is what its tile shows
         shown = next((p for p in mine if p.part == "base" and shows == "piece"), mine[0])
         widest = widest_of(after.pieces)
@@ -119,7 +120,7 @@ class _Asking:
             help=option.help,
             chosen=chosen,
             edit=TileEdit(path, value),
-            size=f"{shown.name} {size_line(shown, View(self.view.unit, changed.unit))}" if told else "",
+            size=self._size(after) or (f"{shown.name} {size_line(shown, own)}" if told else ""),
             changes=order_costs(self.now, after) if is_order(path) else _changes(self.now, after, self.view),
             brings=_brings(self.now, after),
             fits=all(f.rule.id != MISFIT for f in findings(after)),
@@ -128,6 +129,10 @@ class _Asking:
             standing=picture(after) if shows == "standing" else None,
             section=section,
         )
+
+    def _size(self, after: Draft) -> str:
+        """Return the finished size of a bag that is read from its pieces; nothing where its pieces follow."""
+        return f"Finished {read_back(after, self.view).size}" if self.following else ""
 
     def kinds(self, label: str, path: str, layer: str, shows: TileShows) -> TileGroup | None:
         """Return the tiles of a path that names a kind; of a class of seam also *as the others*."""
