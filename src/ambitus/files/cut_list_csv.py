@@ -126,6 +126,8 @@ class _Reading:
         self.data: dict[str, Any] = {"allowances": {}, "seams": {}, "choices": {}, "rows": [], "straps": []}
         self.problems: list[Problem] = []
         self.unitless: set[str] = set()
+        #: the row that is being read, as it was written
+        self.written = ""
 
     def length(self, place: str, text: str, unit: str | None) -> float | None:
         """Return *text* as mm, its unit from itself, its heading, the file, or the one asked for."""
@@ -136,7 +138,8 @@ class _Reading:
         try:
             return float(parse_length(text, given or "mm"))
         except LengthProblem as bad:
-            self.problems.append(Problem("not-a-length", place, text[:60], bad.why, bad.fix))
+            why = f"“{self.written}”: {bad.why}" if self.written else bad.why
+            self.problems.append(Problem("not-a-length", place, text[:60], why, bad.fix))
             return None
 
     def _unit(self, value: str, line: int) -> None:
@@ -174,6 +177,7 @@ class _Reading:
         pieces = headings[0] == "role"
         lengths, plain = (_PIECES, {"role", "part", "outline"}) if pieces else (_STRAPS, {"make", "attach"})
         into: dict[str, Any] = {}
+        self.written = ", ".join(cell for cell in cells if cell)[:60]
         for heading, cell in zip(headings, cells, strict=False):
             name, unit = _heading(heading)
             text, place = cell.strip().removeprefix("'"), f"line {line}, {name}"
@@ -230,7 +234,8 @@ def _sections(text: str) -> Iterator[tuple[int, list[str] | None, list[str]]]:
         stripped = [c.strip() for c in cells]
         if not any(stripped):
             continue
-        if stripped[0].lower() in ("role", "strap"):
+        # a row of a strap begins with the same word, and holds numbers
+        if stripped[0].lower() in ("role", "strap") and not any(ch.isdigit() for ch in "".join(stripped)):
             headings = [c.lower() for c in stripped]
             continue
         yield line, headings, stripped
