@@ -127,7 +127,7 @@ class Strap:
         """How deep it hangs over what carries it; None where that does not go in."""
         left = self.read.visible - self.hold
         aside = abs(self.gap - self.hold)
-        return None if left < aside else math.sqrt((left / 2) ** 2 - (aside / 2) ** 2)
+        return None if left < aside - EPS else math.sqrt(max(0.0, left**2 - aside**2)) / 2
 
     def mm(self, field: str) -> float:
         """Return the length at one of its fields."""

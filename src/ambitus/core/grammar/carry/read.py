@@ -10,6 +10,6 @@ def drop_for_visible(visible: float, gap: float, hold: float) -> float | None:
     >>> round(drop_for_visible(630.384, 130, 110), 2)
     260.0
     """
-    if visible < hold + abs(gap - hold):
+    if visible < hold + abs(gap - hold) - 1e-9:
         return None
     return math.sqrt(max(0.0, ((visible - hold) / 2) ** 2 - ((gap - hold) / 2) ** 2))

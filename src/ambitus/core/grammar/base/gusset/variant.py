@@ -34,7 +34,8 @@ def _unused(bag: Resolved) -> frozenset[str]:
 
 
 def _straight(bag: Resolved) -> dict[str, float]:
-    r = corner_radius(bag).mm
+    # as round as there is room for: more is a stop of its own
+    r = min(corner_radius(bag).mm, WIDTH.of(bag) / 2, asked_height(bag))
     base, side = WIDTH.of(bag) - 2 * r, asked_height(bag) - r
     return {"base": max(0.0, base), "side": max(0.0, side)}
 
