@@ -89,9 +89,11 @@ def work(page: Page) -> None:
     page.evaluate("document.querySelectorAll('.work-steps li')[10].scrollIntoView()")
 
 
-def round_base(page: Page) -> None:
-    """A round base sewn into a tube, with its quarters."""
-    _open(page, "Mute bucket")
+def pieces(page: Page) -> None:
+    """Somebody's pieces, the bag that they make, and why it is not what was promised."""
+    page.click("text=Begin from pieces")
+    page.click("[data-act=sample]")
+    page.wait_for_selector("[data-cause]")
 
 
 def laid_out(page: Page) -> None:
@@ -183,7 +185,7 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "tiles": (tiles, 1280, 800, "light"),
     "cloth": (cloth, 1280, 800, "light"),
     "buying": (buying, 1280, 800, "dark"),
-    "round": (round_base, 1280, 800, "light"),
+    "pieces": (pieces, 1280, 800, "light"),
     "laid-out": (laid_out, 1280, 800, "light"),
     "bases": (bases, 1280, 800, "light"),
     "two-cloths": (two_cloths, 1280, 800, "light"),

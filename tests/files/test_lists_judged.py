@@ -62,6 +62,7 @@ NOT_TOLD = {
     "strap-off-panel": "the grid of the list may move the top edge by a step",
     "strap-tube-too-narrow": "a width asked for, against the one that comes out",
     "strap-too-narrow": "a width asked for, against the one that comes out",
+    "closes-over-nothing": "a height asked for, against the one that comes out",
     "strap-out-of-role": "a length asked for, against the one that comes out",
 }
 

@@ -43,6 +43,16 @@ def test_a_text_of_pieces_is_a_bag_with_its_rows_judged(client: TestClient) -> N
     assert again["drafted"]["read"] == shown["drafted"]["read"]
 
 
+def test_the_sample_is_a_list_whose_depth_was_measured_from_the_tip(client: TestClient) -> None:
+    """What is said of it in the library is what the diagnosis finds first."""
+    sample = client.get("/api/pieces/sample").json()
+    shown = _pieces(client, text=sample["text"], claim=sample["claim"])
+    first = shown["diagnosis"]["causes"][0]
+    assert "tip" in sample["why"]
+    assert "from the cloth’s tip" in first["says"]
+    assert (first["rank"], first["tie"], shown["missing"]) == (1, False, [])
+
+
 def test_how_they_go_together_is_edited_and_drawn_from_these_pieces(client: TestClient) -> None:
     """A tile tells the bag that the same pieces make so; taken, that bag is shown."""
     shown = _pieces(client, text=TEXT)

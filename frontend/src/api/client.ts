@@ -158,6 +158,7 @@ export const api = {
     ask<Tiles>('POST', '/tiles', { spec, phrase, unit, named }, signal),
   /** Pieces as rows or as text: the bag that they make, put together so, and what was promised of it. */
   pieces: (asked: PiecesAsked, signal?: AbortSignal) => ask<Pieces>('POST', '/pieces', asked, signal),
+  samplePieces: () => ask<Schemas['SamplePieces']>('GET', '/pieces/sample'),
   pieceTiles: (asked: Schemas['PieceTilesRequest'], signal?: AbortSignal) =>
     ask<Tiles>('POST', '/pieces/tiles', asked, signal),
   volumes: (spec: Spec, asked: string, ratio: string, unit: Unit) =>

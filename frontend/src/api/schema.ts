@@ -268,6 +268,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pieces to try
+         * @description Return a list of pieces with a promise that does not follow from them.
+         */
+        get: operations["sample_api_pieces_sample_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/tiles": {
         parameters: {
             query?: never;
@@ -3432,6 +3452,18 @@ export interface components {
             says: string;
         };
         /**
+         * SamplePieces
+         * @description Pieces as somebody wrote them, what was promised of the bag, and what is wrong with that.
+         */
+        SamplePieces: {
+            /** Text */
+            text: string;
+            /** Claim */
+            claim: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Save
          * @description One settled edit. ``base_revision`` is the one it started from; ``edit_id`` makes a retry safe.
          * @example {
@@ -5268,6 +5300,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    sample_api_pieces_sample_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SamplePieces"];
                 };
             };
         };

@@ -1,5 +1,6 @@
 """Facts and starting points that ship with the product: plain data, read once."""
 
+from dataclasses import dataclass
 from fractions import Fraction
 from functools import cache
 from importlib.resources import files
@@ -9,6 +10,15 @@ from typing import Any
 from ambitus.core.diagnosis.model import Trade
 from ambitus.core.lengths import MM_PER, Pair, system_of
 from ambitus.core.spec.resolved import Beginning, ClothFacts, Facts, InterfacingFacts, Preset, ZipFacts
+
+
+@dataclass(frozen=True, slots=True)
+class SamplePieces:
+    """Pieces as somebody wrote them, what was promised of the bag, and what is wrong with that."""
+
+    text: str
+    claim: str
+    why: str
 
 
 def _data(name: str) -> Any:
@@ -45,6 +55,12 @@ def trade(unit: str) -> Trade:
         likely={row["id"]: row["likely"] for row in said},
         why={row["id"]: row["why"] for row in said},
     )
+
+
+@cache
+def sample_pieces() -> SamplePieces:
+    """Return a list of pieces with a promise that does not follow, to try."""
+    return SamplePieces(**_data("sample_pieces"))
 
 
 def _told_mm(raw: float | str) -> float:

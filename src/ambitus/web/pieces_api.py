@@ -22,7 +22,7 @@ from ambitus.desk.diagnosing import diagnose
 from ambitus.desk.drafting import drafted
 from ambitus.desk.pieces import put_together, sized
 from ambitus.files.pieces_text import MOST_TYPED, pieces_from_text
-from ambitus.library import shipped
+from ambitus.library import SamplePieces, sample_pieces, shipped
 from ambitus.web.problem import WRONG, PlainRoute
 
 router = APIRouter(prefix="/api", tags=["pieces"], route_class=PlainRoute)
@@ -116,6 +116,12 @@ def begin_from_pieces(body: PiecesRequest) -> Response:
         claim_problem=trouble,
     )
     return Response(_SHOWN.dump_json(out), media_type="application/json")
+
+
+@router.get("/pieces/sample", response_model=SamplePieces, summary="Pieces to try")
+def sample() -> SamplePieces:
+    """Return a list of pieces with a promise that does not follow from them."""
+    return sample_pieces()
 
 
 class PieceTilesRequest(BaseModel):

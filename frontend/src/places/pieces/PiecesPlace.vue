@@ -46,6 +46,12 @@ async function read(what: string) {
   text.value = ''
   pasteOpen.value = false
 }
+/** A list that did not come out, to try: its promise was measured from the cloth’s tip. */
+async function trySample() {
+  const sample = await api.samplePieces()
+  await read(sample.text)
+  at.claim(sample.claim)
+}
 const standing = computed(() => looked.value?.standing ?? drafted.value?.standing)
 const scale = computed(() => {
   const box = standing.value?.box
@@ -80,6 +86,9 @@ useKeys({ u: () => at.setUnit(nextUnit(unit.value)) }, () => usual.single.value,
           <button type="button" class="quiet" :disabled="!at.canUndo.value" @click="at.undo">Undo</button>
           <button type="button" class="quiet" :disabled="!at.canRedo.value" @click="at.redo">Redo</button>
           <button v-if="at.any.value" type="button" class="quiet" @click="at.clear">Clear</button>
+          <button v-else type="button" class="quiet" data-act="sample" @click="trySample">
+            Try a list that did not come out
+          </button>
         </span>
       </header>
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
