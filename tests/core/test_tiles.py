@@ -102,8 +102,10 @@ def test_a_tile_warns_before_it_is_picked() -> None:
 
 def test_the_fields_under_a_phrase_are_fields_of_the_bag() -> None:
     """Trim only where corners are pinched; inset only where there is one."""
-    assert _tiles("base", base={"kind": "boxed_pinched"}).fields == ("base.trim", "base.insert_less")
-    assert _tiles("base").fields == ("base.insert_less",)
+    things = tuple(f"base.thing_{name}" for name in ("broad", "thick", "long", "ease"))
+    pinched = _tiles("base", base={"kind": "boxed_pinched"}).fields
+    assert pinched == (*things, "base.corner", "base.trim", "base.insert_less")
+    assert _tiles("base").fields == (*things, "base.corner", "base.insert_less")
     assert _tiles("interfacing", interfacing={"kind": "inset"}).fields == ("interfacing.inset",)
     assert _tiles("interfacing").fields == ()
 

@@ -15,6 +15,7 @@ if TYPE_CHECKING:
     from ambitus.core.checks.mechanism import Rule
     from ambitus.core.form.model import Form, Mark, Part, Piece
     from ambitus.core.form.sewn import Sewn
+    from ambitus.core.grammar.given import Given
     from ambitus.core.read.cutlist import Reader
     from ambitus.core.spec.resolved import Item, Resolved
     from ambitus.core.steps.model import Step
@@ -152,6 +153,8 @@ class Variant:
     features: tuple[object, ...] = ()
     #: what a bag with it is judged by, besides what every bag is
     checks: "tuple[Rule, ...]" = ()
+    #: measures that may be given in place of its fields
+    givens: "tuple[Given, ...]" = ()
     #: how it looks cut through, for its tile and its page
     section: Section = ()
 

@@ -17,6 +17,7 @@ from ambitus.core.grammar.contract import (
     Top,
     Variant,
 )
+from ambitus.core.grammar.given import Given
 
 SLOT_ROOTS = ("size", "base", "top", "cloth", "interfacing", "carry", "extras", "seams", "allowances")
 #: where the spec holds a list: the leaves of one of its items that name a kind, and the slots they are of
@@ -103,6 +104,12 @@ class Grammar:
         if at.root == "seams" and at.leaf in self.sewable:
             return {k: v for k, v in self.every("seams", SeamKind).items() if at.leaf in v.sews}
         return None
+
+    @property
+    def givens(self) -> tuple[Given, ...]:
+        """Every measure that may be given in place of a field, by whichever variant."""
+        every = (variant for variants in self.slots.values() for variant in variants.values())
+        return tuple(dict.fromkeys(given for variant in every for given in variant.givens))
 
     @property
     def sewable(self) -> tuple[str, ...]:

@@ -20,6 +20,7 @@ from ambitus.core.spec.resolve import (
     all_params,
     choose_variants,
     default_step,
+    lookup,
     preset_of,
     read_length,
     resolve,
@@ -84,6 +85,16 @@ def put(spec: Spec, path: str, value: object) -> Spec:
     return Spec.model_validate(data)
 
 
+def _chosen_itself(spec: Spec, path: str, grammar: Grammar) -> Spec:
+    """Return *spec* with the field at *path* chosen itself, where a measure was given in its place."""
+    prefix = path.rpartition(".")[0]
+    for given in grammar.givens:
+        by = given.by.in_(prefix)
+        if given.target.in_(prefix) == path and lookup(spec, by) == given.option:
+            spec = put(spec, by, None)
+    return spec
+
+
 def _with_pairs(spec: Spec, pairs: int) -> Spec:
     """Return *spec* with so many pairs of straps: those that it has, and plain ones after them."""
     if not 0 <= pairs <= 4:
@@ -103,7 +114,7 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
     """
     if path == PAIRS:
         return _with_pairs(spec, int(str(value).partition(".")[0]))
-    out = put(spec, path, value)
+    out = put(_chosen_itself(spec, path, grammar), path, value)
     if path == "unit":
         return put(out, "grid.step", default_step(out.unit))
     if path == BASE_KIND:
@@ -178,9 +189,10 @@ def apply_edit(
         if not edit.text.strip() and param.optional:
             return put(spec, edit.path, None)
         mm = read_length(param, edit.path, edit.text, view, spec.usual.measured, bare=unit)
+        spec = _chosen_itself(spec, edit.path, grammar)
         named = edit.text.strip().lower() in {k.lower() for k in spec.usual.measured}
         return put(spec, edit.path, edit.text.strip() if named and param.kind == "allowance" else mm)
     resolved = known(spec) if known else resolve(spec, grammar, facts)
     at = Length(edit.path).or_none(resolved) or 0.0
     mm = min(max(resolved.grid.next(at, edit.steps), param.low), param.high)
-    return put(spec, edit.path, mm)
+    return put(_chosen_itself(spec, edit.path, grammar), edit.path, mm)

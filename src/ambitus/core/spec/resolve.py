@@ -23,6 +23,7 @@ from ambitus.core.lengths.grid import INCH_STEPS, METRIC_STEPS, on_ruler, steps_
 from ambitus.core.lengths.units import SPELLINGS
 from ambitus.core.outlines import OutlineProblem, read_outline, written
 from ambitus.core.problems import Problem, SpecProblems, shortened
+from ambitus.core.spec.given import follow
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolved import Facts, Preset, Resolved
 
@@ -375,8 +376,11 @@ def resolve(spec: Spec, grammar: Grammar, facts: Facts) -> Resolved:
     general = values[GENERAL]
     for path, param in bag.overrides:
         values[path] = _allowance(work.field(path, param, so_far), path, param, general, so_far)
+    # what a given measure makes of a size comes before what follows from that size
+    follow(so_far, values, early=True)
     for path, param in bag.params_that_follow:
         values[path] = work.field(path, param, so_far)
+    follow(so_far, values)
     if problems:
         raise SpecProblems(tuple(problems))
     return so_far.settle()

@@ -8,6 +8,8 @@ from ambitus.core.grammar.base.box_pouch.cut import cut_out_form, fold_marks, fo
 from ambitus.core.grammar.base.box_pouch.read import read, read_cut_out
 from ambitus.core.grammar.base.box_pouch.steps import cut_out_steps, steps
 from ambitus.core.grammar.base.checks import PANEL_CHECKS
+from ambitus.core.grammar.base.corners import corner_givens, corner_params
+from ambitus.core.grammar.base.fields import CORNER, CORNER_BY
 from ambitus.core.grammar.cloth.bottom import has_bottom
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
@@ -31,6 +33,9 @@ def _straight(bag: Resolved) -> Mapping[str, float]:
     return {"base": LENGTH.of(bag)}
 
 
+#: what may be measured at its corners in place of the height
+PINCHED = ("point", "tip", "line")
+
 BOX_POUCH = Base(
     checks=PANEL_CHECKS,
     kind="box_pouch",
@@ -40,13 +45,16 @@ BOX_POUCH = Base(
         Param(LENGTH, "Length", "length", paired(180), low=20, high=1500, opens="outer/width"),
         Param(BREADTH, "Breadth", "length", paired(75), low=10, high=1500, opens="outer/height"),
         Param(HEIGHT, "Height", "length", paired(60), low=5, high=1500, opens="outer/height"),
+        *corner_params(*PINCHED, called="height"),
     ),
+    givens=corner_givens(HEIGHT, *PINCHED, box=True),
     phrase=Phrase(
         key="base",
         label="Base",
         before="",
         says=lambda bag, view, prefix: "boxed at four corners",
-        choices=(BASE_KIND,),
+        choices=(BASE_KIND, CORNER_BY),
+        fields=(CORNER,),
     ),
     classes={"end": "End seam", "base": "Base seam"},
     divides=False,
@@ -64,6 +72,8 @@ BOX_POUCH_CUT = replace(
     BOX_POUCH,
     kind="box_pouch_cut",
     notched=True,
+    params=(*BOX_POUCH.params[:3], *corner_params("deep", called="height")),
+    givens=corner_givens(HEIGHT, "deep", box=True),
     label="Box pouch, corners cut out first",
     help="A square is cut at both ends of each panel, on the side fold.",
     phrase=replace(BOX_POUCH.phrase, says=lambda bag, view, prefix: "boxed at four cut corners"),  # type: ignore[type-var]

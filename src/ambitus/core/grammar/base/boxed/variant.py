@@ -7,7 +7,16 @@ from ambitus.core.grammar.base.boxed.cut import form
 from ambitus.core.grammar.base.boxed.read import read
 from ambitus.core.grammar.base.boxed.steps import steps
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
-from ambitus.core.grammar.base.fields import CUT_AS, INSERT, INSERT_LESS, WIDTH_MEANS
+from ambitus.core.grammar.base.corners import corner_givens, corner_params
+from ambitus.core.grammar.base.fields import (
+    CORNER,
+    CORNER_BY,
+    CUT_AS,
+    INSERT,
+    INSERT_LESS,
+    SIZE_FROM,
+    WIDTH_MEANS,
+)
 from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import (
     CUT_AS_PARAM,
@@ -19,9 +28,11 @@ from ambitus.core.grammar.base.panels import (
     read_flat,
     straight,
 )
+from ambitus.core.grammar.base.thing import BOXED_GIVENS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.order import FIRST_SEAM_PARAM
+from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import View
 from ambitus.core.spec.resolved import Resolved
 
@@ -44,6 +55,7 @@ DEEP_PARAMS = (
         ),
     ),
     CUT_AS_PARAM,
+    *THING_PARAMS,
     *INSERT_PARAMS,
 )
 
@@ -67,14 +79,15 @@ BOXED = Base(
     notched=True,
     label="Boxed, corners cut out first",
     help="A corner is cut from each panel; sewn across, it makes the depth.",
-    params=(*DEEP_PARAMS, SIDES_OR_BASE),
+    params=(*DEEP_PARAMS, *corner_params("cut_out"), SIDES_OR_BASE),
+    givens=(*BOXED_GIVENS, *corner_givens(DEPTH, "cut_out")),
     phrase=Phrase(
         key="base",
         label="Base",
         before="with a ",
         says=_says,
-        choices=(BASE_KIND, CUT_AS, WIDTH_MEANS, INSERT),
-        fields=(INSERT_LESS,),
+        choices=(BASE_KIND, CUT_AS, SIZE_FROM, CORNER_BY, WIDTH_MEANS, INSERT),
+        fields=(*THING_FIELDS, CORNER, INSERT_LESS),
     ),
     classes={"side": "Side seam", "base": "Base seam", "corner": "Corner seam"},
     unused=no_base_seam,

@@ -2,10 +2,12 @@
 
 from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
+from ambitus.core.grammar.base.fields import SIZE_FROM
 from ambitus.core.grammar.base.folded.read import read
 from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, flat_form, straight
 from ambitus.core.grammar.base.seamed.steps import steps
+from ambitus.core.grammar.base.thing import FLAT_GIVENS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 
@@ -14,13 +16,15 @@ FOLDED = Base(
     kind="folded",
     label="Flat, folded at the base",
     help="One piece, front and back; only the sides are sewn. A one-way print turns over at the back.",
-    params=(WIDTH_PARAM, HEIGHT_PARAM),
+    params=(WIDTH_PARAM, HEIGHT_PARAM, *THING_PARAMS),
+    givens=FLAT_GIVENS,
     phrase=Phrase(
         key="base",
         label="Base",
         before="with a ",
         says=lambda bag, view, prefix: "folded base",
-        choices=(BASE_KIND,),
+        choices=(BASE_KIND, SIZE_FROM),
+        fields=THING_FIELDS,
     ),
     classes={"side": "Side seam"},
     parts=insert_parts,

@@ -4,19 +4,31 @@ from dataclasses import replace
 
 from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
-from ambitus.core.grammar.base.fields import INSERT, INSERT_LESS, PLATE, RADIUS, ROUND_BY, STRIP_OF
+from ambitus.core.grammar.base.fields import (
+    INSERT,
+    INSERT_LESS,
+    PLATE,
+    RADIUS,
+    RAW_RADIUS,
+    ROUND_BY,
+    SIZE_FROM,
+    STRIP_OF,
+)
 from ambitus.core.grammar.base.gusset.checks import CHECKS
 from ambitus.core.grammar.base.gusset.cut import corner_radius, form, marks, most_radius
 from ambitus.core.grammar.base.gusset.read import read
 from ambitus.core.grammar.base.gusset.steps import steps
 from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_height, depth_param, quarter
+from ambitus.core.grammar.base.thing import BOXED_GIVENS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.carry.fields import FROM_SIDE
 from ambitus.core.grammar.cloth.bottom import BASE_OF
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH
 from ambitus.core.grammar.contract import Base
+from ambitus.core.grammar.given import Given
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.order import STRAIGHTS_PARAM
+from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.sizes import WIDTH
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
@@ -57,6 +69,7 @@ GUSSET = Base(
             options=(
                 Option("radius", "By their radius", "At the seam line; nothing for square corners."),
                 Option("plate", "Round a plate or a lid", "Drawn along its edge as the cut line."),
+                Option("raw", "By the radius as cut", "Measured at the raw edge."),
             ),
         ),
         Param(
@@ -67,6 +80,16 @@ GUSSET = Base(
             low=0,
             high=1000,
             shown_when=(ROUND_BY, "radius"),
+        ),
+        Param(
+            RAW_RADIUS,
+            "Corner radius, as cut",
+            "length",
+            None,
+            low=1,
+            high=1200,
+            optional=True,
+            shown_when=(ROUND_BY, "raw"),
         ),
         Param(PLATE, "Plate across", "length", paired(100), low=1, high=2000, shown_when=(ROUND_BY, "plate")),
         Param(
@@ -81,16 +104,28 @@ GUSSET = Base(
             ),
         ),
         replace(BASE_OF, shown_if=lambda bag: STRIP_OF.is_(bag, "three")),
+        *THING_PARAMS,
         *INSERT_PARAMS,
         STRAIGHTS_PARAM,
+    ),
+    givens=(
+        *BOXED_GIVENS,
+        Given(
+            ROUND_BY,
+            "raw",
+            RAW_RADIUS,
+            RADIUS,
+            lambda item: RAW_RADIUS.of(item) - eaten(item.bag, "gusset"),
+            "The radius as it is cut, less the seam.",
+        ),
     ),
     phrase=Phrase(
         key="base",
         label="Base",
         before="with a ",
         says=_says,
-        choices=(BASE_KIND, ROUND_BY, STRIP_OF, BASE_CLOTH, INSERT),
-        fields=(RADIUS, PLATE, INSERT_LESS),
+        choices=(BASE_KIND, SIZE_FROM, ROUND_BY, STRIP_OF, BASE_CLOTH, INSERT),
+        fields=(*THING_FIELDS, RADIUS, RAW_RADIUS, PLATE, INSERT_LESS),
     ),
     classes={"gusset": "Gusset seam", "join": "Join"},
     unused=_unused,

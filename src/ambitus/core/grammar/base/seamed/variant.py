@@ -2,10 +2,12 @@
 
 from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
+from ambitus.core.grammar.base.fields import SIZE_FROM
 from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, flat_form, straight
 from ambitus.core.grammar.base.seamed.read import read
 from ambitus.core.grammar.base.seamed.steps import steps
+from ambitus.core.grammar.base.thing import FLAT_GIVENS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.order import FIRST_SEAM_PARAM
@@ -15,9 +17,11 @@ SEAMED = Base(
     kind="seamed",
     label="Flat, with a base seam",
     help="Two rectangles sewn on three sides; no depth.",
+    givens=FLAT_GIVENS,
     params=(
         WIDTH_PARAM,
         HEIGHT_PARAM,
+        *THING_PARAMS,
         FIRST_SEAM_PARAM,
     ),
     phrase=Phrase(
@@ -25,7 +29,8 @@ SEAMED = Base(
         label="Base",
         before="with a ",
         says=lambda bag, view, prefix: "flat base",
-        choices=(BASE_KIND,),
+        choices=(BASE_KIND, SIZE_FROM),
+        fields=THING_FIELDS,
     ),
     classes={"side": "Side seam", "base": "Base seam"},
     parts=insert_parts,

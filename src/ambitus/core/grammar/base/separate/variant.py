@@ -1,5 +1,6 @@
 """A base that is a piece of its own, sewn into a tube: round, oval, or with corners."""
 
+import math
 from collections.abc import Callable
 from functools import partial
 
@@ -15,7 +16,10 @@ from ambitus.core.grammar.base.fields import (
     OUTLINE,
     PLATE,
     RADIUS,
+    SIZE_BY,
+    SIZE_FROM,
     TRACED_AS,
+    TUBE_CUT,
     TUBE_PANELS,
 )
 from ambitus.core.grammar.base.gusset.checks import CHECKS as ROUNDED_CHECKS
@@ -33,16 +37,19 @@ from ambitus.core.grammar.base.separate.cut import (
 )
 from ambitus.core.grammar.base.separate.steps import steps
 from ambitus.core.grammar.base.separate.traced import HALF_MOON
+from ambitus.core.grammar.base.thing import OBLONG_GIVENS, ROUND_GIVENS, THING_PARAMS
 from ambitus.core.grammar.carry.fields import FROM_SIDE
 from ambitus.core.grammar.cloth.bottom import BASE_OF
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH
 from ambitus.core.grammar.contract import Base, all_straight
+from ambitus.core.grammar.given import Given
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.order import STRAIGHTS_PARAM, TUBE_SNIPPED_PARAM
+from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.sizes import BREADTH, DIAMETER, HEIGHT, LENGTH
 from ambitus.core.lengths import paired
 from ambitus.core.read.cutlist import Reader
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 
 PANELS = Param(
     TUBE_PANELS,
@@ -97,6 +104,7 @@ def _base(
     choices: tuple[AnyField, ...] = (),
     checks: tuple[Rule, ...] = (),
     no_curves: Callable[[Resolved], str] | None = None,
+    givens: tuple[Given, ...] = (),
 ) -> Base:
     return Base(
         checks=(*PANEL_CHECKS, *INSERT_CHECKS, *CHECKS, *checks),
@@ -137,6 +145,7 @@ def _base(
         marks=partial(marks_of, shape),
         usual={FROM_SIDE: lambda bag: quarter(bag, asked_round(shape, bag) / 2)},
         read=reads,
+        givens=givens,
         straight=lambda bag: {"side": asked_height(bag)},
         no_curves=no_curves or all_straight,
     )
@@ -149,6 +158,12 @@ def _all_curved(bag: Resolved, radius: float) -> str:
     """
     most = max(LENGTH.of(bag), BREADTH.of(bag)) / 2
     return "nothing of its base is straight" if radius >= most - bag.grid.step else ""
+
+
+def _diameter_of_tube(item: Item) -> float:
+    """Return the diameter that a tube closes round, whose panels are cut so wide."""
+    panels = 2 if TUBE_PANELS.is_(item.bag, "two") else 1
+    return panels * (TUBE_CUT.of(item) - 2 * eaten(item.bag, "side")) / math.pi
 
 
 CIRCLE = _base(
@@ -173,8 +188,41 @@ CIRCLE = _base(
         Param(
             PLATE, "Disc, as cut", "length", paired(180), low=10, high=2000, shown_when=(GIVEN_BY, "plate")
         ),
+        *THING_PARAMS,
+        Param(
+            SIZE_BY,
+            "Diameter given by",
+            "choice",
+            "disc",
+            options=(
+                Option("disc", "The base", "As it is once it is sewn."),
+                Option("tube", "A tube that is cut", "The base is made to close it."),
+            ),
+            shown_when=(GIVEN_BY, "size"),
+        ),
+        Param(
+            TUBE_CUT,
+            "Panel of the tube, as cut",
+            "length",
+            None,
+            low=30,
+            high=5000,
+            optional=True,
+            shown_when=(SIZE_BY, "tube"),
+        ),
     ),
-    (GIVEN_BY,),
+    (SIZE_FROM, GIVEN_BY, SIZE_BY),
+    givens=(
+        *ROUND_GIVENS,
+        Given(
+            SIZE_BY,
+            "tube",
+            TUBE_CUT,
+            DIAMETER,
+            _diameter_of_tube,
+            "Round the tube at its seam line, through π.",
+        ),
+    ),
 )
 STADIUM = _base(
     "stadium",
@@ -215,6 +263,9 @@ RECTANGLE = _base(
     by_size(shapes.rectangle),
     read.reader(read.rectangle_round),
     (LENGTH_PARAM, BREADTH_PARAM),
+    THING_PARAMS,
+    (SIZE_FROM,),
+    givens=OBLONG_GIVENS,
 )
 TRACED = _base(
     "traced",

@@ -6,6 +6,7 @@ from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.clean_edge.read import read_width
 from ambitus.core.grammar.carry.edges_turned.variant import EDGE_TURN, turn_term
 from ambitus.core.grammar.carry.fields import STRAP_TURN
+from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.contract import Make
@@ -40,7 +41,8 @@ CLEAN_EDGE = Make(
     section=sections.CLEAN_EDGE,
     label="One clean edge",
     help="Cut along a selvage: only the other edge is turned in, under the clean one.",
-    params=(*STRAP_PARAMS, EDGE_TURN),
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS, EDGE_TURN),
+    givens=GIVENS,
     phrase=phrase("with one clean edge"),
     width=_width,
     core_width=twice_as_wide,

@@ -6,6 +6,7 @@ from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.edges_turned.read import read_width
 from ambitus.core.grammar.carry.fields import STRAP_TURN
+from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.contract import Make
@@ -45,7 +46,8 @@ EDGES_TURNED = Make(
     section=sections.EDGES_TURNED,
     label="Edges turned in",
     help="Both long edges are turned in, then the strip is halved: less cloth, thinner in the middle.",
-    params=(*STRAP_PARAMS, EDGE_TURN),
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS, EDGE_TURN),
+    givens=GIVENS,
     phrase=phrase("with edges turned in"),
     width=_width,
     core_width=twice_as_wide,

@@ -5,6 +5,7 @@ from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.four_fold.checks import CHECKS
 from ambitus.core.grammar.carry.four_fold.read import read_width
+from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.contract import Make
@@ -41,7 +42,8 @@ FOUR_FOLD = Make(
     section=sections.FOUR_FOLD,
     label="Folded in four",
     help="Four layers of cloth with both raw edges inside.",
-    params=STRAP_PARAMS,
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS),
+    givens=GIVENS,
     phrase=phrase("folded in four"),
     width=_width,
     core_width=twice_as_wide,

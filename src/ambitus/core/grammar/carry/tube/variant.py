@@ -4,6 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import STRAP_ALLOWANCE
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
+from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.carry.tube.checks import CHECKS
@@ -41,7 +42,8 @@ TUBE = Make(
     section=sections.TUBE,
     label="Tube, turned right side out",
     help="Sewn along one side and turned: soft, two layers, no raw edge. Narrow ones are slow to turn.",
-    params=STRAP_PARAMS,
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS),
+    givens=GIVENS,
     phrase=phrase("turned as tubes"),
     classes={"strap": "Strap seam"},
     width=_width,

@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
+from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
 from ambitus.core.grammar.carry.making import phrase, width_term
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.carry.webbing.read import read_width
@@ -43,7 +44,8 @@ WEBBING = Make(
     section=sections.WEBBING,
     label="Webbing",
     help="Bought at its width and cut to length: strong, nothing to fold.",
-    params=STRAP_PARAMS,
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS),
+    givens=GIVENS,
     phrase=phrase("of webbing"),
     width=_width,
     cut_across=False,

@@ -10,6 +10,7 @@ from ambitus.core.grammar.features import Cords
 from ambitus.core.grammar.order import CORD_LAID_PARAM, casing_param
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.casing.checks import CHECKS
+from ambitus.core.grammar.top.casing.given import GIVEN_PARAMS, GIVENS
 from ambitus.core.grammar.top.casing.measures import above_cord, allowance, is_overlocked, sewn, turn_down
 from ambitus.core.grammar.top.casing.read import read
 from ambitus.core.grammar.top.casing.steps import has_base_of_its_own, steps
@@ -32,7 +33,10 @@ from ambitus.core.grammar.top.drawstring.cords import (
     says_cords,
 )
 from ambitus.core.grammar.top.drawstring.fields import (
+    CASING_FOLD,
+    CASING_ROW,
     CHANNEL,
+    CHANNEL_BY,
     CLOSING,
     CORD,
     CORD_CUT,
@@ -88,6 +92,7 @@ CASING = Top(
     params=(
         *CORD_PARAMS,
         CHANNEL_PARAM,
+        *GIVEN_PARAMS,
         Param(
             CHANNEL_EDGE,
             "Edge below the channel",
@@ -138,6 +143,7 @@ CASING = Top(
         choices=(
             CORD,
             CORD_FIBRE,
+            CHANNEL_BY,
             OPENING,
             CORDS,
             LOOPS,
@@ -150,6 +156,8 @@ CASING = Top(
             CORD_THICK,
             CORD_WIDE,
             CHANNEL,
+            CASING_FOLD,
+            CASING_ROW,
             CHANNEL_EDGE,
             HEADING,
             TURN,
@@ -160,6 +168,7 @@ CASING = Top(
             LOOP_WIDE,
         ),
     ),
+    givens=GIVENS,
     brings={**UNLINED, "attach": "on_face"},
     needs=needs_side_seam,
     allowance=allowance,

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from ambitus.core.form.model import Form, Mark, Strip
 from ambitus.core.grammar.allowances import GENERAL
 from ambitus.core.grammar.asked import Option, Param, Phrase
+from ambitus.core.grammar.given import Given
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.fields import (
     GRAB,
@@ -13,6 +14,9 @@ from ambitus.core.grammar.top.zip.fields import (
     PULL,
     PULL_SHOWS,
     PULL_WIDE,
+    TAB,
+    TAB_BY,
+    TAB_CUT,
     TAB_EDGES,
     TAB_OF,
     TAB_TURN,
@@ -26,7 +30,7 @@ from ambitus.core.grammar.top.zip.fields import (
 from ambitus.core.grammar.top.zip.made import tab_shows, under_tab
 from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed
 from ambitus.core.lengths import View, paired, snap
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term, to_grid
 
 #: What a tube for elastic is cut longer than it, and wider.
@@ -154,6 +158,22 @@ def _in_four(bag: Resolved, wide: Term) -> Sum:
 
 def _bought(wide: Term) -> Sum:
     return Sum("How wide to buy it", (wide,))
+
+
+def shows_of_tab(item: Item) -> float:
+    """Return what shows of a tab that is cut so long: half of it, less what its ends and its folds take."""
+    bag = item.bag
+    taken = _ends(bag).mm
+    if ZIP_ENDS.is_(bag, "seamed"):
+        taken += 2 * under_tab(bag)
+    if TAB_OF.is_(bag, "cloth") and TAB_EDGES.is_(bag, "turned"):
+        taken += 2 * TAB_TURN.of(bag)
+    return snap((TAB_CUT.of(bag) - taken) / 2)
+
+
+TAB_GIVEN = Given(
+    TAB_BY, "cut", TAB_CUT, TAB, shows_of_tab, "Half of the tab as it is cut, less its seams and turns."
+)
 
 
 def end_tabs(bag: Resolved, form: Form) -> Strip | None:

@@ -9,6 +9,8 @@ from ambitus.core.grammar.top.zip.fields import (
     CLOSES_AT,
     NARROW_BY,
     TAB,
+    TAB_BY,
+    TAB_CUT,
     TAB_EDGES,
     TAB_OF,
     TAB_TURN,
@@ -185,6 +187,28 @@ TAPE_PARAMS = (
         opens="tab end/length",
     ),
     Param(
+        TAB_BY,
+        "Tab given",
+        "choice",
+        "visible",
+        options=(
+            Option("visible", "As it shows", "From the seam to its fold."),
+            Option("cut", "As it is cut", "Before it is folded."),
+        ),
+        shown_when=(NARROW_BY, "tab"),
+        shown_unless=(ZIP_ENDS, "caught"),
+    ),
+    Param(
+        TAB_CUT,
+        "Tab, as cut",
+        "length",
+        None,
+        low=10,
+        high=3000,
+        optional=True,
+        shown_when=(TAB_BY, "cut"),
+    ),
+    Param(
         TAB_TURN,
         "Turn of the tab",
         "length",
@@ -281,4 +305,4 @@ def _says(bag: Resolved, view: View, prefix: str) -> str:
     return f"{words} narrowed by tabs" if is_narrowed(bag) else words
 
 
-ZIP_PHRASE = Phrase("zip", "Zip", ", ", _says, TAPE_CHOICES, TAPE_FIELDS)
+ZIP_PHRASE = Phrase("zip", "Zip", ", ", _says, (*TAPE_CHOICES, TAB_BY), (*TAPE_FIELDS, TAB_CUT))

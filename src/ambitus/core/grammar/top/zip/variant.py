@@ -23,7 +23,13 @@ from ambitus.core.grammar.top.zip.read import read
 from ambitus.core.grammar.top.zip.seen import zip_stage
 from ambitus.core.grammar.top.zip.sewing import steps
 from ambitus.core.grammar.top.zip.sewn import sewn_to_zip
-from ambitus.core.grammar.top.zip.small import SMALL_CHOICES, SMALL_FIELDS, SMALL_PARAMS, SMALL_PHRASE
+from ambitus.core.grammar.top.zip.small import (
+    SMALL_CHOICES,
+    SMALL_FIELDS,
+    SMALL_PARAMS,
+    SMALL_PHRASE,
+    TAB_GIVEN,
+)
 from ambitus.core.grammar.top.zip.tape import (
     OWN_ALLOWANCE,
     TAPE_CHOICES,
@@ -72,6 +78,7 @@ ZIP = Top(
     params=(*TAPE_PARAMS, _TURNED, *_GAP, *EASE_PARAMS, *SMALL_PARAMS, ZIP_ROWS_PARAM),
     phrase=top_phrase("lined", choices=(TURNED, GAP_IN, LINING_EASE), fields=(GAP, EASE_BY)),
     also=(ZIP_PHRASE, SMALL_PHRASE),
+    givens=(TAB_GIVEN,),
     classes={"zip": "Zip seam"},
     own_allowances=OWN_ALLOWANCE,
     brings={"attach": "on_face", "interfacing": "none"},
