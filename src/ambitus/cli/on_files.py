@@ -8,7 +8,6 @@ from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
-from ambitus.cli.diagnosed import told_in_words, told_of
 from ambitus.cli.guarded import FINE, STOPPED, guarded
 from ambitus.core.checks.run import findings, stops
 from ambitus.core.draft import Draft, draft, readers
@@ -29,7 +28,6 @@ from ambitus.core.shown.sheet import sheet
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve, with_straps
 from ambitus.core.sums import ShownSum, show_sum
-from ambitus.desk.diagnosing import diagnose
 from ambitus.files.draft_json import checks_json, draft_json
 from ambitus.files.drawings.outline import outline_from
 from ambitus.files.incoming import cut_list_from, spec_from, with_spec
@@ -209,13 +207,23 @@ def steps_file(name: str, unit: Unit | None, as_json: bool, picture: Path | None
     return STOPPED if made.sewing.refused else FINE
 
 
+def _held(cut_list: CutList, claim: str, bare: Unit, unit: Unit | None) -> tuple[dict[str, Any], str]:
+    """Return what a promise is beside a cut list, as plain data and in words."""
+    # it drafts what the promise is cut from, as the desk does
+    from ambitus.cli.diagnosed import told_in_words, told_of
+    from ambitus.desk.diagnosing import diagnose
+
+    held = diagnose(cut_list, claim, bare, unit)
+    return told_of(held), told_in_words(held)
+
+
 def read_file(
     name: str, unit: Unit | None, as_json: bool, given: Unit | None = None, claim: str | None = None
 ) -> int:
     """Print the bag that a cut list makes, beside what was promised; exit 1 where it cannot be sewn."""
     cut_list = cut_list_from(_text(name), given)
     made = read_back(cut_list, readers(GRAMMAR))
-    held = diagnose(cut_list, claim, given or unit or "mm", unit) if claim else None
+    held = _held(cut_list, claim, given or unit or "mm", unit) if claim else None
     view = View(unit or "mm", unit or "mm")
 
     def data() -> dict[str, Any]:
@@ -229,7 +237,7 @@ def read_file(
                 {"key": f.key, "level": f.level, "why": f.why, "fix": f.fix, "numbers": dict(f.numbers)}
                 for f in made.findings
             ],
-            **({"diagnosis": told_of(held)} if held else {}),
+            **({"diagnosis": held[0]} if held else {}),
         }
 
     def text() -> str:
@@ -242,7 +250,7 @@ def read_file(
             drop = f"drop {view.worked(strap.drop)}" if strap.drop is not None else "no room for a hand"
             rows.append(["Strap", f"{view.worked(strap.width)} {view.unit} wide", drop])
         rows += [[f.level.upper(), f.key, read_finding(f, view)] for f in made.findings]
-        return "\n".join([table(rows), *(["", told_in_words(held)] if held else [])])
+        return "\n".join([table(rows), *(["", held[1]] if held else [])])
 
     tell(as_json, data, text)
     return STOPPED if any(f.level == "stop" for f in made.findings) else FINE
@@ -250,9 +258,9 @@ def read_file(
 
 def diagnose_file(name: str, claim: str, unit: Unit | None, as_json: bool, given: Unit | None = None) -> int:
     """Print whether what was promised follows from a cut list, and what would explain it; exit 1 if not."""
-    held = diagnose(cut_list_from(_text(name), given), claim, given or unit or "mm", unit)
-    tell(as_json, lambda: told_of(held), lambda: told_in_words(held))
-    return FINE if held.made.follows else STOPPED
+    data, words = _held(cut_list_from(_text(name), given), claim, given or unit or "mm", unit)
+    tell(as_json, lambda: data, lambda: words)
+    return FINE if data["follows"] else STOPPED
 
 
 def outline_file(name: str, unit: str, as_json: bool) -> int:

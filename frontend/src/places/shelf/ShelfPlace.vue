@@ -128,7 +128,7 @@ const asking = computed(() => usual.shown.value && !usual.shown.value.usual.aske
       </div>
       <div class="other-ways">
         <OpenFile />
-        <RouterLink :to="{ name: 'pieces' }" class="quiet">Begin from pieces</RouterLink>
+        <RouterLink :to="{ name: 'pieces' }" class="quiet as-button">Begin from pieces</RouterLink>
         <button v-if="!asking" type="button" class="quiet" @click="usualShown = !usualShown">My usual</button>
       </div>
     </section>
