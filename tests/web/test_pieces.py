@@ -116,6 +116,19 @@ def test_why_it_did_not_come_out(client: TestClient) -> None:
     assert (wrong.status_code, wrong.json()["problems"][0]["field"]) == (422, "claim")
 
 
+def test_read_judges_every_row(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    """A lining 6 mm too narrow: its row, both numbers and what an edge can take up, as text and as JSON."""
+    file = tmp_path / "cuts.json"
+    lining = {**PINCHED["rows"][0], "role": "lining", "width": 474}  # type: ignore[dict-item]
+    file.write_text(json.dumps({**PINCHED, "rows": [*PINCHED["rows"], lining]}))
+    assert cli.main(["read", str(file), "--json"]) == 0
+    (row,) = json.loads(capsys.readouterr().out)["rows"]
+    assert (row["row"], row["role"], row["key"]) == (1, "lining", "lining-panel-width")
+    assert row["numbers"] == {"it is": 474.0, "its bag needs": 480.0, "each edge": 3.0}
+    assert cli.main(["read", str(file)]) == 0
+    assert "it is 474 mm, its bag needs 480 mm, each edge 3 mm" in capsys.readouterr().out
+
+
 def test_the_command_line_diagnoses(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
     """In words and as JSON; 1 where the promise does not follow, 0 where it does, 3 where it is none."""
     file = tmp_path / "cuts.json"

@@ -18,7 +18,7 @@ from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.read.back import read_back
-from ambitus.core.read.cutlist import CutList
+from ambitus.core.read.cutlist import CutList, Finding
 from ambitus.core.remedy import remedies_of
 from ambitus.core.shown.helped import findings_helped, shown_remedy
 from ambitus.core.shown.models import FindingShown, Sheet
@@ -207,6 +207,30 @@ def steps_file(name: str, unit: Unit | None, as_json: bool, picture: Path | None
     return STOPPED if made.sewing.refused else FINE
 
 
+def _judged(cut_list: CutList, unit: Unit, view: View) -> tuple[list[dict[str, Any]], list[list[str]]]:
+    """Return what is said of each row of a cut list, as plain data and as lines of a table."""
+    # it drafts the bag that the list makes, as the desk does
+    from ambitus.desk.pieces import verdicts_of
+
+    found = verdicts_of(cut_list, unit)
+    data = [
+        {
+            "row": one.at,
+            "role": cut_list.rows[one.at].role,
+            "part": cut_list.rows[one.at].part,
+            **_finding(one.finding),
+        }
+        for one in found
+    ]
+    lines = [[v.finding.level.upper(), f"row {v.at + 1}", read_finding(v.finding, view)] for v in found]
+    return data, lines
+
+
+def _finding(found: Finding) -> dict[str, Any]:
+    numbers = dict(found.numbers)
+    return {"key": found.key, "level": found.level, "why": found.why, "fix": found.fix, "numbers": numbers}
+
+
 def _held(cut_list: CutList, claim: str, bare: Unit, unit: Unit | None) -> tuple[dict[str, Any], str]:
     """Return what a promise is beside a cut list, as plain data and in words."""
     # it drafts what the promise is cut from, as the desk does
@@ -233,10 +257,8 @@ def read_file(
             "finished": {key: s.total for key, s in made.sizes.items()},
             "sums": {key: [{"label": t.label, "mm": t.mm} for t in s.terms] for key, s in made.sizes.items()},
             "straps": [{"width": s.width, "visible": s.visible, "drop": s.drop} for s in made.straps],
-            "findings": [
-                {"key": f.key, "level": f.level, "why": f.why, "fix": f.fix, "numbers": dict(f.numbers)}
-                for f in made.findings
-            ],
+            "findings": [_finding(found) for found in made.findings],
+            "rows": _judged(cut_list, view.unit, view)[0],
             **({"diagnosis": held[0]} if held else {}),
         }
 
@@ -250,6 +272,7 @@ def read_file(
             drop = f"drop {view.worked(strap.drop)}" if strap.drop is not None else "no room for a hand"
             rows.append(["Strap", f"{view.worked(strap.width)} {view.unit} wide", drop])
         rows += [[f.level.upper(), f.key, read_finding(f, view)] for f in made.findings]
+        rows += _judged(cut_list, view.unit, view)[1]
         return "\n".join([table(rows), *(["", held[1]] if held else [])])
 
     tell(as_json, data, text)

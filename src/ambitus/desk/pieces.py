@@ -9,15 +9,15 @@ from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Unit
 from ambitus.core.pieces.construed import Construed, construed
 from ambitus.core.pieces.guessed import guessed
-from ambitus.core.pieces.judged import Verdict, judged
+from ambitus.core.pieces.judged import Verdict, judged, rows_of
 from ambitus.core.pieces.missing import Missing, missing
 from ambitus.core.pieces.typed import RowsRead, RowTyped, rows_read, unit_named
 from ambitus.core.problems import SpecProblems
-from ambitus.core.read.cutlist import Finding
+from ambitus.core.read.cutlist import CutList, Finding
 from ambitus.core.spec.edit import Edit, TypedEdit
 from ambitus.core.spec.model import Spec
 from ambitus.desk.diagnosing import reading
-from ambitus.desk.drafting import drafted, edited_by, written_out
+from ambitus.desk.drafting import drafted, edited_by, spec_from_cuts, written_out
 from ambitus.files.problems import valid
 
 
@@ -85,6 +85,18 @@ def put_together(
     except SpecProblems as bad:
         findings = tuple(Finding(p.code, "stop", p.why, p.fix) for p in bad.problems)
         return Begun(rows, spec, None, None, findings, (), ())
+
+
+def verdicts_of(cut_list: CutList, unit: Unit) -> tuple[Verdict, ...]:
+    """
+    Return what is said of each row of a cut list, held against the bag that it makes; nothing
+    without one.
+    """
+    try:
+        made = drafted(spec_from_cuts(cut_list, unit))
+    except SpecProblems:
+        return ()
+    return tuple(judged(rows_of(cut_list), made.cut_list, made.bag.grid.step))
 
 
 def sized(rows: RowsRead, spec: Spec) -> Spec:

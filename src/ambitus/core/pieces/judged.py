@@ -22,6 +22,14 @@ class Verdict:
     finding: Finding
 
 
+def rows_of(cut_list: CutList) -> tuple[PieceRow, ...]:
+    """Return the rows of a cut list, to be judged like those that are typed."""
+    return tuple(
+        PieceRow(at, row.role, row.role, row.part, row.count, row.width, row.height)
+        for at, row in enumerate(cut_list.rows)
+    )
+
+
 def called(row: PieceRow) -> str:
     """Return what a row is called in what is said of it: ``lining base``."""
     return " ".join(dict.fromkeys(word for word in (row.role, row.part) if word))
@@ -89,8 +97,10 @@ def judged(rows: Sequence[PieceRow], cut_list: CutList, step: float) -> Iterator
     Yield what is said of each row of *rows*, held against *cut_list*: the pieces of the bag that was read,
     as Ambitus cuts them. A difference within a grid *step* is none.
     """
-    needs = {(row.role, row.part): row for row in reversed(cut_list.rows)}
-    counts = {key: sum(r.count for r in cut_list.rows if (r.role, r.part) == key) for key in needs}
+    needs: dict[tuple[str, str], list[CutRow]] = {}
+    for need in cut_list.rows:
+        needs.setdefault((need.role, need.part), []).append(need)
+    counts = {key: sum(need.count for need in of_kind) for key, of_kind in needs.items()}
     for row in rows:
         key = (row.role, row.part)
         if row.role == "strap":
@@ -103,8 +113,13 @@ def judged(rows: Sequence[PieceRow], cut_list: CutList, step: float) -> Iterator
         have = sum(r.count for r in rows if (r.role, r.part) == key)
         if have != counts[key]:
             yield Verdict(row.at, _counted(row, have, counts[key]))
-        for found in _sizes(row, needs[key], cut_list.allowances, step):
+        for found in _sizes(row, _nearest(row, needs[key]), cut_list.allowances, step):
             yield Verdict(row.at, found)
+
+
+def _nearest(row: PieceRow, needs: Sequence[CutRow]) -> CutRow:
+    """Return the piece that a row is: of two panels cut differently, for a lap, the one it is nearer to."""
+    return min(needs, key=lambda need: abs(need.width - row.width) + abs(need.height - row.height))
 
 
 def _not_in_it(row: PieceRow) -> Finding:
