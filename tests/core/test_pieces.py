@@ -51,7 +51,9 @@ def _again(spec: dict[str, Any], rows: list[RowTyped] | None = None) -> tuple[Dr
     """Return a bag, and what its pieces make put together as it is, its sizes forgotten."""
     given = Spec.model_validate(spec)
     made = drafted(given)
-    forgotten = given.model_copy(update={"size": {}})
+    # a list tells corners from the stitched point, however they were measured
+    base = {key: value for key, value in given.base.items() if key not in ("corner_by", "corner")}
+    forgotten = given.model_copy(update={"size": {}, "base": base})
     return made, put_together(rows or _typed(made.cut_list), forgotten, "mm", (), {})
 
 
@@ -239,6 +241,29 @@ def test_a_corner_that_no_row_tells_is_asked_for() -> None:
     for possible in corner.possible:
         assert possible.sizes["depth"] == pytest.approx(2 * possible.value)
         assert possible.sizes["width"] == pytest.approx(400 - 2 * possible.value)
+
+
+def test_a_corner_told_from_the_tip_is_pinched_less_deep() -> None:
+    """5 cm from the tip of the cloth, with seams of 1: 4 from the stitched point, 8 deep."""
+    rows = [RowTyped(called="outer", count="2", width="480 mm", height="440 mm", corner="50 mm")]
+    said = {"allowances.general": "1 cm", "base.corner_by": "tip"}
+    begun = put_together(rows, None, "cm", (), said)
+    assert begun.told is not None
+    assert begun.told.read.mm("depth") == pytest.approx(80)
+    line = put_together(rows, None, "cm", (), {**said, "base.corner_by": "line"})
+    assert line.told is not None
+    assert line.told.read.mm("depth") == pytest.approx(50)
+
+
+def test_a_tube_without_its_disc_is_closed_by_one() -> None:
+    """As wide as goes round: the disc is told as it is cut, and makes the same bag again."""
+    rows = [RowTyped(called="outer", count="1", width="585.487 mm", height="320 mm")]
+    spec = Spec.model_validate({"unit": "mm", "base": {"kind": "circle"}, "top": {"kind": "double_hem"}})
+    begun = put_together(rows, spec, "mm", (), {})
+    assert begun.told is not None
+    assert begun.told.read.mm("diameter") == pytest.approx(180, abs=0.01)
+    (found,) = [f for f in begun.findings if f.key == "base-worked-out"]
+    assert dict(found.numbers)["across, as cut"] == pytest.approx(200, abs=0.01)
 
 
 def test_pieces_with_a_stop_still_show_their_sizes() -> None:

@@ -61,6 +61,15 @@ def test_words_of_the_trade_say_how_it_is_sewn() -> None:
     assert pasted.rows[0].corner == "5 cm"
 
 
+@pytest.mark.parametrize(
+    "text", ["outer 48 x 44 cm\ncorner 5 cm from the tip", "outer 48 x 44 cm, corner 5 cm (tip)"]
+)
+def test_a_corner_from_the_tip_is_told_so(text: str) -> None:
+    """On a line of its own or behind its panel."""
+    pasted = pieces_from_text(text)
+    assert (pasted.rows[0].corner, pasted.said) == ("5 cm", {"base.corner_by": "tip"})
+
+
 def test_what_cannot_be_read_stays_and_says_which_line_it_was() -> None:
     """A line without a size is a row without one; a cell that is none is named with its row as written."""
     pasted = pieces_from_text("outer 42 x 40 cm\nlining as the outer\nstrap 0 x 27 cm\nouter,2,4o,40")

@@ -1,6 +1,6 @@
 """From pieces as they are typed to the bag that they make: construed, judged row by row, and told."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
@@ -14,7 +14,7 @@ from ambitus.core.pieces.missing import Missing, missing
 from ambitus.core.pieces.typed import RowsRead, RowTyped, rows_read, unit_named
 from ambitus.core.problems import SpecProblems
 from ambitus.core.read.cutlist import CutList, Finding
-from ambitus.core.spec.edit import Edit, TypedEdit
+from ambitus.core.spec.edit import Edit, PickedEdit, TypedEdit
 from ambitus.core.spec.model import Spec
 from ambitus.desk.diagnosing import reading
 from ambitus.desk.drafting import drafted, edited_by, spec_from_cuts, written_out
@@ -51,11 +51,16 @@ def construction_of(rows: RowsRead, unit: Unit, said: Mapping[str, str]) -> Spec
     spec = valid(Spec, guessed(rows.rows, unit))
     for path, text in said.items():
         try:
-            spec = edited_by(spec, [TypedEdit(path=path, text=text)], unit)
+            spec = edited_by(spec, [_said_edit(path, text)], unit)
         except SpecProblems:
             # what does not belong to this bag is not put in; the line stays in the table
             continue
     return spec
+
+
+def _said_edit(path: str, text: str) -> Edit:
+    """Return what a word of the trade says as an edit: a length is typed, a way of measuring is picked."""
+    return PickedEdit(path=path, value=text) if path == "base.corner_by" else TypedEdit(path=path, text=text)
 
 
 def put_together(
@@ -105,6 +110,15 @@ def sized(rows: RowsRead, spec: Spec) -> Spec:
     return construed(rows.rows, like, spec, reading, names_in(like)).spec
 
 
+def _found_discs(rows: RowsRead, told: Construed) -> Iterator[Finding]:
+    """Yield a note of each disc that no row tells of and that was worked out from its tube."""
+    listed = {row.role for row in rows.rows if row.part == "base"}
+    for row in told.cut_list.rows:
+        if row.part == "base" and row.role in ("outer", "lining") and row.role not in listed:
+            why = f"No base of the {row.role} is listed: this closes its tube."
+            yield Finding("base-worked-out", "note", why, "Cut it so.", (("across, as cut", row.width),))
+
+
 def _together(rows: RowsRead, spec: Spec) -> Begun:
     like = drafted(spec)
     names = names_in(like)
@@ -114,8 +128,9 @@ def _together(rows: RowsRead, spec: Spec) -> Begun:
     made = drafted(told.spec)
     verdicts = tuple(judged(rows.rows, made.cut_list, made.bag.grid.step))
     held = {row.at for row in rows.rows if row.role == "lining"} & {verdict.at for verdict in verdicts}
+    findings = (*told.read.findings, *_found_discs(rows, told))
     # what is said of the lining's rows is not said again of the list
-    findings = tuple(f for f in told.read.findings if not (held and f.key.endswith("-differs")))
+    findings = tuple(f for f in findings if not (held and f.key.endswith("-differs")))
     return Begun(
         rows,
         told.spec,

@@ -41,6 +41,7 @@ _CORNER = re.compile(
     rf"\b(?:corners?|boxed|box|pinch(?:ed)?|squares?|cut[- ]?outs?|tip)\b[^\d]*(?P<mm>{_LENGTH})",
     re.IGNORECASE,
 )
+_TIP = re.compile(r"\btip\b", re.IGNORECASE)
 _RADIUS = re.compile(rf"\bradius\b[^\d]*(?P<mm>{_LENGTH})", re.IGNORECASE)
 _FOLD = re.compile(r"\b(?:on (?:the )?fold|folded)\b", re.IGNORECASE)
 #: words of the trade that say how it is sewn, and the field of a plan they speak of
@@ -210,6 +211,8 @@ def pieces_from_text(text: str) -> PastedPieces:
             continue
         row = _of_table(cells, heads, line) if heads and len(cells) > 1 else None
         row = row or (_of_cells(cells, line) if len(cells) > 2 else None) or _of_words(line)
+        if row and row.corner and _TIP.search(line):
+            said["base.corner_by"] = "tip"
         rows.append(row or RowTyped(called=line[:80], written=line))
     corner = said.pop("corner", "")
     if corner:
@@ -230,4 +233,6 @@ def _how_sewn(line: str) -> dict[str, str] | None:
     found = {path: m["mm"].strip() for pattern, path in reversed(_SAID) if (m := pattern.search(line))}
     if corner := _CORNER.search(line):
         found["corner"] = corner["mm"].strip()
+        if _TIP.search(line):
+            found["base.corner_by"] = "tip"
     return found or None

@@ -3,19 +3,24 @@ Rows of pieces and a construction, put together: the cut list, the bag that it m
 plan of it.
 """
 
+import math
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
 from ambitus.core.draft import Draft
+from ambitus.core.grammar.base.fields import CORNER_BY
+from ambitus.core.grammar.seams.edges import stands_beyond
 from ambitus.core.pieces.typed import PieceRow, of_role
 from ambitus.core.read.begin import begun_from, put
 from ambitus.core.read.cutlist import CutList, CutOut, CutRow, ReadBag, StrapRow
 from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolved import Resolved
 
 Reading = Callable[[CutList], ReadBag]
 #: bases whose panels have a corner that a row has to tell, and those that have it cut out
 CORNERED = ("boxed_after", "boxed_pinched", "folded_in", "box_pouch")
+PINCHED = ("boxed_pinched", "box_pouch")
 CUT_OUT = ("boxed", "box_pouch_cut")
 
 
@@ -32,7 +37,19 @@ class Construed:
     assumed: Mapping[str, float]
 
 
-def _corner_of(row: PieceRow, base: str) -> dict[str, Any]:
+def _from_point(bag: Resolved, corner: float) -> float:
+    """
+    Return a corner as a cut list tells it, from the stitched point: what was measured from the tip of the
+    cloth has what stands beyond the seam in it, and the line across is twice as long.
+    """
+    by = CORNER_BY.of(bag) if CORNER_BY in bag.values else "size"
+    if by == "tip":
+        seam = "end" if "end" in bag.classes else "base" if "base" in bag.classes else "side"
+        return corner - stands_beyond(bag, seam)
+    return corner / 2 if by == "line" else corner
+
+
+def _corner_of(row: PieceRow, base: str, bag: Resolved) -> dict[str, Any]:
     """Return what a row tells of its corner, for a bag on *base*."""
     if base in CUT_OUT:
         across = row.across if row.across is not None else row.corner
@@ -40,13 +57,16 @@ def _corner_of(row: PieceRow, base: str) -> dict[str, Any]:
         return {} if across is None or up is None else {"cut_out": CutOut(across=across, up=up)}
     if base in CORNERED:
         corner = row.corner if row.corner is not None else row.across
+        if corner is not None and base in PINCHED:
+            corner = _from_point(bag, corner)
         return {} if corner is None else {"corner": corner}
     return {}
 
 
-def _cut_row(row: PieceRow, base: str, folded: bool) -> CutRow:
+def _cut_row(row: PieceRow, bag: Resolved, folded: bool) -> CutRow:
+    base = bag.kinds.base.kind
     body = not row.part and row.role in ("outer", "lining", "interfacing")
-    told = _corner_of(row, base) if body else {}
+    told = _corner_of(row, base, bag) if body else {}
     if row.radius is not None:
         told["radius"] = row.radius
     return CutRow(
@@ -88,6 +108,20 @@ def _like_the_outer(rows: list[CutRow], assumed: CutRow, base: str) -> tuple[lis
     return [cornered(row) for row in rows], missing
 
 
+def _closing_discs(rows: Sequence[CutRow], like: CutList) -> list[CutRow]:
+    """Return the discs that close tubes whose base nobody told of, as they are cut."""
+    at, out = like.allowances, []
+    for role in dict.fromkeys(row.role for row in rows if row.role in ("outer", "lining")):
+        mine = [row for row in rows if row.role == role]
+        if any(row.part == "base" for row in mine):
+            continue
+        around = sum(row.count * (row.width - 2 * at["side"]) for row in mine if not row.part)
+        across = around / math.pi + 2 * at["ring"]
+        if around > 0:
+            out.append(CutRow(role=role, part="base", count=1, width=across, height=across))
+    return out
+
+
 def _straps(rows: Sequence[PieceRow], like: Sequence[StrapRow]) -> list[StrapRow]:
     """Return the straps as they were typed, made and attached *like* those of the construction."""
     straps = of_role(rows, "strap")
@@ -112,10 +146,12 @@ def construed(
     like, base = made.cut_list, made.bag.kinds.base.kind
     main = next((row for row in like.rows if row.role == "outer" and not row.part), None)
     folded = bool(main and main.folded)
-    cut_rows = [_cut_row(row, base, folded) for row in rows if row.role not in ("strap", "")]
+    cut_rows = [_cut_row(row, made.bag, folded) for row in rows if row.role not in ("strap", "")]
     missing: dict[str, float] = {}
     if main is not None:
         cut_rows, missing = _like_the_outer(cut_rows, main, base)
+    if base == "circle":
+        cut_rows += _closing_discs(cut_rows, like)
     update = {"rows": cut_rows, "straps": _straps(rows, like.straps), "lining_shorter": 0.0}
     cut_list = like.model_copy(update=update)
     read = reading(cut_list)
