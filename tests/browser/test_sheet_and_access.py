@@ -179,6 +179,17 @@ def test_axe_finds_nothing(look: Callable[..., Screen], theme: str, size: tuple[
     page.click("text=Other sizes")
     page.wait_for_selector("[data-size]")
     assert _violations(screen) == []
+    page.goto(f"{plan.split('/plan/')[0]}/pieces")
+    page.click("[data-act=sample]")
+    page.wait_for_selector("[data-cause]")
+    page.fill("[data-cell='1.width']", "47o")
+    page.wait_for_selector("[data-row='1'] .wrong-text")
+    page.click("[data-cell='0.corner']")
+    page.keyboard.press("Control+A")
+    page.keyboard.press("Delete")
+    page.wait_for_selector("[data-missing=corner]")
+    assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), "it scrolls sideways"
+    assert _violations(screen) == []
     page.goto(f"{plan.split('/plan/')[0]}/stash")
     page.wait_for_selector(".thing")
     page.click("[data-act=new]")

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from ambitus.core.pieces.typed import PieceRow, of_role
+from ambitus.core.spec.model import MOST_PAIRS
 
 
 def _base(rows: Sequence[PieceRow]) -> str:
@@ -46,7 +47,7 @@ def guessed(rows: Sequence[PieceRow], unit: str) -> dict[str, Any]:
         "top": {"kind": top},
         "seams": {"kind": "plain"},
         "interfacing": {"kind": "kept_out" if of_role(rows, "interfacing") else "none"},
-        "carry": [{} for _ in range(-(-straps // 2))],
+        "carry": [{} for _ in range(min(MOST_PAIRS, -(-straps // 2)))],
     }
     outer = of_role(rows, "outer")
     if outer and outer[0].folded and out["base"]["kind"] not in ("folded", "seamed"):
