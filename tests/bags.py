@@ -233,6 +233,8 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
     for key in bag.classes:
         put(spec, f"allowances.{key}", draw(_mm(9, 25)))
     if spec["base"].get("width_means") == "flat":
+        # its width is drawn to hold the depth that is drawn, not one that follows from another measure
+        spec["base"] |= {"size_from": "sizes", "corner_by": "size"}
         spec["size"]["width"] += spec["size"]["depth"]
     assume(not list(misfits(resolve(Spec.model_validate(spec), grammar, shipped()))))
     return spec

@@ -203,6 +203,9 @@ def test_counts_that_do_not_fit_are_told(few: int) -> None:
     _, begun = _again(TOTE, rows)
     found = next(v.finding for v in begun.verdicts if v.finding.key == "outer-count")
     assert found.level == ("stop" if few < 2 else "note")
+    # round the tube it makes, less both edges of its one seam, and that laid flat
+    side, wide = made.cut_list.allowances["side"], _row(made, "outer").width
+    assert dict(found.numbers) == ({"wrapped round": pytest.approx((wide - 2 * side) / 2)} if few < 2 else {})
     assert begun.made is not None
 
 

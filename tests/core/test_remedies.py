@@ -48,14 +48,27 @@ def wrong(given_spec: dict[str, Any]) -> list[str]:
                 out.append(f"{found.at}: {made.remedy} raises {_stops(after) - _stops(before)}")
             back = made.spec
             for path in {change.path for change in made.remedy}:
-                # a kind takes what hangs on it along: undo brings the whole spec back
-                if path.endswith((".kind", ".pairs", ".attach")):
+                # a kind takes what hangs on it along, a size the measure given in its place: undo brings
+                # the whole spec back
+                if path.endswith((".kind", ".pairs", ".attach")) or _stood_for(spec, path):
                     back = spec
                     break
                 back = put(back, path, lookup(spec, path))
             if drafted(json.loads(back.model_dump_json())).cut_list != before.cut_list:
                 out.append(f"{found.at}: {made.remedy} does not undo")
     return out
+
+
+def _stood_for(spec: Spec, path: str) -> bool:
+    """
+    Whether another measure is given in place of the field at *path*: changed itself, it is chosen
+    again.
+    """
+    prefix = path.rpartition(".")[0]
+    return any(
+        given.target.in_(prefix) == path and lookup(spec, given.by.in_(prefix)) == given.option
+        for given in GRAMMAR.givens
+    )
 
 
 def _spec(given_spec: dict[str, Any]) -> Spec:

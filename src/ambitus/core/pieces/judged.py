@@ -64,13 +64,20 @@ def _off(row: PieceRow, side: str, have: float, need: float, edge: float | None)
     return Finding(key, "warn", why, fix, tuple(numbers))
 
 
-def _counted(row: PieceRow, have: int, need: int) -> Finding:
-    """Return what is said of a row of which there are not as many as the bag takes."""
+def _counted(row: PieceRow, have: int, need: int, at: Mapping[str, float]) -> Finding:
+    """
+    Return what is said of a row of which there are not as many as the bag takes. One panel where there should
+    be two can be wrapped round, with one side seam: how wide that lies is told.
+    """
     name, one = called(row), have == 1
     there = f"{'is one piece' if one else f'are {have} pieces'}"
     why = f"There {there} of the {name}: put together so it takes {need}."
     if have < need:
         fix = f"Cut {need - have} more, or choose another way to put it together."
+        if row.role == "outer" and not row.part and have == 1 and "side" in at:
+            fix += " Wrapped round, with one side seam, it lies flat as wide as that number."
+            wrapped = (("wrapped round", (row.width - 2 * at["side"]) / 2),)
+            return Finding(f"{row.role}-count", "stop", why, fix, wrapped)
         return Finding(f"{row.role}-count", "stop", why, fix)
     return Finding(f"{row.role}-count", "note", why, "The others stay beside it.")
 
@@ -112,7 +119,7 @@ def judged(rows: Sequence[PieceRow], cut_list: CutList, step: float) -> Iterator
             continue
         have = sum(r.count for r in rows if (r.role, r.part) == key)
         if have != counts[key]:
-            yield Verdict(row.at, _counted(row, have, counts[key]))
+            yield Verdict(row.at, _counted(row, have, counts[key], cut_list.allowances))
         for found in _sizes(row, _nearest(row, needs[key]), cut_list.allowances, step):
             yield Verdict(row.at, found)
 
