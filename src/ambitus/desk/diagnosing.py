@@ -4,6 +4,7 @@ is cut from.
 """
 
 from dataclasses import dataclass
+from functools import cache
 
 from ambitus.core.diagnosis.claimed import claimed
 from ambitus.core.diagnosis.model import Claims, Diagnosis
@@ -12,7 +13,7 @@ from ambitus.core.draft import readers
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import SpecProblems
-from ambitus.core.read.back import read_back
+from ambitus.core.read.back import Readers, read_back
 from ambitus.core.read.cutlist import CutList, CutRow, ReadBag
 from ambitus.core.shown.diagnosed import DiagnosisShown, diagnosis_shown
 from ambitus.desk.drafting import drafted, spec_from_cuts
@@ -27,9 +28,15 @@ class Diagnosed:
     shown: DiagnosisShown
 
 
+@cache
+def _readers() -> Readers:
+    """Return how every variant is read back: gathered once, for a diagnosis reads hundreds of times."""
+    return readers(GRAMMAR)
+
+
 def reading(cut_list: CutList) -> ReadBag:
     """Return the bag that a cut list makes. Raises SpecProblems."""
-    return read_back(cut_list, readers(GRAMMAR))
+    return read_back(cut_list, _readers())
 
 
 def diagnose(cut_list: CutList, claim: str, bare: Unit, unit: Unit | None = None) -> Diagnosed:

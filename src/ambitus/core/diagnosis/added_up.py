@@ -26,15 +26,11 @@ def _seam(term: Term) -> str:
     return label.removesuffix("s").removesuffix("seam").removesuffix("edge").strip()
 
 
-def _by(key: str, mm: float) -> "dict[str, float]":
-    return {key: mm}
-
-
 def _bent(
     id: str, about: str, key: str, mm: float, *, value: float | None = None, free: bool = False
 ) -> Misreading:
     """Return the misreading that makes the size *key* more by *mm*."""
-    return Misreading(id, f"{about}/{key}" if about else key, value, free=free, bends=lambda *_: _by(key, mm))
+    return Misreading(id, f"{about}/{key}" if about else key, value, free=free, bends=lambda *_: {key: mm})
 
 
 def _set(id: str, about: str, to: Mapping[str, float], read: Mapping[str, float]) -> Misreading:
@@ -77,7 +73,7 @@ def _panels(cut_list: CutList, read: ReadBag) -> dict[str, float]:
     if base is not None:
         out = {"diameter": base.width, "length": base.width, "breadth": base.height, "height": main.height}
     else:
-        out = {"width": main.width, "length": main.width, "breadth": main.height, "height": _high(main, read)}
+        out = {"width": main.width, "length": main.width, "breadth": main.height, "height": _high(main)}
         between = strip.height if strip else side.width if side else None
         corner = main.cut_out.across if main.cut_out else main.corner
         high = "height" if "breadth" in read.sizes else "depth"
@@ -86,7 +82,7 @@ def _panels(cut_list: CutList, read: ReadBag) -> dict[str, float]:
     return {key: mm for key, mm in out.items() if key in read.sizes}
 
 
-def _high(main: CutRow, read: ReadBag) -> float:
+def _high(main: CutRow) -> float:
     return main.height / 2 if main.folded else main.height
 
 
@@ -155,7 +151,7 @@ def _closings(sizes: Mapping[str, float]) -> Iterator[tuple[str, float]]:
 
 def _by_the_tube(cut_list: CutList, claims: Claims, sizes: Mapping[str, float]) -> Iterator[Misreading]:
     """Yield diameters that are told from the way round the tube as it was cut: its seam forgotten."""
-    tube = next((row for row in cut_list.rows if row.role == "outer" and not row.part), None)
+    tube = cut_list.outer
     if tube is not None and "diameter" in claims.measures and "diameter" in sizes:
         around = tube.count * tube.width
         yield _set("from-tube", "diameter", {"diameter": around / math.pi}, sizes)

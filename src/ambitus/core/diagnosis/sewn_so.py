@@ -54,7 +54,7 @@ def _beyond(cut_list: CutList) -> dict[str, float]:
 
 def _corners(cut_list: CutList) -> Iterator[Misreading]:
     """Yield corners measured from the wrong point, line or edge."""
-    main = next((row for row in cut_list.rows if row.role == "outer" and not row.part), None)
+    main = cut_list.outer
     if main is None or (main.corner is None and main.cut_out is None):
         return
     at = cut_list.allowances
@@ -116,12 +116,10 @@ def _slivers(cut_list: CutList, trade: Trade) -> Iterator[Misreading]:
         yield Misreading("sliver", "not taken", max(at.get(key, 0.0) for key in none), 0.0, cut=told(none))
         return
     seams = [key for key in at if key not in (*_HEMS, *_NO_SIZE, "tape", "top", "zip", "join")]
+    top = [key for key in ("hem", "top") if key in at]
     for mm in trade.slivers:
-        for about, edges in (
-            ("seams", seams),
-            ("every edge", [*seams, *(k for k in ("hem", "top") if k in at)][:]),
-        ):
-            if edges and (about == "seams" or len(edges) > len(seams)):
+        for about, edges in (("seams", seams), ("every edge", [*seams, *top] if top else [])):
+            if edges:
                 more = {key: at[key] + mm for key in edges}
                 yield Misreading("sliver", about, mm, 0.0, free=True, cut=told(more))
 
@@ -136,7 +134,7 @@ def _tapes(cut_list: CutList, trade: Trade) -> Iterator[Misreading]:
 
 def _mistyped(cut_list: CutList, trade: Trade) -> Iterator[Misreading]:
     """Yield corners whose number is a whole unit too large or too small."""
-    main = next((row for row in cut_list.rows if row.role == "outer" and not row.part), None)
+    main = cut_list.outer
     size = (main.cut_out.across if main.cut_out else main.corner) if main else None
     for whole in trade.whole if size else ():
         for by in (whole, -whole):

@@ -144,7 +144,7 @@ def construed(
     make no bag: there is no outer.
     """
     like, base = made.cut_list, made.bag.kinds.base.kind
-    main = next((row for row in like.rows if row.role == "outer" and not row.part), None)
+    main = like.outer
     folded = bool(main and main.folded)
     cut_rows = [_cut_row(row, made.bag, folded) for row in rows if row.role not in ("strap", "")]
     missing: dict[str, float] = {}
@@ -162,7 +162,7 @@ def _plan(spec: Spec, cut_list: CutList, read: ReadBag, names: Mapping[str, str]
     """Return *spec* with the sizes, straps and other numbers that were read from its pieces."""
     if not read.sizes or any(summed.total <= 0 for summed in read.sizes.values()):
         return spec
-    if "outer" not in {row.role for row in cut_list.rows if not row.part}:
+    if cut_list.outer is None:
         return spec
     begun = begun_from(cut_list, read, names, spec.unit)
     data = spec.model_dump()

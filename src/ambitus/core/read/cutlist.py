@@ -142,6 +142,11 @@ class CutList(BaseModel):
     rows: list[CutRow] = Field(max_length=MOST_ROWS)
     straps: list[StrapRow] = Field(default_factory=list, max_length=MOST_STRAPS)
 
+    @property
+    def outer(self) -> CutRow | None:
+        """The outer's panel of the body, which is the bag; None where no row is one."""
+        return next((row for row in self.rows if row.role == "outer" and not row.part), None)
+
 
 @dataclass(frozen=True, slots=True)
 class Finding:
