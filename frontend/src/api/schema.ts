@@ -1684,6 +1684,11 @@ export interface components {
             rows: components["schemas"]["CutRow"][];
             /** Straps */
             straps?: components["schemas"]["StrapRow"][];
+            /**
+             * Extras
+             * @description What is put on, in or round the bag: pockets, closures.
+             */
+            extras?: components["schemas"]["ExtraRow"][];
         };
         /**
          * CutOut
@@ -1995,6 +2000,45 @@ export interface components {
              * @enum {string}
              */
             unit?: "" | "mm" | "cm" | "in" | "px";
+        };
+        /**
+         * ExtraPiece
+         * @description One piece of an extra: which of it it is, nothing for the main one, and its cut size in mm.
+         */
+        ExtraPiece: {
+            /**
+             * Piece
+             * @default
+             */
+            piece?: string;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+        };
+        /**
+         * ExtraRow
+         * @description Something put on, in or round the bag: its kind, its pieces as they were cut, and what else is told of it,
+         *     by the names that its fields have in a plan: lengths in ``measures``, options in ``choices``.
+         */
+        ExtraRow: {
+            /** Kind */
+            kind: string;
+            /** Pieces */
+            pieces?: components["schemas"]["ExtraPiece"][];
+            /** Measures */
+            measures?: {
+                [key: string]: number;
+            };
+            /** Choices */
+            choices?: {
+                [key: string]: string;
+            };
         };
         /**
          * FamilyRequest
@@ -4463,6 +4507,12 @@ export interface components {
              * @default
              */
             label?: string;
+            /**
+             * Folded
+             * @default
+             * @enum {string}
+             */
+            folded?: "" | "away" | "for";
         };
         /**
          * TypedEdit

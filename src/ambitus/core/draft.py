@@ -10,7 +10,7 @@ from ambitus.core.form.model import Form, Piece, Seam, Stretch
 from ambitus.core.form.sewn import Sewn, Taken
 from ambitus.core.grammar.bag_kinds import Kinds
 from ambitus.core.grammar.carry.strap import Hang, hang_of
-from ambitus.core.grammar.contract import SHORTER, Attach, Base, Layer, Make, SeamKind, Top
+from ambitus.core.grammar.contract import SHORTER, Attach, Base, Extra, Layer, Make, SeamKind, Top
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.once import Once
 from ambitus.core.pausing import breathe
@@ -75,11 +75,11 @@ class Draft(Once):
         """The work in order, carried out by the simulator."""
         later = cut_later(self.bag)
         marks = tuple(m for p in self.pieces if p.layer not in later for m in p.marks)
-        done = carried_out(self.plan, steps_of(self.bag, self.form, marks))
+        done = carried_out(self.plan, steps_of(self.bag, self.forms, marks))
         if done.refused is None or not by_place(self.bag):
             return done
         # what stays at one place as long as it can may go on too long: then it goes along the bag
-        usual = carried_out(self.plan, steps_of(self.bag, self.form, marks, along=True))
+        usual = carried_out(self.plan, steps_of(self.bag, self.forms, marks, along=True))
         return replace(usual, instead_of=done.refused) if usual.refused is None else done
 
     @property
@@ -111,6 +111,7 @@ def readers(grammar: Grammar) -> Readers:
         seams={k: v.read for k, v in grammar.every("seams", SeamKind).items()},
         make={k: v.read_width for k, v in grammar.every("make", Make).items()},
         attach={k: v.read_tail for k, v in grammar.every("attach", Attach).items()},
+        extra={k: v.read for k, v in grammar.every("extra", Extra).items()},
     )
 
 
@@ -124,6 +125,7 @@ def readers_of(kinds: Kinds) -> Readers:
         seams={kind.kind: kind.read for kind in seams},
         make={s.make.kind: s.make.read_width for s in kinds.carry},
         attach={s.attach.kind: s.attach.read_tail for s in kinds.carry},
+        extra={extra.kind: extra.read for extra in kinds.extras},
     )
 
 

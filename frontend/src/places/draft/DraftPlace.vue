@@ -157,8 +157,11 @@ function silence(check: string, reason: string) {
 /** A phrase that the sentence has no longer closes; straps that are gone or new keep theirs open. */
 watch(
   () => drafted.value?.sentence.map((t) => t.phrase).filter(Boolean) ?? [],
-  (there) => {
+  (there, before) => {
     const open = phrase.value
+    // what was just put on is what is told of next
+    const added = there.find((p) => !before?.includes(p))
+    if (open === 'more' && before?.length && added) phrase.value = added
     if (!open || open === 'grid' || !there.length || there.includes(open)) return
     // one of several of a kind gives way to another of them
     const kind = (key: string) => key.replace(/s?(\.\d+)?$/, '')

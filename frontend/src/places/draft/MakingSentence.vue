@@ -10,6 +10,10 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ open: [phrase: string] }>()
 const unfolded = ref(false)
+/** What is put on beyond a few is told when it is asked for, or while one of it is open. */
+const restShown = ref(false)
+const away = computed(() => props.drafted.sentence.filter((t) => t.folded === 'away').map((t) => t.phrase))
+const restTold = computed(() => restShown.value || (!!props.open && away.value.includes(props.open)))
 const marks = { stop: '■', warn: '▲', note: '●' }
 const words = { stop: 'a stop', warn: 'look again', note: 'a note' }
 
@@ -19,7 +23,9 @@ interface Run {
   label: string
 }
 const runs = computed<Run[]>(() =>
-  props.drafted.sentence.map((t) => ({ text: t.text, phrase: t.phrase ?? '', label: t.label ?? '' })),
+  props.drafted.sentence
+    .filter((t) => !t.folded || (t.folded === 'away') === restTold.value)
+    .map((t) => ({ text: t.text, phrase: t.phrase ?? '', label: t.label ?? '' })),
 )
 /** the richest sentences are set a little smaller, to stay at two lines */
 const length = computed(() => runs.value.reduce((n, run) => n + run.text.length, 0))
@@ -36,9 +42,9 @@ const size = computed(() => (length.value > 200 ? 'longest' : length.value > 178
           class="phrase"
           :class="{ open: open === run.phrase }"
           :aria-expanded="open === run.phrase"
-          :aria-label="`${run.label}: ${run.text}, change${levels[run.phrase] ? `, ${words[levels[run.phrase]!]}` : ''}`"
+          :aria-label="`${run.label}: ${run.text}, ${run.phrase === 'rest' ? 'tell them' : 'change'}${levels[run.phrase] ? `, ${words[levels[run.phrase]!]}` : ''}`"
           :data-phrase="run.phrase"
-          @click="emit('open', run.phrase)"
+          @click="run.phrase === 'rest' ? (restShown = true) : emit('open', run.phrase)"
         >
           {{ run.text
           }}<span

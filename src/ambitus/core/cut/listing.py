@@ -14,8 +14,8 @@ from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import snap
 from ambitus.core.outlines import written
-from ambitus.core.read.cutlist import CutList, CutOut, CutRow, StrapRow
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.read.cutlist import CutList, CutOut, CutRow, ExtraPiece, ExtraRow, StrapRow
+from ambitus.core.spec.resolved import Item, Resolved
 
 
 def _strip_row(piece: Piece) -> CutRow:
@@ -65,6 +65,29 @@ def _strap(bag: Resolved, hang: Hang) -> StrapRow:
     )
 
 
+def _extra(item: Item, form: Form, pieces: Sequence[Piece]) -> ExtraRow:
+    """Return an extra as a row: its pieces, and each of its fields that says something and is not read."""
+    bag, kind = item.bag, item.extra
+    sizes = kind.sizes(item, form)
+    shown = [(p, p.path.in_(item.at)) for p in kind.params if visible(p.path.in_(item.at), p, bag)]
+    values = {param.path.leaf: bag.values[path].value for param, path in shown}
+    own = [p for p in pieces if p.at == item.at and "height" in p.sums]
+    return ExtraRow.model_construct(
+        kind=kind.kind,
+        pieces=[
+            ExtraPiece.model_construct(
+                piece=p.part.rpartition(" ")[0],
+                count=p.count,
+                width=p.size("width"),
+                height=p.size("height"),
+            )
+            for p in own
+        ],
+        measures={leaf: mm for leaf, mm in values.items() if isinstance(mm, float) and leaf not in sizes},
+        choices={leaf: key for leaf, key in values.items() if isinstance(key, str)},
+    )
+
+
 def cut_list_of(
     bag: Resolved, forms: Mapping[Layer, Form], hangs: Sequence[Hang], pieces: Sequence[Piece]
 ) -> CutList:
@@ -100,9 +123,10 @@ def cut_list_of(
             *(
                 _row(p, form, lapped, OUTLINE in bag.values, corners.get(p.layer, form.corner))
                 for p in pieces
-                if "height" in p.sums
+                if "height" in p.sums and not p.at
             ),
-            *(_strip_row(p) for p in pieces if p.small and "height" not in p.sums),
+            *(_strip_row(p) for p in pieces if p.small and not p.at and "height" not in p.sums),
         ],
         straps=[_strap(bag, h) for h in hangs],
+        extras=[_extra(item, item.extra.own_form(item, forms), pieces) for item in bag.extras],
     )

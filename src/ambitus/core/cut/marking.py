@@ -5,7 +5,7 @@ from itertools import groupby
 from typing import Literal
 
 from ambitus.core.form.model import Mark, Piece
-from ambitus.core.form.sewn import Caught, Hole, Line, Opening, Place, Sewn, Told, Zone
+from ambitus.core.form.sewn import Caught, Hole, Line, Opening, Place, PutOn, Sewn, Told, Zone
 from ambitus.core.geometry import Point, along, length, outward, unit_vector
 from ambitus.core.lengths import snap
 
@@ -67,6 +67,23 @@ class Flat:
             ends if line.kind == "zip" else self._inwards(line.edge, snap(line.inside + line.beyond), *ends)
         )
 
+    def _within(self, one: PutOn, right: float, down: float) -> Point:
+        """Return a point of what is put on, so far right of and below its upper left corner."""
+        a, b = self._ends(self.edge(one.at.edge), self.piece.stitch)
+        ux, uy = unit_vector(b, a)
+        ox, oy = outward(a, b)
+        along, deep = one.at.along + right, one.at.inside + down
+        return snap(b[0] + ux * along - ox * deep), snap(b[1] + uy * along - oy * deep)
+
+    def put_on(self, one: PutOn) -> tuple[Point, ...]:
+        """Return the outline of what is put on, closed."""
+        w, h = one.wide, one.high
+        return tuple(self._within(one, *at) for at in ((0, 0), (w, 0), (w, h), (0, h), (0, 0)))
+
+    def rows_of(self, one: PutOn) -> tuple[tuple[Point, ...], ...]:
+        """Return the rows that are sewn inside what is put on."""
+        return tuple(tuple(self._within(one, *at) for at in row) for row in one.rows)
+
     def spare(self, place: Place) -> float:
         """Return how much cloth lies beyond the seam line where a place is read from, along its edge."""
         return abs(self._read_from(place)[2])
@@ -115,6 +132,12 @@ def marks_of(piece: Piece, sewn: Sequence[Sewn]) -> Iterator[Mark]:
                     )
                 case Hole() if one.at.face == flat.face:
                     yield Mark("notch", one.label, flat.hole(one), "top left", one.told(flat.spare(one.at)))
+                case PutOn() if one.at.face in piece.faces:
+                    first = one.at.face == flat.face
+                    label = one.label if first and len(piece.faces) == 1 else f"{one.label}, {one.side} only"
+                    yield Mark("placed", label, flat.put_on(one), "top left", one.told(flat.spare(one.at)))
+                    for row in flat.rows_of(one):
+                        yield Mark("row", f"{one.label}, its row", row, "top left")
                 case Zone() if one.face == flat.face:
                     yield Mark("notch", one.label, (), "raw top edge", one.told)
                 case _:

@@ -185,6 +185,7 @@ def _strip(bag: Resolved, strip: Strip) -> Piece:
         marks=strip.marks,
         part=strip.part,
         melts=strip.melts,
+        at=strip.at if strip.at.startswith("extras") else "",
     )
 
 
@@ -207,6 +208,8 @@ def _loose(bag: Resolved, part: Loose) -> Piece:
         spans=made.spans,
         marks=part.marks,
         part=part.face.part,
+        of=part.face.of,
+        at=part.at,
     )
 
 
@@ -270,7 +273,8 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form]) -> tuple[Piece, ...]:
         )
     for prefix, variant in bag.kinds.in_cutting_order:
         if variant.parts is not no_parts:
-            for part in variant.parts(Item(bag, prefix), forms["outer"]):
+            item = Item(bag, prefix)
+            for part in variant.parts(item, variant.own_form(item, forms)):
                 pieces.append(_strip(bag, part) if isinstance(part, Strip) else _loose(bag, part))
     marking = [
         (v, at) for at, v in bag.kinds.with_prefix if v.sewn is not nothing_sewn or v.marks is not no_marks

@@ -9,7 +9,7 @@ from typing import Literal
 
 from ambitus.core.drawing.paths import number, path
 from ambitus.core.form.model import Form
-from ambitus.core.form.sewn import Caught, round_mouth, rows_below
+from ambitus.core.form.sewn import Caught, PutOn, round_mouth, rows_below
 from ambitus.core.form.stance import SizeLine
 from ambitus.core.geometry import Point, bounds, unit_vector
 from ambitus.core.grammar.carry.fields import DROP, STRAP_LENGTH
@@ -255,6 +255,41 @@ def _boxes(form: Form, hang: Hang) -> str:
     return out
 
 
+#: into how many parts an outline that is put on is divided along, to follow the wall it lies on
+_ALONG = 12
+
+
+def _put_on(form: Form, one: PutOn) -> tuple[Shape, ...]:
+    """
+    Return what is put on as it is seen on the standing bag: on the outside of the front as it is, inside as a
+    dashed outline through it; nothing of what is on the back.
+    """
+    inside = one.layer != "outer"
+    if one.side == "back" and not inside:
+        return ()
+    around, half = form.mouth_length or 1.0, form.mm("flat_opening") / 2
+    top = form.stands + form.stance.band
+    # the back is seen from inside, as the hand finds it: on the other hand
+    hand = -1.0 if one.side == "back" else 1.0
+
+    def at(right: float, down: float) -> Point:
+        x, z = hand * (one.x + right), max(0.0, top - one.u - down)
+        part = form.stance.front_starts + (half + x) / around
+        share = min(1.0, z / form.stands) if form.stands else 1.0
+        (ax, ay), (bx, by) = (
+            ring_point(ring, part) for ring in (form.stance.base_outline, form.stance.mouth_outline)
+        )
+        return project((ax + (bx - ax) * share, ay + (by - ay) * share, z))
+
+    across = [one.wide * n / _ALONG for n in range(_ALONG + 1)]
+    outline = [at(x, 0.0) for x in across] + [at(x, one.high) for x in reversed(across)]
+    layer = one.piece.partition(" ")[0] or "outer"
+    if inside:
+        return (Shape(path([*outline, outline[0]]), "inside", "stitch"),)
+    rows = tuple(Shape(path([at(*end) for end in row]), layer, "stitch") for row in one.rows)
+    return (Shape(path(outline, closed=True), layer, "fill"), *rows)
+
+
 def _ticked(a: Point, b: Point, tick: float) -> str:
     ux, uy = unit_vector(a, b)
     nx, ny = -uy * tick / 2, ux * tick / 2
@@ -267,11 +302,12 @@ def standing(
     hangs: tuple[Hang, ...],
     by_drop: set[str],
     inside: str = "lining",
+    put_on: Sequence[PutOn] = (),
 ) -> Standing:
     """
     Return the standing view of *form*; straps in *by_drop* show their drop, the others their length.
 
-    *inside* is the layer seen in the mouth.
+    *inside* is the layer seen in the mouth, *put_on* what lies on sides of its layers.
     """
     shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs]
     mouth = [project(p) for p in _at(form.stance.mouth_outline, form.stands + form.stance.band)]
@@ -309,6 +345,8 @@ def standing(
             shapes.append(
                 Shape(path([project((bx, by, 0.0)), project((mx, my, form.stands))]), "outer", "stitch")
             )
+    for one in put_on:
+        shapes += _put_on(form, one)
     for patch in form.stance.patches:
         outline = path([project(p) for p in patch.points], closed=patch.style == "fill")
         shapes.append(Shape(outline, patch.layer, patch.style))

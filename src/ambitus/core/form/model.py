@@ -246,6 +246,7 @@ class Mark:
         "stop",
         "tack",
         "zip",
+        "placed",
     ]
     label: str
     points: tuple[Point, ...]
@@ -313,6 +314,8 @@ class Loose:
     allowances: Mapping[str, tuple[Term, ...]]
     material: str
     marks: tuple[Mark, ...] = ()
+    #: which item of a list it belongs to: ``extras.0``
+    at: str = ""
 
     @property
     def key(self) -> str:
@@ -366,6 +369,8 @@ class Piece:
     below: float = 0.0
     #: whether it melts in a flame
     melts: bool = False
+    #: which extra of the bag it is of: ``extras.0``; nothing where it is of the bag itself
+    at: str = ""
 
     @cached_property
     def sewn(self) -> tuple[Point, ...]:

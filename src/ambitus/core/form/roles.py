@@ -35,5 +35,6 @@ ROLES: Mapping[str, Role] = {
         Role("loop", small=True),
         Role("zip", small=True, source="bought"),
         Role("tab", small=True),
+        Role("pocket"),
     )
 }

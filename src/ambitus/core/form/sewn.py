@@ -13,6 +13,8 @@ from ambitus.core.sums import Sum
 
 #: what a maker measures to find something: (what, sum)
 Told = tuple[tuple[str, Sum], ...]
+#: a side of the bag: front or back
+Side = Literal["front", "back"]
 #: the same, of something read along an edge at whose raw end so many mm of cloth lie beyond the seam line
 Measured = Callable[[float], Told]
 
@@ -165,8 +167,37 @@ class MadeUp:
     spare: float
 
 
+@dataclass(frozen=True, slots=True)
+class PutOn:
+    """
+    Something put on one side of a layer, for the item ``of`` a list: what it is called, and its outline
+    ``wide`` by ``high`` mm from its upper left corner, as that is seen from the right side of the cloth.
+
+    ``at`` is that corner on a face. ``x`` and ``u`` are the same in the side's own terms: from its middle,
+    to the right, and below the finished top edge. Nothing may come nearer to it than ``clear``. ``rows``
+    are lines sewn inside it, from corner to corner of its own.
+    """
+
+    of: str
+    label: str
+    layer: str
+    side: Side
+    at: Place
+    x: float
+    u: float
+    wide: float
+    high: float
+    clear: float
+    #: what is cut or bought for it, by the beginning of its key; nothing where none is
+    piece: str = ""
+    #: whether its sides are caught in the side seams of its panel
+    across: bool = False
+    rows: tuple[tuple[tuple[float, float], tuple[float, float]], ...] = ()
+    told: Measured = no_measures
+
+
 #: Anything that is done at a place of a form.
-Sewn = Opening | Line | Caught | Hole | Zone | Channel | Taken | FoldedUp | Teeth | MadeUp
+Sewn = Opening | Line | Caught | Hole | Zone | Channel | Taken | FoldedUp | Teeth | MadeUp | PutOn
 
 
 def edge_length(form: Form, face: str, edge: str) -> float:

@@ -10,6 +10,7 @@ from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.contract import (
     Attach,
     Base,
+    Extra,
     Interfacing,
     Make,
     SeamKind,
@@ -43,7 +44,7 @@ class Kinds(Once):
     top: Top
     interfacing: Interfacing
     carry: tuple[Strap, ...]
-    extras: tuple[Variant, ...]
+    extras: tuple[Extra, ...]
     seams: SeamKind
     plain: SeamKind
     seams_by_class: Mapping[str, SeamKind] = field(default_factory=dict)

@@ -16,13 +16,24 @@ if TYPE_CHECKING:
     from ambitus.core.form.model import Form, Mark, Part, Piece
     from ambitus.core.form.sewn import Sewn
     from ambitus.core.grammar.given import Given
-    from ambitus.core.read.cutlist import Reader
+    from ambitus.core.read.cutlist import Reader, ToldExtra
     from ambitus.core.spec.resolved import Item, Resolved
     from ambitus.core.steps.model import Step
 
 Slot = Literal["base", "top", "interfacing", "make", "attach", "extra", "seams", "cloth"]
 Layer = Literal[
-    "outer", "lining", "interfacing", "strap", "strap core", "insert", "cord", "band", "loop", "zip", "tab"
+    "outer",
+    "lining",
+    "interfacing",
+    "strap",
+    "strap core",
+    "insert",
+    "cord",
+    "band",
+    "loop",
+    "zip",
+    "tab",
+    "pocket",
 ]
 
 #: Cloth beyond the seam line, by class of seam, as terms for the sums. ``SHORTER`` is no seam: it is
@@ -96,6 +107,21 @@ def no_creases(_: "Item", __: float) -> tuple[float, ...]:
     return ()
 
 
+def no_sizes(_: "Item", __: "Form") -> Mapping[str, float]:
+    """The sizes of an extra that has none of its own."""
+    return {}
+
+
+def on_the_outer(_: "Item") -> Layer:
+    """The layer of what lies on no other."""
+    return "outer"
+
+
+def nothing_read(_: "ToldExtra") -> Mapping[str, float]:
+    """What is read of an extra that nothing is cut for."""
+    return {}
+
+
 @dataclass(frozen=True, slots=True)
 class Stage:
     """
@@ -166,6 +192,10 @@ class Variant:
     def steps(self, item: "Item", form: "Form") -> "tuple[Step, ...]":
         """Return the steps of all its acts."""
         return tuple(step for act in self.acts for step in act(item, form))
+
+    def own_form(self, item: "Item", forms: "Mapping[Layer, Form]") -> "Form":
+        """Return the form that its parts and its work are worked out on."""
+        return forms["outer"]
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -315,6 +345,27 @@ class Make(Variant):
     listed: tuple[Length, ...] = ()
     finished: "Callable[[Item, float], float]"
     read_width: Callable[[float, Mapping[str, float], Mapping[str, float]], float]
+
+
+@dataclass(frozen=True, kw_only=True)
+class Extra(Variant):
+    """
+    Something put on, in or round a bag, an item of its list of extras.
+
+    ``adds`` are its words where it is offered. ``sizes`` are its finished sizes on a form, by the leaf of
+    their field; ``read`` finds the same from what a cut list tells of it.
+    """
+
+    slot: Slot = "extra"
+    adds: str = ""
+    #: the layer that it lies on, whose form it is worked out on
+    lies_on: "Callable[[Item], Layer]" = on_the_outer
+    sizes: "Callable[[Item, Form], Mapping[str, float]]" = no_sizes
+    read: "Callable[[ToldExtra], Mapping[str, float]]" = nothing_read
+
+    def own_form(self, item: "Item", forms: "Mapping[Layer, Form]") -> "Form":
+        """Return the form of the layer that it lies on; of one that its bag has not, the outer's."""
+        return forms.get(self.lies_on(item), forms["outer"])
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -10,6 +10,7 @@ from ambitus.core.grammar.bag_kinds import Kinds, Strap
 from ambitus.core.grammar.contract import (
     Attach,
     Base,
+    Extra,
     Interfacing,
     Make,
     SeamKind,
@@ -86,7 +87,7 @@ class Grammar:
                     Strap(make=self.of("make", make, Make), attach=self.of("attach", attach, Attach))
                     for make, attach in carry
                 ),
-                extras=tuple(self.of("extra", kind, Variant) for kind in extras),
+                extras=tuple(self.of("extra", kind, Extra) for kind in extras),
                 seams=self.of("seams", kinds["seams"], SeamKind),
                 plain=self.of("seams", "plain", SeamKind),
                 seams_by_class={key: self.of("seams", kind, SeamKind) for key, kind in by_class},

@@ -20,6 +20,7 @@ from ambitus.core.grammar.carry.tube.variant import TUBE
 from ambitus.core.grammar.carry.tucked.variant import TUCKED
 from ambitus.core.grammar.carry.webbing.variant import WEBBING
 from ambitus.core.grammar.cloth.variant import WOVEN
+from ambitus.core.grammar.extra.patch.variant import PATCH
 from ambitus.core.grammar.grammar import grammar_of
 from ambitus.core.grammar.interfacing.variant import BASE_ONLY, FULL, INSET, KEPT_OUT, NONE
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
@@ -73,6 +74,7 @@ GRAMMAR = grammar_of(
     TUCKED,
     ON_HEM,
     ON_FACE,
+    PATCH,
     PLAIN,
     OVERLOCKED_FIRST,
     ZIGZAGGED,

@@ -1,7 +1,7 @@
 """Reading a whole cut list back."""
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 from ambitus.core.grammar.carry.read import drop_for_visible
@@ -9,15 +9,18 @@ from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.read.cutlist import (
     CutList,
     CutRow,
+    ExtraRow,
     Finding,
     NotTold,
     ReadBag,
     Reader,
+    ReadExtra,
     ReadLayer,
     ReadStrap,
     Rows,
     StrapRow,
     Told,
+    ToldExtra,
 )
 from ambitus.core.read.whole import divisions_of, whole_rows
 
@@ -37,6 +40,7 @@ class Readers:
     seams: Mapping[str, Callable[[float, Mapping[str, float], bool], float]]
     make: Mapping[str, Callable[[float, Mapping[str, float], Mapping[str, float]], float]]
     attach: Mapping[str, Callable[[Mapping[str, float], Mapping[str, float], Mapping[str, float]], float]]
+    extra: Mapping[str, Callable[[ToldExtra], Mapping[str, float]]] = field(default_factory=dict)
 
 
 def _known(kinds: Mapping[str, object], field: str, value: str) -> None:
@@ -67,6 +71,25 @@ def _strap(row: StrapRow, at: int, cut_list: CutList, readers: Readers) -> ReadS
         raise SpecProblems((Problem("missing", place, "", why, "Give it in mm."),)) from missing
     visible = row.length - 2 * tail
     return ReadStrap(width, visible, drop_for_visible(visible, row.gap, row.hold))
+
+
+def _extra(row: ExtraRow, at: int, cut_list: CutList, readers: Readers) -> ReadExtra:
+    """Return what an extra is. Raises SpecProblems where its kind is unknown, or a number is missing."""
+    where = f"extras.{at}"
+    _known(readers.extra, f"{where}.kind", row.kind)
+    told = ToldExtra(
+        {one.piece: (one.width, one.height) for one in reversed(row.pieces)},
+        Told(row.measures, where),
+        row.choices,
+        _told(cut_list, readers)[0],
+        where,
+    )
+    try:
+        return ReadExtra(row.kind, readers.extra[row.kind](told))
+    except NotTold as missing:
+        why = f"“{missing.name}” is not given, and this extra cannot be read without it."
+        place = f"{missing.where}.{missing.name}"
+        raise SpecProblems((Problem("missing", place, "", why, "Give it in mm."),)) from missing
 
 
 def _by_role(cut_list: CutList) -> dict[str, Rows]:
@@ -220,4 +243,5 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
         findings += _follows(layers["outer"], layers["lining"], cut_list.lining_shorter)
     sizes = layers["outer"].sizes
     divisions = divisions_of(told, top, sizes["height"].total) if "height" in sizes else {}
-    return ReadBag(sizes, straps, findings, {**layers["outer"].more, **divisions})
+    extras = tuple(_extra(row, i, cut_list, readers) for i, row in enumerate(cut_list.extras))
+    return ReadBag(sizes, straps, findings, {**layers["outer"].more, **divisions}, extras)

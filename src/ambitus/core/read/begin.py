@@ -54,6 +54,11 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
             for row, made in zip(cut_list.straps, read.straps, strict=True)
         ],
     }
+    if cut_list.extras:
+        spec["extras"] = [
+            {"kind": row.kind, **row.choices, **row.measures, **made.sizes}
+            for row, made in zip(cut_list.extras, read.extras, strict=True)
+        ]
     for name, mm in cut_list.allowances.items():
         put(spec, told.get(name, f"allowances.{name}"), mm)
     turned = cut_list.choices.get("top.hem_edge") == "turned" if cut_list.top == "casing" else False

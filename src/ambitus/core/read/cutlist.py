@@ -105,6 +105,29 @@ class StrapRow(BaseModel):
         return {name: mm for name, mm in values.items() if mm is not None}
 
 
+class ExtraPiece(BaseModel):
+    """One piece of an extra: which of it it is, nothing for the main one, and its cut size in mm."""
+
+    model_config = ConfigDict(extra="forbid")
+    piece: Word = ""
+    count: int = Field(default=1, ge=1, le=MOST_PIECES)
+    width: Mm = Field(gt=0)
+    height: Mm = Field(gt=0)
+
+
+class ExtraRow(BaseModel):
+    """
+    Something put on, in or round the bag: its kind, its pieces as they were cut, and what else is told of it,
+    by the names that its fields have in a plan: lengths in ``measures``, options in ``choices``.
+    """
+
+    model_config = ConfigDict(extra="forbid")
+    kind: Word
+    pieces: list[ExtraPiece] = Field(default_factory=list, max_length=20)
+    measures: dict[str, Mm] = Field(default_factory=dict, max_length=60)
+    choices: dict[str, Word] = Field(default_factory=dict, max_length=60)
+
+
 CUT_LIST_VERSION = 2
 
 
@@ -141,6 +164,13 @@ class CutList(BaseModel):
     )
     rows: list[CutRow] = Field(max_length=MOST_ROWS)
     straps: list[StrapRow] = Field(default_factory=list, max_length=MOST_STRAPS)
+    extras: list[ExtraRow] = Field(
+        default_factory=list,
+        max_length=MOST_STRAPS,
+        # a list without extras is written as it was before there were any
+        exclude_if=lambda extras: not extras,
+        description="What is put on, in or round the bag: pockets, closures.",
+    )
 
     @property
     def outer(self) -> CutRow | None:
@@ -181,6 +211,14 @@ class ReadStrap:
 
 
 @dataclass(frozen=True, slots=True)
+class ReadExtra:
+    """What an extra of a cut list is: its kind, and its finished sizes by the name of their field, in mm."""
+
+    kind: str
+    sizes: Mapping[str, float]
+
+
+@dataclass(frozen=True, slots=True)
 class ReadBag:
     """The bag that a cut list makes: sizes as read from the outer, straps, and findings."""
 
@@ -188,6 +226,7 @@ class ReadBag:
     straps: tuple[ReadStrap, ...]
     findings: tuple[Finding, ...]
     more: Mapping[str, float | str] = field(default_factory=dict)
+    extras: tuple[ReadExtra, ...] = ()
 
     def mm(self, key: str) -> float:
         """Return the finished size called *key*, in mm."""
@@ -258,3 +297,20 @@ class Told(dict[str, float]):
 
 #: reads the rows of one role: (rows, allowances, what the top edge eats) -> sizes and findings
 Reader = Callable[[Rows, Mapping[str, float], float], ReadLayer]
+
+
+@dataclass(frozen=True, slots=True)
+class ToldExtra:
+    """What a cut list tells of one extra, for whoever reads it: asked for what is missing it says so."""
+
+    pieces: Mapping[str, tuple[float, float]]
+    measures: Told
+    choices: Mapping[str, str]
+    allowances: Told
+    where: str
+
+    def piece(self, name: str) -> tuple[float, float]:
+        """Return how wide and how high a piece of it is cut, in mm. Raises NotTold where there is none."""
+        if name not in self.pieces:
+            raise NotTold(name or "pieces", self.where)
+        return self.pieces[name]

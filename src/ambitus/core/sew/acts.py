@@ -285,6 +285,14 @@ class Baste:
 
 
 @dataclass(frozen=True, slots=True)
+class LayOn:
+    """Place pieces at their marks on a panel of a layer that lies flat, to be sewn on."""
+
+    pieces: tuple[str, ...]
+    layer: str
+
+
+@dataclass(frozen=True, slots=True)
 class Fix:
     """Sew pieces to where they are held, with rows of their own."""
 
@@ -421,6 +429,7 @@ Act = (
     | Crease
     | Make
     | Baste
+    | LayOn
     | Fix
     | TrimBulk
     | SlideOn

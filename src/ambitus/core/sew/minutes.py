@@ -152,7 +152,7 @@ def _minutes(plan: Plan, act: Act) -> float:
             count, metres = _strips(plan, act.pieces)
             how = PRESS if isinstance(act, acts.Crease) else SEW
             return how[0] * count + how[1] * metres * (2 if isinstance(act, acts.Make) else 1)
-        case acts.Baste() | acts.Fix():
+        case acts.Baste() | acts.LayOn() | acts.Fix():
             count, _ = _strips(plan, act.pieces)
             return 2 * SEW[0] * count
         case acts.Close():

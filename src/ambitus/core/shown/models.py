@@ -22,6 +22,8 @@ class Token:
     text: str
     phrase: str = ""
     label: str = ""
+    #: of a long sentence: whether it is folded away at first, or stands for what is
+    folded: Literal["", "away", "for"] = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,6 +1,7 @@
 """From a draft to what is shown in one unit."""
 
 from collections.abc import Iterator
+from dataclasses import replace
 from typing import Literal
 
 from ambitus.core.checks.mechanism import Finding
@@ -11,8 +12,10 @@ from ambitus.core.drawing.drawn_in import FRAMES, over_open_mouth
 from ambitus.core.drawing.flat import flat_piece, widest_of
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
+from ambitus.core.form.sewn import PutOn
 from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.carry.fields import MEASURED_BY, PAIRS
+from ambitus.core.grammar.extra.fields import ONE_MORE
 from ambitus.core.grammar.features import Zipped, cords_in, sized_by_contents
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.order import ORDER_PHRASE, orders_of
@@ -57,6 +60,10 @@ def phrases(bag: Resolved) -> Iterator[tuple[str, Phrase]]:
         yield "order", ORDER_PHRASE
 
 
+#: the phrase under which something is put on the bag
+MORE = Phrase("more", "Put on", "", lambda bag, view, prefix: "With …", (ONE_MORE,))
+
+
 #: the phrase under which whatever of a part of the spec is found, that no phrase names
 _UNDER = {"base": "base", "size": "base", "seams": "seams", "allowances": "seams"}
 
@@ -80,13 +87,50 @@ def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
     for prefix, phrase in phrases(bag):
         before = f" {bag.facts.presets[bag.preset].label.lower()} " if phrase.key == "base" else ""
         says = phrase.says(bag, view, prefix)
-        text = before + phrase.before
+        text = before + _joined(phrase.before, prefix, bag)
         if text == "A " and says[:1] in "aeiou":
             text = "An "
         out.append(Token("text", text))
         key = f"{phrase.key}.{prefix.rsplit('.', 1)[1]}" if "." in prefix else phrase.key
         out.append(Token("choice", says, key, phrase.label))
     return (*out, Token("text", "."))
+
+
+#: how long a sentence may be whose extras are all told: two lines at 1280 wide
+_LONGEST_SENTENCE = 235
+_NUMBERS = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine")
+
+
+def folded(told: tuple[Token, ...], bag: Resolved) -> tuple[Token, ...]:
+    """Return a sentence of which the last extras are folded away that two lines do not hold."""
+    ours = ((at, phrase) for at, phrase in phrases(bag) if at.startswith("extras"))
+    phrased = {f"{phrase.key}.{at.rpartition('.')[2]}" for at, phrase in ours}
+    places = [i for i, token in enumerate(told) if token.phrase in phrased]
+    shown = len(places)
+    long = sum(len(token.text) for token in told)
+    while shown and long > _LONGEST_SENTENCE:
+        shown -= 1
+        long -= sum(len(token.text) for token in told[places[shown] - 1 : places[shown] + 1])
+    rest = places[shown:]
+    if not rest:
+        return told
+    many = _NUMBERS[len(rest)] if len(rest) < len(_NUMBERS) else str(len(rest))
+    what = "more" if shown else "thing put on" if len(rest) == 1 else "things put on"
+    instead = (
+        Token("text", " and " if shown else ", with ", folded="for"),
+        Token("choice", f"{many} {what}", "rest", "What else is put on", "for"),
+    )
+    # the words before each of them go with it
+    away = {i for at in rest for i in (at - 1, at)}
+    out = [replace(token, folded="away") if i in away else token for i, token in enumerate(told)]
+    return (*out[: rest[0] - 1], *instead, *out[rest[0] - 1 :])
+
+
+def _joined(before: str, prefix: str, bag: Resolved) -> str:
+    """Return what stands before a phrase: of several extras only the first comes with a “with”."""
+    if not prefix.startswith("extras.") or prefix == "extras.0":
+        return before
+    return " and " if prefix == f"extras.{len(bag.kinds.extras) - 1}" else ", "
 
 
 def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
@@ -299,7 +343,8 @@ def picture(draft: Draft) -> Standing:
     by_drop = {h.prefix for h in draft.hangs if MEASURED_BY.of(h.item) == "drop"}
     faced = is_faced(draft.bag)
     inside = "lining" if "lining" in draft.bag.kinds.top.layers and not faced else "outer"
-    return standing(draft.form, draft.hangs, by_drop, inside)
+    put_on = [s for form in draft.forms.values() for s in form.every_sewn if isinstance(s, PutOn)]
+    return standing(draft.form, draft.hangs, by_drop, inside, put_on)
 
 
 def states(draft: Draft, view: View) -> tuple[StateShown, ...]:
@@ -364,7 +409,11 @@ def present(draft: Draft, spec: Spec, unit: Unit, opened: str | None = None) -> 
         ),
         dots=dots,
         dots_shown=f"{View(unit, unit).chosen(dots)} {unit}",
-        sentence=sentence(bag, view),
+        sentence=(
+            *folded(sentence(bag, view), bag),
+            Token("text", " "),
+            Token("choice", MORE.says(bag, view, ""), MORE.key, MORE.label),
+        ),
         fields=fields(bag, spec, view),
         found_under=found_under(bag),
         dimensions=sizes(draft, view),

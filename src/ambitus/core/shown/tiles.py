@@ -12,7 +12,8 @@ from ambitus.core.grammar.asked import Option, Param, Section
 from ambitus.core.grammar.bag_kinds import Kinds
 from ambitus.core.grammar.carry.fields import PAIRS
 from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTER_CLOTH
-from ambitus.core.grammar.contract import Attach, Variant
+from ambitus.core.grammar.contract import Attach, Extra, Variant
+from ambitus.core.grammar.extra.fields import ONE_MORE
 from ambitus.core.grammar.fitting import misfits, visible
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.order import barred, is_order
@@ -21,10 +22,10 @@ from ambitus.core.lengths.grid import steps_for
 from ambitus.core.outlines import around
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.models import OutlineShown, Tile, TileEdit, TileGroup, Tiles, TileShows
-from ambitus.core.shown.present import grid_label, phrases, picture, read_back, size_line
+from ambitus.core.shown.present import MORE, grid_label, phrases, picture, read_back, size_line
 from ambitus.core.shown.work import order_costs
-from ambitus.core.spec.edit import pick
-from ambitus.core.spec.model import Spec
+from ambitus.core.spec.edit import AGAIN, FIRST, OFF, pick
+from ambitus.core.spec.model import MOST_EXTRAS, Spec
 from ambitus.core.spec.resolve import all_params, lookup, resolve, with_straps
 from ambitus.core.spec.resolved import ClothFacts, Facts
 from ambitus.core.volume import can_be_sized
@@ -36,6 +37,7 @@ _SHOWS: dict[str, tuple[str, TileShows]] = {
     "strap": ("strap", "standing"),
     "top": ("outer", "words"),
     "small": ("tab", "standing"),
+    "patch": ("pocket", "standing"),
 }
 
 
@@ -227,6 +229,27 @@ def _pairs(asking: _Asking) -> TileGroup:
     return TileGroup("How many", PAIRS, "standing", tuple(made))
 
 
+def _one_more(asking: _Asking) -> TileGroup:
+    """Return the tiles of everything that can be put on the bag, those that do not go with it last."""
+    kinds = asking.grammar.every("extra", Extra).values()
+    options = (Option(extra.kind, extra.label, extra.help) for extra in kinds)
+    made = [asking.tile(ONE_MORE, o.key, o, False, "standing", "extra") for o in options]
+    made.sort(key=lambda tile: not tile.fits)
+    return TileGroup("With …", ONE_MORE, "standing", tuple(made))
+
+
+def _this_one(asking: _Asking, prefix: str) -> TileGroup:
+    """Return the tiles of what becomes of one item of a list as a whole."""
+    n, many = int(prefix.rpartition(".")[2]), len(asking.now.bag.kinds.extras)
+    ways = [Option(OFF, "Take it off", "The rest stays as it is.")]
+    if many < MOST_EXTRAS:
+        ways.append(Option(AGAIN, "One more like it", "To be moved beside it, or to the other side."))
+    ways += [Option(FIRST, "Say and sew it first", "Before the others.")] if n else []
+    return TileGroup(
+        "This one", prefix, "words", tuple(asking.tile(prefix, o.key, o, False, "words") for o in ways)
+    )
+
+
 def _choices(asking: _Asking, path: str, param: Param, layer: str, shows: TileShows) -> TileGroup:
     """Return the tiles of a choice that is no kind."""
     bag, chosen = asking.now.bag, str(asking.now.bag.values[path].value)
@@ -282,6 +305,8 @@ def tiles(
     asking = _Asking(now, spec, view, grammar, named, following)
     if phrase_key == "grid":
         return _grid_tiles(asking)
+    if phrase_key == MORE.key:
+        return Tiles(MORE.key, MORE.label, (_one_more(asking),), ())
     key, _, number = phrase_key.partition(".")
     params = dict(all_params(bag.kinds))
     for prefix, phrase in phrases(bag):
@@ -308,6 +333,8 @@ def tiles(
                 groups.append(_choices(asking, path, params[path], layer, seen))
         fields = tuple(p for p in (f.in_(prefix) for f in phrase.fields) if p in params)
         shown = tuple(g for g in groups if g and (len(g.tiles) > 1 or g.barred))
+        if prefix.startswith("extras."):
+            shown = (*shown, _this_one(asking, prefix))
         by_volume = key == "base" and can_be_sized(bag)
         return Tiles(phrase_key, phrase.label, shown, fields, outline, by_volume)
     raise SpecProblems(

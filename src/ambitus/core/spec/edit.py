@@ -1,5 +1,6 @@
 """Edits: what a maker types, steps or picks on screen, applied to a spec."""
 
+import re
 from collections.abc import Callable
 from typing import Annotated, Any, Literal
 
@@ -9,13 +10,14 @@ from ambitus.core.checks.run import every_rule
 from ambitus.core.fields import Length
 from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.carry.fields import ATTACH, FROM_FACE, FROM_SIDE, PAIRS
-from ambitus.core.grammar.contract import Attach, Base
+from ambitus.core.grammar.contract import Attach, Base, Extra
+from ambitus.core.grammar.extra.fields import ONE_MORE
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.kinds import BASE_KIND, TOP_KIND
 from ambitus.core.lengths import Unit, View
 from ambitus.core.outlines import LONGEST_OUTLINE
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.spec.model import Spec
+from ambitus.core.spec.model import MOST_EXTRAS, Spec
 from ambitus.core.spec.resolve import (
     all_params,
     choose_variants,
@@ -104,6 +106,30 @@ def _with_pairs(spec: Spec, pairs: int) -> Spec:
     return spec.model_copy(update={"carry": [*has[:pairs], *more]})
 
 
+#: what becomes of one item of the extras as a whole: it is taken off, doubled, or put first
+OFF, AGAIN, FIRST = "off", "again", "first"
+_ONE_EXTRA = re.compile(r"extras\.(\d+)")
+
+
+def _with_extra(spec: Spec, kind: object, grammar: Grammar) -> Spec:
+    """Return *spec* with one more extra at the end of its list."""
+    if kind not in grammar.every("extra", Extra) or len(spec.extras) >= MOST_EXTRAS:
+        raise ValueError(f"no extra {kind}")
+    return spec.model_copy(update={"extras": [*spec.extras, {"kind": kind}]})
+
+
+def _whole_extra(spec: Spec, at: int, way: object) -> Spec:
+    """Return *spec* with one extra taken off, doubled or put first."""
+    one, rest = spec.extras[at], [*spec.extras[:at], *spec.extras[at + 1 :]]
+    if way == OFF:
+        return spec.model_copy(update={"extras": rest})
+    if way == FIRST:
+        return spec.model_copy(update={"extras": [one, *rest]})
+    if way == AGAIN and len(spec.extras) < MOST_EXTRAS:
+        return spec.model_copy(update={"extras": [*spec.extras[: at + 1], dict(one), *spec.extras[at + 1 :]]})
+    raise ValueError(f"{way} of an extra")
+
+
 def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
     """
     Return *spec* with a choice made, and with what goes with it.
@@ -114,6 +140,10 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
     """
     if path == PAIRS:
         return _with_pairs(spec, int(str(value).partition(".")[0]))
+    if path == ONE_MORE:
+        return _with_extra(spec, value, grammar)
+    if whole := _ONE_EXTRA.fullmatch(path):
+        return _whole_extra(spec, int(whole[1]), value)
     out = put(_chosen_itself(spec, path, grammar), path, value)
     if path == "unit":
         return put(out, "grid.step", default_step(out.unit))

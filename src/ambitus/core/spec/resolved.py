@@ -10,7 +10,7 @@ from ambitus.core.once import Once
 
 if TYPE_CHECKING:
     from ambitus.core.grammar.bag_kinds import Kinds
-    from ambitus.core.grammar.contract import Attach, Make
+    from ambitus.core.grammar.contract import Attach, Extra, Make
 
 
 @dataclass(frozen=True, slots=True)
@@ -137,6 +137,11 @@ class Resolved(Once):
         return tuple(Item(self, f"carry.{n}") for n in range(len(self.kinds.carry)))
 
     @property
+    def extras(self) -> "tuple[Item, ...]":
+        """The items of its list of extras."""
+        return tuple(Item(self, f"extras.{n}") for n in range(len(self.kinds.extras)))
+
+    @property
     def classes(self) -> dict[str, str]:
         """Every class of seam that is sewn in this bag, with its plain name."""
         return self.once(_classes)
@@ -167,7 +172,7 @@ def _sewn(bag: Resolved) -> dict[str, str]:
 
 @dataclass(frozen=True, slots=True)
 class Item:
-    """One item of the carry list of a resolved bag; its fields are asked of it: ``DROP.of(item)``."""
+    """One item of a list of a resolved bag; its fields are asked of it: ``DROP.of(item)``."""
 
     bag: Resolved
     at: str
@@ -181,6 +186,11 @@ class Item:
     def number(self) -> int:
         """Its place in the list, from nothing."""
         return int(self.at.rpartition(".")[2])
+
+    @property
+    def extra(self) -> "Extra":
+        """What is put on, of an item of the extras."""
+        return self.bag.kinds.extras[self.number]
 
     @property
     def make(self) -> "Make":

@@ -37,7 +37,7 @@ class Step:
     key: str
     title: str
     say: str
-    rank: int
+    rank: float
     needs: tuple[str, ...] = ()
     gives: tuple[str, ...] = ()
     kind: Literal["step", "gate", "no return"] = "step"

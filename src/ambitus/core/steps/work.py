@@ -1,11 +1,12 @@
 """All the work of a bag in order: what every bag needs, and what its variants add."""
 
 import re
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
 
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.cloth.bottom import cloths_outside
+from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.order import LINING_AT, LINING_CUT, WORK_GOES, goes
 from ambitus.core.sew import acts
@@ -178,7 +179,17 @@ def _clipped(cautions: tuple[str, ...]) -> tuple[str, ...]:
 
 
 #: what is done at the machine
-_SEWS = (acts.Sew, acts.Stitch, acts.Box, acts.Overcast, acts.OvercastTips, acts.Finish, acts.Baste, acts.Fix)
+_SEWS = (
+    acts.Sew,
+    acts.Stitch,
+    acts.Box,
+    acts.Overcast,
+    acts.OvercastTips,
+    acts.Finish,
+    acts.Baste,
+    acts.LayOn,
+    acts.Fix,
+)
 
 
 def by_place(bag: Resolved) -> bool:
@@ -194,7 +205,7 @@ def place_of(step: Step) -> str:
 
 
 def steps_of(
-    bag: Resolved, form: Form, marks: Sequence[Mark] = (), *, along: bool = False
+    bag: Resolved, forms: Mapping[Layer, Form], marks: Sequence[Mark] = (), *, along: bool = False
 ) -> tuple[Step, ...]:
     """
     Return every step of the work, sorted by what it needs and gives; *marks* are those on its pieces. It goes
@@ -205,7 +216,8 @@ def steps_of(
     """
     steps = list(_common(bag, marks))
     for prefix, variant in bag.kinds.with_prefix:
-        steps += variant.steps(Item(bag, prefix), form)
+        item = Item(bag, prefix)
+        steps += variant.steps(item, variant.own_form(item, forms))
     sewn = (*cloths_outside(bag), *bag.kinds.top.layers[1:])
     if not all(bag.cloth(layer).pins for layer in sewn):
         steps = [replace(s, cautions=_clipped(s.cautions)) for s in steps]

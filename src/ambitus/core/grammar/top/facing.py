@@ -105,7 +105,7 @@ def facing_steps(bag: Resolved) -> tuple[Step, ...]:
             "Right sides together; then press the allowance down and topstitch beside the join.",
             225,
             needs=("lining pieces laid",),
-            gives=("lining panels ready",),
+            gives=("lining panels laid", "lining panels ready"),
             acts=(
                 acts.Sew(acts.Seams(("lining",), "join")),
                 acts.Press(("lining",)),
@@ -131,7 +131,9 @@ def lay_lining(item: Item, form: Form) -> tuple[Step, ...]:
             else "Right sides together.",
             220,
             needs=("lining cut",) if goes(item.bag, LINING_CUT, "turn") else ("pieces marked",),
-            gives=("lining pieces laid" if is_faced(item.bag) else "lining panels ready",),
+            gives=("lining pieces laid",)
+            if is_faced(item.bag)
+            else ("lining panels laid", "lining panels ready"),
             acts=(acts.See(),),
         ),
     )

@@ -81,3 +81,11 @@ def is_made(work: Work, key: str) -> None:
     """Refuse a strip that has not been made up."""
     is_cut(work)
     refuse(key not in work.made, f"{work.plan.by_key[key].name} has not been made ready")
+
+
+def is_ready(work: Work, key: str) -> None:
+    """Refuse a piece that has not been made up, unless it is bought as it is."""
+    if work.plan.by_key[key].source == "bought":
+        is_cut(work)
+    else:
+        is_made(work, key)

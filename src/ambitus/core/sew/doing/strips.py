@@ -2,7 +2,16 @@
 
 from ambitus.core.sew import acts
 from ambitus.core.sew.doing.kind import Doing
-from ambitus.core.sew.doing.shared import has_rows, is_cut, is_made, is_marked, reached, refuse, staying
+from ambitus.core.sew.doing.shared import (
+    has_rows,
+    is_cut,
+    is_made,
+    is_marked,
+    is_ready,
+    reached,
+    refuse,
+    staying,
+)
 from ambitus.core.sew.doing.zips import zip_at_hand
 from ambitus.core.sew.work import Work
 
@@ -62,9 +71,27 @@ def _baste(work: Work, act: acts.Baste) -> None:
         work.basted[key] = (act.to, act.at)
 
 
+def _lay_on(work: Work, act: acts.LayOn) -> None:
+    is_marked(work)
+    put = [one for one in work.plan.put_on if one.layer == act.layer]
+    for key in work.plan.strips(act.pieces):
+        name = work.plan.by_key[key].name
+        is_ready(work, key)
+        refuse(key in work.basted or key in work.used, f"{name} is in place already")
+        own = [one for one in put if key == one.piece or key.startswith(f"{one.piece} ")]
+        refuse(not own, f"{name} has no place on the {act.layer}")
+        for one in own:
+            face = (act.layer, one.at.face)
+            refuse(work.out(work.body_of(face)) is not None, f"the {act.layer} no longer lies flat")
+            edges = work.plan.forms[act.layer].face(one.at.face).edges
+            sides = [(*face, e.name) for e in edges if one.across and e.name.startswith("side")]
+            refuse(any(work.is_glued(e) for e in sides), "the side seam that is to catch it is sewn")
+        work.basted[key] = (act.layer, "")
+
+
 def _fix(work: Work, act: acts.Fix) -> None:
     for key in work.plan.strips(act.pieces):
-        is_made(work, key)
+        is_ready(work, key)
         refuse(key in work.used, f"{work.plan.by_key[key].name} is sewn on already")
         refuse(key not in work.basted, f"{work.plan.by_key[key].name} is not in its place yet")
         layer, at = work.basted[key]
@@ -144,6 +171,7 @@ DOES: Doing = {
     acts.Make: _make,
     acts.OnSlider: _on_slider,
     acts.Baste: _baste,
+    acts.LayOn: _lay_on,
     acts.Fix: _fix,
     acts.Narrow: _narrow,
     acts.KeepEnds: _keep_ends,

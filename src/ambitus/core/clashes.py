@@ -1,0 +1,151 @@
+"""
+One map of what lies on each side of a layer: rows, channels, strap ends, corners, the edge the bag stands on,
+and everything that is put on. Two that come nearer than they may are told with what is missing between them.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from itertools import combinations
+from typing import get_args
+
+from ambitus.core.draft import Draft
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Caught, Channel, FoldedUp, Line, PutOn, Side, edge_length
+from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.extra.ground import Ground, ground_of
+from ambitus.core.grammar.extra.placing import CLEAR
+from ambitus.core.lengths import snap
+from ambitus.core.words import within
+
+
+@dataclass(frozen=True, slots=True)
+class Spot:
+    """
+    Something on a side of a layer: what it is called, and its box in that side's own terms: left and right of
+    the middle, below the finished top edge, in mm. Nothing may come nearer than ``clear``.
+
+    ``of`` is the item of a list that it belongs to, if it is of one.
+    """
+
+    name: str
+    left: float
+    upper: float
+    right: float
+    lower: float
+    clear: float
+    of: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Clash:
+    """Two things on a side of a layer that lie nearer than they may, and the mm missing between them."""
+
+    layer: Layer
+    side: Side
+    one: Spot
+    other: Spot
+    clear: float
+    missing: float
+
+
+def apart(one: Spot, other: Spot) -> float:
+    """
+    Return how far apart two boxes lie along the way that parts them most; negative where they overlap, mm.
+
+    >>> apart(Spot("a", 0, 0, 10, 10, 3), Spot("b", 12, 4, 20, 8, 3))
+    2
+    """
+    across = max(other.left - one.right, one.left - other.right)
+    down = max(other.upper - one.lower, one.upper - other.lower)
+    return max(across, down)
+
+
+def spots_of(draft: Draft, layer: Layer, side: Side) -> tuple[Spot, ...]:
+    """Return all that lies on one side of a layer."""
+    form = draft.forms[layer]
+    ground = ground_of(draft.bag, form, layer, side)
+    return tuple(_spots(draft, form, ground))
+
+
+def _spots(draft: Draft, form: Form, ground: Ground) -> Iterator[Spot]:
+    clear, half = CLEAR.mm(draft.bag.unit), ground.wide / 2
+    for one in form.every_sewn:
+        match one:
+            case PutOn(layer=ground.layer, side=ground.side):
+                right, low = snap(one.x + one.wide), snap(one.u + one.high)
+                yield Spot(within(one.label), one.x, one.u, right, low, one.clear, one.of)
+            case Channel() if not one.strip:
+                yield Spot("casing", -half, 0.0, half, one.lower, clear)
+    yield from _rows(form, ground, clear)
+    if ground.layer == "outer":
+        yield from _strap_ends(draft, form, ground, clear)
+    yield from _below(form, ground, clear)
+
+
+def _rows(form: Form, ground: Ground, clear: float) -> Iterator[Spot]:
+    """Yield the rows along the top edge of a side, each once."""
+    band, half = ground.bands[0], ground.wide / 2
+    rows = (s for s in form.every_sewn if isinstance(s, Line) and s.kind == "row")
+    levels = {snap(s.inside + band.begins) for s in rows if (s.face, s.edge) == (band.face.name, band.edge)}
+    for u in sorted(level for level in levels if level > 0):
+        yield Spot("row along the top edge", -half, u, half, u, clear)
+
+
+def _strap_ends(draft: Draft, form: Form, ground: Ground, clear: float) -> Iterator[Spot]:
+    """Yield the ends of straps that lie on the face, as far down as they reach."""
+    band = ground.bands[0]
+    for hang in draft.hangs:
+        for one in form.sewn.get(hang.prefix, ()):
+            if not isinstance(one, Caught) or one.seam or one.reaches <= 0:
+                continue
+            if (one.at.face, one.at.edge) != (band.face.name, band.edge):
+                continue
+            long = edge_length(form, one.at.face, one.at.edge)
+            x = (one.at.along if one.at.back else long - one.at.along) - long / 2
+            half = hang.finished_width / 2
+            low = snap(one.reaches + band.begins)
+            yield Spot(f"{_hand(x)} strap end", snap(x - half), 0.0, snap(x + half), low, clear, hang.prefix)
+
+
+def _hand(x: float) -> str:
+    return "left" if x < 0 else "right"
+
+
+def _below(form: Form, ground: Ground, clear: float) -> Iterator[Spot]:
+    """Yield what lies below the face that stands: its own edge, and the squares of boxed corners."""
+    half, face, deep = ground.wide / 2, ground.stands / 2, ground.bands[-1].ends
+    if not ground.runs_under:
+        return
+    if face < half - 1e-6 and not any(isinstance(s, FoldedUp) for s in form.every_sewn):
+        yield Spot("edge the bag stands on", -face, ground.foot, face, deep, clear)
+        yield Spot("left boxed corner", -half, ground.foot, -face, deep, clear)
+        yield Spot("right boxed corner", face, ground.foot, half, deep, clear)
+    else:
+        yield Spot("edge the bag stands on", -half, ground.foot, half, deep, clear)
+
+
+def clashes_of(draft: Draft) -> tuple[Clash, ...]:
+    """Return every two things of a bag that lie nearer than they may, of which one at least is put on."""
+    return draft.once(_clashes)
+
+
+def _clashes(draft: Draft) -> tuple[Clash, ...]:
+    return tuple(_found(draft))
+
+
+def _found(draft: Draft) -> Iterator[Clash]:
+    for layer, form in draft.forms.items():
+        put = [s for s in form.every_sewn if isinstance(s, PutOn)]
+        for side in get_args(Side):
+            mine = {s.of for s in put if s.side == side}
+            if not mine:
+                continue
+            for one, other in combinations(spots_of(draft, layer, side), 2):
+                if one.of == other.of or not {one.of, other.of} & mine:
+                    continue
+                clear = max(one.clear, other.clear)
+                missing = snap(clear - apart(one, other))
+                if missing > 1e-6:
+                    # what is put on is told first
+                    first, second = (one, other) if one.of in mine else (other, one)
+                    yield Clash(layer, side, first, second, clear, missing)

@@ -1,0 +1,33 @@
+"""The fields that extras share: where they lie, and the sizes of a pocket."""
+
+from typing import Literal
+
+from ambitus.core.fields import Choice, Count, Kind, Length
+
+#: which extra it is
+EXTRA_KIND = Kind("extras.kind")
+#: one more at the end of the list, by its kind
+ONE_MORE = Count("extras.more")
+
+ON = Choice[Literal["outer", "lining"]]("extras.on")
+ON_SIDE = Choice[Literal["front", "back"]]("extras.side")
+DOWN_BY = Choice[Literal["top", "foot"]]("extras.down_by")
+FROM_TOP_EDGE = Length("extras.from_top")
+FROM_FOOT = Length("extras.from_foot")
+ACROSS_BY = Choice[Literal["middle", "left", "right"]]("extras.across_by")
+FROM_SIDE_SEAM = Length("extras.from_side")
+
+POCKET_WIDTH = Length("extras.width")
+POCKET_HEIGHT = Length("extras.height")
+POCKET_MADE = Choice[Literal["hem", "folded", "faced"]]("extras.made")
+POCKET_HEM = Length("extras.hem")
+POCKET_EDGES = Length("extras.edges")
+POCKET_FACED = Length("extras.faced")
+POCKET_OF = Choice[Literal["outer", "lining"]]("extras.cut_of")
+DIVIDED = Choice[Literal["no", "half", "thirds", "at"]]("extras.divided")
+DIVIDED_AT = Length("extras.divided_at")
+FLAP = Choice[Literal["none", "flap"]]("extras.flap")
+FLAP_FALL = Length("extras.fall")
+FLAP_ABOVE = Length("extras.flap_above")
+
+POCKET_ALLOWANCE = Length("allowances.pocket")

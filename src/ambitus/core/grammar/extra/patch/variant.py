@@ -1,0 +1,205 @@
+"""A patch pocket: made up by itself, its edges turned in, and sewn on down its sides and along its foot."""
+
+from fractions import Fraction
+
+from ambitus.core.grammar.asked import Option, Param, Phrase
+from ambitus.core.grammar.contract import Extra
+from ambitus.core.grammar.extra.checks import POCKET_CHECKS
+from ambitus.core.grammar.extra.fields import (
+    ACROSS_BY,
+    DIVIDED,
+    DIVIDED_AT,
+    DOWN_BY,
+    FLAP,
+    FLAP_ABOVE,
+    FLAP_FALL,
+    FROM_FOOT,
+    FROM_SIDE_SEAM,
+    FROM_TOP_EDGE,
+    ON,
+    ON_SIDE,
+    POCKET_EDGES,
+    POCKET_FACED,
+    POCKET_HEIGHT,
+    POCKET_HEM,
+    POCKET_MADE,
+    POCKET_OF,
+    POCKET_WIDTH,
+)
+from ambitus.core.grammar.extra.patch.cut import parts, sewn, sizes
+from ambitus.core.grammar.extra.patch.read import read
+from ambitus.core.grammar.extra.patch.steps import steps
+from ambitus.core.grammar.extra.placing import ACROSS_PARAMS, down_params, on_params
+from ambitus.core.grammar.extra.words import has_face, where, without_seam
+from ambitus.core.lengths import Pair, View, paired
+from ambitus.core.spec.resolved import Item, Resolved
+
+
+def _says(bag: Resolved, view: View, at: str) -> str:
+    item = Item(bag, at)
+    size = f"{view.chosen(POCKET_WIDTH.of(item))} × {view.chosen(POCKET_HEIGHT.of(item))}"
+    return f"a patch pocket {size} {where(item)}"
+
+
+PATCH = Extra(
+    kind="patch",
+    label="Patch pocket",
+    adds="a patch pocket",
+    help="A piece with its edges turned in, sewn on down its sides and along its foot.",
+    params=(
+        *on_params(),
+        Param(
+            POCKET_WIDTH,
+            "Pocket, wide",
+            "length",
+            Pair(160, Fraction(6)),
+            low=20,
+            high=1500,
+            help="Finished.",
+            opens="pocket/width",
+        ),
+        Param(
+            POCKET_HEIGHT,
+            "Pocket, high",
+            "length",
+            Pair(140, Fraction(11, 2)),
+            low=20,
+            high=1500,
+            help="Finished, from its foot to its top.",
+            opens="pocket/height",
+        ),
+        *down_params("its top", paired(75), paired(50)),
+        *ACROSS_PARAMS,
+        Param(
+            POCKET_MADE,
+            "Its top",
+            "choice",
+            "hem",
+            options=(
+                Option("hem", "Turned over and stitched", "One layer; the hem lies inside."),
+                Option(
+                    "folded", "A fold, lined with itself", "Two layers, no hem to sew; turned through a gap."
+                ),
+                Option("faced", "Faced", "One layer, and a band inside its top."),
+            ),
+        ),
+        Param(
+            POCKET_HEM,
+            "Hem at its top, in all",
+            "length",
+            paired(35),
+            low=3,
+            high=200,
+            shown_when=(POCKET_MADE, "hem"),
+            help="With the raw edge that is turned in.",
+        ),
+        Param(
+            POCKET_FACED,
+            "Facing, shows inside",
+            "length",
+            paired(40),
+            low=10,
+            high=500,
+            shown_when=(POCKET_MADE, "faced"),
+        ),
+        Param(
+            POCKET_EDGES,
+            "Edges turned in",
+            "length",
+            paired(10),
+            low=3,
+            high=40,
+            shown_unless=(POCKET_MADE, "folded"),
+        ),
+        Param(
+            DIVIDED,
+            "Divided",
+            "choice",
+            "no",
+            options=(
+                Option("no", "Not", ""),
+                Option("half", "In two", "One row in its middle."),
+                Option("thirds", "In three", "Two rows."),
+                Option("at", "At a place of its own", "For a pen, or a pair of spectacles."),
+            ),
+        ),
+        Param(
+            DIVIDED_AT,
+            "From its left edge to the row",
+            "length",
+            paired(40),
+            low=3,
+            high=1500,
+            shown_when=(DIVIDED, "at"),
+        ),
+        Param(
+            FLAP,
+            "Flap",
+            "choice",
+            "none",
+            options=(
+                Option("none", "None", "Open at its top."),
+                Option("flap", "A flap", "Two layers, sewn on above it and folded down."),
+            ),
+        ),
+        Param(
+            FLAP_FALL,
+            "Flap, falls over the pocket",
+            "length",
+            paired(50),
+            low=10,
+            high=500,
+            shown_when=(FLAP, "flap"),
+        ),
+        Param(
+            FLAP_ABOVE,
+            "Flap, sewn on above the pocket",
+            "length",
+            paired(10),
+            low=5,
+            high=60,
+            shown_when=(FLAP, "flap"),
+        ),
+        Param(
+            POCKET_OF,
+            "Cut of",
+            "choice",
+            lambda bag: "outer",
+            options=(
+                Option("outer", "The outer’s cloth", ""),
+                Option("lining", "The lining’s cloth", ""),
+            ),
+            offered=lambda bag, key: key != "lining" or "lining" in bag.kinds.top.layers,
+        ),
+    ),
+    phrase=Phrase(
+        "patch",
+        "Patch pocket",
+        ", with ",
+        _says,
+        choices=(ON, ON_SIDE, POCKET_MADE, DOWN_BY, ACROSS_BY, DIVIDED, FLAP, POCKET_OF),
+        fields=(
+            POCKET_WIDTH,
+            POCKET_HEIGHT,
+            FROM_TOP_EDGE,
+            FROM_FOOT,
+            FROM_SIDE_SEAM,
+            POCKET_HEM,
+            POCKET_FACED,
+            POCKET_EDGES,
+            DIVIDED_AT,
+            FLAP_FALL,
+            FLAP_ABOVE,
+        ),
+    ),
+    classes={"pocket": "Pocket seam"},
+    unused=without_seam,
+    needs=has_face,
+    parts=parts,
+    sewn=sewn,
+    acts=(steps,),
+    lies_on=ON.of,
+    checks=POCKET_CHECKS,
+    sizes=sizes,
+    read=read,
+)

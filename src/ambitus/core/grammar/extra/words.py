@@ -1,0 +1,35 @@
+"""What extras have in common: where one lies in words, and which bags have a face to put it on."""
+
+from ambitus.core.grammar.extra.fields import FLAP, ON, ON_SIDE, POCKET_MADE
+from ambitus.core.spec.resolved import Item, Resolved
+
+
+def extras_of(bag: Resolved) -> tuple[Item, ...]:
+    """Return the items of its list of extras."""
+    return bag.extras
+
+
+def where(item: Item) -> str:
+    """Return where an extra lies, in the making sentence."""
+    side = ON_SIDE.of(item)
+    if ON.is_(item, "lining"):
+        return "inside" if side == "front" else "inside the back"
+    return f"on the {side}"
+
+
+def has_face(bag: Resolved) -> str:
+    """Return why nothing can be put on a face of this bag, or nothing."""
+    if bag.kinds.base.boxed_at_mouth:
+        return "the panels of a box pouch run round it: it has no face that lies flat"
+    if "lining" not in bag.kinds.top.layers and any(ON.is_(item, "lining") for item in extras_of(bag)):
+        return "it has no lining to put anything on"
+    return ""
+
+
+def without_seam(bag: Resolved) -> frozenset[str]:
+    """Return the class of a pocket's own seams where no pocket of the bag has any."""
+    seamed = any(
+        POCKET_MADE.is_(item, "folded") or POCKET_MADE.is_(item, "faced") or FLAP.is_(item, "flap")
+        for item in extras_of(bag)
+    )
+    return frozenset() if seamed else frozenset({"pocket"})
