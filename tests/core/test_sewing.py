@@ -400,7 +400,7 @@ def test_what_the_steps_need_of_each_other_is_what_the_acts_need(first: int) -> 
         made = drafted(bag["spec"])
         if made.sewing.refused is None:
             whole = done(made, acts_of(made))
-            every = steps_of(made.bag, made.form)
+            every = steps_of(made.bag, made.forms)
             shuffled = [replace(step, rank=chance.randrange(1000)) for step in every]
             order = [act for step in in_order(shuffled) for act in step.acts]
             other = done(made, order)

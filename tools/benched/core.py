@@ -162,7 +162,7 @@ def sewing(table: Table) -> None:
             answer(bag.spec)
             drafting.append(process_time() - begun)
             made = draft(resolved)
-            steps = steps_of(made.bag, made.form, [mark for piece in made.pieces for mark in piece.marks])
+            steps = steps_of(made.bag, made.forms, [mark for piece in made.pieces for mark in piece.marks])
             begun = process_time()
             carried_out(made.plan, steps)
             sewn.append(process_time() - begun)

@@ -97,7 +97,7 @@ def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
 
 
 #: how long a sentence may be whose extras are all told: two lines at 1280 wide
-_LONGEST_SENTENCE = 235
+_LONGEST_SENTENCE = 206
 _NUMBERS = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine")
 
 

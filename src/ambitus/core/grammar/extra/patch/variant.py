@@ -36,9 +36,7 @@ from ambitus.core.spec.resolved import Item, Resolved
 
 
 def _says(bag: Resolved, view: View, at: str) -> str:
-    item = Item(bag, at)
-    size = f"{view.chosen(POCKET_WIDTH.of(item))} × {view.chosen(POCKET_HEIGHT.of(item))}"
-    return f"a patch pocket {size} {where(item)}"
+    return f"a patch pocket {where(Item(bag, at))}"
 
 
 PATCH = Extra(
