@@ -3,10 +3,11 @@ One map of what lies on each side of a layer: rows, channels, strap ends, corner
 and everything that is put on. Two that come nearer than they may are told with what is missing between them.
 """
 
+import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import combinations
-from typing import get_args
+from typing import Literal, get_args
 
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Form
@@ -34,6 +35,17 @@ class Spot:
     lower: float
     clear: float
     of: str = ""
+    #: what of the bag itself it is that not everything keeps clear of alike
+    is_a: Literal["", "foot", "join"] = ""
+    #: how far it stays above the edge the bag stands on, and whether it may lie over a join
+    above_foot: float = 0.0
+    over_joins: bool = False
+
+    def keeps_from(self, other: "Spot") -> float:
+        """Return how far it has to stay from another, in mm; negative where it may lie over it."""
+        if other.is_a == "join" and self.over_joins:
+            return -math.inf
+        return max(self.clear, other.clear, self.above_foot if other.is_a == "foot" else 0.0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,10 +85,21 @@ def _spots(draft: Draft, form: Form, ground: Ground) -> Iterator[Spot]:
         match one:
             case PutOn(layer=ground.layer, side=ground.side):
                 right, low = snap(one.x + one.wide), snap(one.u + one.high)
-                yield Spot(within(one.label), one.x, one.u, right, low, one.clear, one.of)
+                yield Spot(
+                    within(one.label),
+                    one.x,
+                    one.u,
+                    right,
+                    low,
+                    one.clear,
+                    one.of,
+                    above_foot=one.above_foot,
+                    over_joins=one.over_joins,
+                )
             case Channel() if not one.strip:
                 yield Spot("casing", -half, 0.0, half, one.lower, clear)
     yield from _rows(form, ground, clear)
+    yield from _joins(ground)
     if ground.layer == "outer":
         yield from _strap_ends(draft, form, ground, clear)
     yield from _below(form, ground, clear)
@@ -89,6 +112,13 @@ def _rows(form: Form, ground: Ground, clear: float) -> Iterator[Spot]:
     levels = {snap(s.inside + band.begins) for s in rows if (s.face, s.edge) == (band.face.name, band.edge)}
     for u in sorted(level for level in levels if level > 0):
         yield Spot("row along the top edge", -half, u, half, u, clear)
+
+
+def _joins(ground: Ground) -> Iterator[Spot]:
+    """Yield the joins across a side: of a facing, or of a bottom."""
+    half = ground.wide / 2
+    for band in ground.bands[1:]:
+        yield Spot("join of its panel", -half, band.begins, half, band.begins, 0.0, is_a="join")
 
 
 def _strap_ends(draft: Draft, form: Form, ground: Ground, clear: float) -> Iterator[Spot]:
@@ -117,11 +147,11 @@ def _below(form: Form, ground: Ground, clear: float) -> Iterator[Spot]:
     if not ground.runs_under:
         return
     if face < half - 1e-6 and not any(isinstance(s, FoldedUp) for s in form.every_sewn):
-        yield Spot("edge the bag stands on", -face, ground.foot, face, deep, clear)
+        yield Spot("edge the bag stands on", -face, ground.foot, face, deep, clear, is_a="foot")
         yield Spot("left boxed corner", -half, ground.foot, -face, deep, clear)
         yield Spot("right boxed corner", face, ground.foot, half, deep, clear)
     else:
-        yield Spot("edge the bag stands on", -half, ground.foot, half, deep, clear)
+        yield Spot("edge the bag stands on", -half, ground.foot, half, deep, clear, is_a="foot")
 
 
 def clashes_of(draft: Draft) -> tuple[Clash, ...]:
@@ -143,7 +173,9 @@ def _found(draft: Draft) -> Iterator[Clash]:
             for one, other in combinations(spots_of(draft, layer, side), 2):
                 if one.of == other.of or not {one.of, other.of} & mine:
                     continue
-                clear = max(one.clear, other.clear)
+                clear = max(one.keeps_from(other), other.keeps_from(one))
+                if math.inf in (-one.keeps_from(other), -other.keeps_from(one)):
+                    continue
                 missing = snap(clear - apart(one, other))
                 if missing > 1e-6:
                     # what is put on is told first

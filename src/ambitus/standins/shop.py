@@ -42,9 +42,8 @@ class SimulatedShop:
         if want.kind in shelf["by_length"]:
             one = shelf["by_length"][want.kind]
             return (Offer(want.label, one["mm"], one["price"]),)
-        if want.kind in shelf["each"]:
-            return (Offer(want.label, 1, shelf["each"][want.kind]),)
-        return ()
+        each = shelf["each"].get(want.key, shelf["each"].get(want.kind))
+        return (Offer(want.label, 1, each),) if each is not None else ()
 
     def rolls(self, kind: str, key: str) -> Sequence[Roll]:
         """Return the rolls of a material."""

@@ -100,7 +100,16 @@ def _bought(made: Draft) -> Iterator[Want]:
 
 #: what is sold as something else than its role in the bag
 _BY_ROLE = {"strap": "webbing", "tab": "ribbon", "loop": "ribbon"}
-_BY_MATERIAL = {"Ribbon or tape": "ribbon", "Elastic": "elastic", "Round cord": "cord"}
+_BY_MATERIAL = {
+    "Ribbon or tape": "ribbon",
+    "Elastic": "elastic",
+    "Round cord": "cord",
+    "Hook-and-loop tape": "hook and loop",
+}
+
+
+#: closures that are sold one by one, in two halves
+_EACH = frozenset({"Magnetic snap", "Press stud", "Button"})
 
 
 def _notion(piece: Piece) -> Want:
@@ -108,6 +117,8 @@ def _notion(piece: Piece) -> Want:
     if piece.layer == "zip":
         long = piece.size("buy") if "buy" in piece.sums else piece.size("length")
         return Want("zip", piece.material, piece.material, "zip", piece.count, long=long, for_=piece.letter)
+    if piece.material in _EACH:
+        return Want("closure", piece.material, piece.material, "each", piece.count, for_=piece.letter)
     if "length" in piece.sums:
         total = piece.count * piece.size("length")
         kind = _BY_MATERIAL.get(piece.material) or _BY_ROLE.get(piece.layer, piece.layer)

@@ -71,15 +71,16 @@ def _extra(item: Item, form: Form, pieces: Sequence[Piece]) -> ExtraRow:
     sizes = kind.sizes(item, form)
     shown = [(p, p.path.in_(item.at)) for p in kind.params if visible(p.path.in_(item.at), p, bag)]
     values = {param.path.leaf: bag.values[path].value for param, path in shown}
-    own = [p for p in pieces if p.at == item.at and "height" in p.sums]
+    own = [p for p in pieces if p.at == item.at and p.source != "bought"]
     return ExtraRow.model_construct(
         kind=kind.kind,
         pieces=[
             ExtraPiece.model_construct(
                 piece=p.part.rpartition(" ")[0],
                 count=p.count,
-                width=p.size("width"),
-                height=p.size("height"),
+                # of a strip its length stands for its width, as in the rows of the bag
+                width=p.size("length" if "length" in p.sums else "width"),
+                height=p.size("width" if "length" in p.sums else "height"),
             )
             for p in own
         ],

@@ -76,8 +76,12 @@ class Flat:
         return snap(b[0] + ux * along - ox * deep), snap(b[1] + uy * along - oy * deep)
 
     def put_on(self, one: PutOn) -> tuple[Point, ...]:
-        """Return the outline of what is put on, closed."""
+        """Return the outline of what is put on, closed; of a spot a cross through its middle."""
         w, h = one.wide, one.high
+        if one.spot:
+            # a cross through its middle
+            cross = ((0.0, h / 2), (w, h / 2), (w / 2, h / 2), (w / 2, 0.0), (w / 2, h))
+            return tuple(self._within(one, *at) for at in cross)
         return tuple(self._within(one, *at) for at in ((0, 0), (w, 0), (w, h), (0, h), (0, 0)))
 
     def rows_of(self, one: PutOn) -> tuple[tuple[Point, ...], ...]:
@@ -111,6 +115,31 @@ def _openings(flat: Flat, openings: Sequence[Opening]) -> Iterator[Mark]:
         yield Mark(kind, opening.label, (flat.raw(low), flat.raw(high)), opening.where, measures)
 
 
+def _put_on(flat: Flat, put: Sequence[PutOn]) -> Iterator[Mark]:
+    """
+    Yield what is put on the faces of a piece; of pieces cut alike it says on which it is, unless on all.
+
+    What lies at one place on each of them is marked once.
+    """
+    faces = flat.piece.faces
+    shown = [(one, flat.put_on(one)) for one in put if one.at.face in faces]
+    for one, points in shown:
+        same = [other for other, at in shown if other.label == one.label and at == points]
+        if same[0] is not one:
+            continue
+        whole = len({other.at.face for other in same}) == len(faces) and not _both_sides(flat)
+        only = "" if whole else f", {one.side}" if _both_sides(flat) else f", {one.side} only"
+        kind: Literal["placed", "spot"] = "spot" if one.spot else "placed"
+        yield Mark(kind, f"{one.label}{only}", points, "top left", one.told(flat.spare(one.at)))
+        for row in flat.rows_of(one):
+            yield Mark("row", f"{one.label}, its row", row, "top left")
+
+
+def _both_sides(flat: Flat) -> bool:
+    """Return whether a piece is front and back at once."""
+    return sum(edge.seam == "top" for edge in flat.piece.edges) > 1
+
+
 def marks_of(piece: Piece, sewn: Sequence[Sewn]) -> Iterator[Mark]:
     """
     Yield the marks of what is sewn on a form at the faces of *piece*.
@@ -132,13 +161,8 @@ def marks_of(piece: Piece, sewn: Sequence[Sewn]) -> Iterator[Mark]:
                     )
                 case Hole() if one.at.face == flat.face:
                     yield Mark("notch", one.label, flat.hole(one), "top left", one.told(flat.spare(one.at)))
-                case PutOn() if one.at.face in piece.faces:
-                    first = one.at.face == flat.face
-                    label = one.label if first and len(piece.faces) == 1 else f"{one.label}, {one.side} only"
-                    yield Mark("placed", label, flat.put_on(one), "top left", one.told(flat.spare(one.at)))
-                    for row in flat.rows_of(one):
-                        yield Mark("row", f"{one.label}, its row", row, "top left")
                 case Zone() if one.face == flat.face:
                     yield Mark("notch", one.label, (), "raw top edge", one.told)
                 case _:
                     pass
+    yield from _put_on(flat, [one for one in sewn if isinstance(one, PutOn)])

@@ -283,7 +283,7 @@ def _put_on(form: Form, one: PutOn) -> tuple[Shape, ...]:
 
     across = [one.wide * n / _ALONG for n in range(_ALONG + 1)]
     outline = [at(x, 0.0) for x in across] + [at(x, one.high) for x in reversed(across)]
-    layer = one.piece.partition(" ")[0] or "outer"
+    layer = one.pieces[0].partition(" ")[0] if one.pieces else "outer"
     if inside:
         return (Shape(path([*outline, outline[0]]), "inside", "stitch"),)
     rows = tuple(Shape(path([at(*end) for end in row]), layer, "stitch") for row in one.rows)

@@ -247,6 +247,7 @@ class Mark:
         "tack",
         "zip",
         "placed",
+        "spot",
     ]
     label: str
     points: tuple[Point, ...]

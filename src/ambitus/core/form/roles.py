@@ -36,5 +36,7 @@ ROLES: Mapping[str, Role] = {
         Role("zip", small=True, source="bought"),
         Role("tab", small=True),
         Role("pocket"),
+        Role("patch", small=True),
+        Role("closure", small=True, source="bought"),
     )
 }

@@ -188,12 +188,20 @@ class PutOn:
     wide: float
     high: float
     clear: float
-    #: what is cut or bought for it, by the beginning of its key; nothing where none is
-    piece: str = ""
+    #: what is cut or bought for it, by key
+    pieces: tuple[str, ...] = ()
     #: whether its sides are caught in the side seams of its panel
     across: bool = False
     rows: tuple[tuple[tuple[float, float], tuple[float, float]], ...] = ()
     told: Measured = no_measures
+    #: whether its foot is caught in the base seam
+    to_base: bool = False
+    #: how far its foot stays above the edge the bag stands on, where that is more than anything else's
+    above_foot: float = 0.0
+    #: whether it is found by its middle, as a snap is
+    spot: bool = False
+    #: whether it may lie over a join of its panel, which is sewn before it
+    over_joins: bool = True
 
 
 #: Anything that is done at a place of a form.

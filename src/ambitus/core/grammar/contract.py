@@ -34,6 +34,8 @@ Layer = Literal[
     "zip",
     "tab",
     "pocket",
+    "patch",
+    "closure",
 ]
 
 #: Cloth beyond the seam line, by class of seam, as terms for the sums. ``SHORTER`` is no seam: it is
@@ -217,6 +219,8 @@ class Base(Variant):
     notched: bool = False
     #: whether its ends are boxed up to the mouth, which lies along the middle of its upper side
     boxed_at_mouth: bool = False
+    #: whether front and back are one piece round, whose sides are no seams of its front
+    one_piece: "Callable[[Resolved], bool]" = never
     #: defaults that follow from this base, before those of the preset: field (``carry.from_side``) -> rule
     usual: "Mapping[AnyField, Callable[[Resolved], float]]" = field(default_factory=dict)
     #: what is measured at a corner that is boxed after sewing, of one layer

@@ -20,7 +20,11 @@ from ambitus.core.grammar.carry.tube.variant import TUBE
 from ambitus.core.grammar.carry.tucked.variant import TUCKED
 from ambitus.core.grammar.carry.webbing.variant import WEBBING
 from ambitus.core.grammar.cloth.variant import WOVEN
+from ambitus.core.grammar.extra.hook_and_loop.variant import HOOK_AND_LOOP
+from ambitus.core.grammar.extra.magnetic_snap.variant import MAGNETIC_SNAP
 from ambitus.core.grammar.extra.patch.variant import PATCH
+from ambitus.core.grammar.extra.press_stud.variant import PRESS_STUD
+from ambitus.core.grammar.extra.slip.variant import SLIP
 from ambitus.core.grammar.grammar import grammar_of
 from ambitus.core.grammar.interfacing.variant import BASE_ONLY, FULL, INSET, KEPT_OUT, NONE
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
@@ -75,6 +79,10 @@ GRAMMAR = grammar_of(
     ON_HEM,
     ON_FACE,
     PATCH,
+    SLIP,
+    MAGNETIC_SNAP,
+    PRESS_STUD,
+    HOOK_AND_LOOP,
     PLAIN,
     OVERLOCKED_FIRST,
     ZIGZAGGED,

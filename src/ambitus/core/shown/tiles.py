@@ -31,13 +31,13 @@ from ambitus.core.spec.resolved import ClothFacts, Facts
 from ambitus.core.volume import can_be_sized
 
 #: The layer whose piece a tile tells of, and what it draws, by phrase; other tiles say it in words.
+_PLACED: tuple[str, TileShows] = ("pocket", "standing")
 _SHOWS: dict[str, tuple[str, TileShows]] = {
     "base": ("outer", "piece"),
     "interfacing": ("interfacing", "piece"),
     "strap": ("strap", "standing"),
     "top": ("outer", "words"),
     "small": ("tab", "standing"),
-    "patch": ("pocket", "standing"),
 }
 
 
@@ -312,7 +312,8 @@ def tiles(
     for prefix, phrase in phrases(bag):
         if phrase.key != key or (number and prefix.rpartition(".")[2] != number):
             continue
-        layer, shows = _SHOWS.get(key, ("outer", "words"))
+        plain: tuple[str, TileShows] = _PLACED if prefix.startswith("extras.") else ("outer", "words")
+        layer, shows = _SHOWS.get(key, plain)
         paths = [choice.in_(prefix) for choice in phrase.choices]
         labels = {"make": "Made", "attach": "Attached"} | {k: f"{n} alone" for k, n in bag.sewn.items()}
         groups: list[TileGroup | None] = []

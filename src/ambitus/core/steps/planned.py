@@ -26,7 +26,7 @@ def plan_of(
 ) -> Plan:
     """Return the bag as the simulator sews it."""
     cold = cold_layers(bag)
-    small = {"strap", "cord", "loop", "band", "tab", "pocket"} if "outer" in cold else set()
+    small = {"strap", "cord", "loop", "band", "tab", "pocket", "patch"} if "outer" in cold else set()
     return Plan(
         forms={str(layer): form for layer, form in forms.items()},
         seams={seam.key: seam for seam in seams},

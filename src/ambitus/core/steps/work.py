@@ -30,7 +30,9 @@ CAUTIONS = {
     "clips": "Holes in this cloth do not close: use clips, or pin inside the seam allowance only.",
     "free arm": "See that only one side of the bag lies over the plate, or front is sewn to back.",
     "flame": "Seal ends away from all cloth, over a plate, with water at hand; molten thread burns the skin.",
-    "hammered": "Eyelets are set on a firm board, not in the lap; keep fingers out of the way of the hammer.",
+    "prongs": "The prongs of a snap are sharp: bend them with a tool, the half held flat on the table.",
+    "hammered": "Eyelets and studs are set on a firm board, not in the lap; keep fingers out of the way of "
+    "the hammer.",
     "melting": "This cloth melts and smokes under heat: use no iron on it without a test, and air the room.",
     "small children": "Straps and cords can strangle, and a bag over the head can suffocate: "
     "keep them from small children.",

@@ -90,6 +90,12 @@ def _places(piece: Piece, mark: Mark) -> Iterator[tuple[Side, float]]:
     xs, ys = [x for x, _ in mark.points], [y for _, y in mark.points]
     middle = (bottom + top) / 2
 
+    if mark.kind == "spot":
+        # a cross: it is found by its middle
+        yield ("top" if mark.points[2][1] > middle - SAME else "bottom"), mark.points[2][0]
+        yield "left", mark.points[2][1]
+        return
+
     def along(x: float, y: float) -> tuple[Side, float]:
         return ("top" if y > middle - SAME else "bottom"), x
 

@@ -16,12 +16,16 @@ from ambitus.core.grammar.extra.fields import (
     FROM_FOOT,
     FROM_SIDE_SEAM,
     FROM_TOP_EDGE,
+    ON,
+    PATCHED,
     POCKET_HEIGHT,
     POCKET_WIDTH,
+    STUD_SET,
 )
 from ambitus.core.grammar.extra.ground import Ground, ground_of
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Item
+from ambitus.core.words import within
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -37,16 +41,14 @@ def _put(draft: "Draft") -> Iterator[tuple[Item, PutOn, Ground]]:
 
 def down_field(item: Item) -> Length:
     """Return the field by which something was placed up and down."""
-    return (FROM_TOP_EDGE if DOWN_BY.is_(item, "top") else FROM_FOOT).in_(item.at)
+    return (FROM_FOOT if DOWN_BY.is_(item, "foot") else FROM_TOP_EDGE).in_(item.at)
 
 
 def _moved_down(item: Item, mm: float) -> Iterator[Remedy]:
     """Yield the remedy that moves something down by *mm*, or up where that is negative, by its own field."""
-    if DOWN_BY.found(item) is None:
-        return
     field = down_field(item)
     now = field.of(item.bag)
-    to_there = now + (mm if DOWN_BY.is_(item, "top") else -mm)
+    to_there = now + (-mm if DOWN_BY.is_(item, "foot") else mm)
     if to_there >= 0:
         yield to(field, at_least(item.bag, to_there) if to_there > now else at_most(item.bag, to_there))
 
@@ -78,6 +80,11 @@ def _narrower(item: Item, mm: float) -> Iterator[Remedy]:
         yield to(POCKET_WIDTH.in_(item.at), at_most(item.bag, wide - mm))
 
 
+def _lowest(draft: "Draft", ground: Ground, one: PutOn) -> float:
+    """Return how far down a side has cloth: for what is as wide as it, above rounded corners."""
+    return snap(ground.bands[-1].ends - (draft.form.rounded if one.across else 0.0))
+
+
 #: past which edge something reaches, in words
 _EDGES = {
     "top": "the top edge",
@@ -104,7 +111,7 @@ def put_on_off_face(draft: "Draft") -> Iterator[Fired]:
             "top": -one.u,
             "left": snap(-half - one.x),
             "right": snap(one.x + one.wide - half),
-            "foot": snap(one.u + one.high - ground.bands[-1].ends),
+            "foot": snap(one.u + one.high - _lowest(draft, ground, one)),
         }
         edge = max(past, key=lambda name: past[name])
         mm = snap(past[edge])
@@ -117,12 +124,13 @@ def put_on_off_face(draft: "Draft") -> Iterator[Fired]:
         else:
             remedies += _moved_across(item, ground, -half if edge == "left" else half - one.wide, one.wide)
             remedies += _narrower(item, mm if ACROSS_BY.is_(item, "middle") is False else 2 * mm)
-        where = down_field(item) if edge in ("top", "foot") else POCKET_WIDTH.in_(item.at)
+        sideways = edge not in ("top", "foot") and POCKET_WIDTH.found(item) is not None
+        where = POCKET_WIDTH.in_(item.at) if sideways else down_field(item)
         yield fired(
             where,
             "The {what} reaches {past} past {edge} of the {side}.",
             "Move it, or make it smaller.",
-            {"what": one.label[:1].lower() + one.label[1:], "edge": _EDGES[edge], "side": one.side},
+            {"what": within(one.label), "edge": _EDGES[edge], "side": one.side},
             remedies=tuple(remedies),
             past=mm,
         )
@@ -163,7 +171,7 @@ def put_on_clashes(draft: "Draft") -> Iterator[Fired]:
             remedies += tuple(_ways(draft, clash, other, one))
         item = Item(draft.bag, one.of)
         yield fired(
-            down_field(item) if DOWN_BY.found(item) is not None else f"{one.of}.kind",
+            down_field(item),
             "The {one} and the {other} {where} lie {missing} nearer than they may.",
             "Keep {clear} between them.",
             {
@@ -208,4 +216,31 @@ def divider_outside(draft: "Draft") -> Iterator[Fired]:
 
 
 EXTRA_CHECKS = (put_on_off_face, put_on_clashes)
+
+
+@check(
+    "extras",
+    40,
+    "closure-without-patch",
+    "warn",
+    "Nothing holds the snap in the cloth",
+    "a magnetic snap, or a stud set with a hammer, without a patch behind it",
+    "All the pull of the closure is on the few threads round its prongs or its post.",
+    "It tears out of the cloth.",
+)
+def closure_without_patch(draft: "Draft") -> Iterator[Fired]:
+    for item in draft.bag.extras:
+        through = item.extra.kind == "magnetic_snap" or STUD_SET.is_(item, "hammered")
+        if PATCHED.is_(item, "none") and through:
+            field = PATCHED.in_(item.at)
+            yield fired(
+                field,
+                "The {what} goes through one layer of {cloth}.",
+                "Put a patch behind each half.",
+                {"what": within(item.extra.label), "cloth": within(draft.bag.cloth(ON.of(item)).label)},
+                remedies=(to(field, "patch"),),
+            )
+
+
+CLOSURE_CHECKS = (*EXTRA_CHECKS, closure_without_patch)
 POCKET_CHECKS = (*EXTRA_CHECKS, divider_outside)

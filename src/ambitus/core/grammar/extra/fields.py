@@ -20,6 +20,8 @@ FROM_SIDE_SEAM = Length("extras.from_side")
 POCKET_WIDTH = Length("extras.width")
 POCKET_HEIGHT = Length("extras.height")
 POCKET_MADE = Choice[Literal["hem", "folded", "faced"]]("extras.made")
+#: how the top of a slip pocket is made
+SLIP_MADE = Choice[Literal["hem", "folded"]]("extras.slip_made")
 POCKET_HEM = Length("extras.hem")
 POCKET_EDGES = Length("extras.edges")
 POCKET_FACED = Length("extras.faced")
@@ -31,3 +33,15 @@ FLAP_FALL = Length("extras.fall")
 FLAP_ABOVE = Length("extras.flap_above")
 
 POCKET_ALLOWANCE = Length("allowances.pocket")
+#: what becomes of the foot of a slip pocket: sewn down above the edge, or caught in the base seam
+SLIP_FOOT = Choice[Literal["sewn", "seam"]]("extras.foot")
+
+#: how large a snap, a stud or a button is across
+CLOSURE_SIZE = Length("extras.size")
+PATCHED = Choice[Literal["patch", "none"]]("extras.patched")
+PATCH_MARGIN = Length("extras.margin")
+TAPE_LONG = Length("extras.long")
+TAPE_HIGH = Length("extras.high")
+CENTRE_BY = Choice[Literal["middle", "left", "right"]]("extras.centre_by")
+FROM_SEAM = Length("extras.centre_from")
+STUD_SET = Choice[Literal["sewn", "hammered"]]("extras.set")

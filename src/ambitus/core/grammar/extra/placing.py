@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from ambitus.core.fields import AnyChoice
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Measured, Place, PutOn, Side, Told
 from ambitus.core.grammar.asked import Option, Param
@@ -30,33 +31,35 @@ def _lined(bag: Resolved, key: str) -> bool:
     return key != "lining" or "lining" in bag.kinds.top.layers
 
 
-def on_params(usual: str = "outer") -> tuple[Param, ...]:
-    """Return the fields that say on which side of which layer something lies."""
-    return (
-        Param(
-            ON,
-            "Put on",
-            "choice",
-            lambda bag: usual if _lined(bag, usual) else "outer",
-            options=(
-                Option("outer", "The outside", "It is seen, and takes what rubs against it."),
-                Option("lining", "The inside", "On the lining, before that is sewn up."),
-            ),
-            offered=_lined,
-            way_out="outer",
+def on_param(usual: str = "outer") -> Param:
+    """Return the field that says on which layer something lies."""
+    return Param(
+        ON,
+        "Put on",
+        "choice",
+        lambda bag: usual if _lined(bag, usual) else "outer",
+        options=(
+            Option("outer", "The outside", "It is seen, and takes what rubs against it."),
+            Option("lining", "The inside", "On the lining, before that is sewn up."),
         ),
-        Param(
-            ON_SIDE,
-            "Which side",
-            "choice",
-            "front",
-            options=(Option("front", "The front", ""), Option("back", "The back", "")),
-        ),
+        offered=_lined,
+        way_out="outer",
     )
 
 
-def down_params(label: str, top: Pair, foot: Pair) -> tuple[Param, ...]:
-    """Return the fields that say how far down something lies; *label* is what of it is measured to."""
+def on_params(usual: str = "outer") -> tuple[Param, ...]:
+    """Return the fields that say on which side of which layer something lies."""
+    sides = (Option("front", "The front", ""), Option("back", "The back", ""))
+    return on_param(usual), Param(ON_SIDE, "Which side", "choice", "front", options=sides)
+
+
+def down_params(
+    label: str, top: Pair, foot: Pair, but: tuple[AnyChoice, str] | None = None
+) -> tuple[Param, ...]:
+    """
+    Return the fields that say how far down something lies; *label* is what of it is measured to. They say
+    nothing where *but* is chosen.
+    """
     return (
         Param(
             DOWN_BY,
@@ -67,6 +70,7 @@ def down_params(label: str, top: Pair, foot: Pair) -> tuple[Param, ...]:
                 Option("top", "From the top edge", "It stays where the hand looks for it."),
                 Option("foot", "From the edge it stands on", "It stays with the base."),
             ),
+            shown_unless=but,
         ),
         Param(
             FROM_TOP_EDGE,
@@ -185,29 +189,34 @@ def _down(item: Item, ground: Ground, high: float) -> tuple[Term, ...]:
     )
 
 
-def _measured(item: Item, lying: Lying, names: tuple[str, str]) -> Measured:
+def _measured(item: Item, lying: Lying, across: bool) -> Measured:
     """Return how its corners are found: from the raw edge at the left, and from the raw top edge."""
-    bag, band = item.bag, lying.band
-    side = next((e.seam for e in band.face.edges if e.name.startswith(("side", "end"))), "side")
-    terms = edge_terms(bag, side, band.face.over)
+    down = Sum("From the raw edge above to its upper edge", (*lying.band.beyond, *lying.down))
+    high = Term("Its height", lying.high, "Finished.")
+    foot = Sum("From the raw edge above to its foot", (*down.terms, high))
 
     def told(spare: float) -> Told:
-        name = bag.kinds.classes.get(side, "Side seam")
-        beyond = Term(
-            name, snap(spare), "From the raw edge to the seam.", terms[0].source if terms else "derived"
+        levels = (("down to its upper edge", down), ("to its foot", foot))
+        if across:
+            return levels
+        left = Sum(
+            "From the raw edge to its left edge", (*beyond_side(item, lying.band, spare), *lying.from_left)
         )
-        left = Sum(f"From the raw edge to its {names[0]}", (*((beyond,) if spare else ()), *lying.from_left))
-        down = Sum(f"From the raw edge above to its {names[1]}", (*band.beyond, *lying.down))
-        wide = Term("Its width", lying.wide, "Finished.")
-        high = Term("Its height", lying.high, "Finished.")
-        return (
-            (f"from the left to its {names[0]}", left),
-            (f"down to its {names[1]}", down),
-            ("to its right edge", Sum("From the raw edge to its right edge", (*left.terms, wide))),
-            ("to its foot", Sum("From the raw edge above to its foot", (*down.terms, high))),
+        right = Sum(
+            "From the raw edge to its right edge", (*left.terms, Term("Its width", lying.wide, "Finished."))
         )
+        return (("from the left to its left edge", left), levels[0], ("to its right edge", right), levels[1])
 
     return told
+
+
+def beyond_side(item: Item, band: Band, spare: float) -> tuple[Term, ...]:
+    """Return the *spare* mm that lie beyond the seam at the left of a face, as a line of a sum."""
+    bag = item.bag
+    side = next((e.seam for e in band.face.edges if e.name.startswith(("side", "end"))), "side")
+    terms = edge_terms(bag, side, band.face.over)
+    name, source = bag.kinds.classes.get(side, "Side seam"), terms[0].source if terms else "derived"
+    return (Term(name, snap(spare), "From the raw edge to the seam.", source),) if spare else ()
 
 
 def put_on(
@@ -216,14 +225,18 @@ def put_on(
     label: str,
     *,
     clear: float,
-    piece: str = "",
+    pieces: tuple[str, ...] = (),
     across: bool = False,
     rows: tuple[tuple[tuple[float, float], tuple[float, float]], ...] = (),
+    to_base: bool = False,
+    above_foot: float = 0.0,
+    over_joins: bool = True,
+    told: Measured | None = None,
 ) -> PutOn:
     """Return an extra as it lies on its side, with how its place is found."""
     band = lying.band
     at = Place(band.face.name, band.edge, lying.left, snap(lying.u - band.begins), back=True)
-    told = _measured(item, lying, ("left edge", "upper edge"))
+    found = told or _measured(item, lying, across)
     ground = lying.ground
     return PutOn(
         item.at,
@@ -236,8 +249,12 @@ def put_on(
         lying.wide,
         lying.high,
         clear,
-        piece,
+        pieces,
         across,
         rows,
-        told,
+        found,
+        to_base,
+        above_foot,
+        told is not None,
+        over_joins,
     )

@@ -1,7 +1,20 @@
 """What extras have in common: where one lies in words, and which bags have a face to put it on."""
 
-from ambitus.core.grammar.extra.fields import FLAP, ON, ON_SIDE, POCKET_MADE
+from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.extra.fields import FLAP, ON, ON_SIDE, POCKET_MADE, POCKET_OF
 from ambitus.core.spec.resolved import Item, Resolved
+
+CUT_OF_PARAM = Param(
+    POCKET_OF,
+    "Cut of",
+    "choice",
+    "outer",
+    options=(
+        Option("outer", "The outer’s cloth", ""),
+        Option("lining", "The lining’s cloth", ""),
+    ),
+    offered=lambda bag, key: key != "lining" or "lining" in bag.kinds.top.layers,
+)
 
 
 def extras_of(bag: Resolved) -> tuple[Item, ...]:

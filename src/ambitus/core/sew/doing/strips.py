@@ -78,7 +78,7 @@ def _lay_on(work: Work, act: acts.LayOn) -> None:
         name = work.plan.by_key[key].name
         is_ready(work, key)
         refuse(key in work.basted or key in work.used, f"{name} is in place already")
-        own = [one for one in put if key == one.piece or key.startswith(f"{one.piece} ")]
+        own = [one for one in put if key in one.pieces]
         refuse(not own, f"{name} has no place on the {act.layer}")
         for one in own:
             face = (act.layer, one.at.face)
@@ -86,6 +86,8 @@ def _lay_on(work: Work, act: acts.LayOn) -> None:
             edges = work.plan.forms[act.layer].face(one.at.face).edges
             sides = [(*face, e.name) for e in edges if one.across and e.name.startswith("side")]
             refuse(any(work.is_glued(e) for e in sides), "the side seam that is to catch it is sewn")
+            base = [(*face, e.name) for e in edges if one.to_base and e.seam == "base"]
+            refuse(any(work.is_glued(e) for e in base), "the base seam that is to catch it is sewn")
         work.basted[key] = (act.layer, "")
 
 

@@ -147,6 +147,7 @@ def _base(
         read=reads,
         givens=givens,
         straight=lambda bag: {"side": asked_height(bag)},
+        one_piece=lambda bag: not TUBE_PANELS.is_(bag, "two"),
         no_curves=no_curves or all_straight,
     )
 

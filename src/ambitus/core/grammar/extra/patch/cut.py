@@ -16,9 +16,8 @@ from ambitus.core.grammar.extra.cloth import (
     settled,
     size_terms,
 )
+from ambitus.core.grammar.extra.dividing import dividers
 from ambitus.core.grammar.extra.fields import (
-    DIVIDED,
-    DIVIDED_AT,
     FLAP,
     FLAP_ABOVE,
     FLAP_FALL,
@@ -152,19 +151,6 @@ def parts(item: Item, form: Form) -> tuple[Part, ...]:
     return tuple(out)
 
 
-def dividers(item: Item, wide: float) -> tuple[float, ...]:
-    """Return where rows divide a pocket, from its left edge, in mm."""
-    match DIVIDED.of(item):
-        case "half":
-            return (snap(wide / 2),)
-        case "thirds":
-            return (snap(wide / 3), snap(2 * wide / 3))
-        case "at":
-            return (DIVIDED_AT.of(item),)
-        case _:
-            return ()
-
-
 def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     """Return the pocket where it lies, and above it its flap."""
     ground = side_of(item, form, layer)
@@ -175,7 +161,7 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     rows = tuple(((x, 0.0), (x, patch.high)) for x in dividers(item, patch.wide))
     clear = CLEAR.mm(bag.unit)
     label, piece = item.bag.kinds.extras[item.number].label, f"pocket {name_of(item)}"
-    out = [put_on(item, lying, label, clear=clear, piece=piece, rows=rows)]
+    out = [put_on(item, lying, label, clear=clear, pieces=(piece,), rows=rows)]
     if FLAP.is_(item, "flap"):
         wide, above = flap_wide(bag, patch.wide), FLAP_ABOVE.of(item)
         over = Term("Half of what it is wider", -FLAP_WIDER.mm(bag.unit) / 2, "To either side.", "default")
@@ -184,6 +170,6 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
             lying, from_left=(*lying.from_left, over), down=(*lying.down, up), wide=wide, high=above
         )
         out.append(
-            put_on(item, seam, f"{label}, its flap", clear=clear, piece=f"pocket {name_of(item, 'flap')}")
+            put_on(item, seam, f"{label}, its flap", clear=clear, pieces=(f"pocket {name_of(item, 'flap')}",))
         )
     return tuple(out)

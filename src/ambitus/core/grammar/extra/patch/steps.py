@@ -4,8 +4,9 @@ from collections.abc import Iterator
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.extra.cloth import name_of, of_cloth, seam_term
+from ambitus.core.grammar.extra.dividing import dividers, says_rows
 from ambitus.core.grammar.extra.fields import FLAP, FLAP_ABOVE, ON, POCKET_EDGES, POCKET_HEM, POCKET_MADE
-from ambitus.core.grammar.extra.patch.cut import FLAP_COVERED, FLAP_TRIMMED, dividers, patch_of
+from ambitus.core.grammar.extra.patch.cut import FLAP_COVERED, FLAP_TRIMMED, patch_of
 from ambitus.core.grammar.extra.placing import lies, side_of
 from ambitus.core.grammar.extra.sewing import on_its_panel, rank_of, ready_for
 from ambitus.core.sew import acts
@@ -70,11 +71,6 @@ def _steps(item: Item, form: Form) -> Iterator[Step]:
     assert ground is not None
     lying = lies(item, ground, patch.wide, patch.high)
     rows = dividers(item, patch.wide)
-    divided = (
-        f" Then {'a row' if len(rows) == 1 else 'rows'} from its top to its foot to divide it."
-        if rows
-        else ""
-    )
     yield from on_its_panel(
         item,
         lying,
@@ -82,7 +78,7 @@ def _steps(item: Item, form: Form) -> Iterator[Step]:
         what="pocket",
         place="Right side up, its top level; measure to both upper corners from the raw edge.",
         sew_on="Sew the pocket on down one side, along the foot and up the other",
-        say=f"Close to its edge; a small triangle or three passes at both ends of its top.{divided}",
+        say=f"Close to its edge; a small triangle or three passes at both ends of its top.{says_rows(rows)}",
         gives=f"{at} on",
         last=not FLAP.is_(item, "flap"),
         lengths=tuple(("From its left edge to a row", x) for x in rows),

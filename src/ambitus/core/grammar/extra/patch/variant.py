@@ -5,6 +5,7 @@ from fractions import Fraction
 from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.contract import Extra
 from ambitus.core.grammar.extra.checks import POCKET_CHECKS
+from ambitus.core.grammar.extra.dividing import DIVIDING_PARAMS
 from ambitus.core.grammar.extra.fields import (
     ACROSS_BY,
     DIVIDED,
@@ -30,7 +31,7 @@ from ambitus.core.grammar.extra.patch.cut import parts, sewn, sizes
 from ambitus.core.grammar.extra.patch.read import read
 from ambitus.core.grammar.extra.patch.steps import steps
 from ambitus.core.grammar.extra.placing import ACROSS_PARAMS, down_params, on_params
-from ambitus.core.grammar.extra.words import has_face, where, without_seam
+from ambitus.core.grammar.extra.words import CUT_OF_PARAM, has_face, where, without_seam
 from ambitus.core.lengths import Pair, View, paired
 from ambitus.core.spec.resolved import Item, Resolved
 
@@ -109,27 +110,7 @@ PATCH = Extra(
             high=40,
             shown_unless=(POCKET_MADE, "folded"),
         ),
-        Param(
-            DIVIDED,
-            "Divided",
-            "choice",
-            "no",
-            options=(
-                Option("no", "Not", ""),
-                Option("half", "In two", "One row in its middle."),
-                Option("thirds", "In three", "Two rows."),
-                Option("at", "At a place of its own", "For a pen, or a pair of spectacles."),
-            ),
-        ),
-        Param(
-            DIVIDED_AT,
-            "From its left edge to the row",
-            "length",
-            paired(40),
-            low=3,
-            high=1500,
-            shown_when=(DIVIDED, "at"),
-        ),
+        *DIVIDING_PARAMS,
         Param(
             FLAP,
             "Flap",
@@ -158,17 +139,7 @@ PATCH = Extra(
             high=60,
             shown_when=(FLAP, "flap"),
         ),
-        Param(
-            POCKET_OF,
-            "Cut of",
-            "choice",
-            lambda bag: "outer",
-            options=(
-                Option("outer", "The outer’s cloth", ""),
-                Option("lining", "The lining’s cloth", ""),
-            ),
-            offered=lambda bag, key: key != "lining" or "lining" in bag.kinds.top.layers,
-        ),
+        CUT_OF_PARAM,
     ),
     phrase=Phrase(
         "patch",

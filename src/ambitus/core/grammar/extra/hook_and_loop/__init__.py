@@ -1,0 +1,1 @@
+"""Hook-and-loop tape: two strips that hold each other, sewn on round their edges."""

@@ -1,0 +1,1 @@
+"""A magnetic snap: two halves whose prongs go through the cloth and a patch behind it."""

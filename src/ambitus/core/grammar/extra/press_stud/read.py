@@ -1,0 +1,12 @@
+"""Reading a closure in two halves: its patch tells how large it is."""
+
+from collections.abc import Mapping
+
+from ambitus.core.read.cutlist import ToldExtra
+
+
+def read(told: ToldExtra) -> Mapping[str, float]:
+    """Return how large a closure is across that lies on a patch, in mm; nothing where it lies on none."""
+    if told.choices.get("patched") != "patch":
+        return {}
+    return {"size": told.piece("")[0] - 2 * told.measures["margin"]}
