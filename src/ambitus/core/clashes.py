@@ -36,14 +36,15 @@ class Spot:
     clear: float
     of: str = ""
     #: what of the bag itself it is that not everything keeps clear of alike
-    is_a: Literal["", "foot", "join"] = ""
+    is_a: Literal["", "foot", "join", "end"] = ""
     #: how far it stays above the edge the bag stands on, and whether it may lie over a join
     above_foot: float = 0.0
     over_joins: bool = False
 
     def keeps_from(self, other: "Spot") -> float:
         """Return how far it has to stay from another, in mm; negative where it may lie over it."""
-        if other.is_a == "join" and self.over_joins:
+        # an end in the seam at the top edge is in the way of another there, and of nothing else
+        if (other.is_a == "join" and self.over_joins) or (self.is_a == "end") != (other.is_a == "end"):
             return -math.inf
         return max(self.clear, other.clear, self.above_foot if other.is_a == "foot" else 0.0)
 
@@ -102,6 +103,7 @@ def _spots(draft: Draft, form: Form, ground: Ground) -> Iterator[Spot]:
     yield from _joins(ground)
     if ground.layer == "outer":
         yield from _strap_ends(draft, form, ground, clear)
+        yield from _ends(form, ground, clear)
     yield from _below(form, ground, clear)
 
 
@@ -126,15 +128,31 @@ def _strap_ends(draft: Draft, form: Form, ground: Ground, clear: float) -> Itera
     band = ground.bands[0]
     for hang in draft.hangs:
         for one in form.sewn.get(hang.prefix, ()):
-            if not isinstance(one, Caught) or one.seam or one.reaches <= 0:
+            if not isinstance(one, Caught) or (one.at.face, one.at.edge) != (band.face.name, band.edge):
                 continue
-            if (one.at.face, one.at.edge) != (band.face.name, band.edge):
-                continue
-            long = edge_length(form, one.at.face, one.at.edge)
-            x = (one.at.along if one.at.back else long - one.at.along) - long / 2
-            half = hang.finished_width / 2
-            low = snap(one.reaches + band.begins)
-            yield Spot(f"{_hand(x)} strap end", snap(x - half), 0.0, snap(x + half), low, clear, hang.prefix)
+            x, half = _along(form, one), hang.finished_width / 2
+            name, left, right = f"{_hand(x)} strap end", snap(x - half), snap(x + half)
+            if one.seam:
+                yield Spot(name, left, 0.0, right, 0.0, clear, hang.prefix, "end")
+            elif one.reaches > 0:
+                yield Spot(name, left, 0.0, right, snap(one.reaches + band.begins), clear, hang.prefix)
+
+
+def _along(form: Form, one: Caught) -> float:
+    """Return where an end lies along its edge, from the middle of that, to the right, in mm."""
+    long = edge_length(form, one.at.face, one.at.edge)
+    return snap((one.at.along if one.at.back else long - one.at.along) - long / 2)
+
+
+def _ends(form: Form, ground: Ground, clear: float) -> Iterator[Spot]:
+    """Yield what else is caught in the seam at the top edge of a side."""
+    band = ground.bands[0]
+    for at, every in form.sewn.items():
+        for one in every if at.startswith("extras.") else ():
+            if isinstance(one, Caught) and (one.at.face, one.at.edge) == (band.face.name, band.edge):
+                x, half = _along(form, one), one.wide / 2
+                left, right = snap(x - half), snap(x + half)
+                yield Spot(within(one.label), left, 0.0, right, 0.0, clear, at, "end")
 
 
 def _hand(x: float) -> str:
@@ -165,12 +183,12 @@ def _clashes(draft: Draft) -> tuple[Clash, ...]:
 
 def _found(draft: Draft) -> Iterator[Clash]:
     for layer, form in draft.forms.items():
-        put = [s for s in form.every_sewn if isinstance(s, PutOn)]
+        if not any(at.startswith("extras.") for at in form.sewn):
+            continue
         for side in get_args(Side):
-            mine = {s.of for s in put if s.side == side}
-            if not mine:
-                continue
-            for one, other in combinations(spots_of(draft, layer, side), 2):
+            spots = spots_of(draft, layer, side)
+            mine = {spot.of for spot in spots if spot.of.startswith("extras.")}
+            for one, other in combinations(spots, 2):
                 if one.of == other.of or not {one.of, other.of} & mine:
                     continue
                 clear = max(one.keeps_from(other), other.keeps_from(one))

@@ -185,7 +185,7 @@ def _strip(bag: Resolved, strip: Strip) -> Piece:
         marks=strip.marks,
         part=strip.part,
         melts=strip.melts,
-        at=strip.at if strip.at.startswith("extras") else "",
+        at=strip.at if "extras." in strip.at else "",
     )
 
 

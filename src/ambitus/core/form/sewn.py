@@ -90,6 +90,8 @@ class Caught:
     label: str = ""
     where: str = ""
     told: Measured = no_measures
+    #: how much of the edge it takes, in mm, where that is not the strip's own width
+    wide: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

@@ -20,11 +20,15 @@ from ambitus.core.grammar.carry.tube.variant import TUBE
 from ambitus.core.grammar.carry.tucked.variant import TUCKED
 from ambitus.core.grammar.carry.webbing.variant import WEBBING
 from ambitus.core.grammar.cloth.variant import WOVEN
+from ambitus.core.grammar.extra.button_loop.variant import BUTTON_LOOP
+from ambitus.core.grammar.extra.hanging_loop.variant import HANGING_LOOP
 from ambitus.core.grammar.extra.hook_and_loop.variant import HOOK_AND_LOOP
 from ambitus.core.grammar.extra.magnetic_snap.variant import MAGNETIC_SNAP
 from ambitus.core.grammar.extra.patch.variant import PATCH
 from ambitus.core.grammar.extra.press_stud.variant import PRESS_STUD
+from ambitus.core.grammar.extra.side_tab.variant import SIDE_TAB
 from ambitus.core.grammar.extra.slip.variant import SLIP
+from ambitus.core.grammar.extra.ties.variant import TIES
 from ambitus.core.grammar.grammar import grammar_of
 from ambitus.core.grammar.interfacing.variant import BASE_ONLY, FULL, INSET, KEPT_OUT, NONE
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
@@ -83,6 +87,10 @@ GRAMMAR = grammar_of(
     MAGNETIC_SNAP,
     PRESS_STUD,
     HOOK_AND_LOOP,
+    BUTTON_LOOP,
+    TIES,
+    SIDE_TAB,
+    HANGING_LOOP,
     PLAIN,
     OVERLOCKED_FIRST,
     ZIGZAGGED,

@@ -13,7 +13,7 @@ from ambitus.core.grammar.bag_kinds import Kinds
 from ambitus.core.grammar.carry.fields import PAIRS
 from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTER_CLOTH
 from ambitus.core.grammar.contract import Attach, Extra, Variant
-from ambitus.core.grammar.extra.fields import ONE_MORE
+from ambitus.core.grammar.extra.fields import AGAIN, FIRST, OFF, ONE_MORE
 from ambitus.core.grammar.fitting import misfits, visible
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.order import barred, is_order
@@ -24,7 +24,7 @@ from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.models import OutlineShown, Tile, TileEdit, TileGroup, Tiles, TileShows
 from ambitus.core.shown.present import MORE, grid_label, phrases, picture, read_back, size_line
 from ambitus.core.shown.work import order_costs
-from ambitus.core.spec.edit import AGAIN, FIRST, OFF, pick
+from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import MOST_EXTRAS, Spec
 from ambitus.core.spec.resolve import all_params, lookup, resolve, with_straps
 from ambitus.core.spec.resolved import ClothFacts, Facts

@@ -11,7 +11,7 @@ from ambitus.core.fields import Length
 from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.carry.fields import ATTACH, FROM_FACE, FROM_SIDE, PAIRS
 from ambitus.core.grammar.contract import Attach, Base, Extra
-from ambitus.core.grammar.extra.fields import ONE_MORE
+from ambitus.core.grammar.extra.fields import AGAIN, FIRST, OFF, ONE_MORE
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.kinds import BASE_KIND, TOP_KIND
 from ambitus.core.lengths import Unit, View
@@ -106,8 +106,6 @@ def _with_pairs(spec: Spec, pairs: int) -> Spec:
     return spec.model_copy(update={"carry": [*has[:pairs], *more]})
 
 
-#: what becomes of one item of the extras as a whole: it is taken off, doubled, or put first
-OFF, AGAIN, FIRST = "off", "again", "first"
 _ONE_EXTRA = re.compile(r"extras\.(\d+)")
 
 

@@ -6,7 +6,7 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.clashes import Clash, Spot, clashes_of
-from ambitus.core.fields import Length
+from ambitus.core.fields import AnyField, Length
 from ambitus.core.form.sewn import PutOn
 from ambitus.core.grammar.extra.fields import (
     ACROSS_BY,
@@ -16,10 +16,12 @@ from ambitus.core.grammar.extra.fields import (
     FROM_FOOT,
     FROM_SIDE_SEAM,
     FROM_TOP_EDGE,
+    OFF,
     ON,
     PATCHED,
     POCKET_HEIGHT,
     POCKET_WIDTH,
+    STRIP_WIDE,
     STUD_SET,
 )
 from ambitus.core.grammar.extra.ground import Ground, ground_of
@@ -153,6 +155,19 @@ def _ways(draft: "Draft", clash: Clash, mine: Spot, other: Spot) -> Iterator[Rem
         yield from _moved_across(item, ground, snap(x), wide)
 
 
+def _ends_clash(clash: Clash, item: Item) -> Fired:
+    """Return what is said of two ends that take the same stretch of the top seam."""
+    leave: Remedy = (Change(AnyField(item.at), OFF),)
+    return fired(
+        STRIP_WIDE.in_(item.at),
+        "The {one} and the {other} in the top seam of the {side} lie {missing} nearer than they may.",
+        "Move the straps apart, make one narrower, or leave it out.",
+        {"one": clash.one.name, "other": clash.other.name, "side": clash.side},
+        remedies=(leave,),
+        missing=clash.missing,
+    )
+
+
 @check(
     "extras",
     20,
@@ -166,10 +181,13 @@ def _ways(draft: "Draft", clash: Clash, mine: Spot, other: Spot) -> Iterator[Rem
 def put_on_clashes(draft: "Draft") -> Iterator[Fired]:
     for clash in clashes_of(draft):
         one, other = clash.one, clash.other
+        item = Item(draft.bag, one.of)
+        if one.is_a == "end":
+            yield _ends_clash(clash, item)
+            continue
         remedies = tuple(_ways(draft, clash, one, other))
         if other.of.startswith("extras."):
             remedies += tuple(_ways(draft, clash, other, one))
-        item = Item(draft.bag, one.of)
         yield fired(
             down_field(item),
             "The {one} and the {other} {where} lie {missing} nearer than they may.",

@@ -8,6 +8,8 @@ from ambitus.core.fields import Choice, Count, Kind, Length
 EXTRA_KIND = Kind("extras.kind")
 #: one more at the end of the list, by its kind
 ONE_MORE = Count("extras.more")
+#: what becomes of one item of the list as a whole: it is taken off, doubled, or put first
+OFF, AGAIN, FIRST = "off", "again", "first"
 
 ON = Choice[Literal["outer", "lining"]]("extras.on")
 ON_SIDE = Choice[Literal["front", "back"]]("extras.side")
@@ -45,3 +47,11 @@ TAPE_HIGH = Length("extras.high")
 CENTRE_BY = Choice[Literal["middle", "left", "right"]]("extras.centre_by")
 FROM_SEAM = Length("extras.centre_from")
 STUD_SET = Choice[Literal["sewn", "hammered"]]("extras.set")
+
+#: what is seen of a tie, a loop or a tab, and how wide it is once it is folded
+STRIP_SHOWS = Length("extras.shows")
+STRIP_WIDE = Length("extras.strip_wide")
+TIE_END = Length("extras.end")
+BUTTON_THICK = Length("extras.thick")
+TAB_SIDES = Choice[Literal["both", "one"]]("extras.sides")
+TAB_RING = Choice[Literal["none", "ring"]]("extras.ring")

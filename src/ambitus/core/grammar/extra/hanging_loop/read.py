@@ -1,0 +1,11 @@
+"""Reading a hanging loop: what is seen of it is what its two ends in the top seam leave."""
+
+from collections.abc import Mapping
+
+from ambitus.core.read.cutlist import ToldExtra
+
+
+def read(told: ToldExtra) -> Mapping[str, float]:
+    """Return what is seen of a loop, doubled, and how wide it is, in mm."""
+    long, wide = told.piece("")
+    return {"shows": (long - 2 * told.allowances["top"]) / 2, "strip_wide": wide / 4}

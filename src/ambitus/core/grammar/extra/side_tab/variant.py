@@ -1,0 +1,145 @@
+"""A tab caught in a side seam: for a ring and a strap, or inside for keys."""
+
+from fractions import Fraction
+
+from ambitus.core.form.model import Form, Part, Strip
+from ambitus.core.form.sewn import Sewn
+from ambitus.core.grammar.asked import Option, Param, Phrase
+from ambitus.core.grammar.contract import Extra, Layer
+from ambitus.core.grammar.extra.caught import (
+    at_sides,
+    caught_steps,
+    doubled,
+    shows_of,
+    strip_of,
+    strip_params,
+    wide_of,
+)
+from ambitus.core.grammar.extra.fields import (
+    FROM_TOP_EDGE,
+    ON,
+    STRIP_SHOWS,
+    STRIP_WIDE,
+    TAB_RING,
+    TAB_SIDES,
+)
+from ambitus.core.grammar.extra.placing import on_param
+from ambitus.core.grammar.extra.side_tab.read import read
+from ambitus.core.grammar.extra.words import has_face
+from ambitus.core.grammar.seams.edges import eaten, edge_terms
+from ambitus.core.lengths import Pair, paired
+from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Sum
+
+
+def _needs(bag: Resolved) -> str:
+    if reason := has_face(bag):
+        return reason
+    return "" if "side" in bag.kinds.classes else "it has no side seam that could catch a tab"
+
+
+def _seams(item: Item, form: Form) -> int:
+    """Return in how many side seams a tab is caught: in both, where it is to be and there are two."""
+    wanted = 2 if TAB_SIDES.is_(item, "both") else 1
+    return min(wanted, sum(seam.seam == "side" for seam in form.seams))
+
+
+def _seam(item: Item) -> float:
+    return eaten(item.bag, "side") if "side" in item.bag.kinds.classes else 0.0
+
+
+def _sizes(item: Item, form: Form) -> dict[str, float]:
+    return {"shows": shows_of(item, STRIP_SHOWS.of(item), _seam(item)), "strip_wide": wide_of(item)}
+
+
+def _parts(item: Item, form: Form) -> tuple[Part, ...]:
+    seam = edge_terms(item.bag, "side") if "side" in item.bag.kinds.classes else ()
+    count = max(1, _seams(item, form))
+    tab = strip_of(item, "Tab", count, doubled(item, STRIP_SHOWS.term(item, "Visible"), seam), _seam(item))
+    if not TAB_RING.is_(item, "ring"):
+        return (tab,)
+    size = Sum("As it is bought", (STRIP_WIDE.term(item, "For a tab so wide"),))
+    return (
+        tab,
+        Strip("closure", "ring", "D-ring", count, size, size, material="D-ring", at=f"{item.at} ring"),
+    )
+
+
+def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
+    if ON.of(item) != layer:
+        return ()
+    down = FROM_TOP_EDGE.term(item, "From the top edge")
+    return at_sides(item, form, layer, down, _seams(item, form), "Tab")
+
+
+def _steps(item: Item, form: Form) -> tuple[Step, ...]:
+    many, layer = _seams(item, form), ON.of(item)
+    pieces = (f"closure ring {item.at}",) if TAB_RING.is_(item, "ring") else ()
+    each = "each " if many > 1 else ""
+    ring = "Draw it through its ring, fold" if TAB_RING.is_(item, "ring") else "Fold"
+    return caught_steps(
+        item,
+        "tab",
+        make="Fold the tabs in four and stitch them" if many > 1 else "Fold the tab in four and stitch it",
+        say="Both edges to the middle, then in half; a row along both edges.",
+        hold=f"Baste a tab to {'both side edges' if many > 1 else 'a side edge'} of the {layer}",
+        hold_say=f"{ring} {each}in half and lay it on the right side at its mark, raw ends level, "
+        "the fold inwards; "
+        "sewn over three times inside the allowance.",
+        layer=layer,
+        at="side",
+        shows=_sizes(item, form)["shows"],
+        lengths=(("From the finished top edge to its middle", FROM_TOP_EDGE.of(item)),),
+        drawn_on=pieces,
+    )
+
+
+_SIDES = {"both": "tabs at both sides", "one": "a tab at one side"}
+_WHERE = {"outer": "", "lining": "inside"}
+
+SIDE_TAB = Extra(
+    kind="side_tab",
+    label="Tab in a side seam",
+    adds="a tab",
+    help="Doubled, its ends in the side seam: with a ring for a strap, or inside for keys.",
+    params=(
+        on_param("outer"),
+        Param(
+            TAB_SIDES,
+            "In which seam",
+            "choice",
+            "both",
+            options=(
+                Option("both", "In both side seams", "A strap hangs between them."),
+                Option("one", "In one side seam", "For keys, or to hold on to."),
+            ),
+        ),
+        Param(
+            TAB_RING,
+            "Ring",
+            "choice",
+            "none",
+            options=(Option("none", "None", ""), Option("ring", "A D-ring", "As wide as the tab.")),
+        ),
+        Param(FROM_TOP_EDGE, "From the top edge to its middle", "length", paired(40), low=0, high=1000),
+        *strip_params(paired(25), Pair(20, Fraction(3, 4)), "From the seam to its fold."),
+    ),
+    phrase=Phrase(
+        "side_tab",
+        "Tab",
+        ", with ",
+        lambda bag, view, at: (
+            "tabs at both sides" if TAB_SIDES.is_(Item(bag, at), "both") else "a tab at one side"
+        ),
+        choices=(ON, TAB_SIDES, TAB_RING),
+        fields=(FROM_TOP_EDGE, STRIP_SHOWS, STRIP_WIDE),
+    ),
+    needs=_needs,
+    parts=_parts,
+    sewn=_sewn,
+    acts=(_steps,),
+    lies_on=ON.of,
+    sizes=_sizes,
+    read=read,
+)

@@ -1,0 +1,1 @@
+"""Two ties, caught in the top seam at the middle of front and back."""
