@@ -165,6 +165,46 @@ IN_CARRY = {
 }
 
 
+#: what is put on: small enough to lie on most faces, and seldom clear of everything
+IN_EXTRAS = {
+    **ORDINARY,
+    "width": (30, 140),
+    "height": (30, 120),
+    "from_top": (12, 90),
+    "from_foot": (12, 60),
+    "from_side": (5, 40),
+    "centre_from": (30, 90),
+    "hem": (12, 40),
+    "edges": (5, 15),
+    "faced": (15, 60),
+    "fall": (20, 60),
+    "flap_above": (6, 15),
+    "divided_at": (10, 60),
+    "size": (8, 24),
+    "margin": (5, 18),
+    "long": (20, 60),
+    "high": (10, 30),
+    "shows": (15, 200),
+    "strip_wide": (5, 25),
+    "end": (4, 15),
+    "thick": (2, 8),
+}
+#: extras that the seam at the top edge catches, which only one top edge has
+AT_TOP_SEAM = {"ties", "button_loop", "hanging_loop"}
+
+
+def _extras(draw: st.DrawFn, grammar: Grammar, base: str, top: str) -> tuple[str, ...]:
+    """Return the kinds of what is put on a random bag: often nothing, and what could go with its parts."""
+    if base.startswith("box_pouch") or not grammar.slots.get("extra"):
+        return ()
+    caught = top == "turned_through"
+    kinds = [kind for kind in sorted(grammar.slots["extra"]) if caught or kind not in AT_TOP_SEAM]
+    return tuple(draw(st.one_of(st.just([]), st.lists(st.sampled_from(kinds), min_size=1, max_size=2))))
+
+
+IN_LISTS = {"carry": IN_CARRY, "extras": IN_EXTRAS}
+
+
 def _value(param: Param, ranges: Mapping[str, tuple[float, float]]) -> st.SearchStrategy[Any]:
     if param.kind == "choice":
         return st.sampled_from([o.key for o in param.options])
@@ -215,13 +255,16 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
             },
         )
     )
-    bag = grammar.bag(carry=tuple(carry), by_class=tuple(by_class.items()), **kinds)
+    extras = _extras(draw, grammar, kinds["base"], kinds["top"])
+    bag = grammar.bag(carry=tuple(carry), extras=extras, by_class=tuple(by_class.items()), **kinds)
     spec: dict[str, Any] = {
         "unit": unit,
         "grid": {"step": draw(st.sampled_from(steps)), "rounding": draw(st.sampled_from(["nearest", "up"]))},
         "seams": dict(by_class),
         "carry": [{"make": make, "attach": attach} for make, attach in carry],
     }
+    if extras:
+        spec["extras"] = [{"kind": kind} for kind in extras]
     for slot, kind in kinds.items():
         put(spec, f"{slot}.kind", kind)
     facts = {"cloth.outer", "cloth.lining", "cloth.contrast", "interfacing.material"}
@@ -229,7 +272,14 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
     for path, param in bag.params:
         # a gap by default lies where its base has room for it
         if path not in facts | {"top.gap", "top.gap_in", "top.zip_in_hand", "allowances.general"}:
-            put(spec, path, draw(_value(param, IN_CARRY if path.startswith("carry.") else ORDINARY)))
+            ranges = IN_LISTS.get(path.partition(".")[0], ORDINARY)
+            put(spec, path, draw(_value(param, ranges)))
+    for extra in spec.get("extras", ()):
+        # what this bag does not have takes nothing on, and catches nothing
+        if "lining" not in grammar.slots["top"][kinds["top"]].layers:
+            extra |= {name: "outer" for name in ("on", "cut_of") if name in extra}
+        if "foot" in extra and kinds["base"] != "seamed":
+            extra["foot"] = "sewn"
     for key in bag.classes:
         put(spec, f"allowances.{key}", draw(_mm(9, 25)))
     if spec["base"].get("width_means") == "flat":

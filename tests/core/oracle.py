@@ -430,10 +430,10 @@ def _(b: Bag) -> bool:
 def _(b: Bag) -> bool:
     if b.stiffening is None or not b.stiffening.bulky or b.bag.kinds.interfacing.part:
         return False
-    if b.bag.kinds.interfacing.kind == "full":
-        return True
-    inset = b.mm("interfacing.inset") if b.bag.kinds.interfacing.kind == "inset" else math.inf
-    eaten = [proofs.eaten(b.draft, k) for k in b.bag.sewn if k in b.bag.classes]
+    less = {"full": 0.0, "inset": b.mm("interfacing.inset") if b.has("interfacing.inset") else 0.0}
+    inset = less.get(b.bag.kinds.interfacing.kind, math.inf)
+    both = (True, False) if "lapped" in {proofs._kind(b.draft, k) for k in b.bag.sewn} else (True,)
+    eaten = [proofs.eaten(b.draft, k, over) for k in b.bag.sewn if k in b.bag.classes for over in both]
     return max([*eaten, proofs.top_eats(b.draft)]) - inset > 1
 
 

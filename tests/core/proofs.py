@@ -60,6 +60,8 @@ def top_eats(draft: Draft) -> float:
         "casing": ("top.turn", "top.heading", "top.channel", "top.edge"),
         "stitched_channel": ("allowances.top",),
         "bands": ("allowances.top",),
+        "bound": (),
+        "bound_unlined": (),
     }
     if draft.bag.kinds.top.kind in _ZIPPED:
         return mm_at(draft.bag, "allowances.zip") - zip_shows(draft) / 2

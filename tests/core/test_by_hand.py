@@ -143,7 +143,15 @@ EXAMPLES = {
 AWAITING = {
     "pleated",
     "two-zips",
-    "bindings",
+    "wrapped-body",
+    "ring-under-base",
+    "lining-behind-walls",
+    "quilting-draw-in",
+    "bias-strips",
+    "bite-across-front",
+    "bite-spread",
+    "cut-across-pocket",
+    "gap-by-bundle",
     "pieced-panel",
     "pillow",
     "true-bite",
@@ -399,6 +407,57 @@ def _thing_to_carry() -> dict[str, float]:
     return got
 
 
+def _put_at(extra: dict[str, Any], **more: Any) -> tuple[Any, Any]:
+    """Return the front and what is told of where one extra lies on it, unrounded."""
+    outer = drafted(tote(extras=[{"on": "outer", **extra}], **more), rounded=False).piece("outer")
+    mark = next(m for m in outer.marks if m.kind in ("placed", "spot"))
+    return outer, {name: summed.total for name, summed in mark.readings}
+
+
+def _placing() -> dict[str, float]:
+    """The same, from the top and from the edge it stands on, as a ruler reads them on the flat piece."""
+    g = _given("placing")
+    size = {"width": 300, "height": g["H"], "depth": g["D"], "allowances": {"general": g["s"]}}
+    stud = {"kind": "press_stud", "from_top": g["below_top"]}
+    outer, told = _put_at(stud, **size)
+    pocket = {"kind": "patch", "height": 20, "down_by": "foot", "from_foot": g["above_edge"]}
+    _, foot = _put_at(pocket, **size)
+    cut = outer.size("height")
+    return {
+        "cut_height": cut,
+        "from_raw_top": told["down"],
+        "from_raw_base": cut - foot["to its foot"],
+    }
+
+
+def _loop_and_button() -> dict[str, float]:
+    g = _given("loop-and-button")
+    extra = {"kind": "button_loop", "size": g["q"], "thick": g["t"], "from_top": g["a"]}
+    made = drafted(tote(extras=[extra], allowances={"top": g["st"]}), rounded=False)
+    loop = next(p for p in made.pieces if p.name == "Loop for the button")
+    return {"visible": made.read.extras[0].sizes["loop"], "cut_length": loop.size("length")}
+
+
+def _bindings() -> dict[str, float]:
+    """Of an edge as thick as that: felt over felt, the cover given."""
+    g = _given("bindings")
+    got = {}
+    for name, made_as in (("wrap_turned", "wrapped"), ("double_fold", "double")):
+        spec = tote(
+            top={"kind": "bound", "binding_made": made_as, "binding_cover": g["c"]},
+            cloth={"outer": "felt", "lining": "felt"},
+            interfacing={"kind": "none"},
+            allowances={"binding": g["b"]},
+        )
+        made = drafted(spec, rounded=False)
+        binding = made.piece("binding")
+        thick = sum(t.mm for t in binding.sums["width"].terms if t.label == "Thickness of the edge")
+        layers = 2 if made_as == "double" else 1
+        assert thick == layers * sum(made.bag.cloth(of).thickness for of in ("outer", "lining"))
+        got[name] = binding.size("width") - thick + layers * g["T"]
+    return got
+
+
 WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "boxed-tote": _boxed_tote,
     "boxed-unequal": _boxed_unequal,
@@ -416,6 +475,9 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "straps": _straps,
     "strap-length": _strap_length,
     "thing-to-carry": _thing_to_carry,
+    "placing": _placing,
+    "loop-and-button": _loop_and_button,
+    "bindings": _bindings,
 }
 
 

@@ -55,8 +55,30 @@ def _zipped(base: str = "seamed", fields: dict[str, Any] | None = None, **top: A
     return {**given, "top": {"kind": "zip", "tape": 28, **top}, "allowances": allowances, **(fields or {})}
 
 
+def _with(**extra: Any) -> dict[str, Any]:
+    """Return a tote with one thing put on it."""
+    return tote(extras=[extra])
+
+
+def _bound(cover: float) -> dict[str, Any]:
+    return tote(top={"kind": "bound", "binding_cover": cover}, allowances={"binding": 10})
+
+
 #: id -> (just fires, just does not)
 EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
+    # the panel lies 460 wide between its side seams
+    "put-on-off-face": (_with(kind="patch", width=461), _with(kind="patch", width=460)),
+    # the top edge is topstitched 9 below it
+    "put-on-clashes": (_with(kind="patch", from_top=11.9), _with(kind="patch", from_top=12)),
+    "divider-outside": (
+        _with(kind="patch", divided="at", divided_at=157.1),
+        _with(kind="patch", divided="at", divided_at=157),
+    ),
+    "closure-without-patch": (
+        _with(kind="magnetic_snap", patched="none"),
+        _with(kind="magnetic_snap", patched="patch"),
+    ),
+    "binding-misses-row": (_bound(10.9), _bound(11)),
     "depth-under-corner": (tote(depth=19.9), tote(depth=20)),
     "no-face-left": (
         tote(width=120, depth=120, base={"width_means": "flat"}),

@@ -15,6 +15,7 @@ from ambitus.library import shipped
 from bags import drafted
 from conftest import examples
 from core import oracle
+from core.oracle_put_on import Side
 from core.test_checks import EDGES, SELF_CHECKS
 
 #: checks that have no judgement of their own in the oracle, and what proves them instead
@@ -88,6 +89,16 @@ def test_on_any_bag_the_checks_are_right(spec: dict[str, Any], data: st.DataObje
     bags.put(spec, "interfacing.material", data.draw(st.sampled_from(sorted(facts.interfacings))))
     pushed = bags.pushed(spec, data)
     assert _disagree(pushed) == [], json.dumps(pushed)
+
+
+def test_the_oracle_knows_what_lies_where() -> None:
+    """A snap of 18 on a patch of 48, 40 below the top, begins at 16: clear of a row at 3, not at 25."""
+    plain = bags.tote(extras=[{"kind": "magnetic_snap"}])
+    side = Side(oracle.Bag(drafted(plain)), "lining", "front")
+    assert [(box.u0, box.u1) for _, box in side.put()] == [(16, 64)]
+    assert not side.clashes()
+    hemmed = bags.tote(top={"kind": "double_hem", "turn": 10, "hem": 25}, extras=[{"kind": "magnetic_snap"}])
+    assert Side(oracle.Bag(drafted(hemmed)), "outer", "front").clashes()
 
 
 def test_the_oracle_says_both() -> None:

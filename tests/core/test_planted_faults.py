@@ -54,6 +54,7 @@ from ambitus.core.steps.model import StepsUnordered
 from ambitus.core.sums import Term
 from bags import OUTLINES, drafted, mm_at, sizes_of, tote
 from core.proofs import failures
+from core.test_put_on import BAGS as PUT_ON
 
 Patch = pytest.MonkeyPatch
 Shift = Callable[[tuple[float, float]], tuple[float, float]]
@@ -663,5 +664,7 @@ def _variants() -> Iterator[str]:
 
 def test_bags_reach_every_variant() -> None:
     """A variant that no bag here uses could carry a fault unseen."""
-    used = {f"{v.slot}.{v.kind}" for spec in BAGS for _, v in drafted(spec).bag.kinds.every_variant}
+    used = {
+        f"{v.slot}.{v.kind}" for spec in (*BAGS, *PUT_ON) for _, v in drafted(spec).bag.kinds.every_variant
+    }
     assert set(_variants()) == used | {"interfacing.none"}, "add a bag that uses it"

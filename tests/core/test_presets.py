@@ -23,6 +23,8 @@ _TOPS_WITH_THICK_ENDS = [
     "casing",
     "stitched_channel",
     "bands",
+    "bound",
+    "bound_unlined",
     "double_hem",
     "overlocked_hem",
     "raw_edge",

@@ -23,7 +23,7 @@ from ambitus.core.form.sewn import (
     rows_below,
     sewn_stretches,
 )
-from ambitus.core.grammar.contract import SIZES, Allowances, Layer, Stage, Variant
+from ambitus.core.grammar.contract import SIZES, Allowances, Extra, Layer, Stage
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.spec.resolved import Item, Resolved
 from bags import drafted, tote, totes
@@ -151,11 +151,11 @@ def _wider(by: float) -> Stage:
     return Stage(SIZES, change)
 
 
-def _folds_away(kind: Any) -> Variant:
+def _folds_away(kind: Any) -> Extra:
     def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
         return tuple(Taken(kind, Place("front", edge, 100.0), 40.0) for edge in ("base", "top"))
 
-    return Variant(slot="extra", kind=kind, label=kind, stages=(_wider(40.0),), sewn=sewn)
+    return Extra(kind=kind, label=kind, stages=(_wider(40.0),), sewn=sewn)
 
 
 SPLIT: Sewn = Opening(
@@ -171,15 +171,13 @@ SPLIT: Sewn = Opening(
     lambda spare: (),
     2,
 )
-VENT = Variant(slot="extra", kind="vent", label="Vent", sewn=lambda item, form, layer: (SPLIT,))
-STITCHED = Variant(
-    slot="extra",
+VENT = Extra(kind="vent", label="Vent", sewn=lambda item, form, layer: (SPLIT,))
+STITCHED = Extra(
     kind="stitched",
     label="Stitched",
     sewn=lambda item, form, layer: (Line("row", "front", "base", 15.0, 10.0, "Row above the base"),),
 )
-HUNG = Variant(
-    slot="extra",
+HUNG = Extra(
     kind="hung",
     label="Hung",
     sewn=lambda item, form, layer: (Caught("tag", Place("front", "side left", 50.0), "side", 0.0, "Tag"),),
@@ -200,8 +198,7 @@ def _patches(item: Item, form: Form) -> tuple[Part, ...]:
     return (Loose("outer", "Half of the front", 2, face, {"": ()}, "Scraps"),)
 
 
-PATCHED = Variant(
-    slot="extra",
+PATCHED = Extra(
     kind="patched",
     label="Patched",
     parts=_patches,

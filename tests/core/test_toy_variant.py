@@ -16,7 +16,7 @@ from ambitus.core.fields import Length
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Part, Seam, Stretch, Strip
 from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.grammar.asked import Param, Phrase
-from ambitus.core.grammar.contract import SHORTER, SIZES, Allowances, Base, Layer, Stage, Top, Variant
+from ambitus.core.grammar.contract import SHORTER, SIZES, Allowances, Base, Extra, Layer, Stage, Top
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
@@ -238,8 +238,7 @@ def badge_wide(draft: Draft) -> Iterator[Fired]:
             )
 
 
-BADGE = Variant(
-    slot="extra",
+BADGE = Extra(
     kind="badge",
     label="Badge",
     params=(Param(BADGE_WIDE, "Badge, wide", "length", paired(40), low=5),),
@@ -402,10 +401,13 @@ def test_extras_are_items_of_a_list_each_with_fields_of_its_own() -> None:
 
 
 def test_an_extra_that_there_is_not_is_refused_by_its_path() -> None:
-    """With what would be right; a bag of the shipped grammar has none."""
+    """With what would be right."""
     with pytest.raises(SpecProblems) as caught:
         drafted({**GIVEN, "extras": [{"kind": "teapot"}]}, TOY)
-    assert [(p.field, p.fix) for p in caught.value.problems] == [("extras.0.kind", "Use one of: badge.")]
+    (problem,) = caught.value.problems
+    assert (problem.field, problem.value) == ("extras.0.kind", "teapot")
+    assert problem.fix == f"Use one of: {', '.join(TOY.slots['extra'])}."
+    assert "badge" in problem.fix
     schema = spec_schema(TOY, shipped())
     assert Draft202012Validator(schema).is_valid({"extras": [{"kind": "badge", "badge_wide": 30}]})
     assert "`extras[i].badge_wide`" in grammar_page(TOY)

@@ -69,10 +69,13 @@ class Flat:
 
     def _within(self, one: PutOn, right: float, down: float) -> Point:
         """Return a point of what is put on, so far right of and below its upper left corner."""
-        a, b = self._ends(self.edge(one.at.edge), self.piece.stitch)
+        at = self.edge(one.at.edge)
+        (a, b), (low, _) = self._ends(at, self.piece.stitch), self._ends(at, self.piece.cut)
         ux, uy = unit_vector(b, a)
         ox, oy = outward(a, b)
-        along, deep = one.at.along + right, one.at.inside + down
+        # from the seam at the side, and from the raw edge above: that is where a ruler begins
+        over = (low[0] - b[0]) * ox + (low[1] - b[1]) * oy
+        along, deep = one.at.along + right, one.at.inside + one.beyond - over + down
         return snap(b[0] + ux * along - ox * deep), snap(b[1] + uy * along - oy * deep)
 
     def put_on(self, one: PutOn) -> tuple[Point, ...]:

@@ -36,6 +36,7 @@ ROLES: Mapping[str, Role] = {
         Role("zip", small=True, source="bought"),
         Role("tab", small=True),
         Role("pocket"),
+        Role("binding", small=True),
         Role("patch", small=True),
         Role("closure", small=True, source="bought"),
     )

@@ -170,6 +170,15 @@ class MadeUp:
 
 
 @dataclass(frozen=True, slots=True)
+class Bound:
+    """An edge of a face that is wrapped in a strip."""
+
+    face: str
+    edge: str
+    strip: str
+
+
+@dataclass(frozen=True, slots=True)
 class PutOn:
     """
     Something put on one side of a layer, for the item ``of`` a list: what it is called, and its outline
@@ -185,6 +194,8 @@ class PutOn:
     layer: str
     side: Side
     at: Place
+    #: the cloth planned beyond the edge it is told from: a maker measures from the raw edge
+    beyond: float
     x: float
     u: float
     wide: float
@@ -207,7 +218,7 @@ class PutOn:
 
 
 #: Anything that is done at a place of a form.
-Sewn = Opening | Line | Caught | Hole | Zone | Channel | Taken | FoldedUp | Teeth | MadeUp | PutOn
+Sewn = Opening | Line | Caught | Hole | Zone | Channel | Taken | FoldedUp | Teeth | MadeUp | Bound | PutOn
 
 
 def edge_length(form: Form, face: str, edge: str) -> float:

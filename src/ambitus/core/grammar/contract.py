@@ -36,6 +36,7 @@ Layer = Literal[
     "pocket",
     "patch",
     "closure",
+    "binding",
 ]
 
 #: Cloth beyond the seam line, by class of seam, as terms for the sums. ``SHORTER`` is no seam: it is

@@ -35,6 +35,7 @@ from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
 from ambitus.core.grammar.seams.overcast import OVERLOCKED_FIRST, ZIGZAGGED
 from ambitus.core.grammar.seams.simple import LAPPED, PLAIN, RAW
 from ambitus.core.grammar.top.bands.variant import BANDS
+from ambitus.core.grammar.top.bound.variant import BOUND, BOUND_UNLINED
 from ambitus.core.grammar.top.casing.variant import CASING
 from ambitus.core.grammar.top.double_hem.variant import DOUBLE_HEM
 from ambitus.core.grammar.top.overlocked_hem.variant import OVERLOCKED_HEM
@@ -63,6 +64,8 @@ GRAMMAR = grammar_of(
     DOUBLE_HEM,
     OVERLOCKED_HEM,
     RAW_EDGE,
+    BOUND,
+    BOUND_UNLINED,
     CASING,
     STITCHED_CHANNEL,
     BANDS,

@@ -73,15 +73,15 @@ def _strap(row: StrapRow, at: int, cut_list: CutList, readers: Readers) -> ReadS
     return ReadStrap(width, visible, drop_for_visible(visible, row.gap, row.hold))
 
 
-def _extra(row: ExtraRow, at: int, cut_list: CutList, readers: Readers) -> ReadExtra:
-    """Return what an extra is. Raises SpecProblems where its kind is unknown, or a number is missing."""
+def _extra(row: ExtraRow, at: int, eaten: Told, readers: Readers) -> ReadExtra:
+    """Return what an extra is; *eaten* is what each seam takes. Raises SpecProblems for what is missing."""
     where = f"extras.{at}"
     _known(readers.extra, f"{where}.kind", row.kind)
     told = ToldExtra(
         {one.piece: (one.width, one.height) for one in reversed(row.pieces)},
         Told(row.measures, where),
         row.choices,
-        _told(cut_list, readers)[0],
+        eaten,
         where,
     )
     try:
@@ -243,5 +243,6 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
         findings += _follows(layers["outer"], layers["lining"], cut_list.lining_shorter)
     sizes = layers["outer"].sizes
     divisions = divisions_of(told, top, sizes["height"].total) if "height" in sizes else {}
-    extras = tuple(_extra(row, i, cut_list, readers) for i, row in enumerate(cut_list.extras))
+    eaten = _eaten(rows["outer"].main, cut_list, readers)
+    extras = tuple(_extra(row, i, eaten, readers) for i, row in enumerate(cut_list.extras))
     return ReadBag(sizes, straps, findings, {**layers["outer"].more, **divisions}, extras)

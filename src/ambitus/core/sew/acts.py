@@ -301,6 +301,14 @@ class Fix:
 
 
 @dataclass(frozen=True, slots=True)
+class Bind:
+    """Wrap strips that are made ready round edges that lie on each other, or round single ones."""
+
+    pieces: tuple[str, ...]
+    edges: Edges
+
+
+@dataclass(frozen=True, slots=True)
 class TrimBulk:
     """Trim corners and crossings before they are turned."""
 
@@ -431,6 +439,7 @@ Act = (
     | Baste
     | LayOn
     | Fix
+    | Bind
     | TrimBulk
     | SlideOn
     | Tack

@@ -42,6 +42,9 @@ def _edges(work: Work) -> Iterator[str]:
             yield f"the {edge[2]} of the {edge[0]} is not folded"
         if any(line.kind == "row" for line in lines) and edge not in work.stitched:
             yield f"the {edge[2]} of the {edge[0]} is not stitched"
+    for edge in work.plan.bound:
+        if edge not in work.bound:
+            yield f"the {edge[2]} of the {edge[0]} is not bound"
     for layer in work.plan.holes - work.pierced:
         yield f"the eyelets of the {layer} are not made"
 

@@ -155,6 +155,9 @@ def _minutes(plan: Plan, act: Act) -> float:
         case acts.Baste() | acts.LayOn() | acts.Fix():
             count, _ = _strips(plan, act.pieces)
             return 2 * SEW[0] * count
+        case acts.Bind():
+            _, metres = _strips(plan, act.pieces)
+            return 2 * (SEW[0] + SEW[1] * metres) + PIN * metres
         case acts.Close():
             openings = [o for found in plan.openings.values() for o in found if o.key == act.opening]
             mm = sum(abs(o.between[0][1].along - o.between[0][0].along) for o in openings[:1])

@@ -6,7 +6,7 @@ from functools import cached_property
 from typing import Literal
 
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
-from ambitus.core.form.sewn import Caught, Channel, FoldedUp, Hole, Line, Opening, PutOn, Teeth
+from ambitus.core.form.sewn import Bound, Caught, Channel, FoldedUp, Hole, Line, Opening, PutOn, Teeth
 from ambitus.core.sew.acts import Edges, Lies, Seams
 from ambitus.core.sew.gluing import EdgeAt, Gluing
 
@@ -98,6 +98,16 @@ class Plan:
         """Every channel, with its layer."""
         found = ((layer, one) for layer, form in self.forms.items() for one in form.every_sewn)
         return tuple((layer, one) for layer, one in found if isinstance(one, Channel))
+
+    @cached_property
+    def bound(self) -> Mapping[EdgeAt, str]:
+        """The edges that are wrapped in a strip, each with the strip."""
+        return {
+            (layer, one.face, one.edge): one.strip
+            for layer, form in self.forms.items()
+            for one in form.every_sewn
+            if isinstance(one, Bound)
+        }
 
     @cached_property
     def put_on(self) -> tuple[PutOn, ...]:

@@ -49,6 +49,7 @@ class Work:
     pressed_over: set[EdgeAt] = field(default_factory=set)
     folded: set[EdgeAt] = field(default_factory=set)
     stitched: set[EdgeAt] = field(default_factory=set)
+    bound: set[EdgeAt] = field(default_factory=set)
     folded_up: set[str] = field(default_factory=set)
     #: seam -> how many of its rows are done
     rows: dict[str, int] = field(default_factory=dict)
@@ -160,6 +161,7 @@ class Work:
             "closed": frozenset(self.closed),
             "folded": frozenset(self.folded),
             "stitched": frozenset(self.stitched),
+            "bound": frozenset(self.bound),
             "boxed": tuple(sorted(self.boxed.items())),
             "overcast": frozenset(self.overcast),
             "tips": frozenset(self.tips),

@@ -10,6 +10,9 @@ from ambitus.core.sew.plan import Plan, RowPlan
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.work import cold_layers
 
+#: small pieces, which are cut of the outer’s cloth
+_SMALL = frozenset({"strap", "cord", "loop", "band", "tab", "pocket", "patch", "binding"})
+
 
 def _rows(bag: Resolved, of_class: str) -> tuple[RowPlan, ...]:
     """Return what is done to the seams of a class; how a seam at the mouth lies is for the top to say."""
@@ -26,7 +29,9 @@ def plan_of(
 ) -> Plan:
     """Return the bag as the simulator sews it."""
     cold = cold_layers(bag)
-    small = {"strap", "cord", "loop", "band", "tab", "pocket", "patch"} if "outer" in cold else set()
+    small = (
+        {"strap", "cord", "loop", "band", "tab", "pocket", "patch", "binding"} if "outer" in cold else set()
+    )
     return Plan(
         forms={str(layer): form for layer, form in forms.items()},
         seams={seam.key: seam for seam in seams},

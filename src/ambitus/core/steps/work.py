@@ -190,6 +190,7 @@ _SEWS = (
     acts.Finish,
     acts.Baste,
     acts.LayOn,
+    acts.Bind,
     acts.Fix,
 )
 

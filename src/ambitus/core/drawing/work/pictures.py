@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from ambitus.core.drawing.paths import bent, path
 from ambitus.core.drawing.work.table import APART, BEHIND, Laid, Stroke, Style, Table, WorkPicture
 from ambitus.core.form.model import Face, Piece
-from ambitus.core.form.sewn import Caught, Hole, Place
+from ambitus.core.form.sewn import Caught, Hole, Place, PutOn
 from ambitus.core.geometry import Point, outward, unit_vector
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Act
@@ -144,6 +144,37 @@ def _held(work: Work, act: acts.Baste | acts.Fix) -> WorkPicture | None:
     return table.picture("right side up")
 
 
+def _laid_on(work: Work, names: Sequence[str], layer: str = "") -> WorkPicture | None:
+    """Return the faces that pieces are put on, with their outlines where they lie."""
+    plan = work.plan
+    keys = set(plan.strips(names))
+    put = [one for one in plan.put_on if keys & set(one.pieces) and layer in ("", one.layer)]
+    table = Table(plan)
+    for face in dict.fromkeys((one.layer, one.at.face) for one in put):
+        table.lay(face, "right")
+    for one in put:
+        corners = [_on_it(plan, one, *at) for at in _corners_of(one)]
+        face = (one.layer, one.at.face)
+        table.line(face, (*corners, corners[0]), "on", one.pieces[0].partition(" ")[0])
+        # a pocket is sewn down one side, along its foot and up the other
+        sewn = (*corners, corners[0]) if one.spot else (corners[0], corners[3], corners[2], corners[1])
+        table.line(face, sewn, "now")
+        for row in one.rows:
+            table.line(face, [_on_it(plan, one, *end) for end in row], "now")
+    return table.picture("right side up") if put else None
+
+
+def _corners_of(one: PutOn) -> tuple[Point, ...]:
+    return ((0.0, 0.0), (one.wide, 0.0), (one.wide, one.high), (0.0, one.high))
+
+
+def _on_it(plan: Plan, one: PutOn, right: float, down: float) -> Point:
+    """Return a point of what is put on, on its face: so far right of and below its upper left corner."""
+    (x, y), (ux, uy), (ox, oy) = _spot(plan.forms[one.layer].face(one.at.face), one.at)
+    deep = one.at.inside + down
+    return x - ux * right - ox * deep, y - uy * right - oy * deep
+
+
 def _spot(face: Face, place: Place) -> tuple[Point, Point, Point]:
     """Return a place of an edge on its seam line, the way that the edge runs, and the way out of the face."""
     i = face.edge_index(place.edge)
@@ -277,6 +308,8 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
             if isinstance(act.edges, acts.Edges):
                 return _of_edges(work, act.edges, ())
             return _of_seams(work, plan.named(act.edges), "meet")
+        case acts.Bind():
+            return _of_edges(work, act.edges, ("row",))
         case acts.Fold():
             return _of_edges(work, act.edges, ("crease",))
         case acts.Stitch():
@@ -290,8 +323,12 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
         case acts.Press():
             sewn = [key for key in work.own_seams(act.layers[0]) if work.rows.get(key)]
             return _of_seams(work, sewn, "right") or _faces(work, act.layers[0])
+        case acts.Fix() if any(set(plan.strips(act.pieces)) & set(one.pieces) for one in plan.put_on):
+            return _laid_on(work, act.pieces)
         case acts.Baste() | acts.Fix():
             return _held(work, act)
+        case acts.LayOn():
+            return _laid_on(work, act.pieces, act.layer)
         case acts.Crease() | acts.Make() | acts.KeepEnds() | acts.OnSlider() | acts.Narrow():
             return _pieces(plan, [plan.by_key[key] for key in plan.strips(act.pieces)], marked=True)
         case acts.OpenZip():

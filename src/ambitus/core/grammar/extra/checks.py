@@ -18,6 +18,7 @@ from ambitus.core.grammar.extra.fields import (
     FROM_TOP_EDGE,
     OFF,
     ON,
+    ON_SIDE,
     PATCHED,
     POCKET_HEIGHT,
     POCKET_WIDTH,
@@ -25,6 +26,7 @@ from ambitus.core.grammar.extra.fields import (
     STUD_SET,
 )
 from ambitus.core.grammar.extra.ground import Ground, ground_of
+from ambitus.core.grammar.extra.placing import CLEAR
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Item
 from ambitus.core.words import within
@@ -203,13 +205,22 @@ def put_on_clashes(draft: "Draft") -> Iterator[Fired]:
         )
 
 
+def _pocket_wide(draft: "Draft", item: Item) -> float:
+    """Return how wide a pocket comes out; what lies across its panel is as wide as that."""
+    form = item.extra.own_form(item, draft.forms)
+    wide = item.extra.sizes(item, form).get("width")
+    if wide is None:
+        return ground_of(draft.bag, form, ON.of(item), ON_SIDE.of(item)).wide
+    return wide
+
+
 @check(
     "extras",
     30,
     "divider-outside",
     "warn",
     "The row lies outside its pocket",
-    "from the left edge to the row > pocket − 3 mm",
+    "from the left edge to the row > pocket − 3 mm | 1/8 in",
     "A row that divides a pocket lies inside it.",
     "The row is sewn through the panel alone.",
 )
@@ -217,11 +228,8 @@ def divider_outside(draft: "Draft") -> Iterator[Fired]:
     for item in draft.bag.extras:
         if not DIVIDED.is_(item, "at"):
             continue
-        at, wide = (
-            DIVIDED_AT.of(item),
-            item.extra.sizes(item, item.extra.own_form(item, draft.forms))["width"],
-        )
-        if at > wide - 3 + 1e-6:
+        at, wide = DIVIDED_AT.of(item), _pocket_wide(draft, item)
+        if at > wide - CLEAR.mm(draft.bag.unit) + 1e-6:
             field = DIVIDED_AT.in_(item.at)
             yield fired(
                 field,

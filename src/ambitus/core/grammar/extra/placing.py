@@ -244,6 +244,7 @@ def put_on(
         ground.layer,
         ground.side,
         at,
+        snap(sum(t.mm for t in band.beyond) + band.begins),
         lying.x,
         lying.u,
         lying.wide,

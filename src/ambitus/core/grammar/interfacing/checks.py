@@ -32,9 +32,10 @@ def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
     if not bag.kinds.interfacing.cuts or bag.kinds.interfacing.kind == "kept_out":
         return
     facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
-    piece = next((p for p in draft.pieces if p.layer == "interfacing"), None)
-    if facts.bulky and piece is not None:
-        deepest = max(e.allowance for e in piece.edges)
+    # of a lap the under edge alone has cloth beyond the seam
+    deep = [e.allowance for p in draft.pieces if p.layer == "interfacing" for e in p.edges]
+    if facts.bulky and deep:
+        deepest = max(deep)
         if deepest > 1.0:
             yield fired(
                 INTERFACING_KIND,

@@ -52,3 +52,11 @@ ZIP: Section = (
 )
 ZIP_UNLINED: Section = (*(s for s in ZIP if s.style != "other"),)
 RAW_EDGE: Section = (Stroke("outer", ((50, 58), (50, 8))),)
+_BINDING = Stroke("strap", ((44, 22), (38, 22), (38, 5), (62, 5), (62, 26), (56, 26), (56, 20)))
+BOUND: Section = (
+    Stroke("outer", ((47, 58), (47, 9))),
+    Stroke("other", ((53, 58), (53, 9))),
+    _BINDING,
+    row(17),
+)
+BOUND_UNLINED: Section = (Stroke("outer", ((50, 58), (50, 9))), _BINDING, row(17))

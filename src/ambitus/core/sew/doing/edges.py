@@ -6,9 +6,11 @@ from ambitus.core.sew.doing.shared import (
     edges_of,
     has_rows,
     is_cut,
+    is_made,
     is_marked,
     label,
     no_iron,
+    reached,
     refuse,
     staying,
 )
@@ -100,8 +102,26 @@ def _pierce(work: Work, act: acts.Pierce) -> None:
     work.pierced.add(act.layer)
 
 
+def _bind(work: Work, act: acts.Bind) -> None:
+    edges = work.plan.edges(act.edges)
+    for key in work.plan.strips(act.pieces):
+        is_made(work, key)
+        refuse(key in work.used, f"{work.plan.by_key[key].name} is sewn on already")
+        work.used.add(key)
+    for edge in edges:
+        name = f"{edge[2]} of the {edge[0]}"
+        refuse(work.plan.bound.get(edge) not in act.pieces, f"the {name} is not to be bound")
+        refuse(edge in work.bound, f"the {name} is bound already")
+        refuse(len(act.edges.layers) > 1 and not work.is_glued(edge), f"the {name} is held to nothing yet")
+        refuse(work.out(work.body_of(edge[:2])) is None, "its ends do not meet yet: there is no way round")
+    for layer in act.edges.layers[:1]:
+        reached(work, layer, "right")
+    work.bound |= set(edges)
+
+
 #: what each act does
 DOES: Doing = {
+    acts.Bind: _bind,
     acts.Fold: _fold,
     acts.Stitch: _stitch,
     acts.HoldOpen: _hold_open,

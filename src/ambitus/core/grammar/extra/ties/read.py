@@ -8,4 +8,4 @@ from ambitus.core.read.cutlist import ToldExtra
 def read(told: ToldExtra) -> Mapping[str, float]:
     """Return what is seen of a tie, and how wide it is, in mm."""
     long, wide = told.piece("")
-    return {"shows": long - told.allowances["top"] - told.measures["end"], "strip_wide": wide / 4}
+    return {"shows": long - told.allowances.get("top", 0.0) - told.measures["end"], "strip_wide": wide / 4}

@@ -1,0 +1,1 @@
+"""A mouth whose raw edge is wrapped in a strip: lined or not, nothing is turned."""

@@ -1,0 +1,203 @@
+"""What ought to be found of what is put on a bag: its boxes, from the numbers asked for and read."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from itertools import combinations
+
+from ambitus.core.form.sewn import rows_below
+from core import put_on
+from core.oracle import EPS, Bag, Strap, says
+
+#: bases whose panels run under the bag by half its depth, and those of them whose corners are boxed
+_UNDER = {"boxed", "boxed_after", "boxed_pinched", "folded_in", "side_panels"}
+_BOXED = {"boxed", "boxed_after", "boxed_pinched"}
+
+
+@dataclass
+class Box:
+    """A box on a side, from its middle and from the finished top edge; ``kind`` says what it is."""
+
+    x0: float
+    u0: float
+    x1: float
+    u1: float
+    kind: str
+    of: str = ""
+
+
+class Side:
+    """One side of a layer of a bag, and all that lies on it."""
+
+    def __init__(self, bag: Bag, layer: str, side: str) -> None:
+        self.bag, self.layer, self.side = bag, layer, side
+        self.form = bag.draft.forms[layer]
+        self.half = put_on.wide_of(bag.draft) / 2
+        self.foot = self.form.height + self.form.stance.band
+        under = bag.draft.form.mm("depth") / 2 if bag.base in _UNDER else 0.0
+        self.deep = self.foot + under
+
+    def put(self) -> Iterator[tuple[put_on.Put, Box]]:
+        """Yield everything that is put on this side."""
+        for put in put_on.every(self.bag.draft):
+            if put.layer == self.layer and self.side in put.sides:
+                yield from ((put, box) for box in self._boxes(put))
+
+    def _boxes(self, put: put_on.Put) -> Iterator[Box]:
+        read, at = self.bag.draft.read.extras[put.number].sizes, f"extras.{put.number}"
+        if put.kind in ("patch", "slip"):
+            wide, high = (read["width"] if put.kind == "patch" else 2 * self.half), read["height"]
+            x, u = self._left(put, wide), self._upper(put, high)
+            yield Box(x, u, x + wide, u + high, "slip" if put.kind == "slip" else "pocket", at)
+            if put.is_("flap", "flap"):
+                more, above = self.bag.pair(6, 0.25) / 2, put.mm("flap_above")
+                yield Box(x - more, u - above, x + wide + more, u, "pocket", at)
+        elif put.kind in ("magnetic_snap", "press_stud", "hook_and_loop", "button_loop"):
+            wide, high = self._taken(put)
+            x, u = self._centre(put), put.mm("from_top")
+            yield Box(x - wide / 2, u - high / 2, x + wide / 2, u + high / 2, "closure", at)
+
+    def _left(self, put: put_on.Put, wide: float) -> float:
+        if put.kind == "slip":
+            return -self.half
+        if put.is_("across_by", "middle"):
+            return -wide / 2
+        beside = put.mm("from_side")
+        return beside - self.half if put.is_("across_by", "left") else self.half - beside - wide
+
+    def _upper(self, put: put_on.Put, high: float) -> float:
+        if put.is_("foot", "seam"):
+            return self.foot - high
+        return self.foot - put.mm("from_foot") - high if put.is_("down_by", "foot") else put.mm("from_top")
+
+    def _taken(self, put: put_on.Put) -> tuple[float, float]:
+        if put.kind == "hook_and_loop":
+            return put.mm("long"), put.mm("high")
+        if put.is_("patched", "patch"):
+            (piece,) = put.pieces().values()
+            return piece.size("length"), piece.size("width")
+        return put.mm("size"), put.mm("size")
+
+    def _centre(self, put: put_on.Put) -> float:
+        if not put.has("centre_by") or put.is_("centre_by", "middle"):
+            return 0.0
+        hand = 1.0 if put.is_("centre_by", "right") else -1.0
+        return (hand if self.side == "front" else -hand) * (self.half - put.mm("centre_from"))
+
+    def of_the_bag(self) -> Iterator[Box]:
+        """Yield what lies there of the bag itself."""
+        bag = self.bag
+        band = self.form.stance.band
+        for row in rows_below(self.form):
+            if row + band > 0:
+                yield Box(-self.half, row + band, self.half, row + band, "line")
+        if bag.top in ("casing", "stitched_channel") and self.layer == "outer":
+            low = bag.mm("top.heading") + bag.mm("top.channel") if bag.has("top.heading") else 0.0
+            yield Box(-self.half, 0.0, self.half, low, "line")
+        faced, bottom = (bag.draft.read.more.get(f) for f in ("top.facing_height", "cloth.bottom_height"))
+        if self.layer == "lining" and isinstance(faced, float):
+            yield Box(-self.half, faced, self.half, faced, "join")
+        if self.layer == "outer" and isinstance(bottom, float):
+            yield Box(-self.half, self.foot - bottom, self.half, self.foot - bottom, "join")
+        if self.deep > self.foot + EPS:
+            yield Box(-self.half, self.foot, self.half, self.deep, "foot")
+        if self.layer == "outer":
+            yield from self._straps()
+
+    def _straps(self) -> Iterator[Box]:
+        for n in range(len(self.bag.draft.read.straps)):
+            strap = Strap(self.bag, n)
+            low = {
+                "on_face": strap.down,
+                "on_hem": self.bag.mm("top.hem") if self.bag.has("top.hem") else 0.0,
+                "tucked": self.bag.mm(f"{strap.at}.inside") if strap.attach == "tucked" else 0.0,
+            }.get(strap.attach, 0.0)
+            kind = "end" if strap.attach == "in_seam" else "line"
+            if kind == "end" or low > 0:
+                for x in (-strap.gap / 2, strap.gap / 2):
+                    half = strap.width / 2
+                    deep = 0.0 if kind == "end" else low + self.form.stance.band
+                    yield Box(x - half, 0.0, x + half, deep, kind, strap.at)
+
+    def ends(self) -> Iterator[Box]:
+        """Yield what of the extras is caught in the seam at the top edge."""
+        for put in put_on.every(self.bag.draft) if self.layer == "outer" else ():
+            times = {"ties": 1, "hanging_loop": 2, "button_loop": 2}.get(put.kind, 0)
+            if times and (put.kind == "ties" or self.side == "back"):
+                half = times * self.bag.draft.read.extras[put.number].sizes["strip_wide"] / 2
+                yield Box(-half, 0.0, half, 0.0, "end", f"extras.{put.number}")
+
+    def kept_apart(self, one: Box, other: Box) -> float | None:
+        """Return how far two boxes have to lie apart; None where they may lie on each other."""
+        kinds = {one.kind, other.kind}
+        small, metal = self.bag.pair(3, 0.125), self.bag.pair(6, 0.25)
+        if "end" in kinds:
+            return small if kinds == {"end"} else None
+        if "join" in kinds:
+            return metal if "closure" in kinds else None
+        if kinds == {"slip", "foot"}:
+            return self.bag.pair(12, 0.5)
+        return metal if "closure" in kinds else small
+
+    def clashes(self) -> bool:
+        """Return whether any two things here, one of them put on, lie too near each other."""
+        boxes = [*(box for _, box in self.put()), *self.ends(), *self.of_the_bag()]
+        for one, other in combinations(boxes, 2):
+            if one.of == other.of or not any(b.of.startswith("extras") for b in (one, other)):
+                continue
+            across = max(other.x0 - one.x1, one.x0 - other.x1)
+            down = max(other.u0 - one.u1, one.u0 - other.u1)
+            apart = self.kept_apart(one, other)
+            if apart is not None and max(across, down) < apart - EPS:
+                return True
+        return False
+
+    def off(self) -> bool:
+        """Return whether anything reaches past the cloth of its panel."""
+        rounded = self.bag.draft.form.rounded
+        return any(
+            box.u0 < -EPS
+            or box.x0 < -self.half - EPS
+            or box.x1 > self.half + EPS
+            or box.u1 > self.deep - (rounded if put.kind == "slip" else 0.0) + EPS
+            for put, box in self.put()
+        )
+
+
+def _sides(b: Bag) -> Iterator[Side]:
+    if b.bag.kinds.extras:
+        yield from (Side(b, layer, side) for layer in b.draft.forms for side in ("front", "back"))
+
+
+@says("put-on-off-face")
+def _(b: Bag) -> bool:
+    return any(side.off() for side in _sides(b))
+
+
+@says("put-on-clashes")
+def _(b: Bag) -> bool:
+    return any(side.clashes() for side in _sides(b))
+
+
+@says("divider-outside")
+def _(b: Bag) -> bool:
+    def wide(put: put_on.Put) -> float:
+        return b.draft.read.extras[put.number].sizes.get("width", put_on.wide_of(b.draft))
+
+    return any(
+        put.is_("divided", "at") and put.mm("divided_at") > wide(put) - b.pair(3, 0.125) + EPS
+        for put in put_on.every(b.draft)
+    )
+
+
+@says("closure-without-patch")
+def _(b: Bag) -> bool:
+    return any(
+        put.is_("patched", "none") and (put.kind == "magnetic_snap" or put.is_("set", "hammered"))
+        for put in put_on.every(b.draft)
+    )
+
+
+@says("binding-misses-row")
+def _(b: Bag) -> bool:
+    bound = b.has("top.binding_cover")
+    return bound and b.mm("top.binding_cover") < b.mm("allowances.binding") + 1 - EPS

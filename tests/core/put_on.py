@@ -1,0 +1,252 @@
+"""
+What must hold of what is put on a bag: its pieces by the rule, its place from real edges, and read back.
+
+All of it is worked out here from the numbers asked for, and compared with cut sizes, marks and what is read.
+"""
+
+from collections.abc import Callable, Iterator
+
+from ambitus.core.draft import Draft
+from ambitus.core.form.model import Mark, Piece
+from bags import choice_at, mm_at
+from core import proofs
+
+EXACT = 0.01
+#: how much wider than its pocket a flap is, by unit set
+_WIDER = {"in": 6.35, "mm": 6.0, "cm": 6.0}
+_GAP = {"in": 12.7, "mm": 12.0, "cm": 12.0}
+
+
+class Put:
+    """One extra of a draft, asked by the names that its fields have in a plan."""
+
+    def __init__(self, draft: Draft, number: int) -> None:
+        self.draft, self.bag, self.number = draft, draft.bag, number
+        self.kind = draft.bag.kinds.extras[number].kind
+
+    def has(self, name: str) -> bool:
+        """Return whether it has such a field."""
+        return f"extras.{self.number}.{name}" in self.bag.values
+
+    def mm(self, name: str) -> float:
+        """Return one of its lengths, in mm."""
+        return mm_at(self.bag, f"extras.{self.number}.{name}")
+
+    def is_(self, name: str, option: str) -> bool:
+        """Return whether it has this choice and this option is chosen."""
+        return self.has(name) and choice_at(self.bag, f"extras.{self.number}.{name}") == option
+
+    @property
+    def layer(self) -> str:
+        """The layer that it lies on."""
+        return choice_at(self.bag, f"extras.{self.number}.on") if self.has("on") else "outer"
+
+    @property
+    def sides(self) -> tuple[str, ...]:
+        """The sides that it lies on: both, for a closure in two halves."""
+        if self.has("side"):
+            return (choice_at(self.bag, f"extras.{self.number}.side"),)
+        return ("front",) if self.kind == "button_loop" else ("front", "back")
+
+    def allowance(self, key: str) -> float:
+        """Return an allowance of its bag, in mm."""
+        return mm_at(self.bag, f"allowances.{key}")
+
+    def pieces(self) -> dict[str, Piece]:
+        """Return its pieces by what of it they are."""
+        own = [p for p in self.draft.pieces if p.at == f"extras.{self.number}" and p.source != "bought"]
+        return {p.part.rpartition(" ")[0]: p for p in own}
+
+
+def every(draft: Draft) -> tuple[Put, ...]:
+    """Return everything that is put on a bag."""
+    return tuple(Put(draft, n) for n in range(len(draft.bag.kinds.extras)))
+
+
+def wide_of(draft: Draft) -> float:
+    """Return how wide front and back lie between their seams: panels of their own may take the depth."""
+    base = draft.bag.kinds.base.kind
+    return draft.form.mm("width" if base in ("gusset", "side_panels") else "flat_opening")
+
+
+def side_seam(draft: Draft) -> str:
+    """Return the class of the seams beside front and back."""
+    return "gusset" if draft.bag.kinds.base.kind == "gusset" else "side"
+
+
+def _asked_sizes(put: Put) -> dict[str, tuple[float, float]]:
+    """Return how wide and how high each of its pieces would be cut, without a grid."""
+    if put.kind == "patch":
+        return _patch(put)
+    if put.kind == "slip":
+        return _slip(put)
+    if put.kind in ("magnetic_snap", "press_stud"):
+        if not put.is_("patched", "patch"):
+            return {}
+        across = put.mm("size") + 2 * put.mm("margin")
+        return {"": (across, across)}
+    if put.kind == "hook_and_loop":
+        return {}
+    return {"": _strip(put)}
+
+
+def _patch(put: Put) -> dict[str, tuple[float, float]]:
+    wide, high = put.mm("width"), put.mm("height")
+    seam = put.allowance("pocket") if not put.is_("made", "hem") or put.is_("flap", "flap") else 0.0
+    if put.is_("made", "folded"):
+        out = {"": (wide + 2 * seam, 2 * high + 2 * seam)}
+    else:
+        edge = put.mm("edges")
+        head = seam if put.is_("made", "faced") else put.mm("hem")
+        out = {"": (wide + 2 * edge, high + edge + head)}
+        if put.is_("made", "faced"):
+            out["facing"] = (wide + 2 * edge, put.mm("faced") + seam + edge)
+    if put.is_("flap", "flap"):
+        wider = wide + _WIDER[put.bag.unit]
+        out["flap"] = (wider + 2 * seam, put.mm("fall") + put.mm("flap_above") + 2 * seam)
+    return out
+
+
+def _slip(put: Put) -> dict[str, tuple[float, float]]:
+    wide = wide_of(put.draft) + 2 * proofs.eaten(put.draft, side_seam(put.draft), put.sides[0] == "front")
+    foot = (
+        proofs.eaten(put.draft, "base", put.sides[0] == "front")
+        if put.is_("foot", "seam")
+        else put.mm("edges")
+    )
+    if put.is_("slip_made", "folded"):
+        return {"": (wide, 2 * put.mm("height") + 2 * foot)}
+    return {"": (wide, put.mm("height") + put.mm("hem") + foot)}
+
+
+def _strip(put: Put) -> tuple[float, float]:
+    """Return how long and how wide a strip is cut that is folded in four."""
+    across = 4 * put.mm("strip_wide")
+    if put.kind == "ties":
+        return put.mm("shows") + put.allowance("top") + put.mm("end"), across
+    if put.kind == "button_loop":
+        loop = max(put.mm("from_top"), put.mm("size") + put.mm("thick"))
+        return 2 * loop + 2 * put.allowance("top"), across
+    seam = put.allowance("top") if put.kind == "hanging_loop" else proofs.eaten(put.draft, "side")
+    return 2 * put.mm("shows") + 2 * seam, across
+
+
+def extras_by_the_rule(draft: Draft) -> Iterator[str]:
+    """Yield each piece of an extra that is not cut as the rule says, brought to the grid."""
+    grid, step = draft.bag.grid, draft.bag.grid.step
+    for put in every(draft):
+        own = put.pieces()
+        asked = _asked_sizes(put)
+        if set(own) != set(asked):
+            yield f"{put.kind}: pieces {sorted(own)}, not {sorted(asked)}"
+            continue
+        for name, (wide, high) in asked.items():
+            piece = own[name]
+            first, second = ("length", "width") if "length" in piece.sums else ("width", "height")
+            for key, mm in ((first, wide), (second, high)):
+                got = piece.size(key)
+                # a flap and a facing follow a pocket that was brought to the grid before them
+                most = step * (0.5 if grid.rounding == "nearest" and not name else 1.0) + EXACT
+                alone = not name and not (put.kind == "slip" and key == "width")
+                if abs(got - mm) > most or (alone and abs(got - grid.fit(mm)) > EXACT):
+                    yield f"{put.kind} {name} {key}: cut {got}, by the rule {mm}"
+
+
+def extras_read_back(draft: Draft) -> Iterator[str]:
+    """Yield each size of an extra that is read otherwise than it was drafted, or far from what was asked."""
+    step = draft.bag.grid.step
+    for put, read in zip(every(draft), draft.read.extras, strict=True):
+        item = draft.bag.extras[put.number]
+        sizes = item.extra.sizes(item, item.extra.own_form(item, draft.forms))
+        if set(sizes) != set(read.sizes):
+            yield f"{put.kind}: reads {sorted(read.sizes)}, drafted {sorted(sizes)}"
+        for key, mm in read.sizes.items():
+            if abs(mm - sizes[key]) > EXACT:
+                yield f"{put.kind} {key}: reads {mm}, drafted {sizes[key]}"
+            asked = put.mm(key) if put.has(key) else mm
+            if abs(mm - asked) > step + EXACT:
+                yield f"{put.kind} {key}: reads {mm}, asked {asked}"
+
+
+def _marks(draft: Draft, put: Put) -> Iterator[tuple[Piece, Mark]]:
+    label = put.bag.kinds.extras[put.number].label
+    word = {"button_loop": "Button", "patch": "Patch pocket"}.get(put.kind, label)
+    for piece in draft.pieces:
+        for mark in piece.marks if piece.layer == put.layer else ():
+            if (
+                mark.kind in ("placed", "spot")
+                and mark.label.split(",")[0] == word
+                and "flap" not in mark.label
+            ):
+                yield piece, mark
+
+
+def levels(draft: Draft, put: Put) -> set[float]:
+    """Return how far below the finished top edge its upper edge lies, or its middle: as it was asked for."""
+    if put.is_("foot", "seam"):
+        high = draft.read.extras[put.number].sizes["height"]
+        return {draft.forms[put.layer].height - high}
+    if put.is_("down_by", "foot"):
+        high = draft.read.extras[put.number].sizes["height"]
+        band = draft.form.stance.band
+        return {draft.forms[put.layer].height + band - put.mm("from_foot") - high}
+    return {put.mm("from_top")}
+
+
+def placed_from_real_edges(draft: Draft) -> Iterator[str]:
+    """
+    Yield each mark that does not lie as far below its piece's raw top edge as was asked for, with what the
+    top edge takes: on a whole panel u + top. Two of one kind on one side are not told apart.
+    """
+    eats = proofs.top_eats(draft)
+    kinds = [put.kind for put in every(draft)]
+    band = draft.form.stance.band
+    for put in (p for p in every(draft) if kinds.count(p.kind) == 1):
+        for piece, mark in _marks(draft, put):
+            if piece.division or any(m.label == "Fold of the base" for m in piece.marks):
+                continue
+            ys = [y for _, y in mark.points]
+            top = piece.box[3]
+            mine = top - (mark.points[2][1] if mark.kind == "spot" else max(ys))
+            faced = any(p.division == "facing" for p in draft.pieces) and piece.layer == "lining"
+            wanted = {round(u - band + eats, 2) for u in levels(draft, put)}
+            if not faced and not any(abs(mine - u) < 0.02 for u in wanted):
+                yield f"{put.kind} on {piece.key}: {mine} below the raw edge, not {wanted}"
+
+
+def binding_by_the_rule(draft: Draft) -> Iterator[str]:
+    """Yield what of a binding is not as the rule says: wrapped 2b + T + 2v, doubled 2 (2b + T + v)."""
+    bag = draft.bag
+    if not bag.kinds.top.kind.startswith("bound"):
+        return
+    seam, cover = mm_at(bag, "allowances.binding"), mm_at(bag, "top.binding_cover")
+    cloths = ("outer", "contrast") if proofs._chose(draft, "cloth.bottom", "contrast") else ("outer",)
+    thick = max(bag.cloth(cloth).thickness for cloth in cloths)
+    thick *= 2 if proofs._chose(draft, "cloth.doubled", "doubled") else 1
+    if bag.kinds.interfacing.kind not in ("none", "base_only"):
+        thick += bag.facts.interfacings[choice_at(bag, "interfacing.material")].thickness
+    thick += bag.cloth("lining").thickness if "lining" in bag.kinds.top.layers else 0.0
+    double = choice_at(bag, "top.binding_made") == "double"
+    wide = 2 * (2 * seam + thick + cover) if double else 2 * seam + thick + 2 * cover
+    piece = draft.piece("binding")
+    if abs(piece.size("width") - bag.grid.fit(wide)) > EXACT:
+        yield f"binding: {piece.size('width')} wide, by the rule {wide}"
+    diagonal = choice_at(bag, "top.binding_join") == "diagonal"
+    join = piece.size("width") if diagonal else 2 * mm_at(bag, "allowances.join")
+    hands = 101.6 if bag.unit == "in" else 100.0
+    long = 2 * draft.form.mm("flat_opening") + join + hands
+    if abs(piece.size("length") - bag.grid.fit(long)) > EXACT:
+        yield f"binding: {piece.size('length')} long, by the rule {long}"
+
+
+PROOFS: tuple[Callable[[Draft], Iterator[str]], ...] = (
+    extras_by_the_rule,
+    extras_read_back,
+    placed_from_real_edges,
+    binding_by_the_rule,
+)
+
+
+def failures(draft: Draft) -> list[str]:
+    """Return all that does not hold."""
+    return [text for proof in PROOFS for text in proof(draft)]

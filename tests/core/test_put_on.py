@@ -1,0 +1,390 @@
+"""What is put on: cut by the rule, placed from real edges, sewn, read back; and faults planted."""
+
+import json
+from collections.abc import Callable, Iterator
+from dataclasses import replace
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+
+from ambitus.core.checks.run import findings, stops
+from ambitus.core.clashes import clashes_of
+from ambitus.core.draft import Draft, readers
+from ambitus.core.form.model import Form, Loose, Part, Strip
+from ambitus.core.form.sewn import Caught, PutOn
+from ambitus.core.grammar.contract import Extra
+from ambitus.core.grammar.grammar import Grammar
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.grammar.top.bound.variant import BOUND
+from ambitus.core.lengths import View
+from ambitus.core.problems import SpecProblems
+from ambitus.core.read.back import read_back
+from ambitus.core.read.begin import begun_from
+from ambitus.core.sew import acts
+from ambitus.core.shown.present import finding, folded, present, sentence
+from ambitus.core.shown.tiles import tiles
+from ambitus.core.spec.edit import PickedEdit, apply_edit
+from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolved import Item
+from ambitus.core.steps.model import Step
+from ambitus.core.sums import Sum
+from ambitus.library import shipped
+from bags import drafted, tote, totes
+from conftest import examples
+from core import put_on
+
+MM = View("mm", "mm")
+UNEQUAL = {"side": 11, "base": 13, "top": 9, "pocket": 8, "join": 12, "corner": 10, "binding": 7}
+#: every extra, in ways that no two of its numbers can stand in for each other
+BAGS: tuple[dict[str, Any], ...] = (
+    tote(
+        331,
+        287,
+        118,
+        allowances=UNEQUAL,
+        extras=[
+            {"kind": "patch", "flap": "flap", "fall": 47, "width": 151, "height": 103, "from_top": 62},
+            {"kind": "magnetic_snap", "from_top": 44},
+            {"kind": "ties"},
+        ],
+    ),
+    tote(
+        331,
+        287,
+        118,
+        allowances=UNEQUAL,
+        top={"facing": "faced", "facing_height": 81},
+        extras=[
+            {"kind": "patch", "made": "folded", "down_by": "foot", "from_foot": 33, "on": "lining"},
+            {
+                "kind": "press_stud",
+                "from_top": 44,
+                "centre_by": "left",
+                "centre_from": 71,
+                "patched": "patch",
+            },
+            {"kind": "button_loop", "from_top": 31},
+        ],
+    ),
+    tote(
+        331,
+        287,
+        118,
+        allowances=UNEQUAL,
+        top={"kind": "bound"},
+        extras=[
+            {"kind": "slip", "on": "lining", "divided": "half", "height": 97},
+            {"kind": "hook_and_loop", "from_top": 38, "on": "outer"},
+            {"kind": "side_tab", "ring": "ring"},
+        ],
+    ),
+    tote(
+        331,
+        287,
+        0,
+        base={"kind": "seamed"},
+        allowances=UNEQUAL,
+        extras=[{"kind": "slip", "foot": "seam", "height": 97}, {"kind": "hanging_loop"}],
+    ),
+    tote(331, 287, 118, top={"kind": "bound_unlined", "binding_made": "double"}, allowances=UNEQUAL),
+    tote(331, 287, 118, allowances=UNEQUAL, extras=[{"kind": "patch", "made": "faced", "faced": 37}]),
+)
+
+
+def _wrong(made: Draft) -> list[str]:
+    # of what cannot be sewn a stop says so
+    refused = None if stops(made) else made.sewing.refused
+    return [*put_on.failures(made), *([refused.told] if refused else [])]
+
+
+def broken(grammar: Grammar = GRAMMAR) -> list[str]:
+    """Return what fails over all bags, exact and rounded."""
+    return [
+        text
+        for spec in BAGS
+        for rounded in (False, True)
+        for text in _wrong(drafted(spec, grammar, rounded=rounded))
+    ]
+
+
+def test_nothing_fails_without_a_fault() -> None:
+    """The proofs pass on the bags that the faults are tried on."""
+    assert broken() == []
+
+
+def test_the_bags_have_every_extra() -> None:
+    """An extra that no bag here has could carry a fault unseen."""
+    assert {extra["kind"] for spec in BAGS for extra in spec.get("extras", ())} == set(GRAMMAR.slots["extra"])
+
+
+@settings(max_examples=examples(60))
+@given(totes(bands=True))
+def test_whatever_is_put_on_is_cut_placed_sewn_and_read_back(spec: dict[str, Any]) -> None:
+    """Any bag with what may be put on it: exact, and on its grid."""
+    for rounded in (False, True):
+        assert _wrong(drafted(spec, rounded=rounded)) == [], json.dumps(spec)
+
+
+# -- faults -----------------------------------------------------------------------------------------------
+
+Fault = Callable[[], Grammar]
+
+
+def _extra(kind: str) -> Extra:
+    return GRAMMAR.of("extra", kind, Extra)
+
+
+def _cut(kind: str, change: Callable[[Part], Part], name: str = "") -> Fault:
+    """A piece of an extra cut otherwise than it is reckoned."""
+
+    def parts(item: Item, form: Form) -> tuple[Part, ...]:
+        made = _extra(kind).parts(item, form)
+        return tuple(change(part) if name in part.name else part for part in made)
+
+    return lambda: GRAMMAR.with_variant(replace(_extra(kind), parts=parts))
+
+
+def _without_term(*labels: str) -> Callable[[Part], Part]:
+    def changed(part: Part) -> Part:
+        if isinstance(part, Strip):
+            length = Sum(part.length.label, tuple(t for t in part.length.terms if t.label not in labels))
+            width = Sum(part.width.label, tuple(t for t in part.width.terms if t.label not in labels))
+            return replace(part, length=length, width=width)
+        left = {
+            key: tuple(t for t in terms if t.label not in labels) for key, terms in part.allowances.items()
+        }
+        return replace(part, allowances=left)
+
+    return changed
+
+
+def _half_as_high(part: Part) -> Part:
+    assert isinstance(part, Loose)
+    points = tuple(replace(e, start=(e.start[0], e.start[1] / 2)) for e in part.face.edges)
+    high = tuple(
+        replace(m, terms=tuple(t.scaled(0.5) for t in m.terms)) if m.key == "height" else m
+        for m in part.face.measures
+    )
+    return replace(part, face=replace(part.face, edges=points, measures=high))
+
+
+def _put(kind: str, change: Callable[[PutOn], PutOn]) -> Fault:
+    """An extra that lies elsewhere than its place is told."""
+
+    def sewn(item: Item, form: Form, layer: Any) -> tuple[Any, ...]:
+        made = _extra(kind).sewn(item, form, layer)
+        return tuple(change(one) if isinstance(one, PutOn) else one for one in made)
+
+    return lambda: GRAMMAR.with_variant(replace(_extra(kind), sewn=sewn))
+
+
+def _acts(kind: str, change: Callable[[Step], Step | None]) -> Fault:
+    def steps(item: Item, form: Form) -> tuple[Step, ...]:
+        made = (change(step) for step in _extra(kind).steps(item, form))
+        return tuple(step for step in made if step is not None)
+
+    return lambda: GRAMMAR.with_variant(replace(_extra(kind), acts=(steps,)))
+
+
+def _never(act: type) -> Callable[[Step], Step]:
+    return lambda step: replace(step, acts=tuple(a for a in step.acts if not isinstance(a, act)))
+
+
+def _late(step: Step) -> Step:
+    """A step that is done once the sides are sewn."""
+    placed = any(isinstance(a, acts.LayOn) for a in step.acts)
+    return replace(step, needs=(*step.needs, "outer body sewn"), gives=("nothing",)) if placed else step
+
+
+def _bound(**changed: Any) -> Fault:
+    return lambda: GRAMMAR.with_variant(replace(BOUND, **changed))
+
+
+def _narrow_binding(item: Item, form: Form) -> tuple[Part, ...]:
+    (strip,) = BOUND.parts(item, form)
+    return (_without_term("Covers the row inside")(strip),)
+
+
+FAULTS: dict[str, Fault] = {
+    "edges of a pocket not turned": _cut("patch", _without_term("Edge turned in"), "Pocket"),
+    "hem of a pocket left out": _cut("patch", _without_term("Hem at its top")),
+    "folded pocket cut once": _cut("patch", _half_as_high, "Pocket"),
+    "flap without its seams": _cut("patch", _without_term("Pocket seam"), "flap"),
+    "facing without its seam": _cut("patch", _without_term("Pocket seam"), "facing"),
+    "slip pocket as wide as from seam to seam": _cut("slip", _without_term("Side seam")),
+    "slip pocket without its foot": _cut("slip", _without_term("Edge turned in", "Base seam")),
+    "patch as large as its snap": _cut("magnetic_snap", _without_term("Margin")),
+    "tie without its seam": _cut("ties", _without_term("Top seam")),
+    "tie without its turned end": _cut("ties", _without_term("End turned in")),
+    "loop without its seam": _cut("button_loop", _without_term("Top seam")),
+    "tab without its seam": _cut("side_tab", _without_term("Side seam")),
+    "hanging loop without its seam": _cut("hanging_loop", _without_term("Top seam")),
+    "pocket placed from the raw edge as if that were the finished one": _put(
+        "patch", lambda one: replace(one, beyond=0.0)
+    ),
+    "snap placed by its edge": _put(
+        "magnetic_snap", lambda one: replace(one, at=replace(one.at, inside=one.at.inside + one.high / 2))
+    ),
+    "pocket never sewn on": _acts("patch", _never(acts.Fix)),
+    "pocket never made": _acts("slip", _never(acts.Make)),
+    "snap set once the bag is sewn": _acts("hook_and_loop", _late),
+    "tab never held": _acts("side_tab", _never(acts.Baste)),
+    "loop never made": _acts("button_loop", _never(acts.Make)),
+    "ties never made": _acts("ties", _never(acts.Make)),
+    "binding as wide as its seams": _bound(parts=_narrow_binding),
+    "mouth never bound": _bound(acts=tuple(a for a in BOUND.acts[:1])),
+}
+
+
+@pytest.mark.parametrize("fault", FAULTS)
+def test_a_planted_fault_is_caught(fault: str) -> None:
+    """A fault in what is put on breaks at least one proof."""
+    try:
+        found = broken(FAULTS[fault]())
+    except (ValueError, LookupError) as error:
+        found = [repr(error)]
+    assert found, f"nobody noticed: {fault}"
+
+
+# -- where it lies ----------------------------------------------------------------------------------------
+
+
+def _placed(made: Draft, layer: str = "outer") -> list[PutOn]:
+    return [s for s in made.forms[layer].every_sewn if isinstance(s, PutOn)]  # type: ignore[index]
+
+
+def test_both_halves_meet_when_the_bag_is_closed() -> None:
+    """At one height; where one lies left of the front's middle the other lies right of the back's."""
+    made = drafted(tote(extras=[{"kind": "magnetic_snap", "centre_by": "left", "centre_from": 80}]))
+    front, back = _placed(made, "lining")
+    assert (front.side, back.side) == ("front", "back")
+    assert front.u == back.u
+    assert front.x + front.wide / 2 == pytest.approx(-(back.x + back.wide / 2))
+
+
+@pytest.mark.parametrize("changed", [{"height": 350}, {"depth": 160}, {"width": 420}])
+def test_a_pocket_stays_where_it_was_put_when_the_bag_changes_size(changed: dict[str, float]) -> None:
+    """From the top edge, and in the middle; its own size stays."""
+    before, after = (drafted(tote(**size, extras=[{"kind": "patch"}])) for size in ({}, changed))
+    (one,), (other,) = _placed(before), _placed(after)
+    assert (one.u, one.wide, one.high) == (other.u, other.wide, other.high)
+    assert other.x + other.wide / 2 == pytest.approx(0)
+
+
+def _clashes(**given_spec: Any) -> set[tuple[str, str, float]]:
+    made = drafted(tote(**given_spec))
+    return {(c.one.name, c.other.name, c.missing) for c in clashes_of(made)}
+
+
+def test_a_snap_under_a_row_is_told_with_both_names_and_what_is_missing() -> None:
+    """The patch of 48 begins at 16; a hem's row at 25 runs through it: 25 + 6 + 24 = 55 for its middle."""
+    top = {"kind": "double_hem", "turn": 10, "hem": 25}
+    snap = {"kind": "magnetic_snap", "from_top": 40}
+    made = drafted(tote(top=top, extras=[snap], carry=[]))
+    rows = {c.other.upper for c in clashes_of(made)}
+    lowest = max(rows)
+    moved = {**snap, "from_top": lowest + 6 + 24}
+    assert _clashes(top=top, extras=[moved], carry=[]) == set()
+    assert _clashes(top=top, extras=[{**moved, "from_top": lowest + 6 + 23}], carry=[]) == {
+        ("magnetic snap", "row along the top edge", 1.0)
+    }
+
+
+def test_two_things_on_one_face_are_told_and_on_two_faces_are_not() -> None:
+    """One map for each side of each layer."""
+    pocket = {"kind": "patch", "from_top": 75}
+    assert _clashes(extras=[pocket, {**pocket, "side": "back"}]) == set()
+    assert _clashes(extras=[pocket, {**pocket, "on": "lining"}]) == set()
+    assert {names[:2] for names in _clashes(extras=[pocket, pocket])} == {("patch pocket", "patch pocket")}
+
+
+def _ends(made: Draft) -> Iterator[Caught]:
+    return (s for s in made.form.every_sewn if isinstance(s, Caught) and s.strip.startswith("closure"))
+
+
+def test_what_two_ends_take_of_the_top_seam_is_told() -> None:
+    """A loop and ties, both at the middle of the back: in each other's way there, and nowhere else."""
+    given_extras = [{"kind": "ties"}, {"kind": "hanging_loop"}]
+    made = drafted(tote(extras=given_extras))
+    assert len(list(_ends(made))) == 3
+    assert [(c.side, c.one.name, c.other.name) for c in clashes_of(made)] == [("back", "tie", "hanging loop")]
+    (told,) = [f for f in findings(made) if f.rule.id == "put-on-clashes"]
+    assert "the tie and the hanging loop in the top seam of the back" in finding(told, MM).say.lower()
+
+
+# -- the list ---------------------------------------------------------------------------------------------
+
+
+def _picked(spec: Spec, path: str, value: str) -> Spec:
+    return apply_edit(spec, PickedEdit(path=path, value=value), "mm", GRAMMAR, shipped())
+
+
+def test_extras_are_added_doubled_put_first_and_taken_off() -> None:
+    """All by one edit each, on a list that a plan without extras does not have."""
+    plain = Spec.model_validate(tote())
+    one = _picked(plain, "extras.more", "patch")
+    two = _picked(one, "extras.more", "magnetic_snap")
+    assert [e["kind"] for e in two.extras] == ["patch", "magnetic_snap"]
+    assert [e["kind"] for e in _picked(two, "extras.1", "first").extras] == ["magnetic_snap", "patch"]
+    assert [e["kind"] for e in _picked(two, "extras.0", "again").extras] == [
+        "patch",
+        "patch",
+        "magnetic_snap",
+    ]
+    left = _picked(_picked(two, "extras.0", "off"), "extras.0", "off")
+    assert left.model_dump()["carry"] == one.model_dump()["carry"]
+    assert "extras" not in left.model_dump()
+
+
+def test_every_extra_is_offered_with_what_it_cuts_and_whether_it_goes() -> None:
+    """One tile each under “with …”, this bag redrafted with it; what does not go comes last."""
+    spec = Spec.model_validate(tote(top={"kind": "double_hem"}))
+    (group,) = tiles(spec, "more", "mm", GRAMMAR, shipped()).groups
+    assert {t.key for t in group.tiles} == set(GRAMMAR.slots["extra"])
+    assert {t.key for t in group.tiles if not t.fits} == {"ties", "button_loop", "hanging_loop"}
+    by_kind = {t.key: t for t in group.tiles}
+    assert by_kind["patch"].changes == ("Pocket none → 180 × 185",)
+    own = tiles(_picked(spec, "extras.more", "patch"), "patch.0", "mm", GRAMMAR, shipped())
+    assert "This one" in {g.label for g in own.groups}
+
+
+def test_the_sentence_says_a_few_and_how_many_more() -> None:
+    """Within two lines, however many there are; a plain bag says nothing of them."""
+    many = drafted(tote(extras=[{"kind": kind} for kind in ("patch", "slip", "magnetic_snap", "ties")]))
+    whole = sentence(many.bag, MM)
+    told = folded(whole, many.bag)
+    shown = "".join(t.text for t in told if t.folded != "away")
+    assert len(shown) <= 230
+    assert " more" in shown or "things put on" in shown
+    assert "".join(t.text for t in told if t.folded != "for") == "".join(t.text for t in whole)
+    plain = present(drafted(tote()), Spec.model_validate(tote()), "mm")
+    assert "".join(t.text for t in plain.sentence).endswith(". With …")
+
+
+def test_a_plan_begun_from_a_cut_list_has_its_extras_again() -> None:
+    """Kind, place and size: the same pieces once more."""
+    spec = tote(
+        331,
+        287,
+        118,
+        allowances=UNEQUAL,
+        extras=[
+            {"kind": "patch", "width": 151, "height": 103, "made": "folded", "across_by": "right"},
+            {"kind": "slip", "on": "lining", "divided": "at", "divided_at": 90},
+            {"kind": "magnetic_snap", "on": "outer", "from_top": 51},
+        ],
+    )
+    made = drafted(spec)
+    begun = begun_from(made.cut_list, made.read, {}, "mm")
+    again = drafted({**spec, "extras": begun["extras"]})
+    assert again.cut_list.extras == made.cut_list.extras
+
+
+def test_a_number_that_a_cut_list_does_not_tell_is_asked_for_by_name() -> None:
+    """A pocket whose turned edges are not told cannot be read."""
+    told = drafted(tote(extras=[{"kind": "patch"}])).cut_list.model_copy(deep=True)
+    del told.extras[0].measures["edges"]
+    with pytest.raises(SpecProblems) as caught:
+        read_back(told, readers(GRAMMAR))
+    assert caught.value.problems[0].field == "extras.0.edges"
