@@ -373,6 +373,8 @@ def _(b: Bag) -> bool:
 @says("mouth-under-free-arm")
 def _(b: Bag) -> bool:
     flat = b.top == "raw_edge" or b.chose("top.hem_sewn", "flat") or b.chose("top.opening", "ends")
+    # before corners that are not there it cannot be sewn: then it is sewn flat
+    flat |= b.chose("top.hem_sewn", "early") and "corner" not in b.bag.sewn
     return not b.top.startswith("zip") and not flat and 2 * b.opening < 280
 
 

@@ -1903,7 +1903,7 @@ export interface components {
         DraftRequest: {
             spec: components["schemas"]["Spec"];
             /** Edits */
-            edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"] | components["schemas"]["SilencedEdit"])[];
+            edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"] | components["schemas"]["SilencedEdit"] | components["schemas"]["MovedEdit"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
             /**
@@ -2477,6 +2477,28 @@ export interface components {
             ];
         };
         /**
+         * LaidPlaced
+         * @description Something that is put on the piece, to be taken hold of: which it is, on which side, its box (left, top,
+         *     width, height) in px, and whether it stands on its head as the piece lies.
+         */
+        LaidPlaced: {
+            /** Of */
+            of: string;
+            /** Side */
+            side: string;
+            /** Label */
+            label: string;
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Upside Down */
+            upside_down: boolean;
+        };
+        /**
          * LaidShown
          * @description A piece laid on the table: what it is, its lines and rulers in px, its numbers, and the layings.
          */
@@ -2530,6 +2552,12 @@ export interface components {
             /** Neighbour */
             neighbour: string;
             beside: components["schemas"]["LaidBeside"] | null;
+            /** Placed */
+            placed: components["schemas"]["LaidPlaced"][];
+            /** Scale */
+            scale: number;
+            /** Step */
+            step: number;
         };
         /**
          * LargestShown
@@ -2671,6 +2699,36 @@ export interface components {
             asks: string;
             /** Possible */
             possible: components["schemas"]["PossibleShown"][];
+        };
+        /**
+         * MovedEdit
+         * @description Something that is put on, moved by hand: *right* and *down* mm on the side that it is seen on, as its
+         *     right side is seen. It needs the draft that it is moved on (``core/moving.py``).
+         */
+        MovedEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "moved";
+            /** Path */
+            path: string;
+            /**
+             * Side
+             * @default front
+             * @enum {string}
+             */
+            side?: "front" | "back";
+            /**
+             * Right
+             * @default 0
+             */
+            right?: number;
+            /**
+             * Down
+             * @default 0
+             */
+            down?: number;
         };
         /**
          * Named
@@ -3013,6 +3071,11 @@ export interface components {
             /** Marks */
             marks: components["schemas"]["MarkShown"][];
             picture: components["schemas"]["FlatPiece"];
+            /**
+             * At
+             * @default
+             */
+            at?: string;
         };
         /**
          * PieceTilesRequest
@@ -3060,7 +3123,7 @@ export interface components {
             rows?: components["schemas"]["RowTyped"][];
             spec?: components["schemas"]["Spec"] | null;
             /** Edits */
-            edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"] | components["schemas"]["SilencedEdit"])[];
+            edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"] | components["schemas"]["SilencedEdit"] | components["schemas"]["MovedEdit"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
             /**

@@ -13,6 +13,7 @@ from ambitus.core.drawing.standing import Standing
 from ambitus.core.grammar.contract import SeamKind, Top
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Unit, View
+from ambitus.core.moving import moved
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.read.back import read_back
 from ambitus.core.read.begin import begun_from
@@ -21,7 +22,7 @@ from ambitus.core.shown.compare import Difference, cut_of, redrawn
 from ambitus.core.shown.present import picture
 from ambitus.core.shown.present import read_back as read_shown
 from ambitus.core.shown.read_findings import read_finding
-from ambitus.core.spec.edit import Edit, apply_edit
+from ambitus.core.spec.edit import Edit, MovedEdit, apply_edit
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, resolve, with_straps
 from ambitus.core.spec.resolved import Resolved
@@ -38,6 +39,9 @@ def edited_by(spec: Spec, edits: Iterable[Edit], unit: Unit) -> Spec:
     """Return *spec* after edits typed in *unit*, its straps written out. Raises SpecProblems."""
     spec = written_out(spec)
     for edit in edits:
+        if isinstance(edit, MovedEdit):
+            spec = moved(spec, edit, drafted(spec))
+            continue
         spec = apply_edit(spec, edit, unit, GRAMMAR, shipped(), lambda known: _resolved(_asked(known)))
     return spec
 

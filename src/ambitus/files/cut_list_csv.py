@@ -1,4 +1,5 @@
-"""The cut list as CSV, out and in: settings, then the pieces, then the straps, a blank line between.
+"""
+The cut list as CSV, out and in: settings, the pieces, the straps, what is put on, a blank line between.
 
 Every heading of a length names its unit, so that the file can be read again and by anyone.
 """
@@ -13,7 +14,7 @@ from typing import Any
 from ambitus.core.lengths import LengthProblem, Unit, View, parse_length
 from ambitus.core.lengths.units import SPELLINGS
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.read.cutlist import CUT_LIST_VERSION, MOST_ROWS, MOST_STRAPS, CutList, StrapRow
+from ambitus.core.read.cutlist import CUT_LIST_VERSION, MOST_ROWS, MOST_STRAPS, CutList, ExtraRow, StrapRow
 from ambitus.core.shown.models import Sheet
 from ambitus.files.problems import refuse_newer, valid
 
@@ -22,6 +23,8 @@ _SAFE_START = ("=", "+", "-", "@", "\t", "\r")
 _FOR_PEOPLE = {"letter", "piece", "material", "marks"}
 _PIECES = ("width", "height", "across", "up", "corner", "radius")
 _STRAPS = ("length", "width", "gap", "hold", *StrapRow.TOLD)
+#: of what is put on each piece is a row, and each number and choice that is told of it
+_EXTRAS = ("width", "height", "value")
 _YES = {"yes", "true", "1"}
 #: units that a list may be in, by every spelling
 _UNITS = {spelt: unit for spelt, unit in SPELLINGS.items() if unit in ("mm", "cm", "in")}
@@ -68,8 +71,9 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
     head = ["role", "part", "letter", "piece", "count", "material", *named]
     traced = ["outline"] if any(row.outline for row in cut_list.rows) else []
     writer.writerow([*head, "folded", "under", *traced, "marks"])
-    panels = [p for p in sheet.pieces if "height" in p.sums]
-    small = [p for p in sheet.pieces if p.small and p not in panels]
+    own = [p for p in sheet.pieces if not p.at]
+    panels = [p for p in own if "height" in p.sums]
+    small = [p for p in own if p.small and p not in panels]
     for piece, row in zip([*panels, *small], cut_list.rows, strict=True):
         marks = "; ".join(
             f"{m.label}: {', '.join(f'{r.label} {r.sum.plain}' for r in m.readings)} ({m.corner})"
@@ -90,7 +94,26 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
         for at, (piece, strap) in enumerate(zip(strips, cut_list.straps, strict=True), 1):
             made = (at, piece.letter, strap.count, strap.make, strap.attach, *lengths(strap, _STRAPS))
             writer.writerow([_cell(c) for c in made])
+    if cut_list.extras:
+        writer.writerow([])
+        named = [f"{name} ({unit})" for name in _EXTRAS]
+        writer.writerow(["extra", "kind", "piece", "count", *named[:2], "name", named[2], "choice"])
+        for at, extra in enumerate(cut_list.extras, 1):
+            for cells in _extra_rows(extra, view):
+                writer.writerow([_cell(c) for c in (at, extra.kind, *cells)])
     return out.getvalue()
+
+
+def _extra_rows(extra: ExtraRow, view: View) -> Iterator[tuple[object, ...]]:
+    """Yield the rows of one extra: its pieces, its numbers, its choices; one at least."""
+    for one in extra.pieces:
+        yield one.piece or "main", one.count, view.chosen(one.width), view.chosen(one.height), "", "", ""
+    for name, mm in extra.measures.items():
+        yield "", "", "", "", name, view.chosen(mm), ""
+    for name, option in extra.choices.items():
+        yield "", "", "", "", name, "", option
+    if not (extra.pieces or extra.measures or extra.choices):
+        yield ("",) * 7
 
 
 #: a length that carries its unit: letters, or the marks of feet and inches
@@ -124,6 +147,8 @@ class _Reading:
     def __init__(self, unit: Unit | None) -> None:
         self.unit: str | None = unit
         self.data: dict[str, Any] = {"allowances": {}, "seams": {}, "choices": {}, "rows": [], "straps": []}
+        #: what is put on, by its number in the list
+        self.extras: dict[str, dict[str, Any]] = {}
         self.problems: list[Problem] = []
         self.unitless: set[str] = set()
         #: the row that is being read, as it was written
@@ -171,6 +196,34 @@ class _Reading:
             self.data[key] = self.length(key, value, None)
         else:
             self.problems.append(_unknown(f"line {line}", name))
+
+    def extra(self, headings: list[str], cells: list[str], line: int) -> None:
+        """Read one row of what is put on: a piece of it, or a number or a choice that is told of it."""
+        told: dict[str, str] = {}
+        units: dict[str, str | None] = {}
+        self.written = ", ".join(cell for cell in cells if cell)[:60]
+        for heading, cell in zip(headings, cells, strict=False):
+            name, unit = _heading(heading)
+            if name not in ("extra", "kind", "piece", "count", "name", "choice", *_EXTRAS):
+                self.problems.append(_unknown(f"line {line}, {name}", name))
+            told[name], units[name] = cell.strip().removeprefix("'"), unit
+        into = self.extras.setdefault(
+            told.get("extra", ""), {"kind": told.get("kind", ""), "pieces": [], "measures": {}, "choices": {}}
+        )
+
+        def mm(name: str) -> float | None:
+            return self.length(f"line {line}, {name}", told[name], units[name])
+
+        name = told.get("name", "")
+        if told.get("piece"):
+            piece = "" if told["piece"] == "main" else told["piece"]
+            count = _whole_number(told.get("count", "") or "1")
+            sizes = {key: mm(key) for key in ("width", "height") if told.get(key)}
+            into["pieces"].append({"piece": piece, "count": count, **sizes})
+        elif name and told.get("choice"):
+            into["choices"][name] = told["choice"]
+        elif name and told.get("value"):
+            into["measures"][name] = mm("value")
 
     def row(self, headings: list[str], cells: list[str], line: int) -> None:
         """Read one row of the pieces (headed by ``role``) or of the straps."""
@@ -235,7 +288,8 @@ def _sections(text: str) -> Iterator[tuple[int, list[str] | None, list[str]]]:
         if not any(stripped):
             continue
         # a row of a strap begins with the same word, and holds numbers
-        if stripped[0].lower() in ("role", "strap") and not any(ch.isdigit() for ch in "".join(stripped)):
+        heads = stripped[0].lower() in ("role", "strap", "extra")
+        if heads and not any(ch.isdigit() for ch in "".join(stripped)):
             headings = [c.lower() for c in stripped]
             continue
         yield line, headings, stripped
@@ -254,8 +308,12 @@ def cut_list_from_csv(text: str, unit: Unit | None = None, *, keep_right: bool =
     for line, headings, cells in _sections(text):
         if headings is None:
             reading.setting(cells[0].lower(), cells[1] if len(cells) > 1 else "", line)
+        elif headings[0] == "extra":
+            reading.extra(headings, cells, line)
         else:
             reading.row(headings, cells, line)
+    if reading.extras:
+        reading.data["extras"] = list(reading.extras.values())
     if keep_right:
         reading.problems.clear()
     if reading.unitless:
@@ -293,7 +351,7 @@ def _without(data: dict[str, Any], problems: Iterable[Problem]) -> dict[str, Any
     A cell that is not known is left out by itself, one that is needed takes its row along.
     """
     out: dict[str, Any] = json.loads(json.dumps(data))
-    gone: dict[str, set[int]] = {"rows": set(), "straps": set()}
+    gone: dict[str, set[int]] = {"rows": set(), "straps": set(), "extras": set()}
     for problem in problems:
         root, *rest = problem.field.split(".")
         if root in gone and rest and rest[0].isdecimal():

@@ -160,7 +160,7 @@ watch(
   (there, before) => {
     const open = phrase.value
     // what was just put on is what is told of next
-    const added = there.find((p) => !before?.includes(p))
+    const added = there.find((p) => !before?.includes(p) && p !== 'rest')
     if (open === 'more' && before?.length && added) phrase.value = added
     if (!open || open === 'grid' || !there.length || there.includes(open)) return
     // one of several of a kind gives way to another of them
@@ -307,6 +307,8 @@ useKeys(
           @back="backToBag"
           @look="(now) => (look = { ...look, ...now })"
           @room="(space) => (tableRoom = space)"
+          @move="(move) => at.edit({ kind: 'moved', ...move })"
+          @settle="at.settle()"
         />
         <DraftBoard
           v-show="!(laidOut && laidShown) && !allPieces"

@@ -6,6 +6,7 @@ import { useResting } from '../../app/resting'
 import { steppedScale } from '../../bag-drawing/scale'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
+import PlacedOnPiece from './PlacedOnPiece.vue'
 import './piece-laid.css'
 
 const props = defineProps<{
@@ -22,6 +23,8 @@ const emit = defineEmits<{
   back: []
   look: [look: { wrong_side?: boolean; half?: boolean; neighbour?: boolean }]
   room: [room: { width: number; height: number }]
+  move: [move: { path: string; side: 'front' | 'back'; right: number; down: number }]
+  settle: []
 }>()
 
 const table = ref<HTMLElement>()
@@ -154,6 +157,7 @@ const numbers = computed(() => [
         <b class="letter-on" :style="{ left: `${laid.letter_at[0]}px`, top: `${laid.letter_at[1]}px` }">{{
           laid.letter
         }}</b>
+        <PlacedOnPiece :laid="laid" @move="(move) => emit('move', move)" @settle="emit('settle')" />
         <button
           v-for="n in numbers"
           :key="n.at"

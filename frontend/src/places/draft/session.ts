@@ -126,6 +126,12 @@ export const begun = (): Session => ({
 })
 
 export const pathOf = (edit: Edit) => (edit.kind === 'silenced' ? `silenced.${edit.check}` : edit.path)
+/** One move after another of the same thing is one move. */
+const further = (first: Edit & { kind: 'moved' }, then: Edit & { kind: 'moved' }) => ({
+  ...then,
+  right: (first.right ?? 0) + (then.right ?? 0),
+  down: (first.down ?? 0) + (then.down ?? 0),
+})
 const like = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 const sizesOf = (d: Drafted) => Object.fromEntries(d.pieces.map((p) => [p.key, p.size]))
 /** What was done since the last revision, no longer than a revision can say. */
@@ -223,6 +229,8 @@ class Working {
       this.set({ queue: [...this.s.queue, edit] })
     else if (last.kind === 'stepped' && edit.kind === 'stepped')
       this.set({ queue: [...rest, { ...last, steps: last.steps + edit.steps }] })
+    else if (last.kind === 'moved' && edit.kind === 'moved')
+      this.set({ queue: [...rest, further(last, edit)] })
     else this.set({ queue: [...rest, edit] })
     this.pump()
   }
@@ -289,6 +297,8 @@ class Working {
     if (!same) this.set({ queue: [first, ...this.s.queue] })
     else if (second.kind === 'stepped' && first.kind === 'stepped')
       this.set({ queue: [{ ...second, steps: first.steps + second.steps }, ...rest] })
+    else if (second.kind === 'moved' && first.kind === 'moved')
+      this.set({ queue: [further(first, second), ...rest] })
   }
 
   fail(failure: Failure) {

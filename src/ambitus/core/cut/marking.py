@@ -133,7 +133,8 @@ def _put_on(flat: Flat, put: Sequence[PutOn]) -> Iterator[Mark]:
         whole = len({other.at.face for other in same}) == len(faces) and not _both_sides(flat)
         only = "" if whole else f", {one.side}" if _both_sides(flat) else f", {one.side} only"
         kind: Literal["placed", "spot"] = "spot" if one.spot else "placed"
-        yield Mark(kind, f"{one.label}{only}", points, "top left", one.told(flat.spare(one.at)))
+        told = one.told(flat.spare(one.at))
+        yield Mark(kind, f"{one.label}{only}", points, "top left", told, one.of, one.side)
         for row in flat.rows_of(one):
             yield Mark("row", f"{one.label}, its row", row, "top left")
 

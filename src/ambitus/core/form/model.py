@@ -253,6 +253,9 @@ class Mark:
     points: tuple[Point, ...]
     corner: str
     readings: tuple[tuple[str, Sum], ...] = ()
+    #: of what is put on: the item of the list that it is, and the side of the bag that it is marked for
+    of: str = ""
+    side: Literal["", "front", "back"] = ""
 
 
 @dataclass(frozen=True, slots=True)

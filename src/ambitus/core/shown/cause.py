@@ -2,8 +2,9 @@
 
 from collections.abc import Mapping
 
+from ambitus.core.grammar.extra.fields import AGAIN, FIRST, OFF
 from ambitus.core.shown.models import FieldShown
-from ambitus.core.spec.edit import Edit, PickedEdit, SilencedEdit
+from ambitus.core.spec.edit import Edit, MovedEdit, PickedEdit, SilencedEdit
 
 #: an outline is too long to be said
 _LONGEST_SAID = 60
@@ -20,11 +21,16 @@ def cause_of(edit: Edit, was: str, fields: Mapping[str, FieldShown], titles: Map
     if isinstance(edit, SilencedEdit):
         said = "Silenced" if edit.reason else "Heard again"
         return f"{said}: {titles.get(edit.check, edit.check)}"
+    if isinstance(edit, MovedEdit):
+        return "moved on its piece"
     if after := fields.get(edit.path):
         return f"{after.label} {was} → {after.shown}"
     if not isinstance(edit, PickedEdit):
         return edit.path
     root, _, rest = edit.path.partition(".")
+    if root == "extras" and (rest == "more" or rest.isdecimal()):
+        ways = {OFF: "taken off", AGAIN: "one more like it", FIRST: "put first"}
+        return ways.get(str(edit.value), f"with: {_said(edit.value)}")
     # of a seam of its own kind the class is said too
     what = f"{rest} seam" if root == "seams" and rest != "kind" else edit.path.rpartition(".")[2]
     value = _said(edit.value)

@@ -7,7 +7,7 @@ from ambitus.core.draft import Draft
 from ambitus.core.drawing.flat import MarkShape
 from ambitus.core.drawing.laid import LaidPiece, Look, Ruler, Tick, laid_piece
 from ambitus.core.drawing.laid.neighbour import neighbour_of
-from ambitus.core.drawing.laid.picture import LaidBeside, LaidTick, can_be_halved
+from ambitus.core.drawing.laid.picture import LaidBeside, LaidPlaced, LaidTick, can_be_halved
 from ambitus.core.drawing.laid.ticks import is_strip
 from ambitus.core.form.model import Piece
 from ambitus.core.lengths import Unit, View
@@ -85,6 +85,10 @@ class LaidShown:
     #: the letter and name of what is sewn to its right side, or nothing; and its picture where that is shown
     neighbour: str
     beside: LaidBeside | None
+    #: what is put on it, to be moved by hand; how many px are a mm, and by how many mm it is moved at once
+    placed: tuple[LaidPlaced, ...]
+    scale: float
+    step: float
 
 
 def _seam_line(piece: Piece, names: dict[str, str], view: View) -> Iterator[str]:
@@ -199,4 +203,7 @@ def laid_with(draft: Draft, piece: Piece, look: Look, view: View) -> LaidShown:
         wrong_side=look.wrong_side,
         neighbour="",
         beside=made.beside,
+        placed=made.placed,
+        scale=made.scale,
+        step=draft.bag.grid.step,
     )

@@ -108,6 +108,8 @@ class PieceShown:
     sums: dict[str, ShownSum]
     marks: tuple[MarkShown, ...]
     picture: FlatPiece
+    #: which extra of the bag it is of, nothing where it is of the bag itself
+    at: str = ""
 
 
 @dataclass(frozen=True, slots=True)

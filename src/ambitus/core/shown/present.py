@@ -97,7 +97,7 @@ def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
 
 
 #: how long a sentence may be whose extras are all told: two lines at 1280 wide
-_LONGEST_SENTENCE = 206
+_LONGEST_SENTENCE = 217
 _NUMBERS = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine")
 
 
@@ -278,6 +278,7 @@ def pieces(draft: Draft, view: View, told: str = "") -> tuple[PieceShown, ...]:
                 for m in (p.marks if told in ("", p.key) else ())
             ),
             flat_piece(p, widest),
+            p.at,
         )
         for p in draft.pieces
     )

@@ -70,7 +70,23 @@ class SilencedEdit(BaseModel):
     reason: str = Field(max_length=200)
 
 
-Edit = Annotated[TypedEdit | SteppedEdit | PickedEdit | SilencedEdit, Field(discriminator="kind")]
+class MovedEdit(BaseModel):
+    """
+    Something that is put on, moved by hand: *right* and *down* mm on the side that it is seen on, as its
+    right side is seen. It needs the draft that it is moved on (``core/moving.py``).
+    """
+
+    model_config = ConfigDict(extra="forbid")
+    kind: Literal["moved"] = "moved"
+    path: Path
+    side: Literal["front", "back"] = "front"
+    right: float = Field(default=0.0, ge=-5000, le=5000, allow_inf_nan=False)
+    down: float = Field(default=0.0, ge=-5000, le=5000, allow_inf_nan=False)
+
+
+#: An edit that needs nothing but the spec.
+PlainEdit = TypedEdit | SteppedEdit | PickedEdit | SilencedEdit
+Edit = Annotated[TypedEdit | SteppedEdit | PickedEdit | SilencedEdit | MovedEdit, Field(discriminator="kind")]
 
 
 def put(spec: Spec, path: str, value: object) -> Spec:
@@ -182,7 +198,7 @@ def _no_field(path: str) -> SpecProblems:
 
 def apply_edit(
     spec: Spec,
-    edit: Edit,
+    edit: PlainEdit,
     unit: Unit,
     grammar: Grammar,
     facts: Facts,

@@ -25,6 +25,8 @@ from ambitus.core.sums import Sum, Term
 
 #: px a mm: no piece is drawn larger
 LARGEST = 5.0
+#: px: what a finger can take hold of
+FINGER = 44.0
 #: px between the finest lines of a ruler
 FINEST = 3.2
 #: lines of a ruler in mm: the finest, the middle and the long ones
@@ -112,6 +114,20 @@ class LaidBeside:
 
 
 @dataclass(frozen=True, slots=True)
+class LaidPlaced:
+    """
+    Something that is put on the piece, to be taken hold of: which it is, on which side, its box (left, top,
+    width, height) in px, and whether it stands on its head as the piece lies.
+    """
+
+    of: str
+    side: str
+    label: str
+    box: tuple[float, float, float, float]
+    upside_down: bool
+
+
+@dataclass(frozen=True, slots=True)
 class LaidPiece:
     """
     A piece as a picture in px: ``scale`` px a mm along it, ``stretched`` times as much across a strip that
@@ -131,6 +147,7 @@ class LaidPiece:
     ticks: tuple[LaidTick, ...]
     spans: tuple[LaidSpan, ...]
     beside: LaidBeside | None
+    placed: tuple[LaidPlaced, ...] = ()
 
 
 def can_be_halved(piece: Piece) -> bool:
@@ -289,6 +306,7 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
         ticks=tuple(laid),
         spans=spans,
         beside=_beside_it(look.neighbour, table) if shares > 1 else None,
+        placed=tuple(_placed(piece, table)) if not half else (),
     )
 
 
@@ -415,6 +433,20 @@ def _marks(piece: Piece, table: _Table) -> Iterator[MarkShape]:
         else:
             shape = path([(x, y), (table.flip(table.flip(x) + 12 * dx), y - 12 * dy)])
         yield MarkShape(shape, on.mark.kind)
+
+
+def _placed(piece: Piece, table: _Table) -> Iterator[LaidPlaced]:
+    """Yield what is put on the piece, by the box of its mark; a small one is large enough for a finger."""
+    for mark in piece.marks:
+        if mark.kind not in ("placed", "spot") or not mark.of or "flap" in mark.label:
+            continue
+        points = [table.here(p) for p in mark.points]
+        xs, ys = [x for x, _ in points], [y for _, y in points]
+        wide, high = max(FINGER, max(xs) - min(xs)), max(FINGER, max(ys) - min(ys))
+        middle = ((min(xs) + max(xs)) / 2, (min(ys) + max(ys)) / 2)
+        box = (middle[0] - wide / 2, middle[1] - high / 2, wide, high)
+        upper, lower = (mark.points[at] for at in ((3, 4) if mark.kind == "spot" else (0, 2)))
+        yield LaidPlaced(mark.of, mark.side, mark.label, box, upper[1] < lower[1])
 
 
 def _grain(piece: Piece, table: _Table) -> str:

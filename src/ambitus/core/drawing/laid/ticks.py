@@ -90,9 +90,14 @@ def _places(piece: Piece, mark: Mark) -> Iterator[tuple[Side, float]]:
     xs, ys = [x for x, _ in mark.points], [y for _, y in mark.points]
     middle = (bottom + top) / 2
 
+    if mark.kind == "placed":
+        # a box: its sides along the top, its upper edge and its foot beside the piece
+        yield from (("top", x) for x in (min(xs), max(xs)))
+        yield from (("left", y) for y in (max(ys), min(ys)))
+        return
     if mark.kind == "spot":
         # a cross: it is found by its middle
-        yield ("top" if mark.points[2][1] > middle - SAME else "bottom"), mark.points[2][0]
+        yield "top", mark.points[2][0]
         yield "left", mark.points[2][1]
         return
 

@@ -23,11 +23,11 @@ def extras_of(bag: Resolved) -> tuple[Item, ...]:
 
 
 def where(item: Item) -> str:
-    """Return where an extra lies, in the making sentence."""
-    side = ON_SIDE.of(item)
-    if ON.is_(item, "lining"):
-        return "inside" if side == "front" else "inside the back"
-    return f"on the {side}"
+    """Return where an extra lies, in the making sentence: nothing for the outside of the front."""
+    inside, back = ON.is_(item, "lining"), ON_SIDE.is_(item, "back")
+    if inside:
+        return " inside the back" if back else " inside"
+    return " on the back" if back else ""
 
 
 def has_face(bag: Resolved) -> str:

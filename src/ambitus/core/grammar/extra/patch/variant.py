@@ -37,7 +37,7 @@ from ambitus.core.spec.resolved import Item, Resolved
 
 
 def _says(bag: Resolved, view: View, at: str) -> str:
-    return f"a patch pocket {where(Item(bag, at))}"
+    return f"a patch pocket{where(Item(bag, at))}"
 
 
 PATCH = Extra(

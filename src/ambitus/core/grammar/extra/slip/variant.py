@@ -31,7 +31,7 @@ from ambitus.core.spec.resolved import Item, Resolved
 
 
 def _says(bag: Resolved, view: View, at: str) -> str:
-    return f"a slip pocket {where(Item(bag, at))}"
+    return f"a slip pocket{where(Item(bag, at))}"
 
 
 def _needs(bag: Resolved) -> str:
