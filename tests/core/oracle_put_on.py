@@ -71,7 +71,7 @@ class Side:
 
     def _taken(self, put: put_on.Put) -> tuple[float, float]:
         if put.kind == "hook_and_loop":
-            return put.mm("long"), put.mm("high")
+            return self.bag.bag.grid.fit(put.mm("long")), put.mm("high")
         if put.is_("patched", "patch"):
             (piece,) = put.pieces().values()
             return piece.size("length"), piece.size("width")

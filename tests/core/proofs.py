@@ -336,6 +336,9 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             bought |= (
                 piece.layer in ("tab", "zip") and not draft.bag.grid.holds(piece.size(key)) and key == "width"
             )
+            # a snap or a button is as large as it is sold; tape is cut to its length
+            sold = piece.layer == "closure" and piece.source == "bought"
+            bought |= sold and (key == "width" or "tape" not in piece.material)
             bought |= piece.layer == "zip" and _chose(draft, "top.zip_ends", "caught")
             bought |= piece.key.startswith("strap") and key == "width" and not _cut_across(draft, piece)
             # a side panel follows its front; a tube is cut finer where it would not go round its base
@@ -755,6 +758,8 @@ _BY_TOP: dict[str, tuple[tuple[str, str], ...]] = {
     "double_hem": (("press hem", "stitch hem"), ("stitch hem", "{first}")),
     "overlocked_hem": (("press hem", "stitch hem"), ("stitch hem", "{first}")),
     "raw_edge": (("true the top", "{first}"),),
+    "bound": (("make binding", "bind"), ("lining in", "bind"), ("lining press", "lining in")),
+    "bound_unlined": (("make binding", "bind"), ("{first}", "bind")),
     "zip": (
         ("zip front", "zip back"),
         ("zip back", "zip half open"),

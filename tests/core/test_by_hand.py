@@ -435,7 +435,7 @@ def _loop_and_button() -> dict[str, float]:
     extra = {"kind": "button_loop", "size": g["q"], "thick": g["t"], "from_top": g["a"]}
     made = drafted(tote(extras=[extra], allowances={"top": g["st"]}), rounded=False)
     loop = next(p for p in made.pieces if p.name == "Loop for the button")
-    return {"visible": made.read.extras[0].sizes["loop"], "cut_length": loop.size("length")}
+    return {"visible": made.read.extras[0].sizes["visible loop"], "cut_length": loop.size("length")}
 
 
 def _bindings() -> dict[str, float]:

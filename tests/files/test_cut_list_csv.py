@@ -43,7 +43,12 @@ def test_what_goes_out_comes_in_again(spec: dict[str, Any], unit: Any) -> None:
     was, now = read_back(made.cut_list, readers(GRAMMAR)), read_back(again, readers(GRAMMAR))
     assert {k: now.mm(k) for k in now.sizes} == pytest.approx({k: was.mm(k) for k in was.sizes}, abs=0.03)
     assert [s.visible for s in now.straps] == pytest.approx([s.visible for s in was.straps], abs=0.03)
-    loose = {"rows", "straps", "allowances", "lining_shorter", "lining_deeper"}
+    for one, other in zip(again.extras, made.cut_list.extras, strict=True):
+        assert (one.kind, one.choices) == (other.kind, other.choices)
+        assert one.measures == pytest.approx(other.measures, abs=0.03)
+    sizes = [[x.sizes for x in read.extras] for read in (now, was)]
+    assert sizes[0] == [pytest.approx(x, abs=0.03) for x in sizes[1]]
+    loose = {"rows", "straps", "allowances", "lining_shorter", "lining_deeper", "extras"}
     assert again.model_dump(exclude=loose) == made.cut_list.model_dump(exclude=loose)
 
 

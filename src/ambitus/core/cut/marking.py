@@ -160,9 +160,9 @@ def marks_of(piece: Piece, sewn: Sequence[Sewn]) -> Iterator[Mark]:
                 case Line() if one.face == flat.face and one.label:
                     yield Mark(one.kind, one.label, flat.line(one), "top edge", one.told)
                 case Caught() if one.at.face == flat.face and one.label:
-                    yield Mark(
-                        "strap", one.label, (flat.out(one.at),), one.where, one.told(flat.spare(one.at))
-                    )
+                    kind: Literal["strap", "notch"] = "strap" if one.strip.startswith("strap") else "notch"
+                    told = one.told(flat.spare(one.at))
+                    yield Mark(kind, one.label, (flat.out(one.at),), one.where, told)
                 case Hole() if one.at.face == flat.face:
                     yield Mark("notch", one.label, flat.hole(one), "top left", one.told(flat.spare(one.at)))
                 case Zone() if one.face == flat.face:

@@ -33,6 +33,11 @@ def _strap(row: StrapRow, width: float, visible: float) -> dict[str, Any]:
     }
 
 
+def _fields(sizes: Mapping[str, float]) -> dict[str, float]:
+    """Return those sizes of an extra that are fields of a plan: what follows from others has two words."""
+    return {name: mm for name, mm in sizes.items() if name.isidentifier()}
+
+
 def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: str) -> dict[str, Any]:
     """
     Return the plain data of a spec that makes the bag of *cut_list*, which *read* has worked out.
@@ -56,7 +61,7 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
     }
     if cut_list.extras:
         spec["extras"] = [
-            {"kind": row.kind, **row.choices, **row.measures, **made.sizes}
+            {"kind": row.kind, **row.choices, **row.measures, **_fields(made.sizes)}
             for row, made in zip(cut_list.extras, read.extras, strict=True)
         ]
     for name, mm in cut_list.allowances.items():

@@ -41,7 +41,8 @@ def loop_shows(item: Item) -> Term:
 
 
 def _sizes(item: Item, form: Form) -> dict[str, float]:
-    return {"loop": shows_of(item, loop_shows(item).mm, top_term(item).mm), "strip_wide": wide_of(item)}
+    shows = shows_of(item, loop_shows(item).mm, top_term(item).mm)
+    return {"visible loop": shows, "strip_wide": wide_of(item)}
 
 
 def _parts(item: Item, form: Form) -> tuple[Part, ...]:
@@ -107,7 +108,7 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
             "right side.",
             layer="outer",
             at="top",
-            shows=_sizes(item, form)["loop"],
+            shows=_sizes(item, form)["visible loop"],
             lengths=(),
         ),
         Step(

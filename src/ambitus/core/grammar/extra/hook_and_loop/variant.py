@@ -20,15 +20,15 @@ from ambitus.core.grammar.extra.words import has_face
 from ambitus.core.lengths import Pair, paired
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
-from ambitus.core.sums import Sum
+from ambitus.core.sums import Sum, to_grid
 
 
 def _box(item: Item) -> tuple[float, float]:
-    return TAPE_LONG.of(item), TAPE_HIGH.of(item)
+    return item.bag.grid.fit(TAPE_LONG.of(item)), TAPE_HIGH.of(item)
 
 
 def _parts(item: Item, form: Form) -> tuple[Part, ...]:
-    long = Sum("How long to cut it", (TAPE_LONG.term(item, "Tape"),))
+    long = to_grid("How long to cut it", (TAPE_LONG.term(item, "Tape"),), item.bag.grid)
     high = Sum("How wide to buy it", (TAPE_HIGH.term(item, "Tape"),))
     return (bought(item, "Hook-and-loop tape", long, high, 2),)
 

@@ -23,8 +23,9 @@ _MADE = {
     ),
     "folded": (
         "Sew the pocket on itself and turn it",
-        "Fold it at its top, right sides together; sew the three open edges, all but a hand’s width of the foot; "
-        "trim the corners, turn it and press the edges left open in. The row that sews it on closes them.",
+        "Fold it at its top, right sides together; sew the three open edges, all but a hand’s width "
+        "of the foot; trim the corners, turn it and press the edges left open in. The row that sews it on "
+        "closes them.",
     ),
     "faced": (
         "Face the top of the pocket and press its edges in",

@@ -125,6 +125,8 @@ BOUND = Top(
     allowance=lambda bag, layer: (),
     parts=parts,
     sewn=sewn,
+    listed={"binding_cover": BINDING_COVER},
+    chosen=(BINDING_MADE, BINDING_JOIN),
     read=read,
     shorter=shorter_terms,
     stages=(Stage(DIVIDES, facing_stage),),
@@ -145,6 +147,8 @@ BOUND_UNLINED = Top(
     allowance=lambda bag, layer: (),
     parts=parts,
     sewn=sewn,
+    listed={"binding_cover": BINDING_COVER},
+    chosen=(BINDING_MADE, BINDING_JOIN),
     read=read,
     acts=(steps,),
 )
