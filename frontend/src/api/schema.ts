@@ -2497,6 +2497,11 @@ export interface components {
             ];
             /** Upside Down */
             upside_down: boolean;
+            /**
+             * Clash
+             * @default
+             */
+            clash?: string;
         };
         /**
          * LaidShown

@@ -16,6 +16,30 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Conductor’s folder tote",
+        {
+            "unit": "cm",
+            "size": {"width": 360, "height": 300, "depth": 110},
+            "base": {"kind": "boxed_after"},
+            "top": {"kind": "bound"},
+            "cloth": {"outer": "denim", "lining": "quilting_cotton"},
+            "allowances": {"binding": 8},
+            "carry": [{"width": 30, "drop": 270, "place": "gap", "gap": 200}],
+            "extras": [
+                {
+                    "kind": "slip",
+                    "on": "lining",
+                    "height": 170,
+                    "from_top": 95,
+                    "divided": "at",
+                    "divided_at": 120,
+                },
+                {"kind": "magnetic_snap", "from_top": 45},
+                {"kind": "patch", "width": 130, "height": 150, "from_top": 90, "flap": "flap", "fall": 55},
+            ],
+        },
+    ),
+    (
         "Librarian’s score carrier",
         {
             "unit": "mm",

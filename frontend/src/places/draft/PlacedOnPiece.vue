@@ -83,14 +83,16 @@ const boxOf = (one: Placed) => {
     :key="`${one.of} ${one.side}`"
     type="button"
     class="placed-on-piece"
-    :class="{ held: isHeld(one) }"
+    :class="{ held: isHeld(one), clash: one.clash }"
     :style="boxOf(one)"
-    :aria-label="`${one.label}: drag it, or move it with the arrow keys`"
+    :aria-label="`${one.label}: drag it, or move it with the arrow keys${one.clash ? `. Too near the ${one.clash}` : ''}`"
     :data-placed="one.of"
     @pointerdown="take($event, one)"
     @pointermove="drag($event, one)"
     @pointerup="drop"
     @pointercancel="drop"
     @keydown="key($event, one)"
-  />
+  >
+    <span v-if="one.clash" class="too-near">▲ {{ one.clash }}</span>
+  </button>
 </template>

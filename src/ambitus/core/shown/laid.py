@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
+from ambitus.core.clashes import clashes_of
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.flat import MarkShape
 from ambitus.core.drawing.laid import LaidPiece, Look, Ruler, Tick, laid_piece
@@ -173,6 +174,16 @@ def laid_shown(
     return replace(made, neighbour=f"{found.piece.letter} · {found.piece.name.lower()}") if found else made
 
 
+def _clash(draft: Draft, one: LaidPlaced, view: View) -> str:
+    """Return what something that is put on lies too near, with the length that is missing; or nothing."""
+    found = [c for c in clashes_of(draft) if one.of in (c.one.of, c.other.of) and c.side == one.side]
+    told = (
+        f"{(c.other if c.one.of == one.of else c.one).name}: {view.with_unit(c.missing)} missing"
+        for c in found
+    )
+    return "; ".join(dict.fromkeys(told))
+
+
 def laid_with(draft: Draft, piece: Piece, look: Look, view: View) -> LaidShown:
     """Return *piece* laid out as it is looked at."""
     made = laid_piece(piece, look, view.worked)
@@ -203,7 +214,7 @@ def laid_with(draft: Draft, piece: Piece, look: Look, view: View) -> LaidShown:
         wrong_side=look.wrong_side,
         neighbour="",
         beside=made.beside,
-        placed=made.placed,
+        placed=tuple(replace(one, clash=_clash(draft, one, view)) for one in made.placed),
         scale=made.scale,
         step=draft.bag.grid.step,
     )

@@ -97,7 +97,7 @@ def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
 
 
 #: how long a sentence may be whose extras are all told: two lines at 1280 wide
-_LONGEST_SENTENCE = 217
+_LONGEST_SENTENCE = 212
 _NUMBERS = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine")
 
 
@@ -106,24 +106,30 @@ def folded(told: tuple[Token, ...], bag: Resolved) -> tuple[Token, ...]:
     ours = ((at, phrase) for at, phrase in phrases(bag) if at.startswith("extras"))
     phrased = {f"{phrase.key}.{at.rpartition('.')[2]}" for at, phrase in ours}
     places = [i for i, token in enumerate(told) if token.phrase in phrased]
-    shown = len(places)
-    long = sum(len(token.text) for token in told)
-    while shown and long > _LONGEST_SENTENCE:
-        shown -= 1
-        long -= sum(len(token.text) for token in told[places[shown] - 1 : places[shown] + 1])
-    rest = places[shown:]
-    if not rest:
+    whole = sum(len(token.text) for token in told)
+    if not places or whole <= _LONGEST_SENTENCE:
         return told
-    many = _NUMBERS[len(rest)] if len(rest) < len(_NUMBERS) else str(len(rest))
-    what = "more" if shown else "thing put on" if len(rest) == 1 else "things put on"
-    instead = (
-        Token("text", " and " if shown else ", with ", folded="for"),
-        Token("choice", f"{many} {what}", "rest", "What else is put on", "for"),
-    )
+
+    def long(shown: int) -> int:
+        gone = sum(len(told[i].text) for at in places[shown:] for i in (at - 1, at))
+        return whole - gone + sum(len(token.text) for token in _instead(shown, len(places) - shown))
+
+    shown = next((n for n in range(len(places) - 1, 0, -1) if long(n) <= _LONGEST_SENTENCE), 0)
+    rest = places[shown:]
     # the words before each of them go with it
     away = {i for at in rest for i in (at - 1, at)}
     out = [replace(token, folded="away") if i in away else token for i, token in enumerate(told)]
-    return (*out[: rest[0] - 1], *instead, *out[rest[0] - 1 :])
+    return (*out[: rest[0] - 1], *_instead(shown, len(rest)), *out[rest[0] - 1 :])
+
+
+def _instead(shown: int, rest: int) -> tuple[Token, Token]:
+    """Return what stands for so many extras that are folded away, after so many that are told."""
+    many = _NUMBERS[rest] if rest < len(_NUMBERS) else str(rest)
+    what = "more" if shown else "thing put on" if rest == 1 else "things put on"
+    return (
+        Token("text", " and " if shown else ", with ", folded="for"),
+        Token("choice", f"{many} {what}", "rest", "What else is put on", "for"),
+    )
 
 
 def _joined(before: str, prefix: str, bag: Resolved) -> str:

@@ -69,7 +69,8 @@ def _brings(before: Draft, after: Draft) -> tuple[str, ...]:
     loud = [f for f in findings(after) if f.rule.id not in known and f.rule.level != "note"]
     apart = [f for f in loud if f.rule.id == MISFIT]
     reasons = dict.fromkeys(f.fired.say.format_map(f.fired.words) for f in apart)
-    return (*reasons, *(f.rule.title for f in loud if f.rule.id != MISFIT and not apart))
+    titles = dict.fromkeys(f.rule.title for f in loud if f.rule.id != MISFIT and not apart)
+    return (*reasons, *titles)
 
 
 @dataclass(frozen=True, slots=True)

@@ -125,6 +125,8 @@ class LaidPlaced:
     label: str
     box: tuple[float, float, float, float]
     upside_down: bool
+    #: what it lies too near, and by how much: in words, or nothing
+    clash: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -291,7 +293,9 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
         return max(look.type.number * len(say(span.sum.total)), look.type.word * len(span.word)) + 8
 
     clear = (letter[0] - 20, letter[1] - 34, 44.0, 48.0)
-    spans = () if half or not ruler else laid_spans(piece, table.here, wide_of, tall, (clear,))
+    placed = tuple(_placed(piece, table)) if not half else ()
+    taken = (clear, *(one.box for one in placed))
+    spans = () if half or not ruler else laid_spans(piece, table.here, wide_of, tall, taken)
     return LaidPiece(
         size=(wide, high),
         scale=scale,
@@ -306,7 +310,7 @@ def laid_piece(piece: Piece, look: Look, say: Callable[[float], str]) -> LaidPie
         ticks=tuple(laid),
         spans=spans,
         beside=_beside_it(look.neighbour, table) if shares > 1 else None,
-        placed=tuple(_placed(piece, table)) if not half else (),
+        placed=placed,
     )
 
 

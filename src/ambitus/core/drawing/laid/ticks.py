@@ -92,7 +92,8 @@ def _places(piece: Piece, mark: Mark) -> Iterator[tuple[Side, float]]:
 
     if mark.kind == "placed":
         # a box: its sides along the top, its upper edge and its foot beside the piece
-        yield from (("top", x) for x in (min(xs), max(xs)))
+        if any(name.startswith("from the left") for name, _ in mark.readings):
+            yield from (("top", x) for x in (min(xs), max(xs)))
         yield from (("left", y) for y in (max(ys), min(ys)))
         return
     if mark.kind == "spot":
