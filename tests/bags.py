@@ -188,6 +188,11 @@ IN_EXTRAS = {
     "strip_wide": (5, 25),
     "end": (4, 15),
     "thick": (2, 8),
+    "opening": (50, 140),
+    "window": (8, 16),
+    "deep": (40, 160),
+    "above": (12, 40),
+    "beside": (12, 40),
 }
 #: extras that the seam at the top edge catches, which only one top edge has
 AT_TOP_SEAM = {"ties", "button_loop", "hanging_loop"}

@@ -51,6 +51,13 @@ class Side:
             if put.is_("flap", "flap"):
                 more, above = self.bag.pair(6, 0.25) / 2, put.mm("flap_above")
                 yield Box(x - more, u - above, x + wide + more, u, "pocket", at)
+        elif put.kind == "window_zip":
+            wide, high = read["opening"] + 2 * self.bag.pair(12, 0.5), self.bag.pair(28, 1)
+            x, u = self._centre(put), put.mm("from_top")
+            if self.side == "back" and not put.is_("centre_by", "middle"):
+                # a window is told on its own side, whichever that is
+                x = -x
+            yield Box(x - wide / 2, u - high / 2, x + wide / 2, u + high / 2, "closure", at)
         elif put.kind in ("magnetic_snap", "press_stud", "hook_and_loop", "button_loop"):
             wide, high = self._taken(put)
             x, u = self._centre(put), put.mm("from_top")
@@ -201,3 +208,21 @@ def _(b: Bag) -> bool:
 def _(b: Bag) -> bool:
     bound = b.has("top.binding_cover")
     return bound and b.mm("top.binding_cover") < b.mm("allowances.binding") + 1 - EPS
+
+
+@says("pocket-bag-too-deep")
+def _(b: Bag) -> bool:
+    def over(put: put_on.Put) -> bool:
+        side = Side(b, put.layer, put.sides[0])
+        deep = b.draft.read.extras[put.number].sizes["deep"]
+        return put.mm("from_top") + deep > side.foot - b.pair(10, 0.375) + EPS
+
+    return any(put.kind == "window_zip" and over(put) for put in put_on.every(b.draft))
+
+
+@says("window-longer-than-sold")
+def _(b: Bag) -> bool:
+    longest = b.pair(800, 30)
+    past = 2 * b.pair(12, 0.5)
+    windows = (put for put in put_on.every(b.draft) if put.kind == "window_zip")
+    return any(put.mm("opening") + past > longest + EPS for put in windows)

@@ -87,6 +87,10 @@ def _asked_sizes(put: Put) -> dict[str, tuple[float, float]]:
         return {"": (across, across)}
     if put.kind == "hook_and_loop":
         return {}
+    if put.kind == "window_zip":
+        times = 2 if put.is_("bag_made", "folded") else 1
+        wide = put.mm("opening") + 2 * put.mm("beside")
+        return {"": (wide, times * (put.mm("above") + put.mm("deep")))}
     return {"": _strip(put)}
 
 
@@ -170,7 +174,9 @@ def extras_read_back(draft: Draft) -> Iterator[str]:
 
 def _marks(draft: Draft, put: Put) -> Iterator[tuple[Piece, Mark]]:
     label = put.bag.kinds.extras[put.number].label
-    word = {"button_loop": "Button", "patch": "Patch pocket"}.get(put.kind, label)
+    word = {"button_loop": "Button", "patch": "Patch pocket", "window_zip": "Window pocket"}.get(
+        put.kind, label
+    )
     for piece in draft.pieces:
         for mark in piece.marks if piece.layer == put.layer else ():
             if (

@@ -78,6 +78,12 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _with(kind="magnetic_snap", patched="none"),
         _with(kind="magnetic_snap", patched="patch"),
     ),
+    # 280 from the top to the edge it stands on, 10 of it kept free, the window 40 below the top
+    "pocket-bag-too-deep": (_with(kind="window_zip", deep=230.5), _with(kind="window_zip", deep=230)),
+    "window-longer-than-sold": (
+        tote(1200, extras=[{"kind": "window_zip", "opening": 776.5}]),
+        tote(1200, extras=[{"kind": "window_zip", "opening": 776}]),
+    ),
     "binding-misses-row": (_bound(10.9), _bound(11)),
     "depth-under-corner": (tote(depth=19.9), tote(depth=20)),
     "no-face-left": (

@@ -89,6 +89,16 @@ BAGS: tuple[dict[str, Any], ...] = (
     ),
     tote(331, 287, 118, top={"kind": "bound_unlined", "binding_made": "double"}, allowances=UNEQUAL),
     tote(331, 287, 118, allowances=UNEQUAL, extras=[{"kind": "patch", "made": "faced", "faced": 37}]),
+    tote(
+        331,
+        287,
+        118,
+        allowances=UNEQUAL,
+        extras=[
+            {"kind": "window_zip", "on": "lining", "opening": 161, "deep": 131, "above": 27, "beside": 22},
+            {"kind": "window_zip", "bag_made": "pieces", "from_top": 71, "opening": 143},
+        ],
+    ),
 )
 
 
@@ -226,6 +236,8 @@ FAULTS: dict[str, Fault] = {
     "snap placed by its edge": _put(
         "magnetic_snap", lambda one: replace(one, at=replace(one.at, inside=one.at.inside + one.high / 2))
     ),
+    "bag of a window pocket without what lies above it": _cut("window_zip", _half_as_high, "bag"),
+    "window sewn once the bag is sewn": _acts("window_zip", _late),
     "pocket never sewn on": _acts("patch", _never(acts.Fix)),
     "pocket never made": _acts("slip", _never(acts.Make)),
     "snap set once the bag is sewn": _acts("hook_and_loop", _late),

@@ -24,7 +24,7 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
             "top": {"kind": "bound"},
             "cloth": {"outer": "denim", "lining": "quilting_cotton"},
             "allowances": {"binding": 8},
-            "carry": [{"width": 30, "drop": 270, "place": "gap", "gap": 200}],
+            "carry": [{"make": "webbing", "width": 30, "drop": 270, "place": "gap", "gap": 200}],
             "extras": [
                 {
                     "kind": "slip",

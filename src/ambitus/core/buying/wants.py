@@ -114,7 +114,7 @@ _EACH = frozenset({"Magnetic snap", "Press stud", "Button", "D-ring"})
 
 def _notion(piece: Piece) -> Want:
     """Return a piece that is bought and not cut, as it is sold."""
-    if piece.layer == "zip":
+    if piece.layer == "zip" or "buy" in piece.sums:
         long = piece.size("buy") if "buy" in piece.sums else piece.size("length")
         return Want("zip", piece.material, piece.material, "zip", piece.count, long=long, for_=piece.letter)
     if piece.material in _EACH:

@@ -284,8 +284,12 @@ def _parts(form: Form, chain: tuple[Stretch, ...], at: int, moves: _Moves) -> li
     if len(chain) > 1:
         first = min(at, len(chain) - 2)
         face, ahead = form.face(chain[first].face), chain[first + 1]
+        if ahead.face != face.name:
+            # pieces of a strip: the first hangs from the top, the last goes up to it
+            *cut_off, rest = moves.now(here.face, here.edge)
+            return [*cut_off, rest] if at == 0 else [rest, *cut_off]
         i = face.edge_index(chain[first].edge)
-        runs_on = ahead.face != face.name or face.edges[(i + 1) % len(face.edges)].name == ahead.edge
+        runs_on = face.edges[(i + 1) % len(face.edges)].name == ahead.edge
         return parts if runs_on else parts[::-1]
     # a chain of one edge is told from the top down; with a top at both ends, against what it meets
     return moves.now(here.face, here.edge) if len(parts) < 3 else parts[::-1]

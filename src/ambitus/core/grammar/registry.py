@@ -29,6 +29,7 @@ from ambitus.core.grammar.extra.press_stud.variant import PRESS_STUD
 from ambitus.core.grammar.extra.side_tab.variant import SIDE_TAB
 from ambitus.core.grammar.extra.slip.variant import SLIP
 from ambitus.core.grammar.extra.ties.variant import TIES
+from ambitus.core.grammar.extra.window_zip.variant import WINDOW_ZIP
 from ambitus.core.grammar.grammar import grammar_of
 from ambitus.core.grammar.interfacing.variant import BASE_ONLY, FULL, INSET, KEPT_OUT, NONE
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
@@ -87,6 +88,7 @@ GRAMMAR = grammar_of(
     ON_FACE,
     PATCH,
     SLIP,
+    WINDOW_ZIP,
     MAGNETIC_SNAP,
     PRESS_STUD,
     HOOK_AND_LOOP,

@@ -58,6 +58,8 @@ _KEYS = {
     ("gusset", "back"): "gusset back",
     ("side", "upright"): "side",
     ("side", "ends"): "end",
+    # the joins of a panel that is divided are of the same class, and are sewn before
+    ("join", ""): "strip join",
 }
 
 

@@ -47,7 +47,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 204,
                 needs=("outer doubled" if doubled else "outer pieces laid",),
                 gives=("outer bottom joined",),
-                acts=(acts.Sew(acts.Seams(("outer",), "join")),),
+                acts=(acts.Sew(acts.Seams(("outer",), "join", "join")),),
                 settings=stitched(bag.cloth("outer")),
                 lengths=(("Allowance", join),),
                 reads=(

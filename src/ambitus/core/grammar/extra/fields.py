@@ -55,3 +55,13 @@ TIE_END = Length("extras.end")
 BUTTON_THICK = Length("extras.thick")
 TAB_SIDES = Choice[Literal["both", "one"]]("extras.sides")
 TAB_RING = Choice[Literal["none", "ring"]]("extras.ring")
+
+#: a pocket behind a window with a zip
+WINDOW = Length("extras.opening")
+WINDOW_HIGH = Length("extras.window")
+BAG_DEEP = Length("extras.deep")
+BAG_ABOVE = Length("extras.above")
+BAG_BESIDE = Length("extras.beside")
+BAG_MADE = Choice[Literal["folded", "pieces"]]("extras.bag_made")
+WINDOW_PATCH = Choice[Literal["patch", "none"]]("extras.window_patch")
+SLIDER_AT = Choice[Literal["left", "right"]]("extras.slider")

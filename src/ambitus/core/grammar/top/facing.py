@@ -107,7 +107,7 @@ def facing_steps(bag: Resolved) -> tuple[Step, ...]:
             needs=("lining pieces laid",),
             gives=("lining panels laid", "lining panels ready"),
             acts=(
-                acts.Sew(acts.Seams(("lining",), "join")),
+                acts.Sew(acts.Seams(("lining",), "join", "join")),
                 acts.Press(("lining",)),
             ),
             settings=f"{stitched(bag.cloth('lining'), 2.5)} Iron: {bag.cloth('lining').iron}.",

@@ -197,11 +197,11 @@ def _seams(outline: tuple[Edge, ...], strip: tuple[Face, ...], step: float) -> t
         out.append(Seam(f"gusset {panel}", f"Gusset to the {panel}", "gusset", (path, band), trimmed=spare))
     if len(strip) == 2:
         ends = tuple((stretch(face.name, "join"),) for face in strip)
-        out.append(Seam("join", "Join of the gusset", "join", ends))
+        out.append(Seam("strip join", "Join of the gusset", "join", ends))
     if len(strip) == 3:
         for side in ("left", "right"):
             ends = ((stretch(f"gusset {side}", "join"),), (stretch("gusset base", f"join {side}"),))
-            out.append(Seam(f"join {side}", f"Join of the gusset, {side}", "join", ends))
+            out.append(Seam(f"strip join {side}", f"Join of the gusset, {side}", "join", ends))
     return tuple(out)
 
 
