@@ -897,3 +897,13 @@ def _(b: Bag) -> bool:
 def _(b: Bag) -> bool:
     cloth = b.chose("top.wrist", "cloth") and 2 * b.mm("top.wrist_shows") < 220
     return cloth or (b.chose("top.wrist", "elastic") and 1.75 * b.mm("top.wrist_round") < 220)
+
+
+@says("straps-overlap")
+def _(b: Bag) -> bool:
+    straps = [Strap(b, n) for n in range(len(b.bag.kinds.carry))]
+    return any(
+        abs(one.offset - other.offset) < (one.width + other.width) / 2 + b.pair(3, 0.125) - EPS
+        for n, one in enumerate(straps)
+        for other in straps[n + 1 :]
+    )

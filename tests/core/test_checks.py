@@ -84,6 +84,11 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(1200, extras=[{"kind": "window_zip", "opening": 776.5}]),
         tote(1200, extras=[{"kind": "window_zip", "opening": 776}]),
     ),
+    # two straps of 28: half of both and 3 more between their centres
+    "straps-overlap": (
+        tote(carry=[{"width": 28, "from_side": 100}, {"width": 28, "from_side": 130.5}]),
+        tote(carry=[{"width": 28, "from_side": 100}, {"width": 28, "from_side": 131}]),
+    ),
     "binding-misses-row": (_bound(10.9), _bound(11)),
     "depth-under-corner": (tote(depth=19.9), tote(depth=20)),
     "no-face-left": (

@@ -50,7 +50,8 @@ def wrong(given_spec: dict[str, Any]) -> list[str]:
             for path in {change.path for change in made.remedy}:
                 # a kind takes what hangs on it along, a size the measure given in its place: undo brings
                 # the whole spec back
-                if path.endswith((".kind", ".pairs", ".attach")) or _stood_for(spec, path):
+                whole = path.rpartition(".")[2].isdecimal()
+                if whole or path.endswith((".kind", ".pairs", ".attach")) or _stood_for(spec, path):
                     back = spec
                     break
                 back = put(back, path, lookup(spec, path))

@@ -155,10 +155,19 @@ def test_straps_are_taken_off_and_put_on() -> None:
     assert ", no straps, plain seams" in words
     (group,) = tiles(without, "straps", "mm", GRAMMAR, shipped()).groups
     assert [(t.key, t.chosen) for t in group.tiles] == [("0", True), ("1", False)]
+    (more, *_) = tiles(plain, "strap.0", "mm", GRAMMAR, shipped()).groups
+    assert [t.key for t in more.tiles] == ["0", "1", "2"]
     again = apply_edit(without, PickedEdit(path="carry.pairs", value=1), "mm", GRAMMAR, shipped())
     assert again.carry == [{}]
     kept = apply_edit(plain, PickedEdit(path="carry.pairs", value=2), "mm", GRAMMAR, shipped())
-    assert kept.carry == [{"drop": 300}, {}]
+    # short ones for the hand, and long ones beside them for the shoulder
+    assert kept.carry == [{"drop": 300}, {"held": "shoulder", "drop": 560}]
+    placed = Spec.model_validate(tote(carry=[{"from_side": 165, "width": 28}]))
+    two = apply_edit(placed, PickedEdit(path="carry.pairs", value=2), "mm", GRAMMAR, shipped())
+    assert two.carry is not None
+    assert two.carry[1] == {"held": "shoulder", "drop": 560, "from_side": 105, "width": 28}
+    three = apply_edit(two, PickedEdit(path="carry.pairs", value=3), "mm", GRAMMAR, shipped())
+    assert three.carry == [*two.carry, {}]
     for wrong in (None, -1, "many", 9):
         with pytest.raises(SpecProblems):
             apply_edit(plain, PickedEdit(path="carry.pairs", value=wrong), "mm", GRAMMAR, shipped())

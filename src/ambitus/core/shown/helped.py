@@ -7,6 +7,7 @@ from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.carry.fields import PAIRS
 from ambitus.core.grammar.contract import Variant
+from ambitus.core.grammar.extra.fields import OFF
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.lengths import Unit, View
 from ambitus.core.remedy import Carried, remedies_of
@@ -28,6 +29,9 @@ def _value(made: Draft, path: str, view: View) -> tuple[str, str]:
         return "Pairs of straps", str(len(bag.kinds.carry))
     if path == "grid.step":
         return "Cutting grid", grid_label(bag.grid.step, bag.unit)
+    if root == "extras" and path.count(".") == 1:
+        at = int(leaf)
+        return (bag.kinds.extras[at].label, "put on") if at < len(bag.kinds.extras) else ("", "taken off")
     if leaf in ("make", "attach") and root == "carry":
         item = bag.kinds.carry[int(path.split(".")[1])]
         made_up: Variant = item.make if leaf == "make" else item.attach
@@ -47,6 +51,8 @@ def _value(made: Draft, path: str, view: View) -> tuple[str, str]:
 def _says(change: Change, before: Draft, after: Draft, view: View) -> str:
     """Return one change in words, before and after: ``Side seam 3 → 8 mm``."""
     (name, was), (new_name, now) = (_value(made, change.path, view) for made in (before, after))
+    if change.value == OFF:
+        return f"{name} taken off"
     length = isinstance(change.value, float) and change.path not in (PAIRS, "grid.step")
     length = length or (change.value is None and now[:1].isdigit())
     return f"{new_name or name} {was or 'none'} → {now}" + (f" {view.unit}" if length else "")

@@ -225,7 +225,9 @@ def _pairs(asking: _Asking) -> TileGroup:
         Option("0", "None", "Carried by its top, or in another bag."),
         Option("1", "One pair", "One strap at the front and one at the back."),
     ]
-    options += [Option(str(has), f"{has} pairs", "As they are.")] if has > 1 else []
+    if has:
+        options.append(Option("2", "Two pairs", "A short one for the hand, a long one for the shoulder."))
+    options += [Option(str(has), f"{has} pairs", "As they are.")] if has > 2 else []
     made = (asking.tile(PAIRS, float(o.key), o, has == int(o.key), "standing", "strap") for o in options)
     return TileGroup("How many", PAIRS, "standing", tuple(made))
 

@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Callable
+from fractions import Fraction
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
@@ -14,7 +15,7 @@ from ambitus.core.grammar.contract import Attach, Base, Extra
 from ambitus.core.grammar.extra.fields import AGAIN, FIRST, OFF, ONE_MORE
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.kinds import BASE_KIND, TOP_KIND
-from ambitus.core.lengths import Unit, View
+from ambitus.core.lengths import Pair, Unit, View
 from ambitus.core.outlines import LONGEST_OUTLINE
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.spec.model import MOST_EXTRAS, Spec
@@ -113,12 +114,28 @@ def _chosen_itself(spec: Spec, path: str, grammar: Grammar) -> Spec:
     return spec
 
 
+#: a long strap beside a short one: how deep it hangs, and how much further in it is caught
+_LONG_DROP, _BESIDE = Pair(560, Fraction(22)), Pair(60, Fraction(5, 2))
+
+
+def _beside(first: dict[str, Any], unit: Unit) -> dict[str, Any]:
+    """Return a second pair: made like the first, long enough for a shoulder, its ends beside the first's."""
+    like = {key: value for key, value in first.items() if key in ("make", "attach", "width")}
+    long = {"held": "shoulder", "drop": _LONG_DROP.mm(unit)}
+    placed = first.get("from_side")
+    if first.get("place", "side_seam") != "side_seam" or not isinstance(placed, float | int):
+        return {**like, **long}
+    return {**like, **long, "from_side": max(0.0, placed - _BESIDE.mm(unit))}
+
+
 def _with_pairs(spec: Spec, pairs: int) -> Spec:
     """Return *spec* with so many pairs of straps: those that it has, and plain ones after them."""
     if not 0 <= pairs <= 4:
         raise ValueError(f"{pairs} pairs of straps")
     has = spec.carry or []
     more: list[dict[str, Any]] = [{} for _ in range(pairs - len(has))]
+    if len(has) == 1 and more:
+        more[0] = _beside(has[0], spec.unit)
     return spec.model_copy(update={"carry": [*has[:pairs], *more]})
 
 

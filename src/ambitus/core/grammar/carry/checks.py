@@ -1,6 +1,7 @@
 """Checks of straps: for a hand, on the panel, through the needle."""
 
 from collections.abc import Iterator
+from itertools import combinations
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import (
@@ -458,6 +459,48 @@ def _carries(draft: "Draft", key: str) -> bool:
     return cloth.strength >= 2 and not cloth.pile
 
 
+#: Default (ours): what two ends on one top edge keep between them: 3 mm | 1/8 in.
+BETWEEN_ENDS = paired(3)
+
+
+@check(
+    "carrying",
+    80,
+    "straps-overlap",
+    "warn",
+    "Two straps lie on each other",
+    "distance between the centres of two ends < half of both widths + 3 mm | 1/8 in",
+    "Each end is sewn by itself, and two at one place are twice as thick under the needle.",
+    "One is sewn over the other.",
+)
+def straps_overlap(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    for one, other in combinations(draft.hangs, 2):
+        needed = snap((one.finished_width + other.finished_width) / 2 + BETWEEN_ENDS.mm(bag.unit))
+        apart = snap(abs(one.offset - other.offset))
+        if apart >= needed - 1e-6:
+            continue
+        path = place_field(other.item)
+        inwards, outwards = one.offset + needed, one.offset - needed
+        ways = (inwards, outwards) if other.offset >= one.offset else (outwards, inwards)
+        gap = path.endswith("gap")
+        places = (placed_at(bag, draft.form, other, offset) for offset in ways)
+        # a gap grows as the ends move outwards
+        further = [
+            at_least(bag, mm) if (offset > one.offset) != gap else at_most(bag, mm)
+            for offset, mm in zip(ways, places, strict=True)
+            if mm > 0
+        ]
+        yield fired(
+            path,
+            "The ends of two straps lie {apart} apart between their centres, and need {needed}.",
+            "Move one of them along the top edge.",
+            remedies=tuple(to(path, mm) for mm in further),
+            apart=apart,
+            needed=needed,
+        )
+
+
 CHECKS = (
     strap_no_hand,
     strap_short,
@@ -469,4 +512,5 @@ CHECKS = (
     strap_past_base,
     stack_too_thick,
     weak_for_load,
+    straps_overlap,
 )
