@@ -157,9 +157,11 @@ def pouch(page: Page) -> None:
     page.click("[data-sum='zip/buy']")
 
 
-def box_pouch(page: Page) -> None:
-    """A box pouch on its way from flat to box."""
-    _open(page, "Mouthpiece box pouch")
+def put_on(page: Page) -> None:
+    """What is put on a tote: pockets and a snap, placed from real edges on the piece that is laid out."""
+    _open(page, "Conductor’s folder tote")
+    page.click("[data-lay='lining panel']")
+    page.wait_for_selector("[data-placed]")
 
 
 def stop(page: Page) -> None:
@@ -192,7 +194,7 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "sack": (sack, 1280, 800, "light"),
     "stash": (stash, 1280, 800, "light"),
     "pouch": (pouch, 1280, 800, "light"),
-    "box-pouch": (box_pouch, 1280, 800, "light"),
+    "put-on": (put_on, 1280, 800, "light"),
     "work": (work, 1280, 800, "light"),
     "two-versions": (two_versions, 1280, 800, "light"),
     "stop": (stop, 1280, 800, "light"),

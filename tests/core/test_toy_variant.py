@@ -11,32 +11,38 @@ from jsonschema import Draft202012Validator
 from ambitus.core.checks.amounts import to
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.checks.run import findings
+from ambitus.core.clashes import clashes_of
 from ambitus.core.draft import Draft
 from ambitus.core.fields import Length
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Part, Seam, Stretch, Strip
+from ambitus.core.form.sewn import PutOn
 from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.grammar.asked import Param, Phrase
 from ambitus.core.grammar.contract import SHORTER, SIZES, Allowances, Base, Extra, Layer, Stage, Top
+from ambitus.core.grammar.extra.checks import EXTRA_CHECKS
+from ambitus.core.grammar.extra.placing import ACROSS_PARAMS, down_params, lies, on_params, put_on, side_of
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.grammar.sizes import HEIGHT, WIDTH
 from ambitus.core.grammar.top.finishing import measure_back, top_phrase
 from ambitus.core.lengths import View, paired, snap
+from ambitus.core.moving import moved
 from ambitus.core.problems import SpecProblems
 from ambitus.core.read.cutlist import ReadLayer, Rows
+from ambitus.core.sew import acts
 from ambitus.core.shown.helped import findings_helped
 from ambitus.core.shown.page import grammar_page
 from ambitus.core.shown.present import fields, finding, picture, present, sentence
 from ambitus.core.shown.sheet import sheet
 from ambitus.core.shown.tiles import tiles
-from ambitus.core.spec.edit import SilencedEdit, TypedEdit, apply_edit
+from ambitus.core.spec.edit import MovedEdit, SilencedEdit, TypedEdit, apply_edit
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
 from ambitus.core.sums import Sum, Term, grid_term, to_grid
 from ambitus.library import shipped
-from bags import drafted, mm_at, source_at, totes, why_at
+from bags import drafted, mm_at, source_at, tote, totes, why_at
 from conftest import examples
 from core.proofs import outlines_match_sums, reads_back, seams_walk, straps_read_back
 
@@ -253,7 +259,61 @@ BADGE = Extra(
     ),
     checks=(badge_wide,),
 )
-TOY = GRAMMAR.with_variant(ENVELOPE).with_variant(TIED).with_variant(BADGE)
+SLOT_DEEP = Length("extras.slot_deep")
+
+
+def _slot_size(item: Item) -> float:
+    """A square, settled on the grid with 8 mm turned in all round."""
+    return snap(item.bag.grid.fit(SLOT_DEEP.of(item) + 16) - 16)
+
+
+def _slot_parts(item: Item, form: Form) -> tuple[Part, ...]:
+    turned = Term("Turned in", 16.0, "All round.", times=2)
+    cut = to_grid("How large to cut it", (SLOT_DEEP.term(item, "Pen slot"), turned), item.bag.grid)
+    return (Strip("pocket", "", "Pen slot", 1, cut, cut, at=item.at),)
+
+
+def _slot_sewn(item: Item, form: Form, layer: Layer) -> tuple[PutOn, ...]:
+    ground = side_of(item, form, layer)
+    if ground is None:
+        return ()
+    lying = lies(item, ground, _slot_size(item), _slot_size(item))
+    return (put_on(item, lying, "Pen slot", clear=3.0, pieces=(f"pocket {item.at}",)),)
+
+
+def _slot_steps(item: Item, form: Form) -> tuple[Step, ...]:
+    does = (acts.Make((f"pocket {item.at}",)), acts.LayOn((f"pocket {item.at}",), "outer"))
+    return (
+        Step(
+            f"{item.at} slot",
+            "Make the pen slot and sew it on",
+            "Open at its top.",
+            226,
+            needs=("pieces marked", "outer panels laid"),
+            gives=("outer panels ready",),
+            acts=(*does, acts.Fix((f"pocket {item.at}",))),
+        ),
+    )
+
+
+PEN_SLOT = Extra(
+    kind="pen_slot",
+    label="Pen slot",
+    params=(
+        *on_params(),
+        *down_params("its top", paired(60), paired(50)),
+        *ACROSS_PARAMS,
+        Param(SLOT_DEEP, "Pen slot, deep", "length", paired(100), low=20, opens="pocket/length"),
+    ),
+    phrase=Phrase("pen_slot", "Pen slot", ", with ", lambda bag, view, at: "a pen slot", fields=(SLOT_DEEP,)),
+    parts=_slot_parts,
+    sewn=_slot_sewn,
+    acts=(_slot_steps,),
+    checks=EXTRA_CHECKS,
+    sizes=lambda item, form: {"slot_deep": _slot_size(item)},
+    read=lambda told: {"slot_deep": told.piece("")[0] - 16},
+)
+TOY = GRAMMAR.with_variant(ENVELOPE).with_variant(TIED).with_variant(BADGE).with_variant(PEN_SLOT)
 GIVEN: dict[str, Any] = {
     "unit": "mm",
     "base": {"kind": "envelope"},
@@ -398,6 +458,30 @@ def test_extras_are_items_of_a_list_each_with_fields_of_its_own() -> None:
         shipped(),
     )
     assert wider.extras[0] == {"kind": "badge", "badge_wide": 55.0}
+
+
+def test_a_new_pocket_is_placed_cut_sewn_read_back_and_told_when_in_the_way() -> None:
+    """One declaration and one line: its mark from the raw edges, its row in the cut list, clashes, moving."""
+    slot = {"kind": "pen_slot", "slot_deep": 100.4, "from_top": 60}
+    snap_on = {"kind": "magnetic_snap", "from_top": 80}
+    spec = tote(carry=[], extras=[slot, snap_on])
+    made = drafted(spec, TOY)
+    (piece,) = [p for p in made.pieces if p.name == "Pen slot"]
+    assert piece.size("length") == 116
+    (mark,) = [m for m in made.piece("outer").marks if m.label.startswith("Pen slot")]
+    assert mark.readings[1][1].total == 70
+    assert mark.label == "Pen slot, front only"
+    assert made.read.extras[0].sizes == {"slot_deep": 100}
+    assert made.sewing.refused is None
+    assert "extras.0 slot" in [s.key for s in made.steps]
+    assert "a pen slot" in "".join(t.text for t in sentence(made.bag, CM))
+    assert clashes_of(made) == ()
+    edit = MovedEdit(path="extras.0", right=-30.0, down=20.0)
+    shifted = moved(Spec.model_validate(spec), edit, made)
+    assert shifted.extras[0] == {**slot, "from_top": 80, "across_by": "left", "from_side": 150}
+    near = drafted({**spec, "extras": [slot, {"kind": "press_stud", "on": "outer", "from_top": 80}]}, TOY)
+    assert [(c.one.name, c.other.name) for c in clashes_of(near)] == [("pen slot", "press stud")]
+    assert {f.rule.id for f in findings(near)} == {"put-on-clashes"}
 
 
 def test_an_extra_that_there_is_not_is_refused_by_its_path() -> None:

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from ambitus.core.draft import Draft
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Act
-from ambitus.core.sew.minutes import overcast_metres, sewn_metres, stitched_metres
+from ambitus.core.sew.minutes import fixed_metres, overcast_metres, sewn_metres, stitched_metres
 from ambitus.core.steps.settings import under_needle_of
 
 #: metres of thread that one row begins and ends with, for a metre of overlocking (ours), and to spare
@@ -58,6 +58,8 @@ def rows_of(made: Draft) -> Iterator[Row]:
                 case acts.Stitch():
                     rows, metres = stitched_metres(made.plan, act)
                     yield Row(rows, rows * metres, stack)
+                case acts.Fix() if (metres := fixed_metres(made.plan, act)) > 0:
+                    yield Row(1, metres, stack)
                 case acts.Overcast() | acts.Finish():
                     yield Row(1, overcast_metres(made.plan, act), stack, overlocked=True)
                 case _:

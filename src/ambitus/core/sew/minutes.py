@@ -5,6 +5,7 @@ All are *ours*: so much a metre of what is sewn, pressed or snipped, and so much
 log is to take their place.
 """
 
+import math
 from collections.abc import Iterable, Sequence
 
 from ambitus.core.form.model import Piece
@@ -99,6 +100,19 @@ def stitched_metres(plan: Plan, act: acts.Stitch) -> tuple[int, float]:
     return rows, _edges(plan, rowed)
 
 
+def fixed_metres(plan: Plan, act: acts.Fix) -> float:
+    """Return how long the rows are that sew pieces to a face, in metres; what is set has none."""
+    keys = set(plan.strips(act.pieces))
+    rows = 0.0
+    for one in plan.put_on:
+        if not keys & set(one.pieces) or one.spot:
+            continue
+        # across a panel its sides are caught by the side seams
+        rows += one.wide + (0.0 if one.across else 2 * one.high)
+        rows += sum(math.dist(*row) for row in one.rows)
+    return rows / 1000
+
+
 def overcast_metres(plan: Plan, act: acts.Overcast | acts.Finish) -> float:
     """Return how much edge an act overlocks, in metres."""
     if isinstance(act, acts.Overcast):
@@ -152,6 +166,8 @@ def _minutes(plan: Plan, act: Act) -> float:
             count, metres = _strips(plan, act.pieces)
             how = PRESS if isinstance(act, acts.Crease) else SEW
             return how[0] * count + how[1] * metres * (2 if isinstance(act, acts.Make) else 1)
+        case acts.Fix() if (metres := fixed_metres(plan, act)) > 0:
+            return SEW[0] + SEW[1] * TOPSTITCH * metres
         case acts.Baste() | acts.LayOn() | acts.Fix():
             count, _ = _strips(plan, act.pieces)
             return 2 * SEW[0] * count
