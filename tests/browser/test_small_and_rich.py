@@ -51,7 +51,7 @@ def test_the_richest_sentence_takes_two_lines_at_1280(screen: Screen) -> None:
         }"""
     )
     assert lines == 2
-    assert page.locator(".phrase").count() == 7
+    assert page.locator(".phrase").count() == 8
     bottom = page.locator(".pieces-flat").bounding_box()
     assert bottom is not None
     assert bottom["y"] + bottom["height"] <= 800.5

@@ -103,7 +103,7 @@ def test_the_richest_tote_is_one_screen(screen: Screen) -> None:
     page = screen.page
     page.reload()
     page.wait_for_selector("[data-piece]")
-    assert page.locator(".making-sentence .phrase").count() == 7
+    assert page.locator(".making-sentence .phrase").count() == 8
     lines = page.evaluate(
         """() => {
             const p = document.querySelector('.making-sentence'), style = getComputedStyle(p)

@@ -282,7 +282,7 @@ def _put_on(form: Form, one: PutOn) -> tuple[Shape, ...]:
         return project((ax + (bx - ax) * share, ay + (by - ay) * share, z))
 
     across = [one.wide * n / _ALONG for n in range(_ALONG + 1)]
-    outline = [at(x, 0.0) for x in across] + [at(x, one.high) for x in reversed(across)]
+    outline = [at(x, 0.0) for x in across] + [at(x, one.high + one.hangs) for x in reversed(across)]
     layer = one.pieces[0].partition(" ")[0] if one.pieces else "outer"
     if inside:
         return (Shape(path([*outline, outline[0]]), "inside", "stitch"),)

@@ -211,6 +211,8 @@ class PutOn:
     to_base: bool = False
     #: how far its foot stays above the edge the bag stands on, where that is more than anything else's
     above_foot: float = 0.0
+    #: how much further it hangs down, sewn to nothing there: a flap
+    hangs: float = 0.0
     #: whether it is found by its middle, as a snap is
     spot: bool = False
     #: whether it may lie over a join of its panel, which is sewn before it

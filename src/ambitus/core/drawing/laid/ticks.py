@@ -70,6 +70,8 @@ def _word(mark: Mark, nth: int) -> str:
     if mark.kind in ("strap", "gap", "slot", "clip", "stop", "tack"):
         return mark.kind
     first = mark.label.split()[0].lower()
+    if mark.label.endswith(", its row"):
+        return "row"
     if mark.kind in ("crease", "row"):
         names = [name.partition(",")[0] for name, _ in mark.readings]
         name = names[nth] if nth < len(names) else first

@@ -31,7 +31,8 @@ CENTRE_PARAMS = (
         FROM_TOP_EDGE,
         "From the top edge to its middle",
         "length",
-        paired(40),
+        # in inches a little lower: a patch of 2 stays clear of the row along the top
+        Pair(40, Fraction(7, 4)),
         low=0,
         high=1000,
     ),

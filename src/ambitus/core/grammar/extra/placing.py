@@ -230,6 +230,7 @@ def put_on(
     rows: tuple[tuple[tuple[float, float], tuple[float, float]], ...] = (),
     to_base: bool = False,
     above_foot: float = 0.0,
+    hangs: float = 0.0,
     over_joins: bool = True,
     told: Measured | None = None,
 ) -> PutOn:
@@ -256,6 +257,7 @@ def put_on(
         found,
         to_base,
         above_foot,
+        hangs,
         told is not None,
         over_joins,
     )

@@ -169,7 +169,6 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
         seam = replace(
             lying, from_left=(*lying.from_left, over), down=(*lying.down, up), wide=wide, high=above
         )
-        out.append(
-            put_on(item, seam, f"{label}, its flap", clear=clear, pieces=(f"pocket {name_of(item, 'flap')}",))
-        )
+        own, falls = (f"pocket {name_of(item, 'flap')}",), _flap_falls(item)
+        out.append(put_on(item, seam, f"{label}, its flap", clear=clear, pieces=own, hangs=falls))
     return tuple(out)
