@@ -411,7 +411,9 @@ def _(b: Bag) -> bool:
 def _to_pass(b: Bag) -> float:
     """The round of a bundle that the outer half fills, laid flat: what it passes through."""
     cloth = max(cloth.thickness for cloth in b.outside) * (2 if b.chose("cloth.doubled", "doubled") else 1)
-    area = 2 * b.opening * (cloth + (b.stiffening.thickness if b.stiffening is not None else 0.0))
+    # what stiffens the base alone is no part of the walls
+    stiff = b.stiffening if not b.bag.kinds.interfacing.part else None
+    area = 2 * b.opening * (cloth + (stiff.thickness if stiff is not None else 0.0))
     return float((2 * math.pi * area) ** 0.5)
 
 

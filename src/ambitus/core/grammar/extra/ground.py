@@ -44,6 +44,11 @@ class Ground:
     #: whether anything of its panels lies under the bag
     runs_under: bool
 
+    @property
+    def to_middle(self) -> tuple[Term, ...]:
+        """The way from the left seam to the middle, as a line of a sum."""
+        return (Term("Half the panel", snap(self.wide / 2), "From its seam to its middle."),)
+
     def band_at(self, u: float) -> Band:
         """Return the face in which *u* lies: the lowest for what lies below all of them."""
         return next((band for band in self.bands if u < band.ends - 1e-6), self.bands[-1])

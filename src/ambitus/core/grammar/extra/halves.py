@@ -122,7 +122,7 @@ def taken_by(item: Item) -> tuple[float, float]:
 def _x(item: Item, ground: Ground) -> tuple[Term, ...]:
     """Return the way from the left seam to the middle of one half; the back mirrors the front."""
     if CENTRE_BY.is_(item, "middle"):
-        return (Term("Half the panel", snap(ground.wide / 2), "From its seam to its middle."),)
+        return ground.to_middle
     from_left = CENTRE_BY.is_(item, "left") == (ground.side == "front")
     if from_left:
         return (FROM_SEAM.term(item, "From the side seam"),)
@@ -175,6 +175,12 @@ def patch_part(item: Item, what: str) -> tuple[Part, ...]:
         return ()
     size = patch_size(item)
     return (Strip("patch", name_of(item), f"Patch behind the {what}", 2, size, size, at=item.at),)
+
+
+def closure_parts(item: Item, name: str, what: str) -> tuple[Part, ...]:
+    """Return a round closure as it is bought, and the patches behind its halves."""
+    size = Sum("As it is bought", (CLOSURE_SIZE.term(item, "Across"),))
+    return (bought(item, name, size, size), *patch_part(item, what))
 
 
 def bought(item: Item, name: str, long: Sum, high: Sum, count: int = 1) -> Part:

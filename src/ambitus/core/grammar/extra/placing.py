@@ -165,7 +165,7 @@ def lies(item: Item, ground: Ground, wide: float, high: float) -> Lying:
         across: tuple[Term, ...] = ()
     elif ACROSS_BY.is_(item, "middle"):
         across = (
-            Term("Half the panel", snap(ground.wide / 2), "From its seam to its middle."),
+            *ground.to_middle,
             Term("Half of its width", -snap(wide / 2), "Back from the middle to its edge."),
         )
     elif ACROSS_BY.is_(item, "left"):

@@ -52,22 +52,18 @@ def _parts(item: Item, form: Form) -> tuple[Part, ...]:
     return (strip_of(item, "Loop for the button", 1, length, top_term(item).mm), button)
 
 
-def _middle(ground: Ground) -> tuple[Term, ...]:
-    return (Term("Half the panel", snap(ground.wide / 2), "From its seam to its middle."),)
-
-
 def _button(item: Item, ground: Ground) -> Lying:
     size = CLOSURE_SIZE.of(item)
     half = Term("Half of the button", -size / 2, "To its edge.")
     down = (FROM_TOP_EDGE.term(item, "From the top edge"), half)
-    return Lying(ground, (*_middle(ground), half), down, size, size)
+    return Lying(ground, (*ground.to_middle, half), down, size, size)
 
 
 def _found(item: Item, ground: Ground) -> Measured:
     band = ground.bands[0]
 
     def told(spare: float) -> Told:
-        left = Sum("From the raw edge to its middle", (*beyond_side(item, band, spare), *_middle(ground)))
+        left = Sum("From the raw edge to its middle", (*beyond_side(item, band, spare), *ground.to_middle))
         down = Sum(
             "From the raw edge above to its middle",
             (*band.beyond, FROM_TOP_EDGE.term(item, "From the top edge")),
@@ -90,7 +86,7 @@ def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
         over_joins=False,
         told=_found(item, front),
     )
-    return (button, at_top(item, back, _middle(back), 2 * wide_of(item), "Loop"))
+    return (button, at_top(item, back, back.to_middle, 2 * wide_of(item), "Loop"))
 
 
 def _steps(item: Item, form: Form) -> tuple[Step, ...]:

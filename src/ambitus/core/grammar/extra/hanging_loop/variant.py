@@ -19,10 +19,9 @@ from ambitus.core.grammar.extra.checks import EXTRA_CHECKS
 from ambitus.core.grammar.extra.fields import STRIP_SHOWS, STRIP_WIDE
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.hanging_loop.read import read
-from ambitus.core.lengths import paired, snap
+from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
-from ambitus.core.sums import Term
 
 
 def _sizes(item: Item, form: Form) -> dict[str, float]:
@@ -38,7 +37,7 @@ def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     if layer != "outer":
         return ()
     back = ground_of(item.bag, form, layer, "back")
-    middle = (Term("Half the panel", snap(back.wide / 2), "From its seam to its middle."),)
+    middle = back.to_middle
     return (at_top(item, back, middle, 2 * wide_of(item), "Hanging loop"),)
 
 

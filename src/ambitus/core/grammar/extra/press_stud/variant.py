@@ -19,26 +19,23 @@ from ambitus.core.grammar.extra.halves import (
     CENTRE_PARAMS,
     ON_PARAM,
     STUD_SIZE,
-    bought,
+    closure_parts,
     half_steps,
     patch_params,
-    patch_part,
     patched_size,
     pieces_of,
     put_halves,
     size_param,
     taken_by,
 )
-from ambitus.core.grammar.extra.press_stud.read import read
+from ambitus.core.grammar.extra.read import patched
 from ambitus.core.grammar.extra.words import has_face
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
-from ambitus.core.sums import Sum
 
 
 def _parts(item: Item, form: Form) -> tuple[Part, ...]:
-    size = Sum("As it is bought", (CLOSURE_SIZE.term(item, "Across"),))
-    return (bought(item, "Press stud", size, size), *patch_part(item, "stud"))
+    return closure_parts(item, "Press stud", "stud")
 
 
 def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
@@ -101,5 +98,5 @@ PRESS_STUD = Extra(
     checks=CLOSURE_CHECKS,
     lies_on=ON.of,
     sizes=patched_size,
-    read=read,
+    read=patched,
 )

@@ -18,10 +18,9 @@ from ambitus.core.grammar.extra.cloth import settled
 from ambitus.core.grammar.extra.fields import STRIP_SHOWS, STRIP_WIDE, TIE_END
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.ties.read import read
-from ambitus.core.lengths import Pair, paired, snap
+from ambitus.core.lengths import Pair, paired
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
-from ambitus.core.sums import Term
 
 
 def _beyond(item: Item) -> float:
@@ -43,7 +42,7 @@ def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     out = []
     for side in ("front", "back"):
         ground = ground_of(item.bag, form, layer, side)
-        middle = (Term("Half the panel", snap(ground.wide / 2), "From its seam to its middle."),)
+        middle = ground.to_middle
         out.append(at_top(item, ground, middle, wide_of(item), "Tie"))
     return tuple(out)
 

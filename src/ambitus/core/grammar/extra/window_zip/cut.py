@@ -122,7 +122,7 @@ def pieces_of(item: Item) -> tuple[str, ...]:
 def across(item: Item, ground: Ground) -> Terms:
     """Return the way from the left seam to the middle of the window."""
     if CENTRE_BY.is_(item, "middle"):
-        return (Term("Half the panel", snap(ground.wide / 2), "From its seam to its middle."),)
+        return ground.to_middle
     if CENTRE_BY.is_(item, "left"):
         return (FROM_SEAM.term(item, "From the side seam"),)
     whole = Term("The panel", ground.wide, "From seam to seam.")

@@ -1,11 +1,11 @@
-"""Reading a closure in two halves: its patch tells how large it is."""
+"""Reading what several extras have alike: a closure in two halves, whose patch tells how large it is."""
 
 from collections.abc import Mapping
 
 from ambitus.core.read.cutlist import ToldExtra
 
 
-def read(told: ToldExtra) -> Mapping[str, float]:
+def patched(told: ToldExtra) -> Mapping[str, float]:
     """Return how large a closure is across that lies on a patch, in mm; nothing where it lies on none."""
     if told.choices.get("patched") != "patch":
         return {}
