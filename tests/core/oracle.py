@@ -737,7 +737,11 @@ def _(b: Bag) -> bool:
     if not _drawn(b):
         return False
     hand = _cord(b)
-    return 0 <= (b.mm("top.tail") if hand is None else (hand[0] - hand[1]) / 2) < b.pair(50, 2)
+    least = b.pair(50, 2)
+    if b.chose("top.cord", "round") and b.chose("top.cord_knot", "knot"):
+        ruler = b.pair(1, 1 / 16)
+        least = max(least, math.ceil(12 * b.mm("top.cord_thick") / ruler - 1e-6) * ruler)
+    return 0 <= (b.mm("top.tail") if hand is None else (hand[0] - hand[1]) / 2) < least - EPS
 
 
 @says("drawn-up-out-of-role")
@@ -909,3 +913,8 @@ def _(b: Bag) -> bool:
         for n, one in enumerate(straps)
         for other in straps[n + 1 :]
     )
+
+
+@says("cord-ends-fray")
+def _(b: Bag) -> bool:
+    return _drawn(b) and b.chose("top.cord_end", "knot") and b.chose("top.cord_knot", "none")

@@ -266,7 +266,12 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     # once round 2 (340 + 120)
     "cord-short": (_drawn(cord_cut=919.9), _drawn(cord_cut=920)),
     "cord-in-hand": (_drawn(cord_cut=920), _drawn(cord_cut=919.9)),
-    "tail-short": (_drawn(tail=49), _drawn(tail=50)),
+    # a cord of 4 by itself; one of 6 eats 72 in its knot
+    "tail-short": (_drawn(tail=49, cord_thick=4), _drawn(tail=50, cord_thick=4)),
+    "cord-ends-fray": (
+        _drawn(cord_end="knot", cord_knot="none"),
+        _drawn(cord_end="sealant", cord_knot="none"),
+    ),
     # 200 high, less 60 for half the depth, less the channel and its heading
     "closes-over-nothing": (
         {**_drawn(channel=20, heading=101), "size": {"height": 200}},

@@ -64,6 +64,11 @@ def _solid(work: Work, step: Step) -> bool:
     return any(work.out(body) is not None for body in work.bodies(work.plan.forms))
 
 
+def _zip(work: Work, step: Step) -> bool:
+    """In the mouth, or behind a window that is put on."""
+    return work.plan.teeth is not None or any(key.startswith("closure zip") for key in work.plan.by_key)
+
+
 def _tops(work: Work) -> int:
     return sum(edge.seam == "top" for face in work.plan.forms["outer"].faces for edge in face.edges)
 
@@ -78,7 +83,7 @@ def _panels(work: Work, step: Step) -> bool:
 CLAIMS: dict[str, Holds] = {
     r"\blining\b": lambda work, step: _layer(work, "lining"),
     r"\bstraps?\b": _piece("strap"),
-    r"\bzip\b": lambda work, step: work.plan.teeth is not None,
+    r"\bzip\b": _zip,
     r"\b(turning|the) gap\b": lambda work, step: (
         step.key == "bands meet" or _opening(closed=True)(work, step)
     ),

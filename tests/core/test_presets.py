@@ -50,6 +50,10 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             "tote carry.0.attach=tucked",
         ],
     ),
+    "cord-ends-fray": (
+        "a cord of cotton, its ends as they are cut, without a knot",
+        ["sack top.cord_knot=none"],
+    ),
     "closes-over-nothing": (
         "a box pouch is not drawn up; what a sack closes over is not there",
         [f"sack base.kind={b}" for b in ("box_pouch", "box_pouch_cut")],

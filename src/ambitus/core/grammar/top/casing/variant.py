@@ -42,6 +42,7 @@ from ambitus.core.grammar.top.drawstring.fields import (
     CORD_CUT,
     CORD_END,
     CORD_FIBRE,
+    CORD_KNOT,
     CORD_THICK,
     CORD_WIDE,
     CORDS,
@@ -151,6 +152,7 @@ CASING = Top(
             CLOSING,
             HEM_EDGE,
             CORD_END,
+            CORD_KNOT,
         ),
         fields=(
             CORD_THICK,

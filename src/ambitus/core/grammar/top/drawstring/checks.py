@@ -21,6 +21,7 @@ from ambitus.core.grammar.top.drawstring.fields import (
     CORD,
     CORD_CUT,
     CORD_END,
+    CORD_KNOT,
     CORD_THICK,
     CORD_WIDE,
     HEIGHT_MEANS,
@@ -28,6 +29,7 @@ from ambitus.core.grammar.top.drawstring.fields import (
 )
 from ambitus.core.grammar.top.fields import HEADING
 from ambitus.core.lengths import Pair, paired, snap
+from ambitus.core.spec.resolved import Resolved
 from ambitus.core.words import within
 
 if TYPE_CHECKING:
@@ -113,20 +115,33 @@ def drawn_up_out_of_role(draft: "Draft") -> Iterator[Fired]:
             )
 
 
+#: Default (ours): how often its thickness a knot eats of a round cord.
+KNOT_EATS = 12
+
+
+def least_tail(bag: Resolved) -> float:
+    """Return the shortest tail that can be knotted or held, in mm: a thick cord eats more in its knot."""
+    least = LEAST_TAIL.mm(bag.unit)
+    if CORD_KNOT.is_(bag, "knot") and CORD.is_(bag, "round"):
+        return max(least, at_least(bag, KNOT_EATS * CORD_THICK.of(bag)))
+    return least
+
+
 @check(
     "drawing-up",
     50,
     "tail-short",
     "warn",
     "Little cord left to knot",
-    "tail < 50 mm | 2 in, of a cord in hand what that leaves",
+    "tail < 50 mm | 2 in, or 12 × the thickness of a round cord that is knotted; of a cord in "
+    "hand what that leaves",
     "With the mouth flat open the ends slip back into the channel.",
     "The cord has to be threaded again.",
 )
 def tail_short(draft: "Draft") -> Iterator[Fired]:
     if cords_in(draft) is None:
         return
-    bag, found, least = draft.bag, _in_hand(draft), LEAST_TAIL.mm(draft.bag.unit)
+    bag, found, least = draft.bag, _in_hand(draft), least_tail(draft.bag)
     if found is None:
         if TAIL.of(bag) < least - 1e-9:
             yield fired(
@@ -291,6 +306,27 @@ def seal_does_not_melt(draft: "Draft") -> Iterator[Fired]:
 
 @check(
     "drawing-up",
+    105,
+    "cord-ends-fray",
+    "warn",
+    "Nothing keeps the ends of the cord",
+    "ends as they are cut, and no knot",
+    "A cut end comes apart strand by strand, and slips out of its toggle.",
+    "The cord frays back into its channel.",
+)
+def cord_ends_fray(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if cords_in(draft) is not None and CORD_END.is_(bag, "knot") and CORD_KNOT.is_(bag, "none"):
+        yield fired(
+            CORD_KNOT,
+            "The ends are left as they are cut, without a knot.",
+            "Knot them, or seal them first.",
+            remedies=(to(CORD_KNOT, "knot"), to(CORD_END, "sealant")),
+        )
+
+
+@check(
+    "drawing-up",
     110,
     "stiff-drawn-up",
     "warn",
@@ -351,5 +387,6 @@ CHECKS = (
     cord_short,
     cord_in_hand,
     seal_does_not_melt,
+    cord_ends_fray,
     stiff_drawn_up,
 )

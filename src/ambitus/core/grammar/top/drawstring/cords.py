@@ -10,6 +10,7 @@ from ambitus.core.grammar.top.drawstring.fields import (
     CORD_CUT,
     CORD_END,
     CORD_FIBRE,
+    CORD_KNOT,
     CORD_THICK,
     CORD_WIDE,
     CORDS,
@@ -52,17 +53,28 @@ CORDS_PARAMS = (
     ),
     Param(
         CORD_END,
-        "Ends of the cord",
+        "Cut ends of the cord",
         "choice",
         "knot",
         options=(
-            Option("knot", "Knotted", "Tied together, or through a toggle."),
+            Option("knot", "As they are cut", "A knot has to hold them together."),
             Option("sealed", "Melted", "Only synthetic cord: melted edges hold by themselves."),
             Option("sealant", "Sealed with liquid", "For cord that does not melt; it has to dry."),
             Option("slant", "Cut at a slant", "For ribbon that is not washed."),
         ),
         # a flame at what does not melt is never offered
         offered=lambda bag, key: key != "sealed" or cord_melts(bag),
+        help="How they are kept from fraying, before the cord goes near the bag.",
+    ),
+    Param(
+        CORD_KNOT,
+        "Knot",
+        "choice",
+        "knot",
+        options=(
+            Option("knot", "Knotted", "Once the cord is in; what it eats is part of the tail."),
+            Option("none", "No knot", "A toggle or a bead holds the ends."),
+        ),
     ),
     Param(
         CORD_CUT,
@@ -78,7 +90,7 @@ CORDS_PARAMS = (
 
 #: what a cut list tells of cords and loops: in numbers, and as choices
 CORDS_TOLD = {field.leaf: field for field in (CORD_THICK, CORD_WIDE, TAIL, LOOP, LOOP_WIDE)}
-CORDS_CHOSEN = (CORD, CORD_FIBRE, CORDS, CORD_END, LOOPS)
+CORDS_CHOSEN = (CORD, CORD_FIBRE, CORDS, CORD_END, CORD_KNOT, LOOPS)
 
 
 _MATERIAL = {"round": "Round cord", "ribbon": "Ribbon or tape", "elastic": "Elastic"}

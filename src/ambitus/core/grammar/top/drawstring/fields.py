@@ -16,6 +16,8 @@ OPENING = Choice[Literal["slot", "slit", "ends", "eyelets"]]("top.opening")
 CORDS = Choice[Literal["one", "across", "two"]]("top.cords")
 TAIL = Length("top.tail")
 CORD_END = Choice[Literal["knot", "sealed", "sealant", "slant"]]("top.cord_end")
+#: whether the ends are knotted once the cord is in
+CORD_KNOT = Choice[Literal["knot", "none"]]("top.cord_knot")
 CORD_CUT = Length("top.cord_cut")
 LOOPS = Choice[Literal["none", "hanging", "bottom"]]("top.loops")
 LOOP = Length("top.loop")

@@ -5,7 +5,7 @@ from ambitus.core.grammar.base.fields import TUBE_PANELS
 from ambitus.core.grammar.features import drawn_up
 from ambitus.core.grammar.top.drawstring.channel import channel_of, to_thread
 from ambitus.core.grammar.top.drawstring.cords import cord_melts
-from ambitus.core.grammar.top.drawstring.fields import CORD, CORD_END, CORDS, OPENING
+from ambitus.core.grammar.top.drawstring.fields import CORD, CORD_END, CORD_KNOT, CORDS, OPENING
 from ambitus.core.grammar.top.drawstring.loops import loop_steps
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
@@ -190,13 +190,14 @@ def _keep_ends(bag: Resolved, needs: tuple[str, ...]) -> tuple[Step, ...]:
 
 def _last_of_cord(bag: Resolved, tail: Reading, needs: tuple[str, ...]) -> Step:
     """Return what is done with the ends once the cord is in."""
-    melted = CORD_END.is_(bag, "sealed")
+    knotted = CORD_KNOT.is_(bag, "knot")
     return Step(
         "finish ends",
-        "Draw the ends of the cord level" if melted else "Knot the ends together",
-        "The mouth flat open; a toggle holds them, or a knot."
-        if melted
-        else "Or slide on a toggle first; pull the knot tight.",
+        "Knot the ends together" if knotted else "Draw the ends of the cord level",
+        "The mouth flat open, both tails alike. Slide a toggle on first, if there is to be one; "
+        "pull the knot tight."
+        if knotted
+        else "The mouth flat open; slide a toggle or a bead on.",
         695,
         needs=("cord in", *needs),
         gives=("cord threaded",),
