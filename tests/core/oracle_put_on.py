@@ -82,6 +82,8 @@ class Side:
         if put.is_("patched", "patch"):
             (piece,) = put.pieces().values()
             return piece.size("length"), piece.size("width")
+        if put.is_("fastens", "toggle"):
+            return put.mm("long"), put.mm("thick")
         return put.mm("size"), put.mm("size")
 
     def _centre(self, put: put_on.Put) -> float:

@@ -129,7 +129,8 @@ def _strip(put: Put) -> tuple[float, float]:
     if put.kind == "ties":
         return put.mm("shows") + put.allowance("top") + put.mm("end"), across
     if put.kind == "button_loop":
-        loop = max(put.mm("from_top"), put.mm("size") + put.mm("thick"))
+        passes = put.mm("long") / 2 if put.is_("fastens", "toggle") else put.mm("size")
+        loop = max(put.mm("from_top"), passes + put.mm("thick"))
         return 2 * loop + 2 * put.allowance("top"), across
     seam = put.allowance("top") if put.kind == "hanging_loop" else proofs.eaten(put.draft, "side")
     return 2 * put.mm("shows") + 2 * seam, across
@@ -174,9 +175,8 @@ def extras_read_back(draft: Draft) -> Iterator[str]:
 
 def _marks(draft: Draft, put: Put) -> Iterator[tuple[Piece, Mark]]:
     label = put.bag.kinds.extras[put.number].label
-    word = {"button_loop": "Button", "patch": "Patch pocket", "window_zip": "Window pocket"}.get(
-        put.kind, label
-    )
+    over = "Toggle" if put.is_("fastens", "toggle") else "Button"
+    word = {"button_loop": over, "patch": "Patch pocket", "window_zip": "Window pocket"}.get(put.kind, label)
     for piece in draft.pieces:
         for mark in piece.marks if piece.layer == put.layer else ():
             if (

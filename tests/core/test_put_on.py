@@ -87,6 +87,13 @@ BAGS: tuple[dict[str, Any], ...] = (
         allowances=UNEQUAL,
         extras=[{"kind": "slip", "foot": "seam", "height": 97}, {"kind": "hanging_loop"}],
     ),
+    tote(
+        331,
+        287,
+        118,
+        allowances=UNEQUAL,
+        extras=[{"kind": "button_loop", "fastens": "toggle", "from_top": 23, "long": 67, "thick": 9}],
+    ),
     tote(331, 287, 118, top={"kind": "bound_unlined", "binding_made": "double"}, allowances=UNEQUAL),
     tote(331, 287, 118, allowances=UNEQUAL, extras=[{"kind": "patch", "made": "faced", "faced": 37}]),
     tote(
@@ -227,6 +234,7 @@ FAULTS: dict[str, Fault] = {
     "patch as large as its snap": _cut("magnetic_snap", _without_term("Margin")),
     "tie without its seam": _cut("ties", _without_term("Top seam")),
     "tie without its turned end": _cut("ties", _without_term("End turned in")),
+    "toggle that its loop cannot pass": _cut("button_loop", _without_term("Over the toggle")),
     "loop without its seam": _cut("button_loop", _without_term("Top seam")),
     "tab without its seam": _cut("side_tab", _without_term("Side seam")),
     "hanging loop without its seam": _cut("hanging_loop", _without_term("Top seam")),

@@ -109,7 +109,7 @@ _BY_MATERIAL = {
 
 
 #: closures that are sold one by one, in two halves
-_EACH = frozenset({"Magnetic snap", "Press stud", "Button", "D-ring"})
+_EACH = frozenset({"Magnetic snap", "Press stud", "Button", "Toggle", "D-ring"})
 
 
 def _notion(piece: Piece) -> Want:

@@ -1,10 +1,10 @@
-"""A loop caught in the top seam of the back, over a button on the front."""
+"""A loop caught in the top seam of the back, over a button or a toggle on the front."""
 
 from fractions import Fraction
 
 from ambitus.core.form.model import Form, Part, Strip
 from ambitus.core.form.sewn import Measured, Sewn, Told
-from ambitus.core.grammar.asked import Param, Phrase
+from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.contract import Extra, Layer
 from ambitus.core.grammar.extra.button_loop.read import read
 from ambitus.core.grammar.extra.caught import (
@@ -18,7 +18,14 @@ from ambitus.core.grammar.extra.caught import (
     wide_of,
 )
 from ambitus.core.grammar.extra.checks import EXTRA_CHECKS
-from ambitus.core.grammar.extra.fields import BUTTON_THICK, CLOSURE_SIZE, FROM_TOP_EDGE, STRIP_WIDE
+from ambitus.core.grammar.extra.fields import (
+    BUTTON_THICK,
+    CLOSURE_LONG,
+    CLOSURE_SIZE,
+    FASTENS,
+    FROM_TOP_EDGE,
+    STRIP_WIDE,
+)
 from ambitus.core.grammar.extra.ground import Ground, ground_of
 from ambitus.core.grammar.extra.placing import CLEAR_OF_METAL, Lying, beyond_side, put_on
 from ambitus.core.grammar.extra.sewing import rank_of, raw_down
@@ -29,15 +36,38 @@ from ambitus.core.steps.model import Reading, Step
 from ambitus.core.sums import Sum, Term
 
 
+def _toggled(item: Item) -> bool:
+    return FASTENS.is_(item, "toggle")
+
+
+def _key(item: Item) -> str:
+    """Return the key of the piece that the loop goes over."""
+    return f"closure {FASTENS.of(item)} {item.at}"
+
+
+def _across(item: Item) -> Term:
+    """Return how long what the loop goes over lies across the front."""
+    return CLOSURE_LONG.term(item, "Along") if _toggled(item) else CLOSURE_SIZE.term(item, "Across")
+
+
+def _high(item: Item) -> Term:
+    """Return how high it lies there: a toggle is as high as it is thick."""
+    return BUTTON_THICK.term(item, "Thick") if _toggled(item) else _across(item)
+
+
 def loop_shows(item: Item) -> Term:
-    """Return what has to be seen of a loop: down to the button's shank, or over the button if more."""
-    down = FROM_TOP_EDGE.term(item, "From the edge to the button’s shank")
-    over = snap(CLOSURE_SIZE.of(item) + BUTTON_THICK.of(item))
+    """
+    Return what has to be seen of a loop: down to where the button is sewn on, or over the button if that is
+    more. A button passes all of it at once, a toggle end first, half of it.
+    """
+    what = FASTENS.of(item)
+    down = FROM_TOP_EDGE.term(item, f"From the edge to the {what}’s shank")
+    passes = _across(item).mm / 2 if _toggled(item) else _across(item).mm
+    over = snap(passes + BUTTON_THICK.of(item))
     if down.mm >= over:
         return down
-    return Term(
-        "Over the button", over, "It has to pass the button: across it, and its thickness.", "derived"
-    )
+    why = "half of its length" if _toggled(item) else "across it"
+    return Term(f"Over the {what}", over, f"It has to pass the {what}: {why}, and its thickness.", "derived")
 
 
 def _sizes(item: Item, form: Form) -> dict[str, float]:
@@ -47,16 +77,18 @@ def _sizes(item: Item, form: Form) -> dict[str, float]:
 
 def _parts(item: Item, form: Form) -> tuple[Part, ...]:
     length = doubled(item, loop_shows(item), (top_term(item),))
-    size = Sum("As it is bought", (CLOSURE_SIZE.term(item, "Across"),))
-    button = Strip("closure", "button", "Button", 1, size, size, material="Button", at=f"button {item.at}")
-    return (strip_of(item, "Loop for the button", 1, length, top_term(item).mm), button)
+    what = FASTENS.of(item)
+    long, high = (Sum("As it is bought", (term,)) for term in (_across(item), _high(item)))
+    bought = what.capitalize()
+    button = Strip("closure", what, bought, 1, long, high, material=bought, at=f"{what} {item.at}")
+    return (strip_of(item, f"Loop for the {what}", 1, length, top_term(item).mm), button)
 
 
 def _button(item: Item, ground: Ground) -> Lying:
-    size = CLOSURE_SIZE.of(item)
-    half = Term("Half of the button", -size / 2, "To its edge.")
-    down = (FROM_TOP_EDGE.term(item, "From the top edge"), half)
-    return Lying(ground, (*ground.to_middle, half), down, size, size)
+    what, wide, high = FASTENS.of(item), _across(item).mm, _high(item).mm
+    left, up = (Term(f"Half of the {what}", -size / 2, "To its edge.") for size in (wide, high))
+    down = (FROM_TOP_EDGE.term(item, "From the top edge"), up)
+    return Lying(ground, (*ground.to_middle, left), down, wide, high)
 
 
 def _found(item: Item, ground: Ground) -> Measured:
@@ -80,9 +112,9 @@ def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     button = put_on(
         item,
         _button(item, front),
-        "Button",
+        FASTENS.of(item).capitalize(),
         clear=CLEAR_OF_METAL.mm(item.bag.unit),
-        pieces=(f"closure button {item.at}",),
+        pieces=(_key(item),),
         over_joins=False,
         told=_found(item, front),
     )
@@ -90,7 +122,7 @@ def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
 
 
 def _steps(item: Item, form: Form) -> tuple[Step, ...]:
-    n, button = item.number, f"closure button {item.at}"
+    n, what, button = item.number, FASTENS.of(item), _key(item)
     lying = _button(item, ground_of(item.bag, form, "outer", "front"))
     return (
         *caught_steps(
@@ -109,7 +141,7 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
         ),
         Step(
             f"extra {n} button",
-            "Sew the button on at its mark on the front",
+            f"Sew the {what} on at its mark on the front",
             "Through the outer alone, on a shank as long as what the loop is thick; wind the "
             "thread round it.",
             rank_of(item, 6),
@@ -120,7 +152,7 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
             reads=(
                 Reading(
                     "top_to_button",
-                    "From the raw top edge to the middle of the button",
+                    f"From the raw top edge to the middle of the {what}",
                     snap(raw_down(lying) + lying.high / 2),
                 ),
             ),
@@ -132,10 +164,45 @@ BUTTON_LOOP = Extra(
     kind="button_loop",
     label="Button and loop",
     adds="a button and a loop",
-    help="A loop in the top seam of the back goes over a button on the front.",
+    help="A loop in the top seam of the back goes over a button or a toggle on the front.",
     params=(
-        Param(CLOSURE_SIZE, "Button, across", "length", Pair(20, Fraction(3, 4)), low=4, high=60),
-        Param(BUTTON_THICK, "Button, thick", "length", Pair(4, Fraction(3, 16)), low=1, high=30),
+        Param(
+            FASTENS,
+            "The loop goes over",
+            "choice",
+            "button",
+            options=(
+                Option("button", "A button", "All of it passes the loop at once."),
+                Option("toggle", "A toggle", "It is put through end first and lies across the loop."),
+            ),
+        ),
+        Param(
+            CLOSURE_SIZE,
+            "Button, across",
+            "length",
+            Pair(20, Fraction(3, 4)),
+            low=4,
+            high=60,
+            shown_when=(FASTENS, "button"),
+        ),
+        Param(
+            CLOSURE_LONG,
+            "Toggle, long",
+            "length",
+            Pair(40, Fraction(3, 2)),
+            low=10,
+            high=150,
+            shown_when=(FASTENS, "toggle"),
+        ),
+        Param(
+            BUTTON_THICK,
+            "Its thickness",
+            "length",
+            Pair(4, Fraction(3, 16)),
+            low=1,
+            high=30,
+            help="A toggle’s, across its middle.",
+        ),
         Param(FROM_TOP_EDGE, "From the top edge to its middle", "length", paired(40), low=0, high=1000),
         Param(STRIP_WIDE, "Loop, wide", "length", paired(6), low=3, high=40, help="Folded in four."),
     ),
@@ -143,8 +210,9 @@ BUTTON_LOOP = Extra(
         "button_loop",
         "Button and loop",
         ", with ",
-        lambda bag, view, at: "a button and a loop",
-        fields=(CLOSURE_SIZE, BUTTON_THICK, FROM_TOP_EDGE, STRIP_WIDE),
+        lambda bag, view, at: f"a {FASTENS.of(Item(bag, at))} and a loop",
+        choices=(FASTENS,),
+        fields=(CLOSURE_SIZE, CLOSURE_LONG, BUTTON_THICK, FROM_TOP_EDGE, STRIP_WIDE),
     ),
     needs=no_top_seam,
     parts=_parts,

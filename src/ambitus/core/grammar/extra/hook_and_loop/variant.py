@@ -9,11 +9,11 @@ from ambitus.core.grammar.contract import Extra, Layer
 from ambitus.core.grammar.extra.checks import EXTRA_CHECKS
 from ambitus.core.grammar.extra.fields import (
     CENTRE_BY,
+    CLOSURE_LONG,
     FROM_SEAM,
     FROM_TOP_EDGE,
     ON,
     TAPE_HIGH,
-    TAPE_LONG,
 )
 from ambitus.core.grammar.extra.halves import CENTRE_PARAMS, ON_PARAM, bought, half_steps, put_halves
 from ambitus.core.grammar.extra.words import has_face
@@ -24,11 +24,11 @@ from ambitus.core.sums import Sum, to_grid
 
 
 def _box(item: Item) -> tuple[float, float]:
-    return item.bag.grid.fit(TAPE_LONG.of(item)), TAPE_HIGH.of(item)
+    return item.bag.grid.fit(CLOSURE_LONG.of(item)), TAPE_HIGH.of(item)
 
 
 def _parts(item: Item, form: Form) -> tuple[Part, ...]:
-    long = to_grid("How long to cut it", (TAPE_LONG.term(item, "Tape"),), item.bag.grid)
+    long = to_grid("How long to cut it", (CLOSURE_LONG.term(item, "Tape"),), item.bag.grid)
     high = Sum("How wide to buy it", (TAPE_HIGH.term(item, "Tape"),))
     return (bought(item, "Hook-and-loop tape", long, high, 2),)
 
@@ -61,7 +61,7 @@ HOOK_AND_LOOP = Extra(
     help="A strip of hooks and one of loops, sewn on round their edges.",
     params=(
         ON_PARAM,
-        Param(TAPE_LONG, "Tape, long", "length", paired(50), low=10, high=1000),
+        Param(CLOSURE_LONG, "Tape, long", "length", paired(50), low=10, high=1000),
         Param(TAPE_HIGH, "Tape, wide", "length", Pair(20, Fraction(3, 4)), low=5, high=120),
         *CENTRE_PARAMS,
     ),
@@ -71,7 +71,7 @@ HOOK_AND_LOOP = Extra(
         ", with ",
         lambda bag, view, at: "hook-and-loop tape",
         choices=(ON, CENTRE_BY),
-        fields=(TAPE_LONG, TAPE_HIGH, FROM_TOP_EDGE, FROM_SEAM),
+        fields=(CLOSURE_LONG, TAPE_HIGH, FROM_TOP_EDGE, FROM_SEAM),
     ),
     needs=has_face,
     parts=_parts,
