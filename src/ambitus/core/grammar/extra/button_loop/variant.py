@@ -162,7 +162,7 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
 
 BUTTON_LOOP = Extra(
     kind="button_loop",
-    label="Button and loop",
+    label="Loop over a button or toggle",
     adds="a button and a loop",
     help="A loop in the top seam of the back goes over a button or a toggle on the front.",
     params=(
@@ -208,7 +208,7 @@ BUTTON_LOOP = Extra(
     ),
     phrase=Phrase(
         "button_loop",
-        "Button and loop",
+        "Loop over a button or toggle",
         ", with ",
         lambda bag, view, at: f"a {FASTENS.of(Item(bag, at))} and a loop",
         choices=(FASTENS,),
