@@ -204,7 +204,8 @@ def placed_from_real_edges(draft: Draft) -> Iterator[str]:
     Yield each mark that does not lie as far below its piece's raw top edge as was asked for, with what the
     top edge takes: on a whole panel u + top. Two of one kind on one side are not told apart.
     """
-    eats = proofs.top_eats(draft)
+    # a zip that is not counted lies above the edge that things are measured from
+    eats = proofs.past_the_edge(draft)
     kinds = [put.kind for put in every(draft)]
     band = draft.form.stance.band
     for put in (p for p in every(draft) if kinds.count(p.kind) == 1):

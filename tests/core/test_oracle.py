@@ -79,6 +79,19 @@ def test_near_its_limit_a_check_is_right(check: str, data: st.DataObject) -> Non
     assert _disagree(spec) == []
 
 
+def test_foam_under_a_base_alone_is_not_in_its_seam() -> None:
+    """However coarse the grid: what the grid adds to the foam is no bulk in the seam."""
+    spec = bags.tote(
+        grid={"step": 5.0, "rounding": "nearest"},
+        base={"kind": "rectangle"},
+        top={"kind": "bound_unlined"},
+        interfacing={"kind": "base_only", "material": "foam"},
+        size={"length": 160, "breadth": 257.5, "height": 180},
+        allowances={"side": 9, "ring": 9},
+    )
+    assert _disagree(spec) == []
+
+
 @settings(max_examples=examples(80))
 @given(bags.totes(bands=True), st.data())
 def test_on_any_bag_the_checks_are_right(spec: dict[str, Any], data: st.DataObject) -> None:

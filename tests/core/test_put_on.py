@@ -94,6 +94,15 @@ BAGS: tuple[dict[str, Any], ...] = (
         allowances=UNEQUAL,
         extras=[{"kind": "button_loop", "fastens": "toggle", "from_top": 23, "long": 67, "thick": 9}],
     ),
+    # a zip that is not counted lies above the edge that its tape is placed from
+    tote(
+        331,
+        287,
+        118,
+        top={"kind": "zip_unlined", "zip_counts": "left_out", "tape": 25},
+        allowances=UNEQUAL,
+        extras=[{"kind": "hook_and_loop", "on": "outer", "from_top": 31}],
+    ),
     tote(331, 287, 118, top={"kind": "bound_unlined", "binding_made": "double"}, allowances=UNEQUAL),
     tote(331, 287, 118, allowances=UNEQUAL, extras=[{"kind": "patch", "made": "faced", "faced": 37}]),
     tote(

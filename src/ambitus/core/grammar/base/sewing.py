@@ -133,6 +133,8 @@ def _left_open(form: Form | None, layer: Layer, seam: str) -> _Open:
     return _Open(say, numbers, from_top, tuple(o.key for o in left.values()))
 
 
+#: how edges are overlocked one by one of a layer that is sewn up, and lies flat no more
+_OF_A_BODY = "Each edge by itself. Then measure: the knife takes cloth off."
 #: what of a row is sewn, in the words of a step
 _CALLED_RUN: dict[acts.Run, str] = {"all": "", "straight": "straights of the ", "curved": "curves of the "}
 
@@ -207,12 +209,14 @@ def sew(
         where = f" {how}" if how and row.edges == "sewn" and not row.no_return else ""
         if row.edges == "together" and (left.say or gap):
             where = f" At the {'opening' if left.say else 'gap'} each edge by itself."
+        # what stays open lies in a straight
         gapped = row.edges == "sewn" and run != "curved"
+        row_say = _OF_A_BODY if apart and boxed else row.say
         out.append(
             Step(
                 key=f"{layer} {name}" + ("" if last else f" {so_far}"),
                 title=row.title.format(seam=f"{_CALLED_RUN[run]}{words} of the {layer}"),
-                say=f"{row.say}{where}{taper if last else ''}{gap if gapped else ''}",
+                say=f"{row_say}{where}{taper if last else ''}{gap if gapped else ''}",
                 # edges that are worked one by one are, as soon as the pieces lie ready
                 rank=_EDGES_AT if apart and not boxed else rank,
                 needs=(_LIES_FLAT[layer],) if apart and not boxed else ready,
@@ -224,7 +228,11 @@ def sew(
                 numbers=left.numbers if row.edges == "sewn" and where else (),
                 acts=_across(layers, row)
                 if boxed
-                else tuple(act for of in meant for act in row_acts(meant[of], row, i, leaves[of], run)),
+                else tuple(
+                    act
+                    for of in meant
+                    for act in row_acts(meant[of], row, i, leaves[of] if gapped else (), run)
+                ),
             )
         )
         ready = (*needs, state) if apart else (state,)

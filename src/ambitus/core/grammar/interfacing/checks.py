@@ -28,8 +28,8 @@ if TYPE_CHECKING:
 )
 def bulk_in_seams(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    # what is kept out of the seams reaches no farther in than the grid's rounding
-    if not bag.kinds.interfacing.cuts or bag.kinds.interfacing.kind == "kept_out":
+    # what is kept out of the seams, or is of the base alone, reaches no farther in than the grid's rounding
+    if not bag.kinds.interfacing.cuts or bag.kinds.interfacing.kind in ("kept_out", "base_only"):
         return
     facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
     # of a lap the under edge alone has cloth beyond the seam
