@@ -106,7 +106,8 @@ def _patch(put: Put) -> dict[str, tuple[float, float]]:
         if put.is_("made", "faced"):
             out["facing"] = (wide + 2 * edge, put.mm("faced") + seam + edge)
     if put.is_("flap", "flap"):
-        wider = wide + _WIDER[put.bag.unit]
+        # it goes over the pocket as that is made, which the grid brought to its size
+        wider = put.draft.read.extras[put.number].sizes["width"] + _WIDER[put.bag.unit]
         out["flap"] = (wider + 2 * seam, put.mm("fall") + put.mm("flap_above") + 2 * seam)
     return out
 

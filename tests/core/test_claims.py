@@ -188,7 +188,8 @@ def _says_what_it_leaves(spec: dict[str, Any]) -> None:
         sews = [act for act in step.acts if isinstance(act, acts.Sew)]
         says = bool(re.search(r"unsewn|the opening|turning gap open|edges stay apart", step.say, re.I))
         if sews:
-            assert says == any(act.leaves for act in sews), step.say
+            # what stays open lies in a straight: a row of curves goes nowhere near it
+            assert says == any(act.leaves and act.run != "curved" for act in sews), step.say
 
 
 def test_a_false_claim_is_found() -> None:

@@ -228,11 +228,7 @@ def sew(
                 numbers=left.numbers if row.edges == "sewn" and where else (),
                 acts=_across(layers, row)
                 if boxed
-                else tuple(
-                    act
-                    for of in meant
-                    for act in row_acts(meant[of], row, i, leaves[of] if gapped else (), run)
-                ),
+                else tuple(act for of in meant for act in row_acts(meant[of], row, i, leaves[of], run)),
             )
         )
         ready = (*needs, state) if apart else (state,)
