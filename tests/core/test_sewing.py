@@ -351,7 +351,8 @@ def test_openings_follow_from_what_is_glued(spec: dict[str, Any]) -> None:
         assert around == pytest.approx(expected, abs=0.1)
     gaps = [o for found in made.plan.openings.values() for o in found if o.closed]
     whole = Glued(gluing, every).loops([f for faces in made.plan.faces.values() for f in faces])
-    if len(made.forms) > 1:
+    # a gap for which its seam has no room, a millimetre between two curves, is a stop of its own
+    if len(made.forms) > 1 and "gap-over-seam" not in {found.rule.id for found in findings(made)}:
         closed = [loop for loop in whole if all(part.open for part in loop.parts)]
         assert len(closed) == len(whole)
         assert sum(any(p.open == "gap" for p in loop.parts) for loop in closed) == len(gaps)
