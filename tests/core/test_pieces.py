@@ -284,6 +284,29 @@ def test_pieces_with_a_stop_still_show_their_sizes() -> None:
     assert begun.made is not None
 
 
+def _guessed(pieces: str) -> Spec:
+    rows = []
+    for piece in pieces.split(","):
+        called, size = piece.split(":")
+        width, height = size.split("x")
+        rows.append(RowTyped(called=called, count="2", width=f"{width} mm", height=f"{height} mm"))
+    return put_together(rows, None, "mm", (), {}).construction
+
+
+@pytest.mark.parametrize(
+    ("pieces", "top"),
+    [
+        ("outer:360x380", "double_hem"),
+        ("outer:360x380,lining:360x380", "turned_through"),
+        ("outer:360x380,binding:800x40", "bound_unlined"),
+        ("outer:360x380,lining:360x380,binding:800x40", "bound"),
+    ],
+)
+def test_the_top_is_guessed_from_what_they_are(pieces: str, top: str) -> None:
+    """A strip of binding goes round a mouth, of one layer or of two."""
+    assert _guessed(pieces).top["kind"] == top
+
+
 GUESSED = [
     ("outer gusset:1046x140,outer:360x380", "gusset"),
     ("outer base:200x200,outer:585x380", "circle"),
@@ -296,12 +319,7 @@ GUESSED = [
 @pytest.mark.parametrize(("pieces", "base"), GUESSED)
 def test_how_pieces_go_together_is_guessed_from_what_they_are(pieces: str, base: str) -> None:
     """A strip is a gusset, a disc a base of its own; it is a beginning, and the maker changes it."""
-    rows = []
-    for piece in pieces.split(","):
-        called, size = piece.split(":")
-        width, height = size.split("x")
-        rows.append(RowTyped(called=called, count="2", width=f"{width} mm", height=f"{height} mm"))
-    assert put_together(rows, None, "mm", (), {}).construction.base["kind"] == base
+    assert _guessed(pieces).base["kind"] == base
 
 
 def test_a_row_is_one_place_in_the_table() -> None:

@@ -30,6 +30,8 @@ def _top(rows: Sequence[PieceRow]) -> str:
         return "zip" if lined else "zip_unlined"
     if of_role(rows, "band", "band"):
         return "bands"
+    if of_role(rows, "binding"):
+        return "bound" if lined else "bound_unlined"
     if of_role(rows, "cord"):
         return "stitched_channel" if lined else "casing"
     return "turned_through" if lined else "double_hem"

@@ -13,6 +13,7 @@ _LAYERS = {
     "cord": "cord cords drawstring string ribbon rope",
     "band": "casing band bands",
     "tab": "tab tabs",
+    "binding": "binding bindings",
     "loop": "loop loops",
     "insert": "insert",
 }
@@ -34,7 +35,7 @@ _EMPTY = frozenset(
 )
 _WORD = re.compile(r"[^\W\d_]+")
 #: rows that are strips: their longer number is their length
-STRIPS = frozenset({"strap", "zip", "cord", "band", "tab", "loop"})
+STRIPS = frozenset({"strap", "zip", "cord", "band", "tab", "loop", "binding"})
 
 
 def words_of(text: str) -> Iterator[str]:
