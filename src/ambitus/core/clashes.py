@@ -191,9 +191,10 @@ def _found(draft: Draft) -> Iterator[Clash]:
             for one, other in combinations(spots, 2):
                 if one.of == other.of or not {one.of, other.of} & mine:
                     continue
-                clear = max(one.keeps_from(other), other.keeps_from(one))
-                if math.inf in (-one.keeps_from(other), -other.keeps_from(one)):
+                keeps = one.keeps_from(other), other.keeps_from(one)
+                if -math.inf in keeps:
                     continue
+                clear = max(keeps)
                 missing = snap(clear - apart(one, other))
                 if missing > 1e-6:
                     # what is put on is told first

@@ -137,8 +137,11 @@ def lying(item: Item, ground: Ground, wide: float, high: float) -> Lying:
     return Lying(ground, left, (FROM_TOP_EDGE.term(item, "From the top edge"), up), wide, high)
 
 
-def found(item: Item, half: Lying) -> Measured:
-    """Return how the middle of a half is found: from the raw edge at the left, and from the raw top edge."""
+def found(item: Item, half: Lying, across: tuple[Term, ...]) -> Measured:
+    """
+    Return how the middle of a closure is found: from the raw edge at the left, *across* being the way to it
+    from the seam there, and from the raw edge above.
+    """
     band = half.band
     down = Sum(
         "From the raw edge above to its middle",
@@ -147,10 +150,16 @@ def found(item: Item, half: Lying) -> Measured:
 
     def told(spare: float) -> Told:
         beyond = beyond_side(item, band, spare)
-        left = Sum("From the raw edge to its middle", (*beyond, *_x(item, half.ground)))
+        left = Sum("From the raw edge to its middle", (*beyond, *across))
         return (("from the left", left), ("down", down))
 
     return told
+
+
+def set_at(item: Item, at: Lying, across: tuple[Term, ...], label: str, pieces: tuple[str, ...]) -> Sewn:
+    """Return a closure set where it lies, its middle *across* from the left seam; it lies over no join."""
+    clear, told = CLEAR_OF_METAL.mm(item.bag.unit), found(item, at, across)
+    return put_on(item, at, label, clear=clear, pieces=pieces, over_joins=False, told=told)
 
 
 def put_halves(
@@ -162,10 +171,7 @@ def put_halves(
     out = []
     for side in ("front", "back"):
         half = lying(item, ground_of(item.bag, form, layer, side), *box)
-        clear = CLEAR_OF_METAL.mm(item.bag.unit)
-        out.append(
-            put_on(item, half, label, clear=clear, pieces=pieces, over_joins=False, told=found(item, half))
-        )
+        out.append(set_at(item, half, _x(item, half.ground), label, pieces))
     return tuple(out)
 
 
@@ -206,9 +212,8 @@ def half_steps(
     yield Step(
         f"extra {n} place",
         f"Mark both halves of the {what} on front and back{where}",
-        "Lay the panels on each other, right sides together, tops level: what is marked on one is "
-        "found on the "
-        f"other by a pin through both.{behind}",
+        "Lay the panels on each other, right sides together, tops level: what is marked on one "
+        f"is found on the other by a pin through both.{behind}",
         rank_of(item, 2),
         needs=(*ready_for(item), f"{layer} panels laid"),
         gives=(f"{item.at} placed",),

@@ -1,25 +1,7 @@
 """What extras have in common: where one lies in words, and which bags have a face to put it on."""
 
-from ambitus.core.grammar.asked import Option, Param
-from ambitus.core.grammar.extra.fields import FLAP, ON, ON_SIDE, POCKET_MADE, POCKET_OF
+from ambitus.core.grammar.extra.fields import FLAP, ON, ON_SIDE, POCKET_MADE
 from ambitus.core.spec.resolved import Item, Resolved
-
-CUT_OF_PARAM = Param(
-    POCKET_OF,
-    "Cut of",
-    "choice",
-    "outer",
-    options=(
-        Option("outer", "The outer’s cloth", ""),
-        Option("lining", "The lining’s cloth", ""),
-    ),
-    offered=lambda bag, key: key != "lining" or "lining" in bag.kinds.top.layers,
-)
-
-
-def extras_of(bag: Resolved) -> tuple[Item, ...]:
-    """Return the items of its list of extras."""
-    return bag.extras
 
 
 def where(item: Item) -> str:
@@ -34,7 +16,7 @@ def has_face(bag: Resolved) -> str:
     """Return why nothing can be put on a face of this bag, or nothing."""
     if bag.kinds.base.boxed_at_mouth:
         return "the panels of a box pouch run round it: it has no face that lies flat"
-    if "lining" not in bag.kinds.top.layers and any(ON.is_(item, "lining") for item in extras_of(bag)):
+    if "lining" not in bag.kinds.top.layers and any(ON.is_(item, "lining") for item in bag.extras):
         return "it has no lining to put anything on"
     return ""
 
@@ -43,6 +25,6 @@ def without_seam(bag: Resolved) -> frozenset[str]:
     """Return the class of a pocket's own seams where no pocket of the bag has any."""
     seamed = any(
         POCKET_MADE.is_(item, "folded") or POCKET_MADE.is_(item, "faced") or FLAP.is_(item, "flap")
-        for item in extras_of(bag)
+        for item in bag.extras
     )
     return frozenset() if seamed else frozenset({"pocket"})

@@ -3,7 +3,7 @@
 from fractions import Fraction
 
 from ambitus.core.form.model import Form, Part, Strip
-from ambitus.core.form.sewn import Measured, Sewn, Told
+from ambitus.core.form.sewn import Sewn
 from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.contract import Extra, Layer
 from ambitus.core.grammar.extra.button_loop.read import read
@@ -27,7 +27,8 @@ from ambitus.core.grammar.extra.fields import (
     STRIP_WIDE,
 )
 from ambitus.core.grammar.extra.ground import Ground, ground_of
-from ambitus.core.grammar.extra.placing import CLEAR_OF_METAL, Lying, beyond_side, put_on
+from ambitus.core.grammar.extra.halves import set_at
+from ambitus.core.grammar.extra.placing import Lying
 from ambitus.core.grammar.extra.sewing import rank_of, raw_down
 from ambitus.core.lengths import Pair, paired, snap
 from ambitus.core.sew import acts
@@ -91,33 +92,12 @@ def _button(item: Item, ground: Ground) -> Lying:
     return Lying(ground, (*ground.to_middle, left), down, wide, high)
 
 
-def _found(item: Item, ground: Ground) -> Measured:
-    band = ground.bands[0]
-
-    def told(spare: float) -> Told:
-        left = Sum("From the raw edge to its middle", (*beyond_side(item, band, spare), *ground.to_middle))
-        down = Sum(
-            "From the raw edge above to its middle",
-            (*band.beyond, FROM_TOP_EDGE.term(item, "From the top edge")),
-        )
-        return (("from the left", left), ("down", down))
-
-    return told
-
-
 def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     if layer != "outer":
         return ()
     front, back = (ground_of(item.bag, form, layer, side) for side in ("front", "back"))
-    button = put_on(
-        item,
-        _button(item, front),
-        FASTENS.of(item).capitalize(),
-        clear=CLEAR_OF_METAL.mm(item.bag.unit),
-        pieces=(_key(item),),
-        over_joins=False,
-        told=_found(item, front),
-    )
+    name = FASTENS.of(item).capitalize()
+    button = set_at(item, _button(item, front), front.to_middle, name, (_key(item),))
     return (button, at_top(item, back, back.to_middle, 2 * wide_of(item), "Loop"))
 
 
@@ -131,9 +111,8 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
             make="Fold the loop in four and stitch it",
             say="Both edges to the middle, then in half; a row along the open edge.",
             hold="Baste the loop to the top edge of the back",
-            hold_say="At its middle, both ends side by side and level with the raw edge, the loop "
-            "hanging down on the "
-            "right side.",
+            hold_say="At its middle, both ends side by side and level with the raw edge, the loop hanging "
+            "down on the right side.",
             layer="outer",
             at="top",
             shows=_sizes(item, form)["visible loop"],

@@ -18,8 +18,7 @@ _MADE = {
     "hem": (
         "Hem the top of the pocket and press its edges in",
         "Fold the top over at its line, the raw edge turned in, and stitch it; then press the "
-        "sides and the foot "
-        "to the wrong side, the foot last.",
+        "sides and the foot to the wrong side, the foot last.",
     ),
     "folded": (
         "Sew the pocket on itself and turn it",
@@ -30,8 +29,7 @@ _MADE = {
     "faced": (
         "Face the top of the pocket and press its edges in",
         "Sew the facing to the top, right sides together; press it to the inside, its free edge "
-        "turned under and "
-        "stitched; then press the sides and the foot to the wrong side.",
+        "turned under and stitched; then press the sides and the foot to the wrong side.",
     ),
 }
 

@@ -31,7 +31,8 @@ from ambitus.core.grammar.extra.patch.cut import parts, sewn, sizes
 from ambitus.core.grammar.extra.patch.read import read
 from ambitus.core.grammar.extra.patch.steps import steps
 from ambitus.core.grammar.extra.placing import ACROSS_PARAMS, down_params, on_params
-from ambitus.core.grammar.extra.words import CUT_OF_PARAM, has_face, where, without_seam
+from ambitus.core.grammar.extra.pocket import CUT_OF_PARAM, HEIGHT_PARAM, hem_param
+from ambitus.core.grammar.extra.words import has_face, where, without_seam
 from ambitus.core.lengths import Pair, View, paired
 from ambitus.core.spec.resolved import Item, Resolved
 
@@ -57,16 +58,7 @@ PATCH = Extra(
             help="Finished.",
             opens="pocket/width",
         ),
-        Param(
-            POCKET_HEIGHT,
-            "Pocket, high",
-            "length",
-            Pair(140, Fraction(11, 2)),
-            low=20,
-            high=1500,
-            help="Finished, from its foot to its top.",
-            opens="pocket/height",
-        ),
+        HEIGHT_PARAM,
         *down_params("its top", paired(75), paired(50)),
         *ACROSS_PARAMS,
         Param(
@@ -82,16 +74,7 @@ PATCH = Extra(
                 Option("faced", "Faced", "One layer, and a band inside its top."),
             ),
         ),
-        Param(
-            POCKET_HEM,
-            "Hem at its top, in all",
-            "length",
-            paired(35),
-            low=3,
-            high=200,
-            shown_when=(POCKET_MADE, "hem"),
-            help="With the raw edge that is turned in.",
-        ),
+        hem_param(POCKET_MADE),
         Param(
             POCKET_FACED,
             "Facing, shows inside",

@@ -1,7 +1,5 @@
 """A slip pocket: as wide as its panel, caught in both side seams."""
 
-from fractions import Fraction
-
 from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.contract import Extra
 from ambitus.core.grammar.extra.checks import POCKET_CHECKS
@@ -22,11 +20,12 @@ from ambitus.core.grammar.extra.fields import (
     SLIP_MADE,
 )
 from ambitus.core.grammar.extra.placing import down_params, on_params
+from ambitus.core.grammar.extra.pocket import CUT_OF_PARAM, HEIGHT_PARAM, hem_param
 from ambitus.core.grammar.extra.slip.cut import parts, sewn, sizes
 from ambitus.core.grammar.extra.slip.read import read
 from ambitus.core.grammar.extra.slip.steps import steps
-from ambitus.core.grammar.extra.words import CUT_OF_PARAM, has_face, where
-from ambitus.core.lengths import Pair, View, paired
+from ambitus.core.grammar.extra.words import has_face, where
+from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Item, Resolved
 
 
@@ -57,16 +56,7 @@ SLIP = Extra(
     help="As wide as its panel, caught in both side seams; only its top is open.",
     params=(
         *on_params(),
-        Param(
-            POCKET_HEIGHT,
-            "Pocket, high",
-            "length",
-            Pair(140, Fraction(11, 2)),
-            low=20,
-            high=1500,
-            help="Finished, from its foot to its top.",
-            opens="pocket/height",
-        ),
+        HEIGHT_PARAM,
         *down_params("its top", paired(75), paired(50), but=(SLIP_FOOT, "seam")),
         Param(
             SLIP_MADE,
@@ -78,16 +68,7 @@ SLIP = Extra(
                 Option("folded", "A fold", "Two layers, no hem to sew."),
             ),
         ),
-        Param(
-            POCKET_HEM,
-            "Hem at its top, in all",
-            "length",
-            paired(35),
-            low=3,
-            high=200,
-            shown_when=(SLIP_MADE, "hem"),
-            help="With the raw edge that is turned in.",
-        ),
+        hem_param(SLIP_MADE),
         Param(
             SLIP_FOOT,
             "Its foot",

@@ -66,8 +66,7 @@ def _steps(item: Item, form: Form) -> Iterator[Step]:
         f"window {n} slit",
         "Slit the window open",
         "Along its middle through panel and bag, stopping before both ends; from there into each "
-        "corner, to the last "
-        "thread and not through it.",
+        "corner, to the last thread and not through it.",
         rank_of(item, 3),
         needs=(f"{item.at} faced",),
         gives=(f"{item.at} slit",),
@@ -81,9 +80,8 @@ def _steps(item: Item, form: Form) -> Iterator[Step]:
         f"window {n} zip",
         "Sew the zip behind the window",
         "Push the bag through and press the edges sharp; stitch the small triangles at both ends "
-        "to the bag. Centre the "
-        f"zip behind the window, its slider at the {SLIDER_AT.of(item)} when it is closed, and "
-        "stitch round close to the edge.",
+        f"to the bag. Centre the zip behind the window, its slider at the {SLIDER_AT.of(item)} "
+        "when it is closed, and stitch round close to the edge.",
         rank_of(item, 4),
         needs=(f"{item.at} slit",),
         gives=(f"{item.at} zipped",),

@@ -27,6 +27,7 @@ from ambitus.core.grammar.extra.fields import (
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.halves import CENTRE_PARAMS
 from ambitus.core.grammar.extra.placing import on_params
+from ambitus.core.grammar.extra.pocket import CUT_OF_PARAM
 from ambitus.core.grammar.extra.window_zip.cut import (
     USUAL_DEEP,
     USUAL_WINDOW,
@@ -37,7 +38,7 @@ from ambitus.core.grammar.extra.window_zip.cut import (
 )
 from ambitus.core.grammar.extra.window_zip.read import read
 from ambitus.core.grammar.extra.window_zip.steps import steps
-from ambitus.core.grammar.extra.words import CUT_OF_PARAM, has_face, where
+from ambitus.core.grammar.extra.words import has_face, where
 from ambitus.core.lengths import paired, snap, system_of
 from ambitus.core.spec.resolved import Item
 

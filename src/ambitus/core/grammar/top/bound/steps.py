@@ -72,8 +72,8 @@ def _steps(item: Item, form: Form) -> Iterator[Step]:
         "bind",
         "Bind the mouth",
         "Right side of the strip on the right side of the bag, raw edges level; sew it on, turn "
-        "it over the edge "
-        "and stitch it down beside its seam from outside, the far edge caught inside all round.",
+        "it over the edge and stitch it down beside its seam from outside, the far edge caught "
+        "inside all round.",
         620,
         needs=("lining in place" if lined else "right side out", "binding made", *straps),
         gives=("top finished",),
