@@ -417,3 +417,17 @@ def test_a_number_that_a_cut_list_does_not_tell_is_asked_for_by_name() -> None:
     with pytest.raises(SpecProblems) as caught:
         read_back(told, readers(GRAMMAR))
     assert caught.value.problems[0].field == "extras.0.edges"
+
+
+def test_a_button_below_a_join_is_found_on_its_own_piece() -> None:
+    """Joined 130 down, 200 down is 70 below the join and 80 below the raw edge of the bottom."""
+    made = drafted(
+        tote(
+            cloth={"bottom": "contrast", "bottom_height": 150},
+            extras=[{"kind": "button_loop", "from_top": 200}],
+        )
+    )
+    ((piece, mark),) = [(p, m) for p in made.pieces for m in p.marks if m.label.startswith("Button")]
+    assert piece.division == "bottom"
+    assert dict(mark.readings)["down"].total == pytest.approx(80)
+    assert piece.box[3] - mark.points[2][1] == pytest.approx(80)
