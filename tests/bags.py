@@ -145,6 +145,8 @@ ORDINARY = {
     "casing_row": (45, 80),
     "cut_length": (1000, 1900),
     "gap_inside": (40, 240),
+    "gap_outside": (60, 300),
+    "join": (6, 20),
     "from_raw": (18, 40),
     "zip_opening": (25, 50),
     "tab_turn": (2, 10),
@@ -248,7 +250,7 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
     shut = kinds["base"].startswith("box_pouch")
     if shut and "top" not in only:
         kinds["top"] = draw(st.sampled_from([k for k, v in grammar.slots["top"].items() if v.shut]))
-    fitting = sorted(k for k, a in grammar.slots["attach"].items() if a.fits(kinds["top"]))
+    fitting = sorted(k for k, a in grammar.slots["attach"].items() if a.fits(kinds["top"], kinds["base"]))
     # a box pouch has no edge that straps could hang from
     carry = [(draw(st.sampled_from(sorted(grammar.slots["make"]))), draw(st.sampled_from(fitting)))][shut:]
     by_class = draw(

@@ -10,6 +10,7 @@ from collections.abc import Callable, Iterator
 from typing import Any
 
 from ambitus.core.draft import Draft
+from ambitus.core.form.sewn import rows_below
 from ambitus.core.grammar.features import cords_in
 from bags import choice_at, mm_at, source_at
 from core import proofs
@@ -118,9 +119,11 @@ class Strap:
         self.width = self.read.width
         #: from the side seam to the centre of its end
         self.offset = (bag.opening - self.gap) / 2
-        face = self.attach == "on_face"
+        face, self.runs = self.attach == "on_face", self.attach in ("to_base", "under_base")
         self.box = bag.mm(f"{self.at}.box") if face else 0.0
         self.down = bag.mm(f"{self.at}.from_top") + self.box if face else 0.0
+        #: how far below the top edge the rows begin of what runs down the face
+        self.rows = bag.mm(f"{self.at}.from_top") if self.runs else 0.0
 
     @property
     def drop(self) -> float | None:
@@ -505,13 +508,22 @@ def _(b: Bag) -> bool:
 
 
 #: layers of outer, of lining and of strap under the needle where an end is sewn on
-_CROSSED = {"in_seam": (1, 1, 1), "tucked": (2, 2, 1), "on_face": (1, 0, 2), "on_hem": (2, 0, 2)}
+_CROSSED = {
+    "to_base": (2, 0, 2),
+    "under_base": (2, 0, 2),
+    "in_seam": (1, 1, 1),
+    "tucked": (2, 2, 1),
+    "on_face": (1, 0, 2),
+    "on_hem": (2, 0, 2),
+}
 #: layers of a strap, and of the cloth itself in it; webbing has a thickness of its own
 _FOLDED = {"four_fold": 4, "edges_turned": 4, "tube": 2, "clean_edge": 3}
 
 
 def _stack(b: Bag, s: Strap) -> float:
     outers, linings, ends = _CROSSED[s.attach]
+    folded = s.runs and (b.base == "folded" or b.chose("base.cut_as", "folded"))
+    outers -= 1 if folded else 0
     if s.attach == "on_hem" and b.top == "double_hem":
         outers = 3
     cloth = b.bag.cloth("outer").thickness
@@ -650,6 +662,8 @@ def _(b: Bag) -> bool:
             return s.mm("past") + b.mm("allowances.top") if b.has("allowances.top") else math.inf
         if s.attach == "tucked":
             return s.mm("inside") - max(_rows(b), default=0.0)
+        if s.runs:
+            return s.mm("join") if s.attach == "under_base" else math.inf
         return s.mm("tuck" if s.attach == "on_hem" else "end")
 
     return any(caught(s) < b.pair(6, 0.25) for s in straps(b))
@@ -670,6 +684,26 @@ def _(b: Bag) -> bool:
 @says("strap-past-base")
 def _(b: Bag) -> bool:
     return any(s.down > b.height + _under(b) for s in straps(b))
+
+
+@says("strap-runs-into-corner")
+def _(b: Bag) -> bool:
+    half = _under(b) if b.base != "side_panels" else 0.0
+    keeps = half + b.pair(3, 0.125)
+    return bool(half) and any(s.runs and s.offset - s.width / 2 < keeps - EPS for s in straps(b))
+
+
+@says("strap-rows-at-top")
+def _(b: Bag) -> bool:
+    rows = max(rows_below(b.draft.form), default=0.0) + b.draft.form.stance.band
+    if rows <= 0:
+        return False
+    return any(s.runs and s.rows < rows + b.pair(3, 0.125) - EPS for s in straps(b))
+
+
+@says("strap-rows-too-low")
+def _(b: Bag) -> bool:
+    return any(s.runs and s.rows > b.height for s in straps(b))
 
 
 # --- drawn up

@@ -117,14 +117,17 @@ class Side:
             strap = Strap(self.bag, n)
             low = {
                 "on_face": strap.down,
+                "to_base": self.deep,
+                "under_base": self.deep,
                 "on_hem": self.bag.mm("top.hem") if self.bag.has("top.hem") else 0.0,
                 "tucked": self.bag.mm(f"{strap.at}.inside") if strap.attach == "tucked" else 0.0,
             }.get(strap.attach, 0.0)
-            kind = "end" if strap.attach == "in_seam" else "line"
+            kind = "end" if strap.attach == "in_seam" else "runs" if strap.runs else "line"
             if kind == "end" or low > 0:
                 for x in (-strap.gap / 2, strap.gap / 2):
                     half = strap.width / 2
-                    deep = 0.0 if kind == "end" else low + self.form.stance.band
+                    deep = 0.0 if kind == "end" else low
+                    deep += self.form.stance.band if kind == "line" else 0.0
                     yield Box(x - half, 0.0, x + half, deep, kind, strap.at)
 
     def ends(self) -> Iterator[Box]:
@@ -141,6 +144,8 @@ class Side:
         small, metal = self.bag.pair(3, 0.125), self.bag.pair(6, 0.25)
         if "end" in kinds:
             return small if kinds == {"end"} else None
+        if kinds == {"slip", "runs"}:
+            return None
         if "join" in kinds:
             return metal if "closure" in kinds else None
         if kinds == {"slip", "foot"}:

@@ -530,14 +530,19 @@ def straps_by_the_rule(draft: Draft) -> Iterator[str]:
         }.get(item.make.kind)
         if item.make.kind == "tube":
             width = 2 * wide + 2 * mm_at(bag, "allowances.strap")
+        asked = _asked(draft)
+        runs = asked["height"] + asked.get("depth", 0.0) / 2 if item.attach.runs else 0.0
         tails = {
+            "to_base": (),
+            "under_base": (f"{prefix}.join",),
             "in_seam": ("allowances.top", f"{prefix}.past"),
             "tucked": (f"{prefix}.inside",),
             "on_hem": ("top.hem", f"{prefix}.tuck"),
             "on_face": (f"{prefix}.from_top", f"{prefix}.box", f"{prefix}.end"),
         }[item.attach.kind]
         piece = next(p for p in draft.pieces if p.key == f"strap {prefix}")
-        length = draft.hangs[i].visible.mm + 2 * sum(mm_at(bag, path) for path in tails)
+        runs += eaten(draft, "base") if item.attach.kind == "to_base" else 0.0
+        length = draft.hangs[i].visible.mm + 2 * (runs + sum(mm_at(bag, path) for path in tails))
         for key, mm in (("width", width), ("length", length)):
             if mm is None or abs(piece.size(key) - mm) > EXACT:
                 yield f"{piece.key} {key} {piece.size(key)}, rule {mm}"

@@ -144,7 +144,6 @@ AWAITING = {
     "pleated",
     "two-zips",
     "wrapped-body",
-    "ring-under-base",
     "lining-behind-walls",
     "quilting-draw-in",
     "bias-strips",
@@ -458,6 +457,16 @@ def _bindings() -> dict[str, float]:
     return got
 
 
+def _ring_under_base() -> dict[str, float]:
+    """Two straps, joined at both ends: what is cut of both is the ring with its joins."""
+    g = _given("ring-under-base")
+    strap = {"attach": "under_base", "measure": "length", "length": g["visible"], "join": g["join"]}
+    made = drafted(tote(300, g["H"], g["D"], carry=[{**strap, "from_side": 140}]), rounded=False)
+    cut = made.piece("strap")
+    assert cut.count == g["joins"]
+    return {"cut_length": cut.count * cut.size("length")}
+
+
 WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "boxed-tote": _boxed_tote,
     "boxed-unequal": _boxed_unequal,
@@ -473,6 +482,7 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "zip-boxed": _zip_boxed,
     "box-pouch": _box_pouch,
     "straps": _straps,
+    "ring-under-base": _ring_under_base,
     "strap-length": _strap_length,
     "thing-to-carry": _thing_to_carry,
     "placing": _placing,

@@ -164,6 +164,20 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(carry=[{"attach": "on_face", "from_top": 315.5, "box": 25}]),
         tote(carry=[{"attach": "on_face", "from_top": 315, "box": 25}]),
     ),
+    # half the depth is 60, half the strap 12.5, and 3 to keep
+    "strap-runs-into-corner": (
+        tote(carry=[{"attach": "to_base", "from_side": 75}]),
+        tote(carry=[{"attach": "to_base", "from_side": 75.5}]),
+    ),
+    # a row lies 9 below the edge, and 3 to keep
+    "strap-rows-at-top": (
+        tote(carry=[{"attach": "under_base", "from_top": 11.5}]),
+        tote(carry=[{"attach": "under_base", "from_top": 12}]),
+    ),
+    "strap-rows-too-low": (
+        tote(carry=[{"attach": "to_base", "from_top": 280.5}]),
+        tote(carry=[{"attach": "to_base", "from_top": 280}]),
+    ),
     "strap-tail-short": (
         tote(carry=[{"attach": "on_face", "end": 5.9}]),
         tote(carry=[{"attach": "on_face", "end": 6}]),

@@ -40,6 +40,10 @@ def _apart(made: Draft) -> float:
     return made.hangs[0].gap - mm_at(made.bag, "carry.0.width")
 
 
+def _apart_outside(made: Draft) -> float:
+    return made.hangs[0].gap + mm_at(made.bag, "carry.0.width")
+
+
 def _raw_side(made: Draft) -> float:
     return made.hangs[0].offset + mm_at(made.bag, "allowances.side")
 
@@ -139,6 +143,15 @@ CASES: dict[str, tuple[str, str, str, str, str, str, Any]] = {
         "carry.0.gap",
         _apart,
     ),
+    "outer edges": (
+        "seamed",
+        "double_hem",
+        "carry.0.gap_by",
+        "outer",
+        "carry.0.gap_outside",
+        "carry.0.gap",
+        _apart_outside,
+    ),
     "raw edge": (
         "seamed",
         "double_hem",
@@ -156,6 +169,7 @@ GIVEN = {
     "lower row": 26,
     "cut strap": 777,
     "inner edges": 83,
+    "outer edges": 133,
     "raw edge": 96,
 }
 
@@ -166,7 +180,7 @@ def _spec(case: str) -> Spec:
     pouch = {"box_pouch": ("end", "base"), "box_pouch_cut": ("end", "base", "corner")}
     own = {**pouch, "circle": ("side", "ring")}
     classes = own.get(base, ("gusset",) if base == "gusset" else ("side", "base", "corner"))
-    carry = [{"measure": "length", "place": "gap" if case == "inner edges" else "side_seam"}]
+    carry = [{"measure": "length", "place": "gap" if case in ("inner edges", "outer edges") else "side_seam"}]
     return Spec.model_validate(
         {
             "unit": "mm",

@@ -31,8 +31,10 @@ from ambitus.core.grammar.carry.four_fold.variant import FOUR_FOLD
 from ambitus.core.grammar.carry.in_seam.variant import IN_SEAM
 from ambitus.core.grammar.carry.on_face.variant import ON_FACE
 from ambitus.core.grammar.carry.on_hem.variant import ON_HEM
+from ambitus.core.grammar.carry.to_base.variant import TO_BASE
 from ambitus.core.grammar.carry.tube.variant import TUBE
 from ambitus.core.grammar.carry.tucked.variant import TUCKED
+from ambitus.core.grammar.carry.under_base.variant import UNDER_BASE
 from ambitus.core.grammar.carry.webbing.variant import WEBBING
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.interfacing.variant import KEPT_OUT
@@ -119,6 +121,14 @@ BAGS: tuple[dict[str, Any], ...] = (
         top={"kind": "pressed_edges", "ease": "shorter", "ease_by": 4},
         carry=[{"make": "clean_edge", "turn": 9}],
         allowances=UNEQUAL,
+    ),
+    tote(331, 287, 118, allowances=UNEQUAL, carry=[{"attach": "to_base", "from_side": 122}]),
+    tote(
+        331,
+        287,
+        118,
+        allowances=UNEQUAL,
+        carry=[{"attach": "under_base", "from_side": 122, "join": 14}],
     ),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "lapped"}, carry=[{"make": "webbing"}]),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "raw"}),
@@ -283,7 +293,7 @@ def flat_reading_ignored(patch: Patch) -> Grammar:
 def strap_tail_at_one_end(patch: Patch) -> Grammar:
     real = IN_SEAM.tail
     return GRAMMAR.with_variant(
-        replace(IN_SEAM, tail=lambda item: tuple(replace(t, mm=t.mm / 2) for t in real(item)))
+        replace(IN_SEAM, tail=lambda *at: tuple(replace(t, mm=t.mm / 2) for t in real(*at)))
     )
 
 
@@ -591,6 +601,11 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "strap ends not tucked": _last_term_lost(TUCKED, "tail"),
     "strap on the hem never seen to be even": _steps(ON_HEM, "even"),
     "strap on the face not marked": _no_marks(ON_FACE),
+    "strap not caught in the base seam": _last_term_lost(TO_BASE, "tail"),
+    "strap down to the base not marked": _no_marks(TO_BASE),
+    "strap down to the base never sewn down": _steps(TO_BASE, "rows"),
+    "ring under the base without its joins": _last_term_lost(UNDER_BASE, "tail"),
+    "ring under the base never joined": _steps(UNDER_BASE, "ring"),
     "tucked strap not marked": _no_marks(TUCKED),
     "gusset as long as the raw edge": _form_of(GUSSET, lambda form, bag: _strip_longer(form, 37)),
     "gusset without its second side": _form_of(GUSSET, lambda form, bag: _strip_longer(form, -243)),

@@ -49,6 +49,8 @@ def _has_stop(made: Draft) -> bool:
 
 
 LINED = tote()
+DOWN = tote(carry=[{"attach": "to_base"}])
+RINGED = tote(carry=[{"attach": "under_base"}])
 HEMMED = tote(top={"kind": "double_hem"}, carry=[{"attach": "on_hem"}])
 FRENCH = tote(top={"kind": "double_hem"}, seams={"kind": "french"}, carry=[])
 CASING = {"unit": "mm", "preset": "sack", "size": {"width": 250, "height": 320}, "base": {"kind": "seamed"}}
@@ -206,6 +208,7 @@ def test_an_order_that_is_barred_is_refused_when_it_is_tried() -> None:
     [
         (LINED, "base.first", "one", "sides"),
         (tote(top={"kind": "double_hem"}, base={"kind": "folded_in"}), "top.hem_sewn", "early", "flat"),
+        (RINGED, "base.first", "sides", "base"),
         ({**ROUND, "allowances": {"ring": 12}}, "base.snipped", "after", "before"),
         ({**CASING, "top": {"kind": "casing", "opening": "ends"}}, "top.cord_laid", "before", "through"),
         ({**POUCH, "top": {"kind": "zip"}}, "cloth.lining_cut", "turn", "once"),
@@ -299,6 +302,9 @@ def test_staying_at_one_place_saves_changes() -> None:
     [
         (tote(base={"kind": "boxed", "first": "base"}), "outer base", "outer sides"),
         (tote(), "outer sides", "outer base"),
+        (RINGED, "outer base", "strap 0 place"),
+        (RINGED, "strap 0 rows", "outer sides"),
+        (DOWN, "strap 0 rows", "outer base"),
         (tote(top={"kind": "double_hem", "hem_sewn": "round"}), "outer corners", "stitch hem"),
         (tote(top={"kind": "double_hem"}), "stitch hem", "outer sides"),
         (tote(top={"gap_closed": "first"}), "close gap", "topstitch"),
@@ -491,6 +497,18 @@ def twice(which: Which) -> Callable[[Acts], Acts]:
     return doubled
 
 
+def _unseen(edit: Callable[[Acts], Acts]) -> Callable[[Acts], Acts]:
+    """Do another order without looking, and sew on what is held right after that."""
+
+    def blind(order: Acts) -> Acts:
+        fixes = [act for act in order if isinstance(act, acts.Fix)]
+        out = edit([act for act in order if not isinstance(act, acts.See | acts.Fix)])
+        i = max(i for i, act in enumerate(out) if isinstance(act, acts.Baste))
+        return [*out[: i + 1], *fixes, *out[i + 1 :]]
+
+    return blind
+
+
 turn, box, cut_out = _is(acts.Turn), _is(acts.Box), _is(acts.CutOut)
 outer_sides, outer_base = _sewing("outer", "side"), _sewing("outer", "base")
 top_seam, stitched, folded = _sewing("outer", "top"), _is(acts.Stitch), _is(acts.Fold)
@@ -650,6 +668,23 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         with_order({**POUCH, "top": {"kind": "zip"}}, "top.zip_rows", "short"),
         changed(_is(acts.Sew, side=0), short=13),
         "ends before the seam that crosses it",
+    ),
+    "a strap down to the base after its seam": (
+        DOWN,
+        _unseen(after(_is(acts.Baste), outer_base)),
+        "not in the base seam",
+    ),
+    "a strap down to the base held by its seam only": (
+        DOWN,
+        without(_is(acts.Fix)),
+        "not sewn along the face",
+    ),
+    "a ring that is not joined": (RINGED, without(_is(acts.RingUp)), "not joined to a ring"),
+    "a ring before the seam it lies over": (RINGED, before(_is(acts.Baste), outer_base), "not sewn yet"),
+    "a ring round a bag that is sewn up": (
+        RINGED,
+        _unseen(after(_is(acts.Baste), outer_sides)),
+        "no longer lies flat",
     ),
     "a raw edge folded once": (
         OVERLOCKED,

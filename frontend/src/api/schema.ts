@@ -4194,7 +4194,7 @@ export interface components {
             inside?: number | null;
             /**
              * From Top
-             * @description On the face: from the top edge to the box.
+             * @description From the top edge to the box, or to the rows.
              */
             from_top?: number | null;
             /**
@@ -4207,6 +4207,11 @@ export interface components {
              * @description On the face: the end turned under.
              */
             end?: number | null;
+            /**
+             * Join
+             * @description One ring under the base: the join of two ends.
+             */
+            join?: number | null;
         };
         /**
          * StrapShown

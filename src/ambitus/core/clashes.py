@@ -36,15 +36,19 @@ class Spot:
     clear: float
     of: str = ""
     #: what of the bag itself it is that not everything keeps clear of alike
-    is_a: Literal["", "foot", "join", "end"] = ""
+    is_a: Literal["", "foot", "join", "end", "runs"] = ""
     #: how far it stays above the edge the bag stands on, and whether it may lie over a join
     above_foot: float = 0.0
     over_joins: bool = False
+    #: whether it lies across its panel: what runs down the face is sewn on over it
+    across: bool = False
 
     def keeps_from(self, other: "Spot") -> float:
         """Return how far it has to stay from another, in mm; negative where it may lie over it."""
         # an end in the seam at the top edge is in the way of another there, and of nothing else
         if (other.is_a == "join" and self.over_joins) or (self.is_a == "end") != (other.is_a == "end"):
+            return -math.inf
+        if other.is_a == "runs" and self.across:
             return -math.inf
         return max(self.clear, other.clear, self.above_foot if other.is_a == "foot" else 0.0)
 
@@ -96,6 +100,7 @@ def _spots(draft: Draft, form: Form, ground: Ground) -> Iterator[Spot]:
                     one.of,
                     above_foot=one.above_foot,
                     over_joins=one.over_joins,
+                    across=one.across,
                 )
             case Channel() if not one.strip:
                 yield Spot("casing", -half, 0.0, half, one.lower, clear)
@@ -135,7 +140,11 @@ def _strap_ends(draft: Draft, form: Form, ground: Ground, clear: float) -> Itera
             if one.seam:
                 yield Spot(name, left, 0.0, right, 0.0, clear, hang.prefix, "end")
             elif one.reaches > 0:
-                yield Spot(name, left, 0.0, right, snap(one.reaches + band.begins), clear, hang.prefix)
+                low = snap(one.reaches + band.begins)
+                if one.foot:
+                    yield Spot(f"{_hand(x)} strap", left, 0.0, right, low, clear, hang.prefix, "runs")
+                else:
+                    yield Spot(name, left, 0.0, right, low, clear, hang.prefix)
 
 
 def _along(form: Form, one: Caught) -> float:

@@ -23,7 +23,7 @@ if TYPE_CHECKING:
 )
 def order_does_not_hold(draft: "Draft") -> Iterator[Fired]:
     for order, way, why in not_held(draft.bag):
-        usual = order.ways[0].option
+        usual = order.usual(draft.bag).option
         yield fired(
             order.field,
             "{label}: “{chosen}” cannot be done here: {why}. The steps go the usual way: {usual}.",

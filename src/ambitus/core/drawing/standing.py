@@ -246,6 +246,11 @@ def _boxes(form: Form, hang: Hang) -> str:
     _, _, chord = _seat(form, hang, back=False)
     place, half = _strap_points(form, hang, back=False), hang.finished_width / 2 * 0.8
     out = ""
+    if not hang.box:
+        # sewn along both edges, and across where its rows begin
+        foot, head = -min(hang.down, form.height), -min(hang.from_top, form.height)
+        way = ((-half, foot), (-half, head), (half, head), (half, foot))
+        return "".join(path([place(end + x, up) for x, up in way]) for end in (0.0, chord))
     for end in (0.0, chord):
         low = 2 - min(hang.down, form.height)
         high = max(low, low + hang.box - 4)

@@ -92,6 +92,10 @@ class Caught:
     told: Measured = no_measures
     #: how much of the edge it takes, in mm, where that is not the strip's own width
     wide: float = 0.0
+    #: what becomes of a strip that runs down to the base: caught in the seam there, or gone on under it
+    foot: Literal["", "caught", "under"] = ""
+    #: how far in the rows that hold it begin
+    begins: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

@@ -378,21 +378,25 @@ class Attach(Variant):
     """
     How a strap is attached: the cloth beyond its visible end, and the marks it makes on a face.
 
-    ``tops`` are the kinds of top edge it goes with, or none for all. ``crossed(item)`` is how
-    many layers of outer, of lining and of strap lie under the needle at its end.
+    ``tops`` and ``bases`` are the kinds of top edge and of base it goes with, or none for all. ``tail(item,
+    form)`` is worked out on the sizes asked for where there is no form yet. ``crossed(item)`` is how many
+    layers of outer, of lining and of strap lie under the needle at its end. A strap that ``runs`` lies on the
+    face all the way down: its end is caught in the base seam, or it goes on under the base.
     """
 
     slot: Slot = "attach"
     #: in the making sentence
     says: str
     tops: tuple[str, ...] = ()
-    tail: "Callable[[Item], tuple[Term, ...]]"
+    bases: tuple[str, ...] = ()
+    runs: Literal["", "caught", "under"] = ""
+    tail: "Callable[[Item, Form | None], tuple[Term, ...]]"
     core_short: "Callable[[Item], tuple[Term, ...]]" = no_terms
     crossed: "Callable[[Item], tuple[int, int, int]]"
     listed: tuple[Length, ...] = ()
     #: what one end gives up: (allowances, measures, what the strap's row tells)
     read_tail: Callable[[Mapping[str, float], Mapping[str, float], Mapping[str, float]], float]
 
-    def fits(self, top: str) -> bool:
-        """Whether it goes with the top edge of kind *top*."""
-        return not self.tops or top in self.tops
+    def fits(self, top: str, base: str) -> bool:
+        """Whether it goes with the top edge of kind *top* and the base of kind *base*."""
+        return (not self.tops or top in self.tops) and (not self.bases or base in self.bases)

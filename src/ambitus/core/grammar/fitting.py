@@ -5,15 +5,18 @@ from collections.abc import Iterator
 from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.contract import Attach, Variant
 from ambitus.core.spec.resolved import Resolved
+from ambitus.core.words import within
 
 
 def misfits(bag: Resolved) -> Iterator[tuple[str, Variant, str]]:
     """Yield (prefix, variant, reason) for each part whose needs its neighbours do not meet."""
-    top = bag.kinds.top
+    top, base = bag.kinds.top, bag.kinds.base
     for prefix, variant in bag.kinds.every_variant:
         reason = variant.needs(bag)
-        if not reason and isinstance(variant, Attach) and not variant.fits(top.kind):
-            reason = f"it does not go with a top that is {top.label[:1].lower()}{top.label[1:]}"
+        if not reason and isinstance(variant, Attach) and not variant.fits(top.kind, base.kind):
+            reason = f"it does not go with a top that is {within(top.label)}"
+            if variant.fits(top.kind, next(iter(variant.bases), base.kind)):
+                reason = f"it does not go with a base that is {within(base.label)}"
         if reason:
             yield prefix, variant, reason
 

@@ -71,11 +71,16 @@ class Order:
             self.field,
             self.label,
             "choice",
-            self.ways[0].option.key,
+            lambda bag: self.usual(bag).option.key,
+            early=True,
             options=tuple(way.option for way in self.ways),
             offered=lambda bag, key: not self._way(key).why_not(bag),
             shown_if=asked_of,
         )
+
+    def usual(self, bag: Resolved) -> Way:
+        """Return the way that is usual in a bag: the first that can be done in it."""
+        return next(way for way in self.ways if not way.why_not(bag))
 
     def _way(self, key: str) -> Way:
         return next(way for way in self.ways if way.option.key == key)
@@ -87,11 +92,17 @@ class Order:
     def goes(self, bag: Resolved) -> str:
         """Return the key of the way that the work goes: the one chosen, or the usual where that cannot be."""
         way = self.chosen(bag)
-        return (self.ways[0] if way.why_not(bag) else way).option.key
+        return (self.usual(bag) if way.why_not(bag) else way).option.key
 
     def barred(self, bag: Resolved) -> tuple[tuple[str, str], ...]:
         """Return the ways that cannot be done in *bag*, by label, each with its reason."""
         return tuple((way.option.label, why) for way in self.ways if (why := way.why_not(bag)))
+
+
+def _ring_first(bag: Resolved) -> str:
+    """Return why the sides of an outer cannot be sewn before its base."""
+    ring = any(strap.attach.runs == "under" for strap in bag.kinds.carry)
+    return "the straps run under the base, and are sewn on across its seam while it lies flat" if ring else ""
 
 
 def _no_corners(bag: Resolved) -> str:
@@ -100,6 +111,8 @@ def _no_corners(bag: Resolved) -> str:
 
 def _no_turning(bag: Resolved) -> str:
     """Return why one row cannot run down a side, along the base and up the other side."""
+    if ring := _ring_first(bag):
+        return ring
     if CUT_AS.is_(bag, "folded"):
         return "the base is a fold"
     if bag.kinds.base.notched:
@@ -159,7 +172,8 @@ ORDERS = (
                     "sides",
                     "Sides, then the base",
                     "The tops meet first; what is uneven ends up at the base.",
-                )
+                ),
+                why_not=_ring_first,
             ),
             Way(
                 Option(

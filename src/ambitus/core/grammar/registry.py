@@ -16,8 +16,10 @@ from ambitus.core.grammar.carry.four_fold.variant import FOUR_FOLD
 from ambitus.core.grammar.carry.in_seam.variant import IN_SEAM
 from ambitus.core.grammar.carry.on_face.variant import ON_FACE
 from ambitus.core.grammar.carry.on_hem.variant import ON_HEM
+from ambitus.core.grammar.carry.to_base.variant import TO_BASE
 from ambitus.core.grammar.carry.tube.variant import TUBE
 from ambitus.core.grammar.carry.tucked.variant import TUCKED
+from ambitus.core.grammar.carry.under_base.variant import UNDER_BASE
 from ambitus.core.grammar.carry.webbing.variant import WEBBING
 from ambitus.core.grammar.cloth.variant import WOVEN
 from ambitus.core.grammar.extra.button_loop.variant import BUTTON_LOOP
@@ -86,6 +88,8 @@ GRAMMAR = grammar_of(
     TUCKED,
     ON_HEM,
     ON_FACE,
+    TO_BASE,
+    UNDER_BASE,
     PATCH,
     SLIP,
     WINDOW_ZIP,

@@ -58,12 +58,16 @@ def _known(kinds: Mapping[str, object], field: str, value: str) -> None:
         )
 
 
-def _strap(row: StrapRow, at: int, cut_list: CutList, readers: Readers) -> ReadStrap:
+def _strap(
+    row: StrapRow, at: int, cut_list: CutList, readers: Readers, eaten: Told, panel: float | None
+) -> ReadStrap:
     _known(readers.make, f"straps.{at}.make", row.make)
     _known(readers.attach, f"straps.{at}.attach", row.attach)
     told, (allowances, measures) = Told(row.told(), f"straps.{at}"), _told(cut_list, readers)
+    if panel is not None:
+        measures["panel"] = panel
     try:
-        tail = readers.attach[row.attach](allowances, measures, told)
+        tail = readers.attach[row.attach](eaten, measures, told)
         width = readers.make[row.make](row.width, told, allowances)
     except NotTold as missing:
         why = f"“{missing.name}” is not given, and this way of making or attaching a strap needs it."
@@ -71,6 +75,12 @@ def _strap(row: StrapRow, at: int, cut_list: CutList, readers: Readers) -> ReadS
         raise SpecProblems((Problem("missing", place, "", why, "Give it in mm."),)) from missing
     visible = row.length - 2 * tail
     return ReadStrap(width, visible, drop_for_visible(visible, row.gap, row.hold))
+
+
+def _panel(outer: ReadLayer) -> float | None:
+    """Return how long a panel lies from the top edge to the middle of its base, in mm, if it is known."""
+    height, depth = outer.sizes.get("height"), outer.sizes.get("depth")
+    return height.total + (depth.total / 2 if depth else 0.0) if height else None
 
 
 def _extra(row: ExtraRow, at: int, eaten: Told, readers: Readers) -> ReadExtra:
@@ -231,7 +241,8 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
             for role in ("outer", "lining")
             if role in rows
         }
-        straps = tuple(_strap(s, i, cut_list, readers) for i, s in enumerate(cut_list.straps))
+        eaten, panel = _eaten(rows["outer"].main, cut_list, readers), _panel(layers["outer"])
+        straps = tuple(_strap(s, i, cut_list, readers, eaten, panel) for i, s in enumerate(cut_list.straps))
     except NotTold as missing:
         place = f"{missing.where}.{missing.name}"
         why = f"The allowance “{missing.name}” is not given."
@@ -243,6 +254,5 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
         findings += _follows(layers["outer"], layers["lining"], cut_list.lining_shorter)
     sizes = layers["outer"].sizes
     divisions = divisions_of(told, top, sizes["height"].total) if "height" in sizes else {}
-    eaten = _eaten(rows["outer"].main, cut_list, readers)
     extras = tuple(_extra(row, i, eaten, readers) for i, row in enumerate(cut_list.extras))
     return ReadBag(sizes, straps, findings, {**layers["outer"].more, **divisions}, extras)

@@ -79,7 +79,7 @@ class StrapRow(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
     #: numbers that only some makes and attachments have
-    TOLD: ClassVar[tuple[str, ...]] = ("past", "turn", "tuck", "inside", "from_top", "box", "end")
+    TOLD: ClassVar[tuple[str, ...]] = ("past", "turn", "tuck", "inside", "from_top", "box", "end", "join")
     count: int = Field(ge=1, le=MOST_PIECES)
     length: Mm = Field(gt=0)
     width: Mm = Field(gt=0)
@@ -95,9 +95,12 @@ class StrapRow(BaseModel):
     )
     tuck: Mm | None = Field(default=None, ge=0, description="On the hem: the end tucked up inside it.")
     inside: Mm | None = Field(default=None, ge=0, description="Tucked: the end inside the top edge.")
-    from_top: Mm | None = Field(default=None, ge=0, description="On the face: from the top edge to the box.")
+    from_top: Mm | None = Field(
+        default=None, ge=0, description="From the top edge to the box, or to the rows."
+    )
     box: Mm | None = Field(default=None, ge=0, description="On the face: the height of the box.")
     end: Mm | None = Field(default=None, ge=0, description="On the face: the end turned under.")
+    join: Mm | None = Field(default=None, ge=0, description="One ring under the base: the join of two ends.")
 
     def told(self) -> dict[str, float]:
         """Return the numbers that only some makes and attachments have, where they are given."""

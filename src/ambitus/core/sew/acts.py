@@ -309,6 +309,13 @@ class Bind:
 
 
 @dataclass(frozen=True, slots=True)
+class RingUp:
+    """Join strips that are made ready end to end, to one ring."""
+
+    pieces: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class TrimBulk:
     """Trim corners and crossings before they are turned."""
 
@@ -440,6 +447,7 @@ Act = (
     | LayOn
     | Fix
     | Bind
+    | RingUp
     | TrimBulk
     | SlideOn
     | Tack

@@ -56,6 +56,8 @@ def _pieces(work: Work) -> Iterator[str]:
         on_it = key in work.used or (work.plan.teeth is not None and key == work.plan.teeth.strip)
         if not on_it:
             yield f"{piece.name} is left over"
+        if key in work.plan.running and key not in work.fixed:
+            yield f"{piece.name} is not sewn along the face"
         if key in work.threaded - work.knotted:
             yield f"the ends of {piece.name} are loose"
 

@@ -103,7 +103,13 @@ def stitched_metres(plan: Plan, act: acts.Stitch) -> tuple[int, float]:
 def fixed_metres(plan: Plan, act: acts.Fix) -> float:
     """Return how long the rows are that sew pieces to a face, in metres; what is set has none."""
     keys = set(plan.strips(act.pieces))
-    rows = 0.0
+    # along both edges of a strap that runs down, and across it where its rows begin
+    long = {
+        one.strip: 4 * (2 * (one.reaches - one.begins) + plan.by_key[one.strip].size("width"))
+        for one in plan.running.values()
+        if one.strip in keys
+    }
+    rows = sum(long.values())
     for one in plan.put_on:
         if not keys & set(one.pieces) or one.spot:
             continue
@@ -171,6 +177,9 @@ def _minutes(plan: Plan, act: Act) -> float:
         case acts.Baste() | acts.LayOn() | acts.Fix():
             count, _ = _strips(plan, act.pieces)
             return 2 * SEW[0] * count
+        case acts.RingUp():
+            count, _ = _strips(plan, act.pieces)
+            return count * (SEW[0] + PRESS[0])
         case acts.Bind():
             _, metres = _strips(plan, act.pieces)
             return 2 * (SEW[0] + SEW[1] * metres) + PIN * metres

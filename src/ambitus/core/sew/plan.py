@@ -137,7 +137,16 @@ class Plan:
                 if isinstance(one, Caught) and one.seam:
                     for key in self._catching(layer, form, one):
                         out.setdefault(key, []).append(one.strip)
+                if isinstance(one, Caught) and one.foot == "caught":
+                    for key in self.named(Seams((layer,), "base")):
+                        out.setdefault(key, []).append(one.strip)
         return {key: tuple(dict.fromkeys(strips)) for key, strips in out.items()}
+
+    @cached_property
+    def running(self) -> Mapping[str, Caught]:
+        """The strips that lie on a face all the way down, each by one of the places where it is caught."""
+        found = (one for one in self.sewn(Caught) if isinstance(one, Caught))
+        return {one.strip: one for one in found if one.foot}
 
     def _catching(self, layer: str, form: Form, caught: Caught) -> tuple[str, ...]:
         """Return the seams that catch something: those of its class at its edge, or where that ends."""

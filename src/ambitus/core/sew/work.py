@@ -40,6 +40,10 @@ class Work:
     used: set[str] = field(default_factory=set)
     creased: set[str] = field(default_factory=set)
     made: set[str] = field(default_factory=set)
+    #: strips that are joined to a ring
+    ringed: set[str] = field(default_factory=set)
+    #: strips that are sewn on with rows of their own
+    fixed: set[str] = field(default_factory=set)
     #: piece -> the class of seam that will catch it
     basted: dict[str, tuple[str, str]] = field(default_factory=dict)
     doubled: set[str] = field(default_factory=set)
@@ -156,6 +160,8 @@ class Work:
         """Return what can be seen of the finished bag: two orders of work that end alike give the same."""
         return {
             "used": frozenset(self.used),
+            "ringed": frozenset(self.ringed),
+            "fixed": frozenset(self.fixed),
             "rows": tuple(sorted(self.rows.items())),
             "glued": frozenset(self.glued.joins),
             "closed": frozenset(self.closed),

@@ -166,7 +166,7 @@ class _Asking:
 
 def _fits(variant: Variant, now: Draft) -> bool:
     """Return whether a tile of *variant* is worth showing: an end that the top edge cannot hold is not."""
-    return not isinstance(variant, Attach) or variant.fits(now.bag.kinds.top.kind)
+    return not isinstance(variant, Attach) or variant.fits(now.bag.kinds.top.kind, now.bag.kinds.base.kind)
 
 
 def _kind_chosen(kinds: Kinds, path: str) -> str:

@@ -166,8 +166,8 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
     Return *spec* with a choice made, and with what goes with it.
 
     Another unit set has its own cutting grid. Another top edge lets go of the ways to attach a strap that
-    do not go with it, so that the usual one for it holds. Another base lets go of where straps were placed
-    where its own panels begin elsewhere. Undo brings all of it back.
+    do not go with it, so that the usual one for it holds; so does another base. That lets go of where straps
+    were placed, too, where its own panels begin elsewhere. Undo brings all of it back.
     """
     if path == PAIRS:
         return _with_pairs(spec, int(str(value).partition(".")[0]))
@@ -185,10 +185,11 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
             for i in range(len(out.carry or ())):
                 at = f"carry.{i}"
                 out = put(put(out, FROM_SIDE.in_(at), None), FROM_FACE.in_(at), None)
-    if path == TOP_KIND:
+    if path in (TOP_KIND, BASE_KIND):
         for i, item in enumerate(out.carry or ()):
             attach = grammar.every("attach", Attach).get(item.get("attach", ""))
-            if attach is not None and not attach.fits(str(value)):
+            wanted = () if attach is None else attach.tops if path == TOP_KIND else attach.bases
+            if wanted and value not in wanted:
                 out = put(out, ATTACH.in_(f"carry.{i}"), None)
     return out
 

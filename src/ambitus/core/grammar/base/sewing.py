@@ -271,12 +271,14 @@ def sides_and_base(
     ready = (*needs, f"{layer} panels ready")
     sides, base = f"{layer} sides sewn", f"{layer} base sewn"
     base_first, in_one = goes(bag, FIRST_SEAM, "base"), goes(bag, FIRST_SEAM, "one")
+    under = (n for n, s in enumerate(bag.kinds.carry) if s.attach.runs == "under")
+    rings = tuple(f"carry {n} caught" for n in under) if layer == "outer" else ()
     out = sew(
         bag,
         layer,
         "side",
         rank + (5 if base_first else 0),
-        needs=ready,
+        needs=ready if is_folded(bag) else (*ready, *rings),
         gives=sides,
         say=f"{FROM_TOP} Along the base and up the other side in the same go, the needle down at each corner."
         if in_one

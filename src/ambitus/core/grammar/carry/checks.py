@@ -26,6 +26,7 @@ from ambitus.core.grammar.carry.fields import (
     MAKE,
     MEASURED_BY,
     PAST,
+    RING_JOIN,
     STRAP_WIDTH,
     TUCK,
 )
@@ -303,6 +304,8 @@ def _caught(draft: "Draft", hang: Hang) -> tuple[Length, float] | None:
         return TUCK.in_(hang.prefix), TUCK.of(hang.item)
     if kind == "on_face":
         return END_TURNED.in_(hang.prefix), END_TURNED.of(hang.item)
+    if kind == "under_base":
+        return RING_JOIN.in_(hang.prefix), RING_JOIN.of(hang.item)
     return None
 
 
@@ -333,7 +336,7 @@ def strap_into_corner(draft: "Draft") -> Iterator[Fired]:
     height, _, corner = _down_to(draft)
     for hang in draft.hangs:
         path = FROM_TOP.in_(hang.prefix)
-        if not hang.down or not corner:
+        if not hang.box or not corner:
             continue
         aside = hang.offset - hang.finished_width / 2
         if hang.down <= height + 1e-9 or aside >= corner - 1e-9:
@@ -375,7 +378,7 @@ def strap_past_base(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     _, panel, _ = _down_to(draft)
     for hang in draft.hangs:
-        if not hang.down or hang.down <= panel + 1e-9:
+        if not hang.box or hang.down <= panel + 1e-9:
             continue
         path, up = FROM_TOP.in_(hang.prefix), at_most(bag, panel - hang.box)
         lower = at_most(bag, panel - (hang.down - hang.box))

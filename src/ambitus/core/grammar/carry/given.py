@@ -6,6 +6,7 @@ from ambitus.core.grammar.carry.fields import (
     FROM_SIDE,
     GAP_BY,
     GAP_INSIDE,
+    GAP_OUTSIDE,
     LENGTH_BY,
     MEASURED_BY,
     PLACED_BY,
@@ -22,7 +23,7 @@ from ambitus.core.spec.resolved import Item, Resolved
 
 
 def _tails(item: Item) -> float:
-    return snap(2 * sum(term.mm for term in item.attach.tail(item)))
+    return snap(2 * sum(term.mm for term in item.attach.tail(item, None)))
 
 
 def _side(bag: Resolved) -> float:
@@ -60,6 +61,7 @@ GIVEN_PARAMS = (
         options=(
             Option("centres", "Centre to centre", ""),
             Option("inner", "Between the inner edges", "What is seen between the two ends."),
+            Option("outer", "Between the outer edges", "With both ends."),
         ),
         shown_when=(PLACED_BY, "gap"),
     ),
@@ -72,6 +74,16 @@ GIVEN_PARAMS = (
         high=2500,
         optional=True,
         shown_when=(GAP_BY, "inner"),
+    ),
+    Param(
+        GAP_OUTSIDE,
+        "Between the outer edges",
+        "length",
+        None,
+        low=5,
+        high=2500,
+        optional=True,
+        shown_when=(GAP_BY, "outer"),
     ),
     Param(
         SIDE_BY,
@@ -111,6 +123,14 @@ GIVENS = (
         STRAP_GAP,
         lambda item: GAP_INSIDE.of(item) + STRAP_WIDTH.of(item),
         "Between the inner edges, and half a strap at each.",
+    ),
+    Given(
+        GAP_BY,
+        "outer",
+        GAP_OUTSIDE,
+        STRAP_GAP,
+        lambda item: GAP_OUTSIDE.of(item) - STRAP_WIDTH.of(item),
+        "Between the outer edges, less half a strap at each.",
     ),
     Given(
         SIDE_BY,

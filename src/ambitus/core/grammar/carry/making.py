@@ -12,6 +12,7 @@ from ambitus.core.grammar.carry.fields import (
     FROM_TOP,
     GAP_BY,
     GAP_INSIDE,
+    GAP_OUTSIDE,
     HELD,
     INSIDE_TOP,
     LENGTH_BY,
@@ -20,6 +21,7 @@ from ambitus.core.grammar.carry.fields import (
     PAIRS,
     PAST,
     PLACED_BY,
+    RING_JOIN,
     SIDE_BY,
     STRAP_CUT,
     STRAP_GAP,
@@ -54,6 +56,7 @@ def phrase(words: str) -> Phrase:
             FROM_FACE,
             STRAP_GAP,
             GAP_INSIDE,
+            GAP_OUTSIDE,
             STRAP_TURN,
             PAST,
             TUCK,
@@ -61,6 +64,7 @@ def phrase(words: str) -> Phrase:
             FROM_TOP,
             BOX,
             END_TURNED,
+            RING_JOIN,
         ),
     )
 

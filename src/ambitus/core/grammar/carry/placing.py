@@ -63,11 +63,18 @@ class _Measured:
 
 
 def caught_at_centres(
-    item: Item, form: Form, layer: Layer, *, seam: str = "", reaches: float = 0.0, down: Told = ()
+    item: Item,
+    form: Form,
+    layer: Layer,
+    *,
+    seam: str = "",
+    reaches: float = 0.0,
+    down: Told = (),
+    begins: float = 0.0,
 ) -> tuple[Caught, ...]:
     """
     Return the two strap ends on each top edge of the outer: caught in *seam*, or by rows of their own, and
-    reaching so far in; *down* are more measures of theirs.
+    reaching so far in; *down* are more measures of theirs, *begins* where the rows that hold them begin.
 
     On a folded face the back's edge lies at the other end, and stands on its head.
     """
@@ -85,5 +92,8 @@ def caught_at_centres(
             right = measured.from_right if n == (1 if face.tube else 0) else no_measures
             for back, where, told in ((True, "top left", left), (False, "top right", right)):
                 place = Place(face.name, edge, inside, 0.0, back)
-                out.append(Caught(strip, place, seam, reaches, "Strap centre", where, told))
+                foot = item.attach.runs
+                out.append(
+                    Caught(strip, place, seam, reaches, "Strap centre", where, told, foot=foot, begins=begins)
+                )
     return tuple(out)

@@ -37,6 +37,16 @@ WEBBING: Section = (_strip((14, 32), (86, 32)), _strip((14, 34), (86, 34)))
 IN_SEAM: Section = (*IN_AND_OUT, _strip((50, 1), (50, 44)), Stroke("stitch", ((44, 13), (56, 13))), row(22))
 TUCKED: Section = (*IN_AND_OUT, _strip((50, 1), (50, 48)), row(14), row(25))
 ON_HEM: Section = (*TURNED_TWICE, _strip((63, 1), (63, 42), (53, 42), (53, 22)), row(16), row(35))
+TO_BASE: Section = (
+    Stroke("outer", ((62, 58), (62, 52), (56, 52), (56, 8))),
+    _strip((66, 58), (66, 46), (48, 46), (48, 1)),
+    Stroke("stitch", ((52, 18), (52, 44))),
+)
+UNDER_BASE: Section = (
+    Stroke("outer", ((30, 8), (30, 48), (70, 48), (70, 8))),
+    _strip((24, 1), (24, 54), (76, 54), (76, 1)),
+    Stroke("stitch", ((27, 18), (27, 51), (73, 51), (73, 18))),
+)
 ON_FACE: Section = (
     Stroke("outer", ((56, 58), (56, 8))),
     _strip((44, 1), (44, 44), (50, 44), (50, 34)),

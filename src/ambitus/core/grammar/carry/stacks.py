@@ -24,10 +24,13 @@ def strap_end_stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
     felt = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)].thickness
     cored = bool(make.core_width(hang.item)) and not bag.kinds.interfacing.part
     # the core is folded once, and stops short of an end that is turned under
+    runs = hang.item.attach.runs
     reach = sum(t.mm for t in (*hang.tails, *hang.item.attach.core_short(hang.item)))
-    cored = cored and reach > 1e-9
+    # what runs down the face is thickest in the middle of the base, and its core ends before that
+    cored = cored and reach > 1e-9 and not runs
     panels = (p for p in draft.pieces if p.layer == "interfacing")
-    top = next((e for p in panels for e in p.edges if e.seam == "top"), None)
+    at = "base" if runs else "top"
+    top = next((e for p in panels for e in p.edges if e.seam == at), None)
     # what is kept out of the seams reaches no farther in than the grid's rounding
     caught = top is not None and top.allowance > 1.0 and bag.kinds.interfacing.kind != "kept_out"
     stack += felt if caught else 0.0

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from ambitus.core.form.model import Form, Mark, Part, Strip
 from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.base.panels import asked_height
 from ambitus.core.grammar.carry.fields import (
     BOX,
     DROP,
@@ -19,10 +20,12 @@ from ambitus.core.grammar.carry.fields import (
 )
 from ambitus.core.grammar.carry.hang import visible_for_drop
 from ambitus.core.grammar.carry.read import drop_for_visible
+from ambitus.core.grammar.extra.ground import ground_of
+from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import paired, snap
 from ambitus.core.lengths.pairs import Pair
 from ambitus.core.sew import acts
-from ambitus.core.spec.resolved import Item
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term, gathered, to_grid
 
@@ -146,11 +149,23 @@ class Hang:
     #: how far it reaches down the outside of the face, and how much of that is its box
     down: float
     box: float
+    #: where the rows begin that hold it on the face, below the top edge
+    from_top: float
 
     @property
     def prefix(self) -> str:
         """Where it stands in the list: ``carry.0``."""
         return self.item.at
+
+
+def panel_long(bag: Resolved, form: Form | None) -> float:
+    """
+    Return how long the front lies from the finished top edge to the base seam, or to the middle of the base,
+    in mm: as the form has it, or where there is none yet, as it was asked for.
+    """
+    if form is not None:
+        return ground_of(bag, form, "outer", "front").bands[-1].ends
+    return snap(asked_height(bag) + (DEPTH.or_none(bag) or 0.0) / 2)
 
 
 def face_of(form: Form) -> float:
@@ -190,7 +205,7 @@ def hang_of(item: Item, form: Form) -> Hang:
     """
     hold, gap = hold_of(item), gap_of(item, form)
     visible = visible_term(item, gap, hold)
-    tails = item.attach.tail(item)
+    tails = item.attach.tail(item, form)
     length = to_grid("How long to cut it", gathered((visible, *tails, *tails)), item.bag.grid)
     across = item.make.width(item)
     if item.make.cut_across:
@@ -200,6 +215,8 @@ def hang_of(item: Item, form: Form) -> Hang:
     shown = snap(length.total - 2 * sum(t.mm for t in tails))
     by_drop = MEASURED_BY.of(item) == "drop"
     down, box = (field.or_none(item) or 0.0 for field in (FROM_TOP, BOX))
+    if item.attach.runs:
+        down, box = panel_long(item.bag, form), 0.0
     return Hang(
         item=item,
         hold=hold,
@@ -213,8 +230,9 @@ def hang_of(item: Item, form: Form) -> Hang:
         finished_visible=shown,
         drop=drop_for_visible(shown, gap, hold),
         asked_drop=DROP.of(item) if by_drop else drop_for_visible(visible.mm, gap, hold),
-        down=down + box,
+        down=down if item.attach.runs else down + box,
         box=box,
+        from_top=FROM_TOP.or_none(item) or 0.0,
     )
 
 

@@ -62,7 +62,7 @@ def strap_over_join(draft: "Draft") -> Iterator[Fired]:
     join, allowance = draft.form.height - draft.form.stance.bottom, JOIN_ALLOWANCE.of(bag)
     for hang in draft.hangs:
         upper = hang.down - hang.box
-        if hang.down and upper < join + allowance - 1e-9 and hang.down > join - allowance + 1e-9:
+        if hang.box and upper < join + allowance - 1e-9 and hang.down > join - allowance + 1e-9:
             path = FROM_TOP.in_(hang.prefix)
             higher, lower = at_most(bag, join - allowance - hang.box), at_least(bag, join + allowance)
             ways: tuple[Remedy, ...] = (to(path, higher), to(path, lower))

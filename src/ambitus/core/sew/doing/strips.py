@@ -60,6 +60,7 @@ def _baste(work: Work, act: acts.Baste) -> None:
     for key in work.plan.strips(act.pieces):
         is_made(work, key)
         refuse(key in work.basted or key in work.used, f"{work.plan.by_key[key].name} is in place already")
+        _runs_down(work, key, act.to)
         if act.under:
             refuse(any(e not in work.folded for e in edges), "there is no fold yet to tuck it under")
             refuse(any(e in work.stitched for e in edges), "the fold is stitched down already")
@@ -69,6 +70,30 @@ def _baste(work: Work, act: acts.Baste) -> None:
             # what is caught in a seam hangs down the right side
             reached(work, act.to, "right")
         work.basted[key] = (act.to, act.at)
+
+
+def _runs_down(work: Work, key: str, layer: str) -> None:
+    """Refuse a strip that lies on its face all the way down, where that does not lie ready for it."""
+    runs = work.plan.running.get(key)
+    if runs is None:
+        return
+    flat = all(work.out(body) is None for body in work.bodies((layer,)))
+    refuse(not flat, f"the {layer} no longer lies flat")
+    base = work.plan.named(acts.Seams((layer,), "base"))
+    if runs.foot == "under":
+        refuse(key not in work.ringed, f"{work.plan.by_key[key].name} is not joined to a ring yet")
+        refuse(any(not work.is_sewn(b) for b in base), "the base seam that it lies over is not sewn yet")
+    else:
+        refuse(any(work.is_begun(b) for b in base), "the base seam that is to catch it is sewn")
+
+
+def _ring_up(work: Work, act: acts.RingUp) -> None:
+    for key in work.plan.strips(act.pieces):
+        is_made(work, key)
+        name = work.plan.by_key[key].name
+        refuse(key in work.ringed, f"{name} is joined to a ring already")
+        refuse(key in work.basted or key in work.used, f"{name} is in place already")
+        work.ringed.add(key)
 
 
 def _lay_on(work: Work, act: acts.LayOn) -> None:
@@ -103,6 +128,7 @@ def _fix(work: Work, act: acts.Fix) -> None:
                 e for e in work.plan.edges(acts.Edges((layer,), at)) if e in work.folded and has_rows(work, e)
             ]
             refuse(any(e not in work.stitched for e in rows), "the fold that holds it is not stitched yet")
+        work.fixed.add(key)
         work.used.add(key)
 
 
@@ -173,6 +199,7 @@ DOES: Doing = {
     acts.Make: _make,
     acts.OnSlider: _on_slider,
     acts.Baste: _baste,
+    acts.RingUp: _ring_up,
     acts.LayOn: _lay_on,
     acts.Fix: _fix,
     acts.Narrow: _narrow,

@@ -1,12 +1,13 @@
 """Cloth beyond the visible end of a strap caught in the top seam."""
 
+from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.carry.fields import PAST
 from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Term
 
 
-def tail(item: Item) -> tuple[Term, ...]:
+def tail(item: Item, _: Form | None) -> tuple[Term, ...]:
     """Return what lies beyond the top edge at one end: the seam, and the end past its raw edge."""
     sewn = TOP_ALLOWANCE.found(item) is not None
     # a bag whose top is not a seam has none, and a check says so

@@ -14,7 +14,7 @@ from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Sum, Term
 
 
-def _tail(item: Item) -> tuple[Term, ...]:
+def _tail(item: Item, _: Form | None) -> tuple[Term, ...]:
     return (
         FROM_TOP.term(item, "From the top edge to the box"),
         BOX.term(item, "Box"),

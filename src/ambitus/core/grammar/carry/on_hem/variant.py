@@ -16,7 +16,7 @@ from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Term
 
 
-def _tail(item: Item) -> tuple[Term, ...]:
+def _tail(item: Item, _: Form | None) -> tuple[Term, ...]:
     tucked = TUCK.term(item, "End tucked up inside the hem")
     return (HEM.term(item, "Hem the strap lies on"), tucked) if HEM.found(item) else (tucked,)
 

@@ -14,7 +14,7 @@ from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Term
 
 
-def _tail(item: Item) -> tuple[Term, ...]:
+def _tail(item: Item, _: Form | None) -> tuple[Term, ...]:
     return (INSIDE_TOP.term(item, "End inside the top edge"),)
 
 

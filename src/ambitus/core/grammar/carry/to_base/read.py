@@ -1,0 +1,8 @@
+"""Reading the end of a strap that is caught in the base seam."""
+
+from collections.abc import Mapping
+
+
+def read_tail(eaten: Mapping[str, float], measures: Mapping[str, float], row: Mapping[str, float]) -> float:
+    """Return what one end gives up: the way down the panel, and what the base seam takes, in mm."""
+    return measures["panel"] + eaten["base"]

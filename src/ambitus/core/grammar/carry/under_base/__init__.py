@@ -1,0 +1,1 @@
+"""Two straps joined to one ring that lies round the bag, under its base."""
