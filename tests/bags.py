@@ -146,6 +146,8 @@ ORDINARY = {
     "cut_length": (1000, 1900),
     "gap_inside": (40, 240),
     "gap_outside": (60, 300),
+    "bind_seam": (3, 7),
+    "bind_cover": (4, 9),
     "join": (6, 20),
     "from_raw": (18, 40),
     "zip_opening": (25, 50),
@@ -247,6 +249,11 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
         slot: only.get(slot) or draw(st.sampled_from(sorted(grammar.slots[slot])))
         for slot in ("base", "top", "interfacing", "cloth", "seams")
     }
+    # where there is a lining no seam is bound: it would be drawn for nothing
+    lined = "lining" in grammar.slots["top"][kinds["top"]].layers
+    kinds_of_seam = sorted(k for k in grammar.slots["seams"] if not lined or k != "bound")
+    if "seams" not in only:
+        kinds["seams"] = draw(st.sampled_from(kinds_of_seam))
     shut = kinds["base"].startswith("box_pouch")
     if shut and "top" not in only:
         kinds["top"] = draw(st.sampled_from([k for k, v in grammar.slots["top"].items() if v.shut]))
@@ -257,7 +264,9 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
         st.fixed_dictionaries(
             {},
             optional={
-                key: st.sampled_from(sorted(grammar.kinds_at(f"seams.{key}") or {}))
+                key: st.sampled_from(
+                    [k for k in kinds_of_seam if k in (grammar.kinds_at(f"seams.{key}") or {})]
+                )
                 for key in grammar.sewable
             },
         )

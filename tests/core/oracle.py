@@ -342,6 +342,22 @@ def _(b: Bag) -> bool:
     return not b.as_one and bool(b.kinds("french", "french_stitched", "felled"))
 
 
+@says("binding-over-seam")
+def _(b: Bag) -> bool:
+    bound = [key for key in b.bag.sewn if b.bag.kinds.seam(key).kind == "bound"]
+    return any(b.mm("seams.bind_cover") > b.mm(f"allowances.{key}") + EPS for key in bound)
+
+
+@says("straight-strip-on-curve")
+def _(b: Bag) -> bool:
+    bound = [key for key in ("gusset", "ring") if b.kind(key) == "bound"]
+    if not bound or not b.chose("seams.bind_of", "cloth"):
+        return False
+    if "gusset" in bound:
+        return b.draft.form.rounded > EPS
+    return b.base != "rectangle"
+
+
 @says("sliver-out-of-role")
 def _(b: Bag) -> bool:
     own = b.has("top.sliver") and source_at(b.bag, "top.sliver") == "chosen" and proofs.top_knife(b.draft) > 7

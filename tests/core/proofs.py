@@ -339,6 +339,7 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             # a snap or a button is as large as it is sold; tape is cut to its length
             sold = piece.layer == "closure" and piece.source == "bought"
             bought |= sold and (key == "width" or "tape" not in piece.material)
+            bought |= piece.material == "Bias tape"
             bought |= piece.layer == "zip" and _chose(draft, "top.zip_ends", "caught")
             bought |= piece.key.startswith("strap") and key == "width" and not _cut_across(draft, piece)
             # a side panel follows its front; a tube is cut finer where it would not go round its base

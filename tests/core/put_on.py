@@ -6,6 +6,7 @@ All of it is worked out here from the numbers asked for, and compared with cut s
 
 from collections.abc import Callable, Iterator
 
+from ambitus.core import curves
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
 from bags import choice_at, mm_at
@@ -247,11 +248,64 @@ def binding_by_the_rule(draft: Draft) -> Iterator[str]:
         yield f"binding: {piece.size('length')} long, by the rule {long}"
 
 
+def seams_bound_by_the_rule(draft: Draft) -> Iterator[str]:
+    """
+    Yield what of the strips round seams is not as the rule says: as wide as a binding of both edges, as long
+    as the seam with what is sewn across its ends, and an end to turn in at each; one for every seam.
+    """
+    bag = draft.bag
+    strips = [piece for piece in draft.pieces if piece.layer == "seam binding"]
+    bound = [seam for seam in draft.form.seams if _is_bound(draft, seam.seam)]
+    boxed = draft.form.corner is not None and "corner" in bag.sewn and _is_bound(draft, "corner")
+    if sum(piece.count for piece in strips) != len(bound) + (2 if boxed else 0):
+        yield f"{len(strips)} strips for {len(bound)} bound seams"
+    if not strips:
+        return
+    tape = choice_at(bag, "seams.bind_of") == "tape"
+    cloths = ("outer", "contrast") if proofs._chose(draft, "cloth.bottom", "contrast") else ("outer",)
+    thick = max(bag.cloth(cloth).thickness for cloth in cloths)
+    thick *= 2 if proofs._chose(draft, "cloth.doubled", "doubled") else 1
+    if bag.kinds.interfacing.kind == "full":
+        thick += bag.facts.interfacings[choice_at(bag, "interfacing.material")].thickness
+    thick += bag.cloth("lining").thickness if "lining" in bag.kinds.top.layers else 0.0
+    seam, cover = mm_at(bag, "seams.bind_seam"), mm_at(bag, "seams.bind_cover")
+    double = choice_at(bag, "seams.bind_made") == "double"
+    wide = 2 * (2 * seam + 2 * thick + cover) if double else 2 * seam + 2 * thick + 2 * cover
+    end = 2 * (9.525 if bag.unit == "in" else 10.0)
+    for piece in strips:
+        if abs(piece.size("width") - (wide if tape else bag.grid.fit(wide))) > EXACT:
+            yield f"{piece.key}: {piece.size('width')} wide, by the rule {wide}"
+        of, over = piece.part.split()[0], piece.size("length") - end
+        longs = {draft.read.sizes["depth"].total} if of == "corner" else set(_raw_edges(draft, of))
+        slack = 1.0 + 2 * bag.grid.step if of in ("side", "base", "end") else 0.06 * over + 2 * bag.grid.step
+        if not any(abs(over - long) <= slack for long in longs):
+            yield f"{piece.key}: {over} along edges of {longs}"
+
+
+def _raw_edges(draft: Draft, of: str) -> Iterator[float]:
+    """Yield how long the edges of the outer are that a class of seam joins, as they are cut."""
+    for seam in (s for s in draft.form.seams if s.seam == of):
+        for chain in seam.chains:
+            yield sum(_raw_edge(draft, s.face, s.edge) for s in chain)
+
+
+def _raw_edge(draft: Draft, face: str, name: str) -> float:
+    piece = next(p for p in draft.pieces if p.layer == "outer" and face in p.faces)
+    i = next(i for i, edge in enumerate(piece.edges) if edge.name == name)
+    a, b = piece.cut[i], piece.cut[(i + 1) % len(piece.cut)]
+    return curves.edge_length(a, piece.bends[i], b)
+
+
+def _is_bound(draft: Draft, key: str) -> bool:
+    return key in draft.bag.sewn and draft.bag.kinds.seam(key).kind == "bound"
+
+
 PROOFS: tuple[Callable[[Draft], Iterator[str]], ...] = (
     extras_by_the_rule,
     extras_read_back,
     placed_from_real_edges,
     binding_by_the_rule,
+    seams_bound_by_the_rule,
 )
 
 

@@ -174,6 +174,15 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(carry=[{"attach": "under_base", "from_top": 11.5}]),
         tote(carry=[{"attach": "under_base", "from_top": 12}]),
     ),
+    # a binding of 6 covers 9
+    "binding-over-seam": (
+        _hemmed(seams={"kind": "bound"}, allowances={"side": 8.5}),
+        _hemmed(seams={"kind": "bound"}, allowances={"side": 9}),
+    ),
+    "straight-strip-on-curve": (
+        _hemmed(base={"kind": "circle"}, seams={"ring": "bound", "bind_of": "cloth"}),
+        _hemmed(base={"kind": "circle"}, seams={"ring": "bound"}),
+    ),
     "strap-rows-too-low": (
         tote(carry=[{"attach": "to_base", "from_top": 280.5}]),
         tote(carry=[{"attach": "to_base", "from_top": 280}]),

@@ -132,6 +132,7 @@ BAGS: tuple[dict[str, Any], ...] = (
     ),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "lapped"}, carry=[{"make": "webbing"}]),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "raw"}),
+    _flat("seamed", top={"kind": "double_hem"}, seams={"kind": "bound", "bind_seam": 5}),
     tote(
         331,
         287,

@@ -16,6 +16,7 @@ from ambitus.core.form.sewn import Caught, PutOn
 from ambitus.core.grammar.contract import Extra
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.grammar.seams.bound import BOUND_SEAM
 from ambitus.core.grammar.top.bound.variant import BOUND
 from ambitus.core.lengths import View
 from ambitus.core.problems import SpecProblems
@@ -105,6 +106,14 @@ BAGS: tuple[dict[str, Any], ...] = (
     ),
     tote(331, 287, 118, top={"kind": "bound_unlined", "binding_made": "double"}, allowances=UNEQUAL),
     tote(331, 287, 118, allowances=UNEQUAL, extras=[{"kind": "patch", "made": "faced", "faced": 37}]),
+    tote(
+        331,
+        287,
+        118,
+        top={"kind": "double_hem"},
+        seams={"kind": "bound", "bind_seam": 5},
+        allowances={**UNEQUAL, "corner": 9},
+    ),
     tote(
         331,
         287,
@@ -232,7 +241,27 @@ def _narrow_binding(item: Item, form: Form) -> tuple[Part, ...]:
     return (_without_term("Covers the row inside")(strip),)
 
 
+def _round_seams(change: Callable[[Strip], Strip]) -> Fault:
+    """Return a fault in the strips that bind seams."""
+
+    def plant() -> Grammar:
+        def parts(item: Item, form: Form) -> tuple[Part, ...]:
+            return tuple(change(p) for p in BOUND_SEAM.parts(item, form) if isinstance(p, Strip))
+
+        return GRAMMAR.with_variant(replace(BOUND_SEAM, parts=parts))
+
+    return plant
+
+
 FAULTS: dict[str, Fault] = {
+    "one strip for two bound seams": _round_seams(lambda strip: replace(strip, count=1)),
+    "a strip as long as its seam": _round_seams(
+        lambda strip: replace(strip, length=Sum(strip.length.label, strip.length.terms[:1]))
+    ),
+    "a strip that covers one side": _round_seams(
+        lambda strip: replace(strip, width=Sum(strip.width.label, strip.width.terms[:2]))
+    ),
+    "a bound seam never bound": lambda: GRAMMAR.with_variant(replace(BOUND_SEAM, sewn=lambda *given: ())),
     "edges of a pocket not turned": _cut("patch", _without_term("Edge turned in"), "Pocket"),
     "hem of a pocket left out": _cut("patch", _without_term("Hem at its top")),
     "folded pocket cut once": _cut("patch", _half_as_high, "Pocket"),

@@ -49,6 +49,7 @@ def _has_stop(made: Draft) -> bool:
 
 
 LINED = tote()
+BOUND = tote(top={"kind": "double_hem"}, seams={"kind": "bound"}, carry=[])
 DOWN = tote(carry=[{"attach": "to_base"}])
 RINGED = tote(carry=[{"attach": "under_base"}])
 HEMMED = tote(top={"kind": "double_hem"}, carry=[{"attach": "on_hem"}])
@@ -668,6 +669,16 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         with_order({**POUCH, "top": {"kind": "zip"}}, "top.zip_rows", "short"),
         changed(_is(acts.Sew, side=0), short=13),
         "ends before the seam that crosses it",
+    ),
+    "seams bound before their strips are made": (
+        BOUND,
+        without(_is(acts.Make)),
+        "has not been made ready",
+    ),
+    "seams sewn and not bound": (
+        BOUND,
+        without(lambda act: isinstance(act, acts.Overcast) and act.seams.of == "base"),
+        "not finished",
     ),
     "a strap down to the base after its seam": (
         DOWN,

@@ -6,11 +6,12 @@ import pytest
 
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.problems import SpecProblems
+from ambitus.core.shown.tiles import tiles
 from ambitus.core.spec.edit import Edit, PickedEdit, SteppedEdit, TypedEdit, apply_edit
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve
 from ambitus.library import shipped
-from bags import drafted, mm_at, source_at, tote
+from bags import choice_at, drafted, mm_at, source_at, tote
 
 
 def _edit(spec: dict[str, Any], edit: Edit, unit: Any = "mm") -> Spec:
@@ -104,6 +105,18 @@ def test_an_edit_to_no_field_is_refused(path: str) -> None:
     for edit in (TypedEdit(path=path, text="3"), PickedEdit(path=path, value="x")):
         with pytest.raises(SpecProblems):
             resolve(_edit(tote(), edit), GRAMMAR, shipped())
+
+
+def test_another_kind_lets_go_of_what_it_does_not_have() -> None:
+    """A cord that comes out by a slit: a stitched channel has none, and takes its usual opening."""
+    spec = Spec.model_validate(tote(top={"kind": "casing", "opening": "slit", "channel": 21}))
+    other = apply_edit(spec, PickedEdit(path="top.kind", value="stitched_channel"), "mm", GRAMMAR, shipped())
+    made = resolve(other, GRAMMAR, shipped())
+    assert (choice_at(made, "top.opening"), mm_at(made, "top.channel")) == ("slot", 21)
+    for opening in ("slit", "ends"):
+        given = spec.model_copy(update={"top": {"kind": "casing", "opening": opening}})
+        whole = tiles(given, "top", "mm", GRAMMAR, shipped())
+        assert [tile.fits for group in whole.groups for tile in group.tiles if tile.key == "stitched_channel"]
 
 
 def test_another_unit_set_takes_its_own_grid() -> None:

@@ -60,6 +60,10 @@ def rows_of(made: Draft) -> Iterator[Row]:
                     yield Row(rows, rows * metres, stack)
                 case acts.Fix() if (metres := fixed_metres(made.plan, act)) > 0:
                     yield Row(1, metres, stack)
+                case acts.Overcast() if any(key in made.plan.wrapped for key in made.plan.named(act.seams)):
+                    # a binding is sewn on in two rows
+                    metres = overcast_metres(made.plan, act)
+                    yield Row(2 * len(made.plan.named(act.seams)), 2 * metres, stack)
                 case acts.Overcast() | acts.Finish():
                     yield Row(1, overcast_metres(made.plan, act), stack, overlocked=True)
                 case _:

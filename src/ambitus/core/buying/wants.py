@@ -105,6 +105,7 @@ _BY_MATERIAL = {
     "Elastic": "elastic",
     "Round cord": "cord",
     "Hook-and-loop tape": "hook and loop",
+    "Bias tape": "bias tape",
 }
 
 

@@ -105,9 +105,8 @@ def cut_list_of(
     params = bag.kinds.param_at
     told = {name: path for name, path in told.items() if visible(path, params[path], bag)}
     allowances |= {name: path.of(bag) for name, path in told.items()}
-    choices: dict[str, str] = {
-        path: path.of(bag) for path in bag.kinds.top.chosen if visible(path, params[path], bag)
-    }
+    chosen = (*bag.kinds.top.chosen, *dict.fromkeys(path for kind in kinds.values() for path in kind.chosen))
+    choices: dict[str, str] = {path: path.of(bag) for path in chosen if visible(path, params[path], bag)}
     corners = {str(layer): bag.kinds.base.corner(bag, form, layer) for layer in bag.kinds.top.layers}
     return CutList.model_construct(
         version=2,

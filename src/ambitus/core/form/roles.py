@@ -37,6 +37,7 @@ ROLES: Mapping[str, Role] = {
         Role("tab", small=True),
         Role("pocket"),
         Role("binding", small=True),
+        Role("seam binding", small=True),
         Role("patch", small=True),
         Role("closure", small=True, source="bought"),
     )

@@ -183,6 +183,17 @@ class Bound:
 
 
 @dataclass(frozen=True, slots=True)
+class Wrapped:
+    """
+    The raw edges of a seam, held together, that are wrapped in a strip: a seam of the form by its key, or by
+    the class ``corner`` what is sewn across the corners of a layer.
+    """
+
+    seam: str
+    strip: str
+
+
+@dataclass(frozen=True, slots=True)
 class PutOn:
     """
     Something put on one side of a layer, for the item ``of`` a list: what it is called, and its outline
@@ -224,7 +235,21 @@ class PutOn:
 
 
 #: Anything that is done at a place of a form.
-Sewn = Opening | Line | Caught | Hole | Zone | Channel | Taken | FoldedUp | Teeth | MadeUp | Bound | PutOn
+Sewn = (
+    Opening
+    | Line
+    | Caught
+    | Hole
+    | Zone
+    | Channel
+    | Taken
+    | FoldedUp
+    | Teeth
+    | MadeUp
+    | Bound
+    | Wrapped
+    | PutOn
+)
 
 
 def edge_length(form: Form, face: str, edge: str) -> float:

@@ -81,13 +81,13 @@ class Kinds(Once):
     @cached_property
     def sewing(self) -> tuple[tuple[str, Variant], ...]:
         """Those of its variants for which something is sewn at a place of its own, with their prefix."""
-        return tuple((at, v) for at, v in self.with_prefix if v.sewn is not nothing_sewn)
+        return tuple((at, v) for at, v in self.every_variant if v.sewn is not nothing_sewn)
 
     @cached_property
     def in_cutting_order(self) -> tuple[tuple[str, Variant], ...]:
         """Every variant in the order that its parts are cut: the base's, the straps', the others'."""
         order = {"base": 0, "carry": 1}
-        return tuple(sorted(self.with_prefix, key=lambda item: order.get(item[0].partition(".")[0], 2)))
+        return tuple(sorted(self.every_variant, key=lambda item: order.get(item[0].partition(".")[0], 2)))
 
     def feature(self, kind: type[F]) -> F | None:
         """Return what one of its variants declares of this type, or None: ``bag.feature(DrawnUp)``."""

@@ -37,6 +37,7 @@ Layer = Literal[
     "patch",
     "closure",
     "binding",
+    "seam binding",
 ]
 
 #: Cloth beyond the seam line, by class of seam, as terms for the sums. ``SHORTER`` is no seam: it is
@@ -293,6 +294,8 @@ class Row:
     edges: Literal["sewn", "trimmed", "together", "apart"] = "sewn"
     #: how the edges lie while it is sewn
     lies: Lies = "right"
+    #: what has to be ready for it besides the row before it
+    needs: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -326,6 +329,8 @@ class SeamKind(Variant):
     press: str
     #: what a cut list tells of it besides its allowance: name there -> field
     listed: Mapping[str, Length] = field(default_factory=dict)
+    #: choices that its strips follow from, which a cut list tells by their field
+    chosen: tuple[AnyChoice, ...] = ()
     #: what it eats of an edge: (allowance of the class, the fields told, over)
     read: Callable[[float, Mapping[str, float], bool], float]
 

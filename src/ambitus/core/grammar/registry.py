@@ -34,6 +34,7 @@ from ambitus.core.grammar.extra.ties.variant import TIES
 from ambitus.core.grammar.extra.window_zip.variant import WINDOW_ZIP
 from ambitus.core.grammar.grammar import grammar_of
 from ambitus.core.grammar.interfacing.variant import BASE_ONLY, FULL, INSET, KEPT_OUT, NONE
+from ambitus.core.grammar.seams.bound import BOUND_SEAM
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
 from ambitus.core.grammar.seams.overcast import OVERLOCKED_FIRST, ZIGZAGGED
 from ambitus.core.grammar.seams.simple import LAPPED, PLAIN, RAW
@@ -103,6 +104,7 @@ GRAMMAR = grammar_of(
     PLAIN,
     OVERLOCKED_FIRST,
     ZIGZAGGED,
+    BOUND_SEAM,
     FRENCH,
     FRENCH_STITCHED,
     FELLED,

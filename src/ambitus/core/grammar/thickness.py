@@ -27,9 +27,13 @@ def is_doubled(bag: Resolved) -> bool:
     return DOUBLED_CLOTH.is_(bag, "doubled")
 
 
+def thick_cloth(bag: Resolved) -> float:
+    """Return how thick the outer is, with its second layer where it has one, in mm."""
+    layers = 2 if is_doubled(bag) else 1
+    return layers * max(bag.cloth(name).thickness for name in cloths_outside(bag))
+
+
 def thick_outside(bag: Resolved) -> float:
     """Return how thick the outer is with all that is on it, in mm."""
-    layers = 2 if is_doubled(bag) else 1
     more = on_outer(bag)
-    thick = layers * max(bag.cloth(name).thickness for name in cloths_outside(bag))
-    return thick + (more.thickness if more else 0.0)
+    return thick_cloth(bag) + (more.thickness if more else 0.0)

@@ -51,6 +51,8 @@ def guessed(rows: Sequence[PieceRow], unit: str) -> dict[str, Any]:
         "interfacing": {"kind": "kept_out" if of_role(rows, "interfacing") else "none"},
         "carry": [{} for _ in range(min(MOST_PAIRS, -(-straps // 2)))],
     }
+    # a binding that is told with its seam binds that
+    out["seams"] |= {row.part.split()[0]: "bound" for row in rows if row.role == "seam binding" and row.part}
     outer = of_role(rows, "outer")
     if outer and outer[0].folded and out["base"]["kind"] not in ("folded", "seamed"):
         out["base"]["cut_as"] = "folded"

@@ -25,6 +25,8 @@ _PARTS = {
     "bottom": "bottom",
     "facing": "facing",
 }
+#: what a strip that binds a seam is told by
+_SEAMS = ("side", "base", "corner", "gusset", "ring", "end", "short")
 #: what tabs are of
 _TABS = ("end", "hold", "wrist", "elastic", "pull")
 LAYER_OF = {word: layer for layer, words in _LAYERS.items() for word in words.split()}
@@ -35,7 +37,7 @@ _EMPTY = frozenset(
 )
 _WORD = re.compile(r"[^\W\d_]+")
 #: rows that are strips: their longer number is their length
-STRIPS = frozenset({"strap", "zip", "cord", "band", "tab", "loop", "binding"})
+STRIPS = frozenset({"strap", "zip", "cord", "band", "tab", "loop", "binding", "seam binding"})
 
 
 def words_of(text: str) -> Iterator[str]:
@@ -63,6 +65,8 @@ def called(text: str) -> tuple[str, str] | None:
     role = next((one for one in layers if one != "outer"), "outer")
     if role == "tab":
         return role, next((word for word in words if word in _TABS), "")
+    if role == "binding" and "seam" in words:
+        return "seam binding", " ".join(word for word in words if word in _SEAMS)
     if role in STRIPS:
         return role, "band" if role == "band" else ""
     return role, " ".join(dict.fromkeys(parts))

@@ -146,6 +146,9 @@ def _minutes(plan: Plan, act: Act) -> float:
             return FUSE[0] + FUSE[1] * area
         case acts.Sew():
             return _sewn(plan, act)
+        case acts.Overcast() if any(key in plan.wrapped for key in plan.named(act.seams)):
+            metres = overcast_metres(plan, act)
+            return PIN * metres + 2 * (SEW[0] * len(plan.named(act.seams)) + SEW[1] * metres)
         case acts.Overcast():
             return OVERLOCK[0] * len(plan.named(act.seams)) + OVERLOCK[1] * overcast_metres(plan, act)
         case acts.Finish():

@@ -6,7 +6,18 @@ from functools import cached_property
 from typing import Literal
 
 from ambitus.core.form.model import Form, Piece, Seam, Stretch
-from ambitus.core.form.sewn import Bound, Caught, Channel, FoldedUp, Hole, Line, Opening, PutOn, Teeth
+from ambitus.core.form.sewn import (
+    Bound,
+    Caught,
+    Channel,
+    FoldedUp,
+    Hole,
+    Line,
+    Opening,
+    PutOn,
+    Teeth,
+    Wrapped,
+)
 from ambitus.core.sew.acts import Edges, Lies, Seams
 from ambitus.core.sew.gluing import EdgeAt, Gluing
 
@@ -107,6 +118,16 @@ class Plan:
             for layer, form in self.forms.items()
             for one in form.every_sewn
             if isinstance(one, Bound)
+        }
+
+    @cached_property
+    def wrapped(self) -> Mapping[str, str]:
+        """The strip that the raw edges of a seam are wrapped in, by the seam's key."""
+        return {
+            f"{layer} {one.seam}": one.strip
+            for layer, form in self.forms.items()
+            for one in form.every_sewn
+            if isinstance(one, Wrapped)
         }
 
     @cached_property

@@ -25,6 +25,7 @@ from ambitus.core.spec.resolve import (
     default_step,
     lookup,
     preset_of,
+    read_choice,
     read_length,
     resolve,
     with_straps,
@@ -167,7 +168,8 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
 
     Another unit set has its own cutting grid. Another top edge lets go of the ways to attach a strap that
     do not go with it, so that the usual one for it holds; so does another base. That lets go of where straps
-    were placed, too, where its own panels begin elsewhere. Undo brings all of it back.
+    were placed, too, where its own panels begin elsewhere. Of what two kinds share, what the other kind does
+    not have is let go of. Undo brings all of it back.
     """
     if path == PAIRS:
         return _with_pairs(spec, int(str(value).partition(".")[0]))
@@ -191,7 +193,26 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
             wanted = () if attach is None else attach.tops if path == TOP_KIND else attach.bases
             if wanted and value not in wanted:
                 out = put(out, ATTACH.in_(f"carry.{i}"), None)
-    return out
+    return _held_by_its_kind(out, path, value, grammar)
+
+
+def _held_by_its_kind(spec: Spec, path: str, kind: object, grammar: Grammar) -> Spec:
+    """Return *spec* without what was chosen for another kind at *path* and cannot be chosen for this one."""
+    variant = (grammar.kinds_at(path) or {}).get(str(kind))
+    view, prefix = View(spec.unit, spec.unit), path.rpartition(".")[0]
+    for param in variant.params if variant else ():
+        at = param.path.in_(prefix)
+        raw = lookup(spec, at)
+        if raw is None or param.kind not in ("choice", "length", "allowance"):
+            continue
+        try:
+            if param.kind == "choice":
+                read_choice(param, at, raw)
+            else:
+                read_length(param, at, raw, view, spec.usual.measured)
+        except SpecProblems:
+            spec = put(spec, at, None)
+    return spec
 
 
 def _silence(spec: Spec, edit: SilencedEdit, grammar: Grammar) -> Spec:

@@ -11,7 +11,7 @@ from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.work import cold_layers
 
 #: small pieces, which are cut of the outer’s cloth
-_SMALL = frozenset({"strap", "cord", "loop", "band", "tab", "pocket", "patch", "binding"})
+_SMALL = frozenset({"strap", "cord", "loop", "band", "tab", "pocket", "patch", "binding", "seam binding"})
 
 
 def _rows(bag: Resolved, of_class: str) -> tuple[RowPlan, ...]:
@@ -29,9 +29,7 @@ def plan_of(
 ) -> Plan:
     """Return the bag as the simulator sews it."""
     cold = cold_layers(bag)
-    small = (
-        {"strap", "cord", "loop", "band", "tab", "pocket", "patch", "binding"} if "outer" in cold else set()
-    )
+    small = _SMALL if "outer" in cold else frozenset()
     return Plan(
         forms={str(layer): form for layer, form in forms.items()},
         seams={seam.key: seam for seam in seams},

@@ -218,7 +218,7 @@ def steps_of(
     told in order all the same.
     """
     steps = list(_common(bag, marks))
-    for prefix, variant in bag.kinds.with_prefix:
+    for prefix, variant in bag.kinds.every_variant:
         item = Item(bag, prefix)
         steps += variant.steps(item, variant.own_form(item, forms))
     sewn = (*cloths_outside(bag), *bag.kinds.top.layers[1:])

@@ -219,7 +219,7 @@ def sew(
                 say=f"{row_say}{where}{taper if last else ''}{gap if gapped else ''}",
                 # edges that are worked one by one are, as soon as the pieces lie ready
                 rank=_EDGES_AT if apart and not boxed else rank,
-                needs=(_LIES_FLAT[layer],) if apart and not boxed else ready,
+                needs=(*((_LIES_FLAT[layer],) if apart and not boxed else ready), *row.needs),
                 gives=(state,),
                 kind="no return" if row.no_return else "step",
                 settings=row.settings or ("" if row.no_return else stitch_of(bag, layer)),

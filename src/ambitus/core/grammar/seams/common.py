@@ -15,7 +15,16 @@ from ambitus.core.grammar.allowances import (
 from ambitus.core.grammar.asked import Param, Phrase
 from ambitus.core.grammar.contract import Row
 from ambitus.core.grammar.kinds import SEAMS_KIND
-from ambitus.core.grammar.seams.fields import FIRST_ROW, SEAM_TRIM, SECOND_ROW, SLIVER
+from ambitus.core.grammar.seams.fields import (
+    BIND_COVER,
+    BIND_MADE,
+    BIND_OF,
+    BIND_SEAM,
+    FIRST_ROW,
+    SEAM_TRIM,
+    SECOND_ROW,
+    SLIVER,
+)
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import OfSeam, Term
@@ -38,13 +47,15 @@ def phrase(says: Callable[[Resolved, View], str]) -> Phrase:
         "Seams and allowances",
         ", ",
         lambda bag, view, prefix: says(bag, view) + _others(bag),
-        choices=(SEAMS_KIND, kind_of("side"), kind_of("base"), kind_of("corner")),
+        choices=(SEAMS_KIND, kind_of("side"), kind_of("base"), kind_of("corner"), BIND_MADE, BIND_OF),
         fields=(
             GENERAL,
             FIRST_ROW,
             SECOND_ROW,
             SEAM_TRIM,
             SLIVER,
+            BIND_SEAM,
+            BIND_COVER,
             SIDE_ALLOWANCE,
             BASE_ALLOWANCE,
             CORNER_ALLOWANCE,

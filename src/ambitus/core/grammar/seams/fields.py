@@ -1,8 +1,14 @@
 """The fields of kinds of seam."""
 
-from ambitus.core.fields import Length
+from typing import Literal
+
+from ambitus.core.fields import Choice, Length
 
 SLIVER = Length("seams.sliver")
 FIRST_ROW = Length("seams.first")
 SECOND_ROW = Length("seams.second")
 SEAM_TRIM = Length("seams.trim")
+BIND_SEAM = Length("seams.bind_seam")
+BIND_COVER = Length("seams.bind_cover")
+BIND_MADE = Choice[Literal["wrapped", "double"]]("seams.bind_made")
+BIND_OF = Choice[Literal["cloth", "tape"]]("seams.bind_of")

@@ -31,6 +31,12 @@ ZIGZAGGED: Section = (
     row((40, 42), (60, 42)),
     Stroke("overcast", ((42, 26), (58, 22), (42, 18), (58, 14))),
 )
+BOUND_SEAM: Section = (
+    *_UP,
+    row((40, 42), (60, 42)),
+    Stroke("strap", ((42, 27), (42, 8), (58, 8), (58, 27))),
+    row((38, 21), (62, 21)),
+)
 FRENCH: Section = (*_ENCLOSED, row((40, 18), (60, 18)), row((38, 42), (62, 42)))
 FRENCH_STITCHED: Section = (
     Stroke("outer", ((4, 52), (48, 52), (48, 26), (82, 26), (82, 32), (66, 32))),

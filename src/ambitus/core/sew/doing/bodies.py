@@ -5,7 +5,7 @@ import math
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Side
 from ambitus.core.sew.doing.kind import Doing
-from ambitus.core.sew.doing.shared import all_sewn, is_of, label, reached, refuse
+from ambitus.core.sew.doing.shared import all_sewn, is_of, label, reached, refuse, wrap_in
 from ambitus.core.sew.passing import least_to_pass
 from ambitus.core.sew.plan import FaceAt
 from ambitus.core.sew.work import Work
@@ -42,6 +42,7 @@ def _overcast_tips(work: Work, act: acts.OvercastTips) -> None:
         )
         refuse(layer in work.overcast, "they are overcast already")
         reached(work, layer, "wrong")
+        wrap_in(work, f"{layer} corner")
         work.overcast.add(layer)
 
 

@@ -5,7 +5,7 @@ from typing import Any
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Side
 from ambitus.core.sew.doing.kind import Doing
-from ambitus.core.sew.doing.shared import is_in, is_marked, label, no_iron, reached, refuse
+from ambitus.core.sew.doing.shared import is_in, is_marked, label, no_iron, reached, refuse, wrap_in
 from ambitus.core.sew.doing.zips import zip_ready
 from ambitus.core.sew.plan import FaceAt
 from ambitus.core.sew.turning import turned_corners
@@ -220,6 +220,7 @@ def _overcast(work: Work, act: acts.Overcast) -> None:
         _next_row(work, key, act.row, "together")
         for layer in act.seams.layers:
             reached(work, layer, "wrong")
+        wrap_in(work, key)
         work.rows[key] = act.row + 1
 
 

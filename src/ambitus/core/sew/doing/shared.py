@@ -83,6 +83,13 @@ def is_made(work: Work, key: str) -> None:
     refuse(key not in work.made, f"{work.plan.by_key[key].name} has not been made ready")
 
 
+def wrap_in(work: Work, seam: str) -> None:
+    """Take up the strips that the edges of a seam are wrapped in, if any; refuse them unmade."""
+    for key in work.plan.strips((work.plan.wrapped[seam],)) if seam in work.plan.wrapped else ():
+        is_made(work, key)
+        work.used.add(key)
+
+
 def is_ready(work: Work, key: str) -> None:
     """Refuse a piece that has not been made up, unless it is bought as it is."""
     if work.plan.by_key[key].source == "bought":
