@@ -9,6 +9,7 @@ import math
 from collections.abc import Callable, Iterator
 from typing import Any
 
+from ambitus.core.checks.amounts import at_least
 from ambitus.core.draft import Draft
 from ambitus.core.form.sewn import rows_below
 from ambitus.core.grammar.features import cords_in
@@ -577,7 +578,29 @@ def _(b: Bag) -> bool:
 
 @says("lining-ease-out-of-role")
 def _(b: Bag) -> bool:
-    return b.chose("top.ease", "shorter", "deeper") and b.mm("top.ease_by") > INCH / 4
+    most = INCH / 4
+    if b.chose("top.ease", "deeper") and _deeper(b):
+        most = max(most, at_least(b.bag, _deeper(b)))
+    return b.chose("top.ease", "shorter", "deeper") and b.mm("top.ease_by") > most + EPS
+
+
+def _deeper(b: Bag) -> float:
+    """Return how much deeper each upright seam of a lining is sewn that hangs behind thick walls."""
+    stiff = b.stiffening
+    lined = b.lined and not b.as_one
+    if not lined or stiff is None or b.bag.kinds.interfacing.kind == "base_only" or stiff.thickness <= 0.5:
+        return 0.0
+    seams = {"gusset": 4, "side_panels": 4}.get(b.base, 2)
+    if b.separate and b.chose("base.tube", "one"):
+        seams = 1
+    round_ = b.base in ("seamed", "folded", "circle", "stadium", "ellipse", "traced", "rounded_rectangle")
+    return (2 * math.pi if round_ else 8) * stiff.thickness / (2 * seams)
+
+
+@says("lining-behind-walls")
+def _(b: Bag) -> bool:
+    now = b.mm("top.ease_by") if b.chose("top.ease", "deeper") else 0.0
+    return now < _deeper(b) - EPS
 
 
 @says("cloth-too-narrow")

@@ -7,6 +7,7 @@ from typing import Any
 
 import pytest
 
+from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft, readers
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.carry.hang import visible_for_drop
@@ -144,7 +145,6 @@ AWAITING = {
     "pleated",
     "two-zips",
     "wrapped-body",
-    "lining-behind-walls",
     "quilting-draw-in",
     "bias-strips",
     "bite-across-front",
@@ -467,6 +467,19 @@ def _ring_under_base() -> dict[str, float]:
     return {"cut_length": cut.count * cut.size("length")}
 
 
+def _lining_behind_walls() -> dict[str, float]:
+    """Fleece of that thickness between two panels: flat and soft, and boxed."""
+    g = _given("lining-behind-walls")
+    fleece = {"material": "fusible_fleece"}
+    got = {}
+    for name, base in (("round_each_edge", "seamed"), ("square_each_edge", "boxed")):
+        made = drafted(tote(base={"kind": base}, interfacing=fleece), rounded=False)
+        (found,) = [f.fired.numbers for f in findings(made) if f.rule.id == "lining-behind-walls"]
+        assert found["thick"] == g["T"]
+        got |= {name: found["each"], "off_height": found["thick"]}
+    return got
+
+
 WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "boxed-tote": _boxed_tote,
     "boxed-unequal": _boxed_unequal,
@@ -482,6 +495,7 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "zip-boxed": _zip_boxed,
     "box-pouch": _box_pouch,
     "straps": _straps,
+    "lining-behind-walls": _lining_behind_walls,
     "ring-under-base": _ring_under_base,
     "strap-length": _strap_length,
     "thing-to-carry": _thing_to_carry,

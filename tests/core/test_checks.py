@@ -21,6 +21,10 @@ def _hemmed(*, top: dict[str, Any] | None = None, **more: Any) -> dict[str, Any]
     return tote(top={"kind": "double_hem", **(top or {})}, **more)
 
 
+def _thick(**more: Any) -> dict[str, Any]:
+    return tote(interfacing={"material": "fusible_fleece"}, carry=[], **more)
+
+
 def _bottom(*, height: float = 80, contrast: str = "denim", **more: Any) -> dict[str, Any]:
     return tote(cloth={"bottom": "contrast", "bottom_height": height, "contrast": contrast}, **more)
 
@@ -220,6 +224,11 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "lining-ease-out-of-role": (
         tote(top={"ease": "shorter", "ease_by": 6.4}),
         tote(top={"ease": "shorter", "ease_by": 6.35}),
+    ),
+    # four upright edges behind fleece of 2: 8 · 2 / 4
+    "lining-behind-walls": (
+        _thick(top={"ease": "deeper", "ease_by": 3.5}),
+        _thick(top={"ease": "deeper", "ease_by": 4}),
     ),
     "french-second-narrow": (_french(second=7.4, trim=6), _french(second=7.5, trim=6)),
     "french-trim-over-first": (_french(first=6, trim=6.1), _french(first=6, trim=6)),

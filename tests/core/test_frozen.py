@@ -24,6 +24,7 @@ WHY = {
     "grid-moved-size": "half the depth less the seam lies on the grid, so an odd depth moves by one step",
     "hand-does-not-go-in": "a small pouch opens less than 100 mm",
     "interfacing-shows": "interfacing was chosen in a bag without a lining",
+    "lining-behind-walls": "fleece or foam was chosen in a lined bag",
     "mouth-under-free-arm": "made half as large, its mouth is less than 280 mm round",
     "plain-seams-unlined": "plain seams were chosen without a lining, in a cloth that frays",
     "print-upside-down": "a one-way print on a bag whose outer is folded at its base",

@@ -86,6 +86,10 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
         [f"sack interfacing.kind={k}" for k in ("base_only", "full", "inset", "kept_out")],
     ),
     "knit-stretch-way": ("jersey stretches", ["sack cloth.outer=jersey"]),
+    "lining-behind-walls": (
+        "fleece is 2 thick and foam 4: a lining runs shorter round behind them",
+        [f"tote interfacing.material={m}" for m in ("foam", "fusible_fleece")],
+    ),
     "plain-seams-unlined": (
         "edges of canvas that are not overcast fray where they are seen",
         [

@@ -75,7 +75,7 @@ def test_a_draft_and_its_cut_list_are_judged_alike(spec: dict[str, Any], data: s
     spec |= {"interfacing": {"kind": "none"}, "cloth": {"kind": "woven"}}
     # what is in hand beside the plan is not in its list
     spec["base"] = {k: v for k, v in spec["base"].items() if k not in ("cut_base", "cut_tube")}
-    spec["top"] = {k: v for k, v in spec["top"].items() if k != "cord_cut"}
+    spec["top"] = {k: v for k, v in spec["top"].items() if k not in ("cord_cut", "zip_in_hand")}
     made = drafted(spec)
     found = {f.rule.id for f in findings(made)}
     # of a bag that cannot be there is no list

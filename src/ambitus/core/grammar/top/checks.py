@@ -1,13 +1,16 @@
 """Checks of top edges: facing and ease of a lining, turning gap, hem."""
 
+import math
 from collections.abc import Iterator
+from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.joins import between, room_for_join
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
+from ambitus.core.form.sewn import end_at_top
 from ambitus.core.grammar.kinds import TOP_KIND
-from ambitus.core.grammar.thickness import thick_outside
+from ambitus.core.grammar.thickness import on_outer, thick_outside
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.fields import (
     EASE_BY,
@@ -20,6 +23,7 @@ from ambitus.core.grammar.top.fields import (
     TURN,
     TURNED,
 )
+from ambitus.core.grammar.top.lining import one_with_outer
 from ambitus.core.grammar.top.turned_through.gap import (
     LEAST_GAP,
     is_bulky,
@@ -63,7 +67,7 @@ MOST_EASE = 6.35
     "lining-ease-out-of-role",
     "warn",
     "The lining is much smaller than its outer",
-    "lining shorter or sewn deeper by more than 6 mm",
+    "lining shorter or sewn deeper by more than 6 mm, or than thick walls ask for",
     "3 to 6 mm let it hang without a fold; more pulls the top edge in or lifts the base.",
     "The outer is puckered by its lining.",
 )
@@ -73,7 +77,9 @@ def lining_ease_out_of_role(draft: "Draft") -> Iterator[Fired]:
     if way is None or way.value == "none":
         return
     by = EASE_BY.of(bag)
-    if by > MOST_EASE + 1e-9:
+    walls = behind_walls(draft)
+    most_of_all = max(MOST_EASE, at_least(bag, walls.each) if walls and way.value == "deeper" else 0.0)
+    if by > most_of_all + 1e-9:
         least, most = paired(3).mm(bag.unit), paired(6).mm(bag.unit)
         yield fired(
             EASE_BY,
@@ -84,6 +90,71 @@ def lining_ease_out_of_role(draft: "Draft") -> Iterator[Fired]:
             least=at_least(bag, least),
             most=most,
         )
+
+
+#: Walls of this or less take up no more than a lining gives by itself: 0.5 mm.
+THIN_WALL = 0.5
+
+
+@dataclass(frozen=True, slots=True)
+class Walls:
+    """
+    What lies between outer and lining: how thick it is, how much shorter the way round is inside, and by how
+    much each of so many upright seams is sewn deeper for it. In mm.
+    """
+
+    thick: float
+    shorter: float
+    seams: int
+
+    @property
+    def each(self) -> float:
+        """How much deeper one seam is sewn: it takes that of two edges."""
+        return snap(self.shorter / (2 * self.seams))
+
+
+def behind_walls(draft: "Draft") -> Walls | None:
+    """
+    Return the thick walls that a lining hangs behind, if it does: T thick it runs shorter round by 2πT where
+    the bag is soft or round, by 8T where it has square corners.
+    """
+    bag, stiff = draft.bag, on_outer(draft.bag)
+    lining = draft.forms.get("lining")
+    if stiff is None or lining is None or stiff.thickness <= THIN_WALL or one_with_outer(bag):
+        return None
+    upright = ("side", "gusset", "end")
+    seams = sum(s.seam in upright and end_at_top(lining, s) is not None for s in lining.seams)
+    square = not lining.stance.smooth and ({"depth", "breadth"} & set(lining.dimensions))
+    times = 8.0 if square else 2 * math.pi
+    return Walls(stiff.thickness, snap(times * stiff.thickness), seams) if seams else None
+
+
+@check(
+    "layers",
+    105,
+    "lining-behind-walls",
+    "note",
+    "The lining has less room than its outer",
+    "interfacing thicker than 0.5 mm behind the outer, and the lining's upright seams not sewn deeper for it",
+    "Inside thick walls the way round is shorter: 2π times their thickness, or 8 times with square corners.",
+    "The lining stands in folds.",
+)
+def lining_behind_walls(draft: "Draft") -> Iterator[Fired]:
+    bag, walls = draft.bag, behind_walls(draft)
+    if walls is None:
+        return
+    now = EASE_BY.of(bag) if LINING_EASE.is_(bag, "deeper") else 0.0
+    if now >= walls.each - 1e-6:
+        return
+    yield fired(
+        LINING_EASE,
+        "Walls {thick} thick make it {shorter} shorter round inside, and its floor {thick} higher.",
+        "Sew each of its upright seams {each} deeper.",
+        remedies=((*(() if now else to(LINING_EASE, "deeper")), *to(EASE_BY, at_least(bag, walls.each))),),
+        thick=walls.thick,
+        shorter=walls.shorter,
+        each=walls.each,
+    )
 
 
 #: Default (ours): fleece or foam does not pass through less.
@@ -279,6 +350,7 @@ def hem_out_of_role(draft: "Draft") -> Iterator[Fired]:
 LINED_CHECKS = (
     facing_out_of_reach,
     lining_ease_out_of_role,
+    lining_behind_walls,
     gap_over_seam,
     gap_cannot_pass,
     gap_too_small,
