@@ -149,6 +149,7 @@ ORDINARY = {
     "bind_seam": (3, 7),
     "bind_cover": (4, 9),
     "join": (6, 20),
+    "roll_flat": (0, 40),
     "from_raw": (18, 40),
     "zip_opening": (25, 50),
     "tab_turn": (2, 10),

@@ -725,6 +725,28 @@ def _(b: Bag) -> bool:
     return any(s.down > b.height + _under(b) for s in straps(b))
 
 
+def _rolled(b: Bag, s: Strap) -> bool:
+    return b.chose(f"{s.at}.rolled", "rolled")
+
+
+@says("strap-roll-thick")
+def _(b: Bag) -> bool:
+    def thick(s: Strap) -> float:
+        layers = 1.6 if s.make == "webbing" else _FOLDED[s.make] * b.bag.cloth("outer").thickness
+        stiff = b.stiffening
+        cored = stiff is not None and s.make != "webbing" and b.bag.kinds.interfacing.kind != "base_only"
+        return 2 * layers + (2 * stiff.thickness if cored else 0.0)
+
+    return any(_rolled(b, s) and thick(s) > 6 + 1e-9 for s in straps(b))
+
+
+@says("strap-roll-short")
+def _(b: Bag) -> bool:
+    return any(
+        _rolled(b, s) and s.read.visible - 2 * s.mm("roll_flat") < s.mm("width") - EPS for s in straps(b)
+    )
+
+
 @says("strap-runs-into-corner")
 def _(b: Bag) -> bool:
     half = _under(b) if b.base != "side_panels" else 0.0

@@ -549,6 +549,25 @@ def straps_by_the_rule(draft: Draft) -> Iterator[str]:
                 yield f"{piece.key} {key} {piece.size(key)}, rule {mm}"
 
 
+def rolls_by_the_rule(draft: Draft) -> Iterator[str]:
+    """A strap that is folded again is marked as far from both raw ends, and its core is half as wide."""
+    bag = draft.bag
+    for hang in draft.hangs:
+        if choice_at(bag, f"{hang.prefix}.rolled") != "rolled":
+            continue
+        piece = next(p for p in draft.pieces if p.key == f"strap {hang.prefix}")
+        left, _, right, _ = bounds(piece.cut)
+        end = sum(t.mm for t in hang.tails) + mm_at(bag, f"{hang.prefix}.roll_flat")
+        at = sorted(m.points[0][0] for m in piece.marks if m.label.startswith("Folded again"))
+        wanted = sorted((left + end, right - end))
+        if len(at) != 2 or any(abs(a - b) > EXACT for a, b in zip(at, wanted, strict=True)):
+            yield f"{piece.key} folded again at {at}, by the rule at {wanted}"
+        for core in (p for p in draft.pieces if p.key == f"strap core {hang.prefix}"):
+            wide = bag.grid.fit(mm_at(bag, f"{hang.prefix}.width"))
+            if abs(core.size("width") - wide) > EXACT:
+                yield f"{core.key} {core.size('width')} wide, by the rule {wide}"
+
+
 def marks_lie_right(draft: Draft) -> Iterator[str]:
     """The turning gap lies inside its straight seam; strap marks lie where the strap was placed."""
     bag = draft.bag
@@ -908,6 +927,7 @@ PROOFS = (
     outlines_match_sums,
     by_the_rule,
     straps_by_the_rule,
+    rolls_by_the_rule,
     marks_lie_right,
     hems_are_marked,
     corners_are_marked,

@@ -286,7 +286,9 @@ def _raw_edges(draft: Draft, of: str) -> Iterator[float]:
     """Yield how long the edges of the outer are that a class of seam joins, as they are cut."""
     for seam in (s for s in draft.form.seams if s.seam == of):
         for chain in seam.chains:
-            yield sum(_raw_edge(draft, s.face, s.edge) for s in chain)
+            # where a panel is of two parts they are joined before
+            joined = 2 * mm_at(draft.bag, "allowances.join") * (len(chain) - 1) if len(chain) > 1 else 0.0
+            yield sum(_raw_edge(draft, s.face, s.edge) for s in chain) - joined
 
 
 def _raw_edge(draft: Draft, face: str, name: str) -> float:

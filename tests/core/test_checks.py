@@ -187,6 +187,16 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _hemmed(base={"kind": "circle"}, seams={"ring": "bound", "bind_of": "cloth"}),
         _hemmed(base={"kind": "circle"}, seams={"ring": "bound"}),
     ),
+    # four layers of canvas twice are 5.6, of denim 7.2; of calico 2.4, and twice its core 0.4
+    "strap-roll-thick": (
+        tote(carry=[{"rolled": "rolled"}], interfacing={"kind": "none"}, cloth={"outer": "denim"}),
+        tote(carry=[{"rolled": "rolled"}], interfacing={"kind": "none"}),
+    ),
+    # what shows is 525, and a strap is 25 wide
+    "strap-roll-short": (
+        tote(carry=[{"rolled": "rolled", "measure": "length", "length": 525, "roll_flat": 250.5}]),
+        tote(carry=[{"rolled": "rolled", "measure": "length", "length": 525, "roll_flat": 250}]),
+    ),
     "strap-rows-too-low": (
         tote(carry=[{"attach": "to_base", "from_top": 280.5}]),
         tote(carry=[{"attach": "to_base", "from_top": 280}]),

@@ -93,7 +93,10 @@ CLAIMS: dict[str, Holds] = {
     r"\bbase seam\b": _seam("base", "ring"),
     r"\bcorner seams?\b": lambda work, step: bool(work.plan.squares) or _seam("corner")(work, step),
     r"\bgusset\b": _seam("gusset"),
-    r"\bfacing\b": _seam("join"),
+    r"\bfacing\b": lambda work, step: (
+        # of the mouth, or of a pocket
+        _seam("join")(work, step) or any("facing" in key for key in work.plan.by_key)
+    ),
     r"\binterfacing\b": _piece("interfacing"),
     r"\bright sides together\b": _lies("right"),
     r"\bwrong sides together\b": lambda work, step: _lies("wrong")(work, step),

@@ -130,6 +130,13 @@ BAGS: tuple[dict[str, Any], ...] = (
         allowances=UNEQUAL,
         carry=[{"attach": "under_base", "from_side": 122, "join": 14}],
     ),
+    tote(
+        331,
+        287,
+        118,
+        allowances=UNEQUAL,
+        carry=[{"attach": "on_face", "from_side": 122, "rolled": "rolled", "roll_flat": 17, "end": 13}],
+    ),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "lapped"}, carry=[{"make": "webbing"}]),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "raw"}),
     _flat("seamed", top={"kind": "double_hem"}, seams={"kind": "bound", "bind_seam": 5}),
@@ -296,6 +303,21 @@ def strap_tail_at_one_end(patch: Patch) -> Grammar:
     return GRAMMAR.with_variant(
         replace(IN_SEAM, tail=lambda *at: tuple(replace(t, mm=t.mm / 2) for t in real(*at)))
     )
+
+
+def rolled_from_its_end(patch: Patch) -> Grammar:
+    real = strap_module._rolls
+
+    def faulty(item: Any, hang: Any) -> Any:
+        return real(item, replace(hang, finished_visible=hang.finished_visible + hang.tails[0].mm))
+
+    patch.setattr(strap_module, "_rolls", faulty)
+    return GRAMMAR
+
+
+def core_of_a_flat_strap(patch: Patch) -> Grammar:
+    real = FOUR_FOLD.core_width
+    return GRAMMAR.with_variant(replace(FOUR_FOLD, core_width=lambda item: _doubled(real(item))))
 
 
 def strap_folded_in_three(patch: Patch) -> Grammar:
@@ -607,6 +629,8 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "strap down to the base never sewn down": _steps(TO_BASE, "rows"),
     "ring under the base without its joins": _last_term_lost(UNDER_BASE, "tail"),
     "ring under the base never joined": _steps(UNDER_BASE, "ring"),
+    "strap folded again from its raw end": rolled_from_its_end,
+    "core of a folded strap as wide as ever": core_of_a_flat_strap,
     "tucked strap not marked": _no_marks(TUCKED),
     "gusset as long as the raw edge": _form_of(GUSSET, lambda form, bag: _strip_longer(form, 37)),
     "gusset without its second side": _form_of(GUSSET, lambda form, bag: _strip_longer(form, -243)),

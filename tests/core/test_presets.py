@@ -120,6 +120,10 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             *(f"tote interfacing.material={m}" for m in ("foam", "fusible_fleece")),
         ],
     ),
+    "strap-roll-thick": (
+        "four layers of canvas with a core, twice",
+        ["tote carry.0.rolled=rolled"],
+    ),
     "stiff-drawn-up": (
         "these cloths do not gather",
         [f"sack cloth.outer={c}" for c in ("coated_cotton", "felt", "upholstery", "waxed_cotton")],

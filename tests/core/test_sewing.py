@@ -50,6 +50,7 @@ def _has_stop(made: Draft) -> bool:
 
 LINED = tote()
 BOUND = tote(top={"kind": "double_hem"}, seams={"kind": "bound"}, carry=[])
+ROLLED = tote(carry=[{"rolled": "rolled"}])
 DOWN = tote(carry=[{"attach": "to_base"}])
 RINGED = tote(carry=[{"attach": "under_base"}])
 HEMMED = tote(top={"kind": "double_hem"}, carry=[{"attach": "on_hem"}])
@@ -128,6 +129,8 @@ def _ordered_bags() -> Iterator[dict[str, Any]]:
         yield {**CASING, "top": {"kind": "casing", "cords": cords}}
     yield {**POUCH, "top": {"kind": "zip", "zip_ends": "folded"}}
     yield {**POUCH, "top": {"kind": "zip"}, "base": {"kind": "box_pouch"}, "size": sizes_of("box_pouch")}
+    # joined of two parts, and sewn as one with its lining
+    yield {**POUCH, "top": {"kind": "zip", "turned": "zip"}, "cloth": {"bottom": "contrast"}}
 
 
 def _pairs() -> Iterator[dict[str, Any]]:
@@ -679,6 +682,12 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         BOUND,
         without(lambda act: isinstance(act, acts.Overcast) and act.seams.of == "base"),
         "not finished",
+    ),
+    "a strap never folded again": (ROLLED, without(_is(acts.Roll)), "not folded again"),
+    "a strap folded again before it is made": (
+        ROLLED,
+        before(_is(acts.Roll), _is(acts.Make)),
+        "has not been made ready",
     ),
     "a strap down to the base after its seam": (
         DOWN,

@@ -4212,6 +4212,11 @@ export interface components {
              * @description One ring under the base: the join of two ends.
              */
             join?: number | null;
+            /**
+             * Roll Flat
+             * @description Folded in half again: what stays flat above the top edge.
+             */
+            roll_flat?: number | null;
         };
         /**
          * StrapShown

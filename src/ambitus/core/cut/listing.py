@@ -7,6 +7,7 @@ from ambitus.core.curves import flattened
 from ambitus.core.form.model import Form, Piece
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.base.fields import OUTLINE
+from ambitus.core.grammar.carry.fields import ROLL_FLAT
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
 from ambitus.core.grammar.contract import Layer
@@ -53,6 +54,8 @@ def _strap(bag: Resolved, hang: Hang) -> StrapRow:
     told: dict[str, Any] = {
         field.leaf: field.of(hang.item) for field in (*hang.item.make.listed, *hang.item.attach.listed)
     }
+    if hang.rolled:
+        told[ROLL_FLAT.leaf] = ROLL_FLAT.of(hang.item)
     return StrapRow.model_construct(
         count=2,
         length=hang.length.total,

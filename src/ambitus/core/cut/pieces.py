@@ -284,10 +284,12 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form]) -> tuple[Piece, ...]:
         marks = [*piece.marks]
         if piece.layer in bag.kinds.top.layers:
             marks += _middle_marks(piece)
-            form = forms[piece.layer]
+            form, marked = forms[piece.layer], set[str]()
             for variant, prefix in marking:
-                if variant.sewn is not nothing_sewn:
+                # what several variants do at one place of the spec stands there together
+                if variant.sewn is not nothing_sewn and prefix not in marked:
                     marks += marks_of(piece, form.sewn.get(prefix, ()))
+                    marked.add(prefix)
                 # a base knows no bands: it marks what is whole
                 if not (piece.cut_off and variant is bag.kinds.base):
                     marks += variant.marks(Item(bag, prefix), form, piece)

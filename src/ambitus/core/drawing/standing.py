@@ -232,13 +232,15 @@ def _strap(form: Form, hang: Hang, back: bool) -> str:
         # a cubic whose middle controls stand 4/3 as high as the top that is wanted
         return f"C{at(left, high * 4 / 3)} {at(right, high * 4 / 3)} {at(right, 0)}"
 
+    flat, half = half, half / 2 if hang.rolled else half
     outer = arch(-half, chord + half, drop + 2 * half)
     inner = arch(chord - half, half, drop)
     low = 0.0 if back else -min(hang.down, form.height)
     if not low:
         return f"M{at(-half, 0)}{outer}L{at(chord - half, 0)}{inner}Z"
-    left, right = f"M{at(half, low)}L{at(-half, low)}L{at(-half, 0)}", f"L{at(chord + half, low)}"
-    return f"{left}{outer}{right}L{at(chord - half, low)}L{at(chord - half, 0)}{inner}Z"
+    left = f"M{at(flat, low)}L{at(-flat, low)}L{at(-flat, 0)}L{at(-half, 0)}"
+    right = f"L{at(chord + flat, 0)}L{at(chord + flat, low)}L{at(chord - flat, low)}L{at(chord - flat, 0)}"
+    return f"{left}{outer}{right}L{at(chord - half, 0)}{inner}L{at(flat, 0)}Z"
 
 
 def _boxes(form: Form, hang: Hang) -> str:

@@ -194,6 +194,13 @@ class Wrapped:
 
 
 @dataclass(frozen=True, slots=True)
+class Rolled:
+    """A strip that is folded in half again between its marks, once it is made."""
+
+    strip: str
+
+
+@dataclass(frozen=True, slots=True)
 class PutOn:
     """
     Something put on one side of a layer, for the item ``of`` a list: what it is called, and its outline
@@ -248,6 +255,7 @@ Sewn = (
     | MadeUp
     | Bound
     | Wrapped
+    | Rolled
     | PutOn
 )
 

@@ -29,6 +29,7 @@ def _strap(row: StrapRow, width: float, visible: float) -> dict[str, Any]:
         "place": "gap",
         "gap": row.gap,
         "held": "hand" if row.hold < _HAND else "shoulder",
+        **({"rolled": "rolled"} if row.roll_flat is not None else {}),
         **row.told(),
     }
 

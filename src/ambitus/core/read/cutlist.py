@@ -79,7 +79,17 @@ class StrapRow(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
     #: numbers that only some makes and attachments have
-    TOLD: ClassVar[tuple[str, ...]] = ("past", "turn", "tuck", "inside", "from_top", "box", "end", "join")
+    TOLD: ClassVar[tuple[str, ...]] = (
+        "past",
+        "turn",
+        "tuck",
+        "inside",
+        "from_top",
+        "box",
+        "end",
+        "join",
+        "roll_flat",
+    )
     count: int = Field(ge=1, le=MOST_PIECES)
     length: Mm = Field(gt=0)
     width: Mm = Field(gt=0)
@@ -101,6 +111,9 @@ class StrapRow(BaseModel):
     box: Mm | None = Field(default=None, ge=0, description="On the face: the height of the box.")
     end: Mm | None = Field(default=None, ge=0, description="On the face: the end turned under.")
     join: Mm | None = Field(default=None, ge=0, description="One ring under the base: the join of two ends.")
+    roll_flat: Mm | None = Field(
+        default=None, ge=0, description="Folded in half again: what stays flat above the top edge."
+    )
 
     def told(self) -> dict[str, float]:
         """Return the numbers that only some makes and attachments have, where they are given."""

@@ -316,6 +316,13 @@ class RingUp:
 
 
 @dataclass(frozen=True, slots=True)
+class Roll:
+    """Fold strips that are made in half again, between their marks, and stitch them so."""
+
+    pieces: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class TrimBulk:
     """Trim corners and crossings before they are turned."""
 
@@ -448,6 +455,7 @@ Act = (
     | Fix
     | Bind
     | RingUp
+    | Roll
     | TrimBulk
     | SlideOn
     | Tack

@@ -180,6 +180,9 @@ def _minutes(plan: Plan, act: Act) -> float:
         case acts.Baste() | acts.LayOn() | acts.Fix():
             count, _ = _strips(plan, act.pieces)
             return 2 * SEW[0] * count
+        case acts.Roll():
+            count, metres = _strips(plan, act.pieces)
+            return PIN * metres + SEW[0] * count + SEW[1] * TOPSTITCH * metres
         case acts.RingUp():
             count, _ = _strips(plan, act.pieces)
             return count * (SEW[0] + PRESS[0])

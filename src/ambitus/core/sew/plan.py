@@ -15,6 +15,7 @@ from ambitus.core.form.sewn import (
     Line,
     Opening,
     PutOn,
+    Rolled,
     Teeth,
     Wrapped,
 )
@@ -119,6 +120,11 @@ class Plan:
             for one in form.every_sewn
             if isinstance(one, Bound)
         }
+
+    @cached_property
+    def rolled(self) -> frozenset[str]:
+        """The strips that are folded in half again."""
+        return frozenset(one.strip for one in self.sewn(Rolled) if isinstance(one, Rolled))
 
     @cached_property
     def wrapped(self) -> Mapping[str, str]:

@@ -42,6 +42,8 @@ class Work:
     made: set[str] = field(default_factory=set)
     #: strips that are joined to a ring
     ringed: set[str] = field(default_factory=set)
+    #: strips that are folded in half again
+    rolled: set[str] = field(default_factory=set)
     #: strips that are sewn on with rows of their own
     fixed: set[str] = field(default_factory=set)
     #: piece -> the class of seam that will catch it
@@ -161,6 +163,7 @@ class Work:
         return {
             "used": frozenset(self.used),
             "ringed": frozenset(self.ringed),
+            "rolled": frozenset(self.rolled),
             "fixed": frozenset(self.fixed),
             "rows": tuple(sorted(self.rows.items())),
             "glued": frozenset(self.glued.joins),

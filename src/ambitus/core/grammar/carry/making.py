@@ -22,6 +22,8 @@ from ambitus.core.grammar.carry.fields import (
     PAST,
     PLACED_BY,
     RING_JOIN,
+    ROLL_FLAT,
+    ROLLED,
     SIDE_BY,
     STRAP_CUT,
     STRAP_GAP,
@@ -30,6 +32,7 @@ from ambitus.core.grammar.carry.fields import (
     STRAP_WIDTH,
     TUCK,
 )
+from ambitus.core.grammar.carry.rolled import is_rolled, made_state
 from ambitus.core.lengths import amount
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
@@ -38,14 +41,19 @@ from ambitus.core.steps.settings import stitched
 from ambitus.core.sums import Term
 
 
+def _says(words: str, item: Item) -> str:
+    rolled = " and halved again in the hand" if is_rolled(item) else ""
+    return f"{words}{rolled}, {item.attach.says}"
+
+
 def phrase(words: str) -> Phrase:
     """Return the phrase of a make of strap, in *words*."""
     return Phrase(
         key="strap",
         label="Straps",
         before=", two straps ",
-        says=lambda bag, view, prefix: f"{words}, {Item(bag, prefix).attach.says}",
-        choices=(PAIRS, MAKE, ATTACH, MEASURED_BY, LENGTH_BY, HELD, PLACED_BY, GAP_BY, SIDE_BY),
+        says=lambda bag, view, prefix: _says(words, Item(bag, prefix)),
+        choices=(PAIRS, MAKE, ATTACH, MEASURED_BY, LENGTH_BY, HELD, ROLLED, PLACED_BY, GAP_BY, SIDE_BY),
         fields=(
             STRAP_WIDTH,
             DROP,
@@ -65,6 +73,7 @@ def phrase(words: str) -> Phrase:
             BOX,
             END_TURNED,
             RING_JOIN,
+            ROLL_FLAT,
         ),
     )
 
@@ -75,7 +84,12 @@ def width_term(item: Item, times: int, why: str) -> Term:
 
 
 def twice_as_wide(item: Item) -> tuple[Term, ...]:
-    """Return the width of a core that lies centred on the strip, double in the finished strap."""
+    """
+    Return the width of a core that lies centred on the strip, double in the finished strap; where that is
+    folded again, in one half of it.
+    """
+    if is_rolled(item):
+        return (width_term(item, 1, "Centred: it lies double in one half of what is folded again."),)
     return (width_term(item, 2, "Centred on the strip, so that it lies double in the finished strap."),)
 
 
@@ -107,7 +121,7 @@ def making_steps(item: Item, fold: tuple[str, str], stitch: tuple[str, str]) -> 
             stitch[1],
             310,
             needs=(f"carry {at} folded",),
-            gives=(f"carry {at} made",),
+            gives=(made_state(item),),
             acts=(acts.Make((f"strap carry.{at}",), iron=False, folded=True),),
             settings=stitched(bag.cloth("outer"), 3, f"{amount(2, bag.unit)} from the edge"),
             cautions=("needle over bulk",),

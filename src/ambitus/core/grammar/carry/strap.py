@@ -14,6 +14,8 @@ from ambitus.core.grammar.carry.fields import (
     HELD,
     MEASURED_BY,
     PLACED_BY,
+    ROLL_FLAT,
+    ROLLED,
     STRAP_GAP,
     STRAP_LENGTH,
     STRAP_WIDTH,
@@ -149,6 +151,8 @@ class Hang:
     #: how far it reaches down the outside of the face, and how much of that is its box
     down: float
     box: float
+    #: whether it is folded in half again where it is held
+    rolled: bool
     #: where the rows begin that hold it on the face, below the top edge
     from_top: float
 
@@ -232,6 +236,7 @@ def hang_of(item: Item, form: Form) -> Hang:
         asked_drop=DROP.of(item) if by_drop else drop_for_visible(visible.mm, gap, hold),
         down=down if item.attach.runs else down + box,
         box=box,
+        rolled=ROLLED.is_(item, "rolled"),
         from_top=FROM_TOP.or_none(item) or 0.0,
     )
 
@@ -300,14 +305,28 @@ def _creases(item: Item, hang: Hang) -> tuple[Mark, ...]:
     )
 
 
+def _rolls(item: Item, hang: Hang) -> tuple[Mark, ...]:
+    """Return the lines across a strap between which it is folded again."""
+    if not ROLLED.is_(item, "rolled"):
+        return ()
+    flat, wide = ROLL_FLAT.of(item), hang.width.total
+    why = Sum(
+        "From the raw end to the second fold", (*hang.tails, ROLL_FLAT.term(item, "Flat above the top edge"))
+    )
+    told = (("from either end", why),)
+    return tuple(
+        Mark("crease", "Folded again from here", ((x, 0.0), (x, wide)), "raw end", told if not n else ())
+        for n, x in enumerate((flat, snap(hang.finished_visible - flat)))
+    )
+
+
 def strap_parts(item: Item, form: Form) -> tuple[Part, ...]:
     """Return a strap with its folds, and its core where it has one; two of each."""
     bag, hang = item.bag, hang_of(item, form)
     ends = sum(t.mm for t in hang.tails)
     bought = "" if item.make.cut_across else item.make.label
-    strap = Strip(
-        "strap", "", "Strap", 2, hang.length, hang.width, ends, bought, _creases(item, hang), at=item.at
-    )
+    marks = (*_creases(item, hang), *_rolls(item, hang))
+    strap = Strip("strap", "", "Strap", 2, hang.length, hang.width, ends, bought, marks, at=item.at)
     across = item.make.core_width(item)
     if not bag.kinds.interfacing.cuts or bag.kinds.interfacing.part or not across:
         return (strap,)

@@ -147,8 +147,10 @@ def _close(work: Work, act: acts.Close) -> None:
 
 
 def _together(work: Work, act: acts.Together) -> None:
-    begun = [k for layer in (act.layer, act.to) for k in work.own_seams(layer) if work.is_begun(k)]
-    refuse(bool(begun), "what is sewn up cannot be basted flat")
+    layers = (act.layer, act.to)
+    begun = {k for layer in layers for k in work.own_seams(layer) if work.is_begun(k)}
+    # panels of two parts are joined before, and lie as flat as others
+    refuse(any(work.plan.seams[k].seam != "join" for k in begun), "what is sewn up cannot be basted flat")
     tops = [
         {work.body_of((layer, f)) for f, _ in work.plan.forms[layer].mouth} for layer in (act.layer, act.to)
     ]

@@ -87,6 +87,15 @@ def _runs_down(work: Work, key: str, layer: str) -> None:
         refuse(any(work.is_begun(b) for b in base), "the base seam that is to catch it is sewn")
 
 
+def _roll(work: Work, act: acts.Roll) -> None:
+    for key in work.plan.strips(act.pieces):
+        is_made(work, key)
+        name = work.plan.by_key[key].name
+        refuse(key not in work.plan.rolled, f"{name} stays flat")
+        refuse(key in work.rolled, f"{name} is folded again already")
+        work.rolled.add(key)
+
+
 def _ring_up(work: Work, act: acts.RingUp) -> None:
     for key in work.plan.strips(act.pieces):
         is_made(work, key)
@@ -200,6 +209,7 @@ DOES: Doing = {
     acts.OnSlider: _on_slider,
     acts.Baste: _baste,
     acts.RingUp: _ring_up,
+    acts.Roll: _roll,
     acts.LayOn: _lay_on,
     acts.Fix: _fix,
     acts.Narrow: _narrow,

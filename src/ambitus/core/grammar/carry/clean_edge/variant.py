@@ -8,6 +8,7 @@ from ambitus.core.grammar.carry.edges_turned.variant import EDGE_TURN, turn_term
 from ambitus.core.grammar.carry.fields import STRAP_TURN
 from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
+from ambitus.core.grammar.carry.rolled import ROLL_CHECKS, ROLL_PARAMS, roll_steps, rolled_on
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.contract import Make
 from ambitus.core.spec.resolved import Item
@@ -36,12 +37,12 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
 
 
 CLEAN_EDGE = Make(
-    checks=STRAP_CHECKS,
+    checks=(*STRAP_CHECKS, *ROLL_CHECKS),
     kind="clean_edge",
     section=sections.CLEAN_EDGE,
     label="One clean edge",
     help="Cut along a selvage: only the other edge is turned in, under the clean one.",
-    params=(*STRAP_PARAMS, *GIVEN_PARAMS, EDGE_TURN),
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS, *ROLL_PARAMS, EDGE_TURN),
     givens=GIVENS,
     phrase=phrase("with one clean edge"),
     width=_width,
@@ -52,5 +53,6 @@ CLEAN_EDGE = Make(
     finished=lambda item, cut: (cut - STRAP_TURN.of(item)) / 2,
     read_width=read_width,
     parts=strap_parts,
-    acts=(_steps,),
+    acts=(_steps, roll_steps),
+    sewn=rolled_on,
 )

@@ -8,6 +8,7 @@ from ambitus.core.grammar.carry.edges_turned.read import read_width
 from ambitus.core.grammar.carry.fields import STRAP_TURN
 from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
+from ambitus.core.grammar.carry.rolled import ROLL_CHECKS, ROLL_PARAMS, roll_steps, rolled_on
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.contract import Make
 from ambitus.core.lengths import paired
@@ -41,12 +42,12 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
 
 
 EDGES_TURNED = Make(
-    checks=STRAP_CHECKS,
+    checks=(*STRAP_CHECKS, *ROLL_CHECKS),
     kind="edges_turned",
     section=sections.EDGES_TURNED,
     label="Edges turned in",
     help="Both long edges are turned in, then the strip is halved: less cloth, thinner in the middle.",
-    params=(*STRAP_PARAMS, *GIVEN_PARAMS, EDGE_TURN),
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS, *ROLL_PARAMS, EDGE_TURN),
     givens=GIVENS,
     phrase=phrase("with edges turned in"),
     width=_width,
@@ -57,5 +58,6 @@ EDGES_TURNED = Make(
     finished=lambda item, cut: cut / 2 - STRAP_TURN.of(item),
     read_width=read_width,
     parts=strap_parts,
-    acts=(_steps,),
+    acts=(_steps, roll_steps),
+    sewn=rolled_on,
 )

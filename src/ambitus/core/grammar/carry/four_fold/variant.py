@@ -7,6 +7,7 @@ from ambitus.core.grammar.carry.four_fold.checks import CHECKS
 from ambitus.core.grammar.carry.four_fold.read import read_width
 from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
+from ambitus.core.grammar.carry.rolled import ROLL_CHECKS, ROLL_PARAMS, roll_steps, rolled_on
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.contract import Make
 from ambitus.core.spec.resolved import Item
@@ -37,12 +38,12 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
 
 
 FOUR_FOLD = Make(
-    checks=(*STRAP_CHECKS, *CHECKS),
+    checks=(*STRAP_CHECKS, *ROLL_CHECKS, *CHECKS),
     kind="four_fold",
     section=sections.FOUR_FOLD,
     label="Folded in four",
     help="Four layers of cloth with both raw edges inside.",
-    params=(*STRAP_PARAMS, *GIVEN_PARAMS),
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS, *ROLL_PARAMS),
     givens=GIVENS,
     phrase=phrase("folded in four"),
     width=_width,
@@ -52,5 +53,6 @@ FOUR_FOLD = Make(
     finished=lambda item, cut: cut / 4,
     read_width=read_width,
     parts=strap_parts,
-    acts=(_steps,),
+    acts=(_steps, roll_steps),
+    sewn=rolled_on,
 )

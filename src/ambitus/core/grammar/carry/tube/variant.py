@@ -6,6 +6,7 @@ from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
 from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
+from ambitus.core.grammar.carry.rolled import ROLL_CHECKS, ROLL_PARAMS, roll_steps, rolled_on
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.carry.tube.checks import CHECKS
 from ambitus.core.grammar.carry.tube.read import read_width
@@ -37,12 +38,12 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
 
 
 TUBE = Make(
-    checks=(*STRAP_CHECKS, *CHECKS),
+    checks=(*STRAP_CHECKS, *ROLL_CHECKS, *CHECKS),
     kind="tube",
     section=sections.TUBE,
     label="Tube, turned right side out",
     help="Sewn along one side and turned: soft, two layers, no raw edge. Narrow ones are slow to turn.",
-    params=(*STRAP_PARAMS, *GIVEN_PARAMS),
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS, *ROLL_PARAMS),
     givens=GIVENS,
     phrase=phrase("turned as tubes"),
     classes={"strap": "Strap seam"},
@@ -52,5 +53,6 @@ TUBE = Make(
     finished=lambda item, cut: cut / 2 - STRAP_ALLOWANCE.of(item),
     read_width=read_width,
     parts=strap_parts,
-    acts=(_steps,),
+    acts=(_steps, roll_steps),
+    sewn=rolled_on,
 )

@@ -5,6 +5,7 @@ from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
 from ambitus.core.grammar.carry.making import phrase, width_term
+from ambitus.core.grammar.carry.rolled import ROLL_CHECKS, ROLL_PARAMS, made_state, roll_steps, rolled_on
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
 from ambitus.core.grammar.carry.webbing.read import read_width
 from ambitus.core.grammar.contract import Make
@@ -30,7 +31,7 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
             "A row of zigzag across each end. Synthetic webbing can be sealed with heat, away from cloth.",
             300,
             needs=("pieces cut",),
-            gives=(f"carry {at} made",),
+            gives=(made_state(item),),
             acts=(acts.Make((f"strap carry.{at}",), iron=False),),
             settings="Zigzag 4 wide, 1 long.",
             cautions=("flame",),
@@ -39,12 +40,12 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
 
 
 WEBBING = Make(
-    checks=STRAP_CHECKS,
+    checks=(*STRAP_CHECKS, *ROLL_CHECKS),
     kind="webbing",
     section=sections.WEBBING,
     label="Webbing",
     help="Bought at its width and cut to length: strong, nothing to fold.",
-    params=(*STRAP_PARAMS, *GIVEN_PARAMS),
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS, *ROLL_PARAMS),
     givens=GIVENS,
     phrase=phrase("of webbing"),
     width=_width,
@@ -54,5 +55,6 @@ WEBBING = Make(
     finished=lambda item, cut: cut,
     read_width=read_width,
     parts=strap_parts,
-    acts=(_steps,),
+    acts=(_steps, roll_steps),
+    sewn=rolled_on,
 )
