@@ -73,6 +73,42 @@ def test_each_make_of_strap(screen: Screen, make: str) -> None:
     screen.shows("strap carry.0", "width", wide[make])
 
 
+def test_straps_down_to_the_base_and_round_it(screen: Screen) -> None:
+    """58.5 show, and each end goes down 28 and 6 under the bag, into a seam or a join of 1."""
+    screen.open("March folder tote")
+    _pick(screen, "strap.0", "carry.0.attach", "to_base")
+    screen.shows("strap carry.0", "length", "128.5")
+    assert "down to the base seam" in _sentence(screen)
+    _pick(screen, "strap.0", "carry.0.attach", "under_base")
+    screen.type("carry.0.join", "1.5")
+    screen.shows("strap carry.0", "length", "129.5")
+    assert "the base first" in _sentence(screen)
+    _pick(screen, "strap.0", "carry.0.rolled", "rolled")
+    screen.shows("strap carry.0", "length", "129.5")
+    assert "halved again in the hand" in _sentence(screen)
+    # a folded base has no seam to catch them, and the ring does not ask for one
+    _pick(screen, "base", "base.cut_as", "folded")
+    screen.shows("strap carry.0", "length", "129.5")
+    assert "the base first" not in _sentence(screen)
+    _close(screen)
+    screen.kept()
+
+
+def test_seams_bound_in_an_unlined_bag(screen: Screen) -> None:
+    """The strips are pieces of their own: 2 · 0.6 + 0.14 + 2 · 0.9 is 3.1 wide."""
+    screen.open("March folder tote")
+    _pick(screen, "top", "top.kind", "double_hem")
+    _pick(screen, "seams", "seams.kind", "bound")
+    assert "bound seams of 1 cm" in _sentence(screen)
+    # 28 and 3.5, a corner's seam of 1, and both ends
+    screen.shows("seam binding side", "length", "34.5")
+    screen.shows("seam binding side", "width", "3.1")
+    _pick(screen, "seams", "seams.bind_made", "double")
+    screen.shows("seam binding side", "width", "4.5")
+    _close(screen)
+    screen.kept()
+
+
 @pytest.mark.parametrize("kind", list(GRAMMAR.slots["seams"]))
 def test_each_kind_of_seam_has_its_tile_and_its_picture(screen: Screen, kind: str) -> None:
     """Picked, it is in the sentence, and nothing on the place is broken by it."""
