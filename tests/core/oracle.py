@@ -490,10 +490,13 @@ def _(b: Bag) -> bool:
     turns = turns and b.kind("side") not in ("felled", "french_stitched", "lapped")
     hem = b.top in ("double_hem", "overlocked_hem")
     spreads = b.separate and b.mm("allowances.ring") <= b.pair(6, 0.25) + 1e-9
-    open_yet = b.kind("ring") in ("plain", "zigzagged", "overlocked_first")
+    open_yet = b.kind("ring") in ("plain", "zigzagged", "overlocked_first", "bound")
+    ring = any(s.attach == "under_base" for s in straps(b))
     return any(
         (
-            panels and b.chose("base.first", "one") and not turns,
+            panels and b.chose("base.first", "one") and (ring or not turns),
+            # a ring lies across the base seam, which is sewn first
+            panels and ring and b.chose("base.first", "sides") and source_at(b.bag, "base.first") == "chosen",
             hem and b.chose("top.hem_sewn", "early") and b.base not in boxed,
             b.separate and b.chose("base.snipped", "after") and not (spreads and open_yet),
             b.top == "casing" and b.chose("top.cord_laid", "before") and b.chose("top.opening", "ends"),
@@ -552,11 +555,14 @@ def _stack(b: Bag, s: Strap) -> float:
     felt = b.stiffening.thickness if b.stiffening is not None else 0.0
     whole = felt and b.bag.kinds.interfacing.kind != "base_only"
     inset = b.mm("interfacing.inset") if b.bag.kinds.interfacing.kind == "inset" else 0.0
-    inset = proofs.top_eats(b.draft) if b.bag.kinds.interfacing.kind == "kept_out" else inset
-    stack += felt if whole and proofs.top_eats(b.draft) - inset > 1 else 0.0
+    eats = proofs.top_eats(b.draft)
+    if s.runs:
+        eats = 0.0 if folded else proofs.eaten(b.draft, "base")
+    inset = eats if b.bag.kinds.interfacing.kind == "kept_out" else inset
+    stack += felt if whole and eats - inset > 1 else 0.0
     # the core lies double in the layer that carries; in a seam it ends where the end passes the raw edge
     reaches = {"in_seam": "past", "tucked": "inside"}.get(s.attach)
-    cored = whole and s.make != "webbing" and (reaches is None or s.mm(reaches) > 0)
+    cored = whole and s.make != "webbing" and (reaches is None or s.mm(reaches) > 0) and not s.runs
     return stack + (2 * felt if cored else 0.0)
 
 

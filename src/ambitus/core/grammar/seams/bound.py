@@ -11,6 +11,7 @@ from ambitus.core.form.model import Form, Part, Seam, Strip
 from ambitus.core.form.sewn import Sewn, Wrapped, edge_length
 from ambitus.core.grammar.allowances import GENERAL, allowance_of
 from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.base.fields import OUTLINE
 from ambitus.core.grammar.contract import Layer, Row, SeamKind
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams import reading, sections
@@ -260,6 +261,9 @@ def straight_strip_on_curve(draft: "Draft") -> Iterator[Fired]:
         for s in chain
         if form.face(s.face).bends[form.face(s.face).edge_index(s.edge)] is not None
     ]
+    if OUTLINE in bag.values and bag.kinds.seam("ring").kind == _KIND:
+        # of a traced outline its corners are many, and none is square
+        curved.append("ring")
     if curved and BIND_OF.is_(bag, "cloth"):
         yield fired(
             BIND_OF,
