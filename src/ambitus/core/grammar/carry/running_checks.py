@@ -43,7 +43,7 @@ def strap_runs_into_corner(draft: "Draft") -> Iterator[Fired]:
         words = "Make the gap {inwards} or less." if gap else "Place it at {inwards} or more."
         yield fired(
             place,
-            "Its outer edge lies {aside} from the side seam, and the corner takes {corner}.",
+            "Its outer edge lies {aside} from the side seam; clear of the corner it lies {corner} from it.",
             words,
             remedies=(to(place, inwards),),
             aside=max(0.0, aside),
