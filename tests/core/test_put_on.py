@@ -241,6 +241,27 @@ def _narrow_binding(item: Item, form: Form) -> tuple[Part, ...]:
     return (_without_term("Covers the row inside")(strip),)
 
 
+@pytest.mark.parametrize(
+    ("top", "pressed", "sewn", "strip"),
+    [
+        ("bound_unlined", "make binding", "bind", "binding"),
+        ("double_hem", "seam bindings", "outer base", "seam binding"),
+    ],
+)
+def test_a_wrapped_binding_is_as_wide_as_its_steps_use_up(
+    top: str, pressed: str, sewn: str, strip: str
+) -> None:
+    """Turned under, down the far side, over the edge, back to its row and on to its own edge."""
+    spec = tote(331, 287, 118, top={"kind": top}, seams={"kind": "bound"}, allowances=UNEQUAL)
+    made = drafted(spec, rounded=False)
+    told = {what: mm for s in made.steps if s.key in (pressed, sewn) for what, mm in s.lengths}
+    seam = told["Binding seam"]
+    far = seam + next(mm for what, mm in told.items() if what.startswith("Covers the row"))
+    width = next(p for p in made.pieces if p.layer == strip).sums["width"]
+    thick = next(t.mm for t in width.terms if t.label.startswith("Thickness"))
+    assert told["Turned under"] + far + thick + 2 * seam == pytest.approx(width.total)
+
+
 def _round_seams(change: Callable[[Strip], Strip]) -> Fault:
     """Return a fault in the strips that bind seams."""
 

@@ -104,10 +104,7 @@ def fixed_metres(plan: Plan, act: acts.Fix) -> float:
     """Return how long the rows are that sew pieces to a face, in metres; what is set has none."""
     keys = set(plan.strips(act.pieces))
     # along both edges of a strap that runs down, at two places on the front and two on the back
-    long = {
-        one.strip: 4 * 2 * (one.reaches - one.begins) for one in plan.running.values() if one.strip in keys
-    }
-    rows = sum(long.values())
+    rows = sum(8 * (one.reaches - one.begins) for one in plan.running.values() if one.strip in keys)
     for one in plan.put_on:
         if not keys & set(one.pieces) or one.spot:
             continue

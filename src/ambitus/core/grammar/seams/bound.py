@@ -12,6 +12,7 @@ from ambitus.core.form.sewn import Sewn, Wrapped, edge_length
 from ambitus.core.grammar.allowances import GENERAL, allowance_of
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import OUTLINE
+from ambitus.core.grammar.binding import MADE_OPTIONS, OVER, across
 from ambitus.core.grammar.contract import Layer, Row, SeamKind
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams import reading, sections
@@ -34,8 +35,6 @@ if TYPE_CHECKING:
 _KIND = "bound"
 #: the classes of seam that mostly run round a curve
 _CURVED = ("gusset", "ring")
-#: What a binding covers on the far side, over its seam: 3 mm | 1/8 in.
-OVER = paired(3)
 #: What an open end of a binding is cut longer, to be turned in or trimmed: 10 mm | 3/8 in.
 END = paired(10)
 
@@ -50,16 +49,12 @@ def thick_edges(bag: Resolved) -> float:
 
 
 def width_of(bag: Resolved) -> Sum:
-    """
-    Return how wide a strip is: wrapped and turned twice 2b + T + 2v, doubled 2 (2b + T + v).
-
-    b is its seam, T both edges, v what covers the row on the far side.
-    """
-    twice = 2 if BIND_MADE.is_(bag, "double") else 1
-    terms = (
-        BIND_SEAM.term(bag, "Binding seam").scaled(2 * twice, times=2 * twice),
-        Term("Thickness of both edges", twice * thick_edges(bag), "What it wraps.", "derived", twice),
-        BIND_COVER.term(bag, "Covers the row on the far side").scaled(2, times=2),
+    """Return how wide a strip is cut, or bought."""
+    terms = across(
+        BIND_SEAM.term(bag, "Binding seam"),
+        Term("Thickness of both edges", thick_edges(bag), "What it wraps.", "derived"),
+        BIND_COVER.term(bag, "Covers the row on the far side"),
+        double=BIND_MADE.is_(bag, "double"),
     )
     if BIND_OF.is_(bag, "tape"):
         return Sum("How wide to buy it, unfolded", terms)
@@ -142,17 +137,17 @@ def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
 
 def _rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     (sewn,) = stitched(bag, key, mm)
-    made = "Wrap the strip round both edges, held together, and stitch it down in two rows."
+    edge = "One edge of the tape, opened" if BIND_OF.is_(bag, "tape") else "The flat edge of the strip"
     if BIND_MADE.is_(bag, "double"):
-        made = (
-            "Sew the doubled strip to both edges, held together; turn its fold over them and stitch it down."
-        )
+        edge = "The raw edges of the doubled strip"
+    made = f"{edge}, level with both edges of the seam, held together: sew it on, turn it over them and"
     return (
         replace(sewn, key="first row"),
         Row(
             "",
             "Bind the edges of the {seam}",
-            f"{made} Turn its ends in, or trim them where another seam crosses.",
+            f"{made} stitch it down past its row on the far side. "
+            "Turn its ends in, or trim them where another seam crosses.",
             (
                 ("Binding seam", BIND_SEAM.of(bag)),
                 ("Covers the row on the far side by", snap(BIND_COVER.of(bag) - BIND_SEAM.of(bag))),
@@ -168,20 +163,15 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     bag = item.bag
     if not any(_bound_seams(bag, form)):
         return ()
-    outer = bag.cloth("outer")
-    if BIND_OF.is_(bag, "tape"):
-        title, say = (
-            "Cut the tape for the seams",
-            "One piece for each seam, longer than the seam at both ends.",
-        )
-        settings: str = ""
-    else:
-        title = "Press the strips that bind the seams"
-        settings = f"Iron: {outer.iron}."
-        say = "Press each in half along its length, wrong sides together"
-        say += (
-            "." if BIND_MADE.is_(bag, "double") else ", open it, and press both long edges in to that crease."
-        )
+    tape, double = BIND_OF.is_(bag, "tape"), BIND_MADE.is_(bag, "double")
+    title, settings = "Press the strips that bind the seams", f"Iron: {bag.cloth('outer').iron}."
+    say = "Press one long edge of each under, so that it lies ready for the far side."
+    if double:
+        say = "Press each in half along its length, wrong sides together."
+    if tape:
+        title, settings = "Cut the tape for the seams", ""
+        say = "One piece for each seam, longer than the seam at both ends."
+    turned = () if tape or double else (("Turned under", BIND_COVER.of(bag)),)
     return (
         Step(
             "seam bindings",
@@ -190,9 +180,9 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
             305,
             needs=("pieces cut",),
             gives=("seam bindings made",),
-            acts=(acts.Make(("seam binding",), iron=not BIND_OF.is_(bag, "tape")),),
+            acts=(acts.Make(("seam binding",), iron=not tape),),
             settings=settings,
-            lengths=(("Width", width_of(bag).total),),
+            lengths=(("Width", width_of(bag).total), *turned),
             cautions=("hot iron",) if settings else (),
         ),
     )
@@ -291,10 +281,7 @@ BIND_PARAMS = (
         "Seams bound",
         "choice",
         "wrapped",
-        options=(
-            Option("wrapped", "One layer, edges turned", "Thin: its edges are turned in."),
-            Option("double", "Folded in half", "Two layers; nothing to turn in."),
-        ),
+        options=MADE_OPTIONS,
     ),
     Param(
         BIND_OF,

@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form, Mark, Part, Strip
 from ambitus.core.form.sewn import Bound, Sewn
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
+from ambitus.core.grammar.binding import across
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.thickness import thick_outside
 from ambitus.core.grammar.top.bound.fields import (
@@ -27,17 +28,15 @@ def thick_edge(bag: Resolved) -> float:
 
 
 def width_of(bag: Resolved) -> Sum:
-    """
-    Return how wide a binding is cut: wrapped and turned twice 2b + T + 2v, doubled 2 (2b + T + v).
-
-    b is its seam, T what is wrapped, v what covers the row on the far side.
-    """
-    twice = 2 if BINDING_MADE.is_(bag, "double") else 1
-    seam = BINDING_ALLOWANCE.term(bag, "Binding seam").scaled(2 * twice, times=2 * twice)
+    """Return how wide a binding is cut."""
     why = "What it wraps: the outer with what is on it, and the lining where there is one."
-    thick = Term("Thickness of the edge", twice * thick_edge(bag), why, "derived", twice)
-    cover = BINDING_COVER.term(bag, "Covers the row inside").scaled(2, times=2)
-    return to_grid("How wide to cut it", (seam, thick, cover), bag.grid)
+    terms = across(
+        BINDING_ALLOWANCE.term(bag, "Binding seam"),
+        Term("Thickness of the edge", thick_edge(bag), why, "derived"),
+        BINDING_COVER.term(bag, "Covers the row inside"),
+        double=BINDING_MADE.is_(bag, "double"),
+    )
+    return to_grid("How wide to cut it", terms, bag.grid)
 
 
 def length_of(bag: Resolved, form: Form) -> Sum:

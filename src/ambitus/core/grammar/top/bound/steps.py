@@ -18,7 +18,7 @@ from ambitus.core.steps.model import Reading, Step
 from ambitus.core.steps.settings import stitched
 
 _FOLD = {
-    "wrapped": "Press one long edge under by its seam, so that it lies ready for the inside.",
+    "wrapped": "Press one long edge under by what it covers, so that it lies ready for the inside.",
     "double": "Press it in half along its length, wrong sides together.",
 }
 
@@ -47,7 +47,10 @@ def _steps(item: Item, form: Form) -> Iterator[Step]:
         gives=("binding made",),
         acts=(acts.Make(("binding",)),),
         settings=f"Iron: {outer.iron}.",
-        lengths=(("Cut width", width_of(bag).total),),
+        lengths=(
+            ("Cut width", width_of(bag).total),
+            *((("Turned under", BINDING_COVER.of(bag)),) if BINDING_MADE.is_(bag, "wrapped") else ()),
+        ),
         reads=(Reading("ring", "Once round the joined ring", form.mouth_length),),
         cautions=("hot iron",),
     )

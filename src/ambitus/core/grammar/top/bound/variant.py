@@ -7,6 +7,7 @@ from ambitus.core.checks.amounts import at_least, to
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import STEP
+from ambitus.core.grammar.binding import MADE_OPTIONS, OVER
 from ambitus.core.grammar.contract import DIVIDES, Stage, Top
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.bound.cut import parts, sewn
@@ -30,9 +31,6 @@ from ambitus.core.spec.resolved import Resolved
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
 
-#: What a binding covers on the far side, over its seam: 3 mm | 1/8 in.
-OVER = paired(3)
-
 
 def _cover(bag: Resolved) -> float:
     seam = BINDING_ALLOWANCE.or_none(bag)
@@ -45,10 +43,7 @@ BINDING_PARAMS = (
         "Binding",
         "choice",
         "wrapped",
-        options=(
-            Option("wrapped", "One layer, turned under", "Thin; its far edge is turned in."),
-            Option("double", "Folded in half", "Two layers; nothing to turn in, and it wears longer."),
-        ),
+        options=MADE_OPTIONS,
     ),
     Param(
         BINDING_JOIN,
