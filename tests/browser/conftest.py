@@ -9,7 +9,7 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Page, Request, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, Request, expect, sync_playwright
 
 from ambitus.store.backup import back_up
 from conftest import DIST, Server
@@ -18,6 +18,9 @@ ARGUMENTS = (
     "--no-sandbox --disable-gpu --disable-background-networking --disable-component-update "
     "--disable-sync --no-first-run --disable-quic"
 ).split()
+# what a press leads to is there a moment after it: it is waited for as long as anything else
+WAITS = 15_000
+expect.set_options(timeout=WAITS)
 
 
 @pytest.fixture(scope="session")
@@ -43,7 +46,7 @@ class Screen:
     def __init__(self, page: Page, server: Server) -> None:
         self.page, self.server = page, server
         self.troubles: list[str] = []
-        page.set_default_timeout(15_000)
+        page.set_default_timeout(WAITS)
         page.on("pageerror", lambda error: self.troubles.append(str(error)))
 
     def shelf(self) -> "Screen":
@@ -94,6 +97,12 @@ class Screen:
         self.page.wait_for_function(
             "document.querySelector('.keeping')?.innerText === 'kept' && "
             "!Object.keys(localStorage).some((k) => k.startsWith('ambitus.unsent'))"
+        )
+
+    def stands_at(self, name: str, value: str) -> None:
+        """Wait until the cursor stands in what is called so: a path, a cell, a phrase."""
+        self.page.wait_for_function(
+            "([name, value]) => document.activeElement?.dataset[name] === value", arg=[name, value]
         )
 
     def said(self) -> str:

@@ -3,6 +3,7 @@
 from fractions import Fraction
 
 import pytest
+from playwright.sync_api import expect
 
 from browser.conftest import Screen
 
@@ -113,7 +114,7 @@ def test_pieces_seams_and_marks_open_their_sums_too(screen: Screen) -> None:
     screen.open("Cornet bench tote")
     page = screen.page
     page.locator("[data-piece='lining panel'] svg").click()
-    assert "B · Lining" in page.inner_text(".sum-on-paper .about")
+    expect(page.locator(".sum-on-paper .about")).to_contain_text("B · Lining")
     # what a piece that was not open is told in full comes after its totals
     page.wait_for_selector("[data-mark]")
     marks = page.locator("[data-mark]")
@@ -185,7 +186,7 @@ def test_what_cannot_be_read_is_told_and_nothing_is_lost(screen: Screen) -> None
         assert screen.cut(OUTER, "width") == "48"
         assert page.locator(".pieces-flat.waiting").count() == 1
     page.keyboard.press("Tab")
-    assert screen.field("size.width").input_value() == "0"
+    expect(screen.field("size.width")).to_have_value("0")
     screen.field("size.width").focus()
     page.keyboard.press("Escape")
     page.wait_for_function("!document.querySelector('.wrong-text')")
@@ -231,7 +232,7 @@ def test_a_phrase_opens_tiles_and_a_tile_changes_the_bag(screen: Screen) -> None
     screen.shows("interfacing panel", "width", "48")
     page.wait_for_selector("[data-tile='interfacing.kind=full'][aria-pressed='true']")
     page.keyboard.press("Escape")
-    assert page.evaluate("document.activeElement.dataset.phrase") == "interfacing"
+    screen.stands_at("phrase", "interfacing")
     assert "full size" in page.inner_text(".making-sentence")
     screen.kept()
 
@@ -282,7 +283,7 @@ def test_a_check_stands_at_its_number_and_leads_to_it(screen: Screen) -> None:
     assert page.locator(".on-drawing .badge.stop").count() == 1
     page.keyboard.press("Enter")
     page.click("[data-check='depth-under-corner'] .check-title")
-    assert page.evaluate("document.activeElement.dataset.path") == "size.depth"
+    screen.stands_at("path", "size.depth")
     screen.kept()
     page.click(".side-tools .to-sheet")
     page.wait_for_selector(".sure")

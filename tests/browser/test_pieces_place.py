@@ -1,6 +1,7 @@
 """Begin from pieces by mouse and keys: pasted and typed, the bag beside them, a promise, a plan."""
 
 import pytest
+from playwright.sync_api import expect
 
 from browser.conftest import Screen
 
@@ -58,7 +59,7 @@ def test_rows_are_typed_by_keys_and_kept_over_a_reload(screen: Screen) -> None:
     page.keyboard.press("Enter")
     page.keyboard.type("strap")
     page.keyboard.press("ArrowUp")
-    assert page.evaluate("document.activeElement.dataset.cell") == "0.called"
+    screen.stands_at("cell", "0.called")
     page.reload()
     _size(screen, "40 × 35.5 cm")
     assert page.input_value("[data-cell='1.called']") == "strap"
@@ -66,7 +67,7 @@ def test_rows_are_typed_by_keys_and_kept_over_a_reload(screen: Screen) -> None:
     page.wait_for_selector("[data-row='0'] .wrong-text")
     assert page.input_value("[data-cell='0.width']") == "42 cm"
     page.click("text=Clear")
-    assert page.input_value("[data-cell='0.called']") == ""
+    expect(page.locator("[data-cell='0.called']")).to_have_value("")
 
 
 def test_a_plain_table_in_a_file_goes_on_as_pieces(screen: Screen) -> None:

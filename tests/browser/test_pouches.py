@@ -65,7 +65,7 @@ def test_a_narrowed_zip_and_its_small_pieces_are_picked(screen: Screen) -> None:
     screen.shows("zip", "length", "8 3/4")
     page.keyboard.press("Escape")
     page.keyboard.press("a")
-    assert page.locator("[data-piece='tab pull']").is_visible()
+    page.wait_for_selector("[data-piece='tab pull']")
     screen.kept()
 
 

@@ -1,7 +1,7 @@
 """What is put on a bag, on screen: added from the sentence, moved on its piece, told if in the way."""
 
 import pytest
-from playwright.sync_api import Locator
+from playwright.sync_api import Locator, expect
 
 from browser.conftest import Screen
 
@@ -48,7 +48,7 @@ def test_a_pocket_is_added_typed_and_taken_off(screen: Screen) -> None:
     assert page.locator(".making-sentence").bounding_box()["height"] < 100  # type: ignore[index]
     page.click("[data-tile='extras.0=off']")
     page.wait_for_selector("[data-piece='pocket 1']", state="detached")
-    assert page.locator("[data-piece]").count() == before
+    expect(page.locator("[data-piece]")).to_have_count(before)
     screen.kept()
 
 
@@ -103,4 +103,4 @@ def test_many_things_are_folded_away_and_told_when_asked(screen: Screen) -> None
     assert box["height"] < 100
     page.click("[data-phrase='rest']")
     for phrase in ("patch.0", "slip.1", "magnetic_snap.2"):
-        assert page.locator(f"[data-phrase='{phrase}']").count() == 1
+        expect(page.locator(f"[data-phrase='{phrase}']")).to_have_count(1)
