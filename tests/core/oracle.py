@@ -392,7 +392,9 @@ def _(b: Bag) -> bool:
 
 @says("mouth-under-free-arm")
 def _(b: Bag) -> bool:
-    flat = b.top == "raw_edge" or b.chose("top.hem_sewn", "flat") or b.chose("top.opening", "ends")
+    flat = (
+        b.top in ("raw_edge", "on_bars") or b.chose("top.hem_sewn", "flat") or b.chose("top.opening", "ends")
+    )
     # before corners that are not there it cannot be sewn: then it is sewn flat
     flat |= b.chose("top.hem_sewn", "early") and "corner" not in b.bag.sewn
     return not b.top.startswith("zip") and not flat and 2 * b.opening < 280
@@ -873,7 +875,41 @@ def _(b: Bag) -> bool:
 def _(b: Bag) -> bool:
     whole = b.stiffening is not None and b.bag.kinds.interfacing.kind != "base_only"
     cloths = any(b.bag.cloth(layer).stiff for layer in b.bag.kinds.top.layers)
-    return _drawn(b) and (cloths or (whole and b.stiffening.stiff))
+    return (_drawn(b) or b.top == "on_bars") and (cloths or (whole and b.stiffening.stiff))
+
+
+@says("channel-under-bar")
+def _(b: Bag) -> bool:
+    round_it = math.pi * b.mm("top.bar_thick") + b.pair(6, 0.25) if b.top == "on_bars" else 0.0
+    return b.top == "on_bars" and 2 * b.mm("top.channel") < round_it - EPS
+
+
+@says("slit-short")
+def _(b: Bag) -> bool:
+    return b.top == "on_bars" and b.mm("top.slit") < b.mm("top.channel") + b.pair(60, 2.5) - EPS
+
+
+def _side_of_panel(b: Bag) -> float:
+    """How long the side of a panel is from the finished top: to its base, its cut-out or its fold."""
+    deep = b.asked.get("depth", 0.0) / 2
+    if b.base == "boxed":
+        return b.draft.form.height
+    return b.draft.form.height + (deep if b.base in ("boxed_after", "boxed_pinched", "folded_in") else 0.0)
+
+
+@says("slit-over-seam")
+def _(b: Bag) -> bool:
+    return b.top == "on_bars" and _side_of_panel(b) - b.mm("top.slit") < b.pair(40, 1.5) - EPS
+
+
+@says("gather-out-of-role")
+def _(b: Bag) -> bool:
+    return b.top == "on_bars" and not 1.3 - EPS <= b.opening / b.mm("top.bar_long") <= 2.2 + EPS
+
+
+@says("slit-edge-narrow")
+def _(b: Bag) -> bool:
+    return b.top == "on_bars" and proofs.eaten(b.draft, "side", True) < b.pair(6, 0.25) - EPS
 
 
 @says("closes-over-nothing")

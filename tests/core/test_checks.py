@@ -33,6 +33,10 @@ def _drawn(**top: Any) -> dict[str, Any]:
     return tote(top={"kind": "casing", **top}, carry=[])
 
 
+def _on_bars(**top: Any) -> dict[str, Any]:
+    return tote(top={"kind": "on_bars", **top}, carry=[])
+
+
 def _faced(height: float) -> dict[str, Any]:
     return tote(top={"facing": "faced", "facing_height": height, "gap_in": "base"})
 
@@ -303,6 +307,17 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         {**_drawn(), "interfacing": {"kind": "full", "material": "fusible_light"}},
     ),
     "raw-edge-in-channel": (_drawn(turn=3.1, hem_edge="turned"), _drawn(turn=3, hem_edge="turned")),
+    # 12 thick: half of 37.7 and 6
+    "channel-under-bar": (_on_bars(channel=21.8), _on_bars(channel=21.9)),
+    "slit-short": (_on_bars(channel=22, slit=81.9), _on_bars(channel=22, slit=82)),
+    # a side of 280, down to the cut-out
+    "slit-over-seam": (_on_bars(slit=240.1), _on_bars(slit=240)),
+    # 460 across
+    "gather-out-of-role": (_on_bars(bar_long=209), _on_bars(bar_long=209.1)),
+    "slit-edge-narrow": (
+        {**_on_bars(), "allowances": {"side": 5.9}},
+        {**_on_bars(), "allowances": {"side": 6}},
+    ),
     "turn-over-casing": (_drawn(channel=15, turn=18.1), _drawn(channel=15, turn=18)),
     "hole-left": (_drawn(height_means="contents_edge"), _drawn(height_means="contents")),
     # once round 2 (340 + 120)

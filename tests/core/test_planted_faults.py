@@ -45,6 +45,7 @@ from ambitus.core.grammar.seams.simple import LAPPED, PLAIN, RAW
 from ambitus.core.grammar.top.bands.variant import BANDS
 from ambitus.core.grammar.top.casing.variant import CASING
 from ambitus.core.grammar.top.double_hem.variant import DOUBLE_HEM
+from ambitus.core.grammar.top.on_bars.variant import ON_BARS
 from ambitus.core.grammar.top.overlocked_hem.variant import OVERLOCKED_HEM
 from ambitus.core.grammar.top.pressed_edges.variant import PRESSED_EDGES
 from ambitus.core.grammar.top.raw_edge.variant import RAW_EDGE
@@ -157,6 +158,8 @@ BAGS: tuple[dict[str, Any], ...] = (
     },
     tote(331, 287, 118, top={"kind": "casing", "height_means": "contents", "channel": 17, "opening": "slit"}),
     tote(331, 287, 118, top={"kind": "casing", "cord": "strip", "opening": "ends"}, allowances=UNEQUAL),
+    tote(331, 287, 118, top={"kind": "on_bars", "bar_long": 241, "slit": 93}, allowances=UNEQUAL, carry=[]),
+    _flat("folded", top={"kind": "on_bars", "bar": "hoop", "turn": 7}),
     {
         **_on("rectangle"),
         "top": {"kind": "bands", "band": 23, "band_made": "one", "height_means": "contents"},
@@ -653,6 +656,12 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "traced tube of the cut line": _form_of(TRACED, lambda form, bag: _body_wider(form, 44)),
     "edge below the channel left out": _last_term_lost(CASING, "allowance"),
     "casing drawn nowhere": _no_marks(CASING),
+    "channel of a bar left out": _last_term_lost(ON_BARS, "allowance"),
+    "slits nobody marks": _no_marks(ON_BARS),
+    "slits never hemmed": _steps(ON_BARS, "hem slits"),
+    "one bar for two edges": lambda patch: GRAMMAR.with_variant(
+        replace(ON_BARS, parts=lambda *given: tuple(replace(p, count=1) for p in ON_BARS.parts(*given)))
+    ),
     "cord threaded through no casing": _steps(CASING, "stitch casing"),
     "closing left out of the height": lambda patch: GRAMMAR.with_variant(
         replace(CASING, height=lambda bag: (Length("size.height").term(bag, "Finished height"),))

@@ -59,6 +59,8 @@ CASING = {"unit": "mm", "preset": "sack", "size": {"width": 250, "height": 320},
 CASING = {**CASING, "top": {"kind": "casing", "opening": "slot"}, "carry": []}
 CHANNEL = {**CASING, "top": {"kind": "stitched_channel"}}
 BANDS = {**CASING, "top": {"kind": "bands"}}
+RODS = tote(top={"kind": "on_bars"}, carry=[])
+HOOPS = tote(top={"kind": "on_bars", "bar": "hoop"}, carry=[])
 EYELETS = {**CASING, "top": {"kind": "casing", "opening": "eyelets"}}
 ROUND = {**CASING, "base": {"kind": "circle"}, "size": {"diameter": 180, "height": 260}}
 STADIUM = {**CASING, "base": {"kind": "stadium"}, "size": sizes_of("stadium"), "seams": {"kind": "plain"}}
@@ -563,6 +565,15 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
     "the second French row first": (FRENCH, before(_sewing("outer", "side", 2), outer_sides), "comes before"),
     "a French seam not trimmed": (FRENCH, without(_is(acts.Trim)), "comes before this row"),
     "a French seam not turned between": (FRENCH, without(_is(acts.TurnTo, out="wrong")), "side out"),
+    "a slit sewn shut": (RODS, changed(outer_sides, leaves=()), "sewn shut"),
+    "a slit hemmed after its edge is folded": (RODS, after(_is(acts.HoldOpen), folded), "held back before"),
+    "rods in before their channel": (RODS, before(_is(acts.Thread), stitched), "not stitched yet"),
+    "hoops after their channel is stitched": (HOOPS, after(_is(acts.Thread), stitched), "stitched already"),
+    "hoops laid where nothing is folded": (
+        HOOPS,
+        before(_is(acts.Thread), _is(acts.Fold, opened=False)),
+        "no fold yet",
+    ),
     "the slot sewn shut": (CASING, changed(outer_sides, leaves=()), "sewn shut"),
     "the slot's edges folded in loose": (CASING, after(_is(acts.HoldOpen), folded), "held back before"),
     "a cord before its channel": (CASING, before(_is(acts.Thread), stitched), "not stitched yet"),

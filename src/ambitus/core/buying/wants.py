@@ -109,8 +109,8 @@ _BY_MATERIAL = {
 }
 
 
-#: closures that are sold one by one, in two halves
-_EACH = frozenset({"Magnetic snap", "Press stud", "Button", "Toggle", "D-ring"})
+#: what is sold one by one: closures, in two halves, and bars
+_EACH = frozenset({"Magnetic snap", "Press stud", "Button", "Toggle", "D-ring", "Rod", "Hoop"})
 
 
 def _notion(piece: Piece) -> Want:
@@ -119,7 +119,9 @@ def _notion(piece: Piece) -> Want:
         long = piece.size("buy") if "buy" in piece.sums else piece.size("length")
         return Want("zip", piece.material, piece.material, "zip", piece.count, long=long, for_=piece.letter)
     if piece.material in _EACH:
-        return Want("closure", piece.material, piece.material, "each", piece.count, for_=piece.letter)
+        long = piece.size("length") if piece.layer == "bar" else 0.0
+        of = piece.material
+        return Want(piece.layer, of, of, "each", piece.count, long=long, for_=piece.letter)
     if "length" in piece.sums:
         total = piece.count * piece.size("length")
         kind = _BY_MATERIAL.get(piece.material) or _BY_ROLE.get(piece.layer, piece.layer)

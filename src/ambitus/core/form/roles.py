@@ -40,5 +40,6 @@ ROLES: Mapping[str, Role] = {
         Role("seam binding", small=True),
         Role("patch", small=True),
         Role("closure", small=True, source="bought"),
+        Role("bar", small=True, source="bought"),
     )
 }

@@ -36,6 +36,7 @@ Layer = Literal[
     "pocket",
     "patch",
     "closure",
+    "bar",
     "binding",
     "seam binding",
 ]

@@ -67,6 +67,13 @@ class Zipped:
     shows: Callable[[Resolved], float]
 
 
+@dataclass(frozen=True, slots=True)
+class OnBars:
+    """What a top is whose edges gather on bars: how much cloth lies on one of bar, on a form."""
+
+    gather: Callable[[Resolved, Form], float]
+
+
 def drawn_up(bag: Resolved) -> DrawnUp | None:
     """Return what a bag is that is drawn up, or None."""
     return bag.kinds.feature(DrawnUp)

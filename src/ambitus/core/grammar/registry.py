@@ -42,6 +42,7 @@ from ambitus.core.grammar.top.bands.variant import BANDS
 from ambitus.core.grammar.top.bound.variant import BOUND, BOUND_UNLINED
 from ambitus.core.grammar.top.casing.variant import CASING
 from ambitus.core.grammar.top.double_hem.variant import DOUBLE_HEM
+from ambitus.core.grammar.top.on_bars.variant import ON_BARS
 from ambitus.core.grammar.top.overlocked_hem.variant import OVERLOCKED_HEM
 from ambitus.core.grammar.top.pressed_edges.variant import PRESSED_EDGES
 from ambitus.core.grammar.top.raw_edge.variant import RAW_EDGE
@@ -73,6 +74,7 @@ GRAMMAR = grammar_of(
     CASING,
     STITCHED_CHANNEL,
     BANDS,
+    ON_BARS,
     ZIP,
     ZIP_UNLINED,
     KEPT_OUT,

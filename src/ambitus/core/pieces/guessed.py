@@ -32,6 +32,8 @@ def _top(rows: Sequence[PieceRow]) -> str:
         return "bands"
     if of_role(rows, "binding"):
         return "bound" if lined else "bound_unlined"
+    if of_role(rows, "bar"):
+        return "on_bars"
     if of_role(rows, "cord"):
         return "stitched_channel" if lined else "casing"
     return "turned_through" if lined else "double_hem"

@@ -16,6 +16,7 @@ _LAYERS = {
     "binding": "binding bindings",
     "loop": "loop loops",
     "insert": "insert",
+    "bar": "bar bars rod rods hoop hoops",
 }
 #: words for what of the bag a piece is, where it is no panel of the body
 _PARTS = {
@@ -37,7 +38,7 @@ _EMPTY = frozenset(
 )
 _WORD = re.compile(r"[^\W\d_]+")
 #: rows that are strips: their longer number is their length
-STRIPS = frozenset({"strap", "zip", "cord", "band", "tab", "loop", "binding", "seam binding"})
+STRIPS = frozenset({"strap", "zip", "cord", "band", "tab", "loop", "binding", "seam binding", "bar"})
 
 
 def words_of(text: str) -> Iterator[str]:

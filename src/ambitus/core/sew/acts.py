@@ -381,17 +381,18 @@ class KeepEnds:
 @dataclass(frozen=True, slots=True)
 class Thread:
     """
-    Draw cords through their channel, which is sewn and has a way in; ``laid`` in the fold before it is
-    stitched down instead.
+    Draw cords or bars through their channel, which is sewn and has a way in; ``laid`` in the fold before it
+    is stitched down instead. Its ends are ``loose`` until they are finished, but for a closed hoop's.
     """
 
     pieces: tuple[str, ...]
     laid: bool = False
+    loose: bool = True
 
 
 @dataclass(frozen=True, slots=True)
 class Knot:
-    """Finish the ends of cords that are in."""
+    """Finish the ends of cords or bars that are in."""
 
     pieces: tuple[str, ...]
 

@@ -137,6 +137,10 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
         )
 
 
+#: what is marked of a side seam that stays open: for a cord, or for an edge that goes round a bar
+_OPENINGS = {False: "openings for the cord", True: "the ends of the slits"}
+
+
 def _marked(marks: Sequence[Mark]) -> str:
     """Return what is marked on the pieces of this bag, as words."""
     kinds = {mark.kind for mark in marks}
@@ -145,7 +149,7 @@ def _marked(marks: Sequence[Mark]) -> str:
         ("strap" in kinds, "strap places"),
         ("crease" in kinds, "folds"),
         ("gap" in kinds, "the gap"),
-        ("slot" in kinds, "openings for the cord"),
+        ("slot" in kinds, _OPENINGS[any(mark.label == "Slit" for mark in marks)]),
         (any(mark.label.startswith("Eyelet") for mark in marks), "eyelets"),
     )
     *first, last = [word for there, word in words if there] or ["what the sheet names"]

@@ -102,17 +102,18 @@ def stitch_of(bag: Resolved, layer: Layer) -> str:
 @dataclass(frozen=True, slots=True)
 class _Open:
     """
-    What stays open of the seams of a class: in words, its numbers, whether all are open at the top, and the
-    keys of the openings.
+    What stays open of the seams of a class: in words, its numbers, whether all are open at the top, the keys
+    of the openings, and whether their edges are finished before.
     """
 
     say: str = ""
     numbers: tuple[tuple[str, float], ...] = ()
     from_top: bool = False
     keys: tuple[str, ...] = ()
+    finished: bool = False
 
 
-def _left_open(form: Form | None, layer: Layer, seam: str) -> _Open:
+def _left_open(bag: Resolved, form: Form | None, layer: Layer, seam: str) -> _Open:
     """Return what the form leaves open in the outer's seams of class *seam*: slots and slits for a cord."""
     if form is None or layer != "outer":
         return _Open()
@@ -125,12 +126,16 @@ def _left_open(form: Form | None, layer: Layer, seam: str) -> _Open:
     every = len(left) == len(seams)
     below = "below the raw top edge"
     numbers: tuple[tuple[str, float], ...] = (("open_from", low), ("open_to", high))
+    flat = False
     say, from_top = f"unsewn from {{open_from}} to {{open_to}} {below}, both ends secured.", False
     if opening.between[0][0].along <= 0:
+        if flat := bag.kinds.top.sewn_flat(bag):
+            # by now the raw edge lies inside
+            below, numbers = "below the finished top edge", (("open_to", opening.between[0][1].along),) * 2
         say, from_top = f"begin {{open_to}} {below}, secured there; above, the edges stay apart.", every
         numbers = numbers[1:]
     say = say[0].upper() + say[1:] if every else f"{' and '.join(left)}: {say}"
-    return _Open(say, numbers, from_top, tuple(o.key for o in left.values()))
+    return _Open(say, numbers, from_top, tuple(o.key for o in left.values()), flat)
 
 
 #: how edges are overlocked one by one of a layer that is sewn up, and lies flat no more
@@ -190,7 +195,7 @@ def sew(
     allowance = (path.of(bag) if path in bag.values else own) + deeper
     taper = says_taper(bag, seam) if deeper and seam in ("side", "gusset", "end") else ""
     rows = kind.rows(bag, seam, allowance)
-    left = _left_open(form, layer, seam)
+    left = _left_open(bag, form, layer, seam)
     start, ends = ("the opening", "its ends") if left.from_top else ("the top edge", "the tops")
     say = f"{say.format(start=start, ends=ends)} {left.say}".strip()
     gaps = {of: _gap(bag, layer, of, part) for of in (seam, on_to) if of}
@@ -207,7 +212,7 @@ def sew(
         state = gives if last else f"{layer} {name} {so_far}"
         how = straights if run == "straight" else say
         where = f" {how}" if how and row.edges == "sewn" and not row.no_return else ""
-        if row.edges == "together" and (left.say or gap):
+        if row.edges == "together" and ((left.say and not left.finished) or gap):
             where = f" At the {'opening' if left.say else 'gap'} each edge by itself."
         # what stays open lies in a straight
         gapped = row.edges == "sewn" and run != "curved"

@@ -47,8 +47,8 @@ def turn_out(bag: Resolved, rank: int, *, needs: tuple[str, ...], lined: bool = 
     )
 
 
-def measure_back(form: Form, *, needs: tuple[str, ...]) -> Step:
-    """Return the last step: what the tape reads beside what it should read."""
+def measure_back(form: Form, *, needs: tuple[str, ...], across: str = "Across the mouth, flat") -> Step:
+    """Return the last step: what the tape reads beside what it should; *across* is where it is laid."""
     return Step(
         "measure back",
         "Lay the bag flat and measure it",
@@ -56,7 +56,7 @@ def measure_back(form: Form, *, needs: tuple[str, ...]) -> Step:
         710,
         needs=needs,
         gives=("measured",),
-        reads=_readings(form),
+        reads=_readings(form, across),
         acts=(acts.See(("outer",), out="right"),),
     )
 
@@ -83,7 +83,7 @@ def _upwards(form: Form) -> dict[str, int]:
     return {seam: times // 2 if high and high.folds else times for seam, times in found.items()}
 
 
-def _readings(form: Form) -> tuple[Reading, ...]:
+def _readings(form: Form, across: str) -> tuple[Reading, ...]:
     """Return what a tape reads on the finished bag: across, up and deep, or the three edges of a box."""
     if form.stance.closed and "breadth" in form.dimensions:
         return tuple(
@@ -91,7 +91,7 @@ def _readings(form: Form) -> tuple[Reading, ...]:
         )
     deep = form.mm("depth") if "depth" in form.dimensions else 0.0
     return (
-        Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening"), _across(form)),
+        Reading("mouth_flat", across, form.mm("flat_opening"), _across(form)),
         Reading("height", "Height", form.mm("height"), _upwards(form)),
         Reading("depth", "Depth at the base", deep),
     )

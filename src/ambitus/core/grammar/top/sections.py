@@ -27,6 +27,11 @@ CASING: Section = (
     Stroke("strap", ((47, 14), (53, 14), (53, 22), (47, 22), (47, 14))),
     row(34),
 )
+ON_BARS: Section = (
+    Stroke("outer", ((42, 58), (42, 8), (58, 8), (58, 36), (51, 36), (51, 28))),
+    Stroke("strap", ((46, 13), (54, 13), (54, 22), (46, 22), (46, 13))),
+    row(32),
+)
 STITCHED_CHANNEL: Section = (
     *IN_AND_OUT,
     Stroke("strap", ((48, 26), (52, 26), (52, 32), (48, 32), (48, 26))),

@@ -184,6 +184,8 @@ def _thread(work: Work, act: acts.Thread) -> None:
         refuse(piece.source == "cloth" and key not in work.made, f"{piece.name} has not been made")
         work.threaded.add(key)
         work.used.add(key)
+        if not act.loose:
+            work.knotted.add(key)
 
 
 def _knot(work: Work, act: acts.Knot) -> None:

@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.cloth.fields import LINING_CLOTH, OUTER_CLOTH
-from ambitus.core.grammar.features import above_cord, cords_in
+from ambitus.core.grammar.features import OnBars, above_cord, cords_in
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.kinds import INTERFACING_KIND
 from ambitus.core.grammar.sizes import HEIGHT
@@ -330,14 +330,14 @@ def cord_ends_fray(draft: "Draft") -> Iterator[Fired]:
     110,
     "stiff-drawn-up",
     "warn",
-    "A stiff layer in a top that is drawn up",
-    "drawn-up top: interfacing heavier than a light one up to its edge, or a stiff cloth",
+    "A stiff layer in a top that gathers",
+    "drawn-up top, or one on bars: interfacing heavier than a light one up to its edge, or a stiff cloth",
     "The mouth has to gather: stiff cloth folds in a few large pleats and holds the mouth open.",
-    "It does not draw closed.",
+    "It stands in a few stiff pleats, and does not draw closed.",
 )
 def stiff_drawn_up(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    if cords_in(draft) is None:
+    if cords_in(draft) is None and bag.kinds.feature(OnBars) is None:
         return
     if bag.kinds.interfacing.cuts and not bag.kinds.interfacing.part:
         facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]

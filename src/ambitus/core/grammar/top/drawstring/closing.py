@@ -63,7 +63,7 @@ def to_edge(bag: Resolved) -> bool:
     return HEIGHT_MEANS.is_(bag, "contents_edge")
 
 
-def _plan(bag: Resolved) -> tuple[float, float]:
+def plan_of(bag: Resolved) -> tuple[float, float]:
     """Return length and breadth of the base as asked; both the diameter of a round one."""
     if GIVEN_BY.is_(bag, "plate"):
         across = disc_drafted(bag)
@@ -88,7 +88,7 @@ def is_round(bag: Resolved) -> bool:
 
 def closing_term(bag: Resolved) -> Term:
     """Return the cloth between what goes in and the closed mouth, as a term."""
-    along, across = _plan(bag)
+    along, across = plan_of(bag)
     if is_round(bag):
         return Term("Half the diameter, to close over it", snap(along / 2), "From the rim to the middle.")
     if CLOSING.is_(bag, "firm"):

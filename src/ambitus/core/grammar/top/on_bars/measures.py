@@ -1,0 +1,132 @@
+"""A top on bars measured: its channel, its slits, and the cloth that gathers on a bar."""
+
+import math
+from fractions import Fraction
+
+from ambitus.core.form.model import Form, Mark, Part, Strip
+from ambitus.core.form.sewn import Channel, Opening, Sewn, edge_length, top_edges, with_top
+from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.seams.edges import eaten, overlocked_first
+from ambitus.core.grammar.sizes import DEPTH, DIAMETER, LENGTH
+from ambitus.core.grammar.top.drawstring.closing import plan_of
+from ambitus.core.grammar.top.drawstring.fields import CHANNEL
+from ambitus.core.grammar.top.drawstring.opening import side_openings
+from ambitus.core.grammar.top.fields import TURN
+from ambitus.core.grammar.top.hem import knife_terms, lines_along_top
+from ambitus.core.grammar.top.on_bars.fields import BAR, BAR_LONG, BAR_THICK, SLIT
+from ambitus.core.lengths import Grid, Pair, paired, snap
+from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.sums import Sum, Term
+
+#: What the way round a channel is more than round its bar: 6 mm, so that the cloth slides.
+ROOM = paired(6)
+#: How far a side seam stays below the channel at least: the edge has to reach round the bar.
+BELOW_CHANNEL = paired(60)
+#: How much cloth to one of bar gathers well, from and to.
+LEAST_GATHER, MOST_GATHER = 1.3, 2.2
+#: Default (ours): as much cloth as looks full and still slides.
+USUAL_GATHER = 1.6
+_BAR_STEP = Pair(10, Fraction(1, 2))
+#: A half of a round base's way round is at least this share of its two diameters together.
+_ROUND = 0.9
+#: Default (ours): an edge of this allowance or more is turned in twice, a narrower one once.
+TWICE = 8.0
+
+
+def least_channel(bag: Resolved) -> float:
+    """Return the narrowest channel that goes round the bar: 2c = π times its thickness and 6 mm. In mm."""
+    return (math.pi * BAR_THICK.of(bag) + ROOM.mm(bag.unit)) / 2
+
+
+def usual_channel(bag: Resolved) -> float:
+    """Return the channel for this bar, up to the next line of the grid."""
+    return Grid(bag.grid.step, "up").fit(least_channel(bag))
+
+
+def least_slit(bag: Resolved) -> float:
+    """Return the shortest slit below the top edge that lets it be sewn round its bar, in mm."""
+    return CHANNEL.of(bag) + BELOW_CHANNEL.mm(bag.unit)
+
+
+def usual_slit(bag: Resolved) -> float:
+    """Return the least slit, up to the next line of the grid."""
+    return Grid(bag.grid.step, "up").fit(least_slit(bag))
+
+
+def usual_bar(bag: Resolved) -> float:
+    """Return the bar on which the top edge of this bag gathers well, in whole steps as bars are sold."""
+    along, across = plan_of(bag)
+    flat = DIAMETER in bag.values or LENGTH in bag.values
+    edge = (along + across) * _ROUND if flat else along + (across if DEPTH in bag.values else 0.0)
+    return max(_BAR_STEP.mm(bag.unit), Grid(_BAR_STEP.mm(bag.unit)).fit(edge / USUAL_GATHER))
+
+
+def edge_on_bar(form: Form) -> float:
+    """Return how wide the longest top edge is that goes on one bar, between its seam lines, in mm."""
+    return max(edge_length(form, face.name, edge) for face in with_top(form) for edge in top_edges(face))
+
+
+def gather(bag: Resolved, form: Form) -> float:
+    """Return how much cloth gathers on one of bar."""
+    return edge_on_bar(form) / BAR_LONG.of(bag)
+
+
+def turned_in(bag: Resolved) -> float:
+    """Return what of a slit's narrower edge is turned in: what its side seam takes of it below, in mm."""
+    if "side" not in bag.kinds.classes:
+        return 0.0
+    return min(eaten(bag, "side", over) for over in (True, False))
+
+
+def _knife(bag: Resolved) -> tuple[Term, ...]:
+    return knife_terms(bag, "Channel") if overlocked_first(bag) else ()
+
+
+def _first(bag: Resolved) -> tuple[Term, ...]:
+    return (*_knife(bag), TURN.term(bag, "First turn"))
+
+
+def allowance(bag: Resolved, layer: str) -> tuple[Term, ...]:
+    """Return what it takes of a panel's top edge: the knife, the first turn, and the channel inside."""
+    return (*_first(bag), CHANNEL.term(bag, "Channel"))
+
+
+def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
+    """Return creases, the line that the edge is folded to, its row, the channel and the slits."""
+    bag = item.bag
+    first, channel = _first(bag), CHANNEL.term(bag, "Channel")
+    line = Sum("To the line", (*first, channel.scaled(2, times=2)))
+    folds = (
+        ("first crease", Sum("To the first crease", first)),
+        ("second crease, round the bar", Sum("To the second crease", (*first, channel))),
+    )
+    to = (("the first crease comes to it", line),)
+    row = Sum("From the finished top", (Term("Row", channel.mm, "To check it."),))
+    rows = (("row", line), ("row, from the finished top", row))
+    raw = Sum("From the raw edge", (Term("Raw top edge", 0.0, "Hemmed before the edge is folded."),))
+    ends = Sum("To the end of the slit", (*first, channel, SLIT.term(bag, "Slit")))
+    slits = side_openings(bag, form, layer, "Slit", (("open from", raw), ("seam begins", ends)), every=True)
+    keys = tuple(one.key for one in slits if isinstance(one, Opening))
+    return (
+        *lines_along_top(bag, form, layer, folds, "Channel, from the raw top edge"),
+        *lines_along_top(bag, form, layer, to, "Fold-to line, from the raw top edge"),
+        *lines_along_top(bag, form, layer, rows, "Row of the channel, from the raw top edge", "row", 1),
+        *slits,
+        # what is turned under lies inside, and slides on the bar as the rest does
+        Channel(0.0, channel.mm, keys, raw=True),
+    )
+
+
+def parts(item: Item, form: Form) -> tuple[Part, ...]:
+    """Return the two bars as they are bought, with what gathers on each."""
+    bag = item.bag
+    name = "Rod" if BAR.is_(bag, "rod") else "Hoop"
+    long = Sum("Free for cloth", (BAR_LONG.term(bag, "Free for cloth"),))
+    thick = Sum("As it is bought", (BAR_THICK.term(bag, "Thick"),))
+    edge = Term("Top edge", snap(edge_on_bar(form)), "Of one panel, between its seam lines.")
+    told = (
+        ("edge that goes on one", Sum("On one bar", (edge,))),
+        ("gathered away", Sum("Gathered away", (edge, BAR_LONG.term(bag, "Free for cloth", -1)))),
+    )
+    marks = (Mark("notch", "What gathers on it", (), "the whole bar", told),)
+    return (Strip("bar", "", name, 2, long, thick, material=name, marks=marks),)
