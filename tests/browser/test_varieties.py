@@ -271,3 +271,24 @@ def test_straps_are_taken_off_and_put_on_again(screen: Screen) -> None:
     page.click("text=Undo")
     screen.shows("strap carry.0", "length", before)
     screen.kept()
+
+
+def test_a_bag_on_bars(screen: Screen) -> None:
+    """Twice the channel is the line it is folded to; the slit begins lower with it; a hoop is sewn round."""
+    screen.open("Music-stand bag")
+    page = screen.page
+    # 43, a turn of 1, a channel of 2.2, a seam of 1
+    screen.shows(OUTER, "height", "47.2")
+    page.wait_for_selector("[data-piece='bar']", state="attached")
+    _pick(screen, "top", "top.bar", "hoop")
+    assert "gathered on two hoops" in _sentence(screen)
+    # half of 6.28 and 0.6, and up to the next line
+    screen.type("top.bar_thick", "2")
+    screen.shows(OUTER, "height", "48.5")
+    screen.type("top.channel", "2,2")
+    screen.shows(OUTER, "height", "47.2")
+    _close(screen)
+    page.click("[data-remedy='channel-under-bar'] >> nth=0")
+    screen.shows(OUTER, "height", "48.5")
+    page.wait_for_selector("[data-check='channel-under-bar']", state="detached")
+    screen.kept()

@@ -289,7 +289,7 @@ def seams_walk(draft: Draft) -> Iterator[str]:
             yield f"{walked.seam.key}: {walked.lengths}"
         if eased and walked.difference > max(EXACT, min(walked.lengths) * 0.01):
             yield f"{walked.seam.key} does not ease: {walked.lengths}"
-        # a quarter that falls beside a traced corner is marked on it: one edge gets as much as the other lacks
+        # a quarter that falls beside a traced corner is marked on it: one half gets what the other lacks
         beside = 0.3 if draft.bag.kinds.base.kind == "traced" and _panels(draft) == 2 else 0.0
         if eased and step < EXACT and walked.difference > 2 * EXACT + beside:
             yield f"{walked.seam.key} differs before rounding: {walked.lengths}"

@@ -138,6 +138,11 @@ def test_every_mark_that_is_drawn_has_its_number(spec: dict[str, Any]) -> None:
         (HEMMED, "outer panel", ["left 10 first fold", "left 35 second fold", "left 325 corner"]),
         (HEMMED, "strap carry.0", ["left 25 fold", "left 50 fold", "left 75 fold", "top 670 long"]),
         (SACK, "outer panel", ["left 29 slot", "left 39 lower row, slot"]),
+        (
+            tote(top={"kind": "on_bars", "slit": 90}, carry=[]),
+            "outer panel",
+            ["left 122 slit", "left 32 second crease"],
+        ),
         (SACK, "outer panel", ["bottom 292.5 quarter"]),
         (SACK, "outer base", ["top 100 quarter", "left 100 quarter"]),
         (tote(), "lining panel", ["bottom 190 gap", "bottom 290 gap"]),

@@ -144,6 +144,17 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Music-stand bag",
+        {
+            "unit": "cm",
+            "size": {"width": 480, "height": 430},
+            "base": {"kind": "seamed"},
+            "top": {"kind": "on_bars", "bar_long": 280, "slit": 110},
+            "cloth": {"outer": "linen"},
+            "carry": [],
+        },
+    ),
+    (
         "Mute sack",
         {
             "preset": "sack",

@@ -65,9 +65,15 @@ def up_key(piece: Piece) -> str:
     return "width" if is_strip(piece) else "height"
 
 
+#: what is left open of a side seam, as it is called beside a ruler
+_OPENINGS = ("slot", "slit", "side seam")
+
+
 def _word(mark: Mark, nth: int) -> str:
     """Return a mark in a word or two, as one writes it beside a ruler; *nth* counts lines of one label."""
-    if mark.kind in ("strap", "gap", "slot", "clip", "stop", "tack"):
+    if mark.kind == "slot":
+        return next((w for w in _OPENINGS if w in mark.label.lower()), mark.kind)
+    if mark.kind in ("strap", "gap", "clip", "stop", "tack"):
         return mark.kind
     first = mark.label.split()[0].lower()
     if mark.label.endswith(", its row"):

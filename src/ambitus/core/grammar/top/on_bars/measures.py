@@ -1,11 +1,13 @@
 """A top on bars measured: its channel, its slits, and the cloth that gathers on a bar."""
 
 import math
+from dataclasses import replace
 from fractions import Fraction
 
 from ambitus.core.form.model import Form, Mark, Part, Strip
 from ambitus.core.form.sewn import Channel, Opening, Sewn, edge_length, top_edges, with_top
-from ambitus.core.grammar.contract import Layer
+from ambitus.core.form.stance import Patch
+from ambitus.core.grammar.contract import Allowances, Layer
 from ambitus.core.grammar.seams.edges import eaten, overlocked_first
 from ambitus.core.grammar.sizes import DEPTH, DIAMETER, LENGTH
 from ambitus.core.grammar.top.drawstring.closing import plan_of
@@ -115,6 +117,17 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
         # what is turned under lies inside, and slides on the bar as the rest does
         Channel(0.0, channel.mm, keys, raw=True),
     )
+
+
+def bar_seen(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
+    """Return the outer’s *form* with the bar of its front: as long as it is, in the middle of its channel."""
+    if layer != "outer":
+        return form
+    ring = form.stance.mouth_outline
+    middle, front = sum(x for x, _ in ring) / len(ring), min(y for _, y in ring)
+    half, z = BAR_LONG.of(bag) / 2, form.height - CHANNEL.of(bag) / 2
+    seen = Patch("bar", ((middle - half, front, z), (middle + half, front, z)), "line")
+    return replace(form, stance=replace(form.stance, patches=(*form.stance.patches, seen)))
 
 
 def parts(item: Item, form: Form) -> tuple[Part, ...]:

@@ -2,7 +2,7 @@
 
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import STEP, TUBE_PANELS
-from ambitus.core.grammar.contract import Top
+from ambitus.core.grammar.contract import SEEN, Stage, Top
 from ambitus.core.grammar.features import OnBars
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.drawstring.fields import CHANNEL
@@ -14,6 +14,7 @@ from ambitus.core.grammar.top.on_bars.checks import CHECKS
 from ambitus.core.grammar.top.on_bars.fields import BAR, BAR_LONG, BAR_THICK, SLIT
 from ambitus.core.grammar.top.on_bars.measures import (
     allowance,
+    bar_seen,
     gather,
     parts,
     sewn,
@@ -119,6 +120,7 @@ ON_BARS = Top(
     sewn=sewn,
     features=(OnBars(gather),),
     parts=parts,
+    stages=(Stage(SEEN, bar_seen),),
     listed={
         "turn": TURN,
         "top_sliver": TOP_SLIVER,
