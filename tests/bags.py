@@ -201,6 +201,10 @@ IN_EXTRAS = {
     "deep": (40, 160),
     "above": (12, 40),
     "beside": (12, 40),
+    "zip_at": (30, 60),
+    "zip_seam": (3, 7),
+    "zip_tape": (24, 40),
+    "band_wide": (5, 25),
 }
 #: extras that the seam at the top edge catches, which only one top edge has
 AT_TOP_SEAM = {"ties", "button_loop", "hanging_loop"}
@@ -298,6 +302,9 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
         # what this bag does not have takes nothing on, and catches nothing
         if "lining" not in grammar.slots["top"][kinds["top"]].layers:
             extra |= {name: "outer" for name in ("on", "cut_of") if name in extra}
+        if "zip_at" in extra:
+            # its zip lies across it, with a piece to hold below
+            extra["height"] += extra["zip_at"] + 30
         if "foot" in extra and kinds["base"] != "seamed":
             extra["foot"] = "sewn"
     for key in bag.classes:

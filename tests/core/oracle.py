@@ -884,6 +884,11 @@ def _(b: Bag) -> bool:
     return b.top == "on_bars" and 2 * b.mm("top.channel") < round_it - EPS
 
 
+@says("turn-over-channel")
+def _(b: Bag) -> bool:
+    return b.top == "on_bars" and b.mm("top.turn") > b.mm("top.channel")
+
+
 @says("slit-short")
 def _(b: Bag) -> bool:
     return b.top == "on_bars" and b.mm("top.slit") < b.mm("top.channel") + b.pair(60, 2.5) - EPS

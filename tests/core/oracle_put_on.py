@@ -44,8 +44,8 @@ class Side:
 
     def _boxes(self, put: put_on.Put) -> Iterator[Box]:
         read, at = self.bag.draft.read.extras[put.number].sizes, f"extras.{put.number}"
-        if put.kind in ("patch", "slip"):
-            wide, high = (read["width"] if put.kind == "patch" else 2 * self.half), read["height"]
+        if put.kind in ("patch", "slip", "zip_across"):
+            wide, high = (2 * self.half if put.kind == "slip" else read["width"]), read["height"]
             x, u = self._left(put, wide), self._upper(put, high)
             yield Box(x, u, x + wide, u + high, "slip" if put.kind == "slip" else "pocket", at)
             if put.is_("flap", "flap"):
@@ -233,3 +233,20 @@ def _(b: Bag) -> bool:
     past = 2 * b.pair(12, 0.5)
     windows = (put for put in put_on.every(b.draft) if put.kind == "window_zip")
     return any(put.mm("opening") + past > longest + EPS for put in windows)
+
+
+@says("zip-across-narrow")
+def _(b: Bag) -> bool:
+    pockets = (put for put in put_on.every(b.draft) if put.kind == "zip_across")
+    return any(put.mm("zip_tape") - 2 * put.mm("zip_seam") < b.pair(10, 0.375) - EPS for put in pockets)
+
+
+@says("zip-across-at-edge")
+def _(b: Bag) -> bool:
+    """Either piece, as it was cut, without its two edges."""
+    pockets = (put for put in put_on.every(b.draft) if put.kind == "zip_across")
+    return any(
+        put.pieces()[name].size("height") - put.mm("zip_seam") - put.mm("edges") < b.pair(15, 0.625) - EPS
+        for put in pockets
+        for name in ("upper", "lower")
+    )

@@ -149,7 +149,6 @@ AWAITING = {
     "bias-strips",
     "bite-across-front",
     "bite-spread",
-    "cut-across-pocket",
     "gap-by-bundle",
     "pieced-panel",
     "pillow",
@@ -480,6 +479,25 @@ def _lining_behind_walls() -> dict[str, float]:
     return got
 
 
+def _cut_across_pocket() -> dict[str, float]:
+    """Both pieces out of one patch of that height, the upper one 70 of it, and the zip between them."""
+    g = _given("cut-across-pocket")
+    edge, half = 10.0, (g["tape"] - 2 * g["z"]) / 2
+    pocket = {
+        "kind": "zip_across",
+        "edges": edge,
+        "zip_seam": g["z"],
+        "zip_tape": g["tape"],
+        "zip_at": 70 - edge - g["z"] + half,
+        "height": g["cut_height"] - 2 * edge - 2 * g["z"] + 2 * half,
+    }
+    made = drafted(tote(500, 400, 120, carry=[], extras=[pocket]), rounded=False)
+    upper, lower = (made.called(f"pocket {name} 1").size("height") for name in ("upper", "lower"))
+    assert (upper, upper + lower) == pytest.approx((70, g["cut_height"]))
+    (reading,) = (r.mm for step in made.steps for r in step.reads if r.id == "made_up")
+    return {"made_up_height": reading}
+
+
 WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "boxed-tote": _boxed_tote,
     "boxed-unequal": _boxed_unequal,
@@ -497,6 +515,7 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "straps": _straps,
     "lining-behind-walls": _lining_behind_walls,
     "ring-under-base": _ring_under_base,
+    "cut-across-pocket": _cut_across_pocket,
     "strap-length": _strap_length,
     "thing-to-carry": _thing_to_carry,
     "placing": _placing,

@@ -92,6 +92,10 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(1200, extras=[{"kind": "window_zip", "opening": 776.5}]),
         tote(1200, extras=[{"kind": "window_zip", "opening": 776}]),
     ),
+    # a tape of 28, 10 of it between the seams
+    "zip-across-narrow": (_with(kind="zip_across", zip_seam=9.1), _with(kind="zip_across", zip_seam=9)),
+    # 6 beside the middle of the zip, and 15 to hold
+    "zip-across-at-edge": (_with(kind="zip_across", zip_at=20.4), _with(kind="zip_across", zip_at=21)),
     # two straps of 28: half of both and 3 more between their centres
     "straps-overlap": (
         tote(carry=[{"width": 28, "from_side": 100}, {"width": 28, "from_side": 130.5}]),
@@ -309,6 +313,7 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "raw-edge-in-channel": (_drawn(turn=3.1, hem_edge="turned"), _drawn(turn=3, hem_edge="turned")),
     # 12 thick: half of 37.7 and 6
     "channel-under-bar": (_on_bars(channel=21.8), _on_bars(channel=21.9)),
+    "turn-over-channel": (_on_bars(channel=22, turn=22.1), _on_bars(channel=22, turn=22)),
     "slit-short": (_on_bars(channel=22, slit=81.9), _on_bars(channel=22, slit=82)),
     # a side of 280, down to the cut-out
     "slit-over-seam": (_on_bars(slit=240.1), _on_bars(slit=240)),

@@ -124,6 +124,16 @@ BAGS: tuple[dict[str, Any], ...] = (
             {"kind": "window_zip", "bag_made": "pieces", "from_top": 71, "opening": 143},
         ],
     ),
+    tote(
+        331,
+        287,
+        118,
+        allowances=UNEQUAL,
+        extras=[
+            {"kind": "zip_across", "zip_at": 57, "zip_seam": 7, "edges": 11, "band_wide": 9, "width": 163},
+            {"kind": "zip_across", "side": "back", "ends": "turned", "height": 151, "edges": 12},
+        ],
+    ),
 )
 
 
@@ -304,6 +314,10 @@ FAULTS: dict[str, Fault] = {
         "magnetic_snap", lambda one: replace(one, at=replace(one.at, inside=one.at.inside + one.high / 2))
     ),
     "bag of a window pocket without what lies above it": _cut("window_zip", _half_as_high, "bag"),
+    "piece above a zip without its seam": _cut("zip_across", _without_term("Zip seam"), "above"),
+    "piece below a zip as high as half of it": _cut("zip_across", _half_as_high, "below"),
+    "bands as long as their pocket": _cut("zip_across", _without_term("End turned in"), "band"),
+    "zip pocket never sewn on": _acts("zip_across", _never(acts.Fix)),
     "window sewn once the bag is sewn": _acts("window_zip", _late),
     "pocket never sewn on": _acts("patch", _never(acts.Fix)),
     "pocket never made": _acts("slip", _never(acts.Make)),

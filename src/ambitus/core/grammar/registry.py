@@ -32,6 +32,7 @@ from ambitus.core.grammar.extra.side_tab.variant import SIDE_TAB
 from ambitus.core.grammar.extra.slip.variant import SLIP
 from ambitus.core.grammar.extra.ties.variant import TIES
 from ambitus.core.grammar.extra.window_zip.variant import WINDOW_ZIP
+from ambitus.core.grammar.extra.zip_across.variant import ZIP_ACROSS
 from ambitus.core.grammar.grammar import grammar_of
 from ambitus.core.grammar.interfacing.variant import BASE_ONLY, FULL, INSET, KEPT_OUT, NONE
 from ambitus.core.grammar.seams.bound import BOUND_SEAM
@@ -96,6 +97,7 @@ GRAMMAR = grammar_of(
     PATCH,
     SLIP,
     WINDOW_ZIP,
+    ZIP_ACROSS,
     MAGNETIC_SNAP,
     PRESS_STUD,
     HOOK_AND_LOOP,

@@ -35,6 +35,7 @@ def on_its_panel(
     gives: str,
     last: bool = True,
     lengths: tuple[tuple[str, float], ...] = (),
+    cautions: tuple[str, ...] = (),
 ) -> Iterator[Step]:
     """
     Yield the placing of *pieces* on their panel while that lies flat, and their sewing on; with *last* the
@@ -67,7 +68,7 @@ def on_its_panel(
         settings=stitched(item.bag.cloth(layer)),
         lengths=lengths,
         reads=(Reading("top_to_extra", f"From the raw top edge to the {what}", raw_down(lying)),),
-        cautions=("needle over bulk",),
+        cautions=("needle over bulk", *cautions),
     )
 
 

@@ -4,9 +4,11 @@ from collections.abc import Iterator
 from dataclasses import replace
 from typing import TYPE_CHECKING
 
+from ambitus.core import curves
 from ambitus.core.checks.amounts import allowance as allowances_to
 from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.curves import offset_bent
 from ambitus.core.form.model import Form, Part, Seam, Strip
 from ambitus.core.form.sewn import Sewn, Wrapped, edge_length
 from ambitus.core.grammar.allowances import GENERAL, allowance_of
@@ -61,40 +63,45 @@ def width_of(bag: Resolved) -> Sum:
     return to_grid("How wide to cut it", terms, bag.grid)
 
 
-def _beyond(bag: Resolved, form: Form, seam: Seam, chain: int) -> float:
-    """Return what of cloth lies beyond the ends of a chain of a seam, in mm: for the seams that cross it."""
-    if seam.seam == "corner":
-        # it ends at the folds beside the base, and what crosses it lies in its middle
-        return 0.0
-    stretches = seam.chains[chain]
-    own = {(s.face, s.edge) for s in stretches}
+def _raw_edge(bag: Resolved, form: Form, seam: Seam, chain: int) -> float:
+    """Return how long the raw edge of a chain of a seam is, in mm: outside its curves, past its ends."""
     out = 0.0
-    for s in stretches:
-        edges, i = form.face(s.face).edges, form.face(s.face).edge_index(s.edge)
-        for edge in (edges[i - 1], edges[(i + 1) % len(edges)]):
-            if (s.face, edge.name) in own or edge.seam in ("join", seam.seam):
-                continue
-            if edge.seam in ("top", bag.kinds.top.mouth_seam):
-                out += sum(t.mm for t in bag.kinds.top.allowance(bag, "outer"))
-            elif edge.seam in bag.classes:
-                out += eaten(bag, edge.seam)
+    for s in seam.chains[chain]:
+        face = form.face(s.face)
+        cloth = [_cloth_beyond(bag, edge.seam) for edge in face.edges]
+        starts, bends = offset_bent(face.points, face.bends, cloth)
+        i = face.edge_index(s.edge)
+        out += curves.edge_length(starts[i], bends[i], starts[(i + 1) % len(starts)])
     return snap(out)
+
+
+def _cloth_beyond(bag: Resolved, of: str) -> float:
+    """Return what of cloth lies beyond the edges of a class; a panel’s own joins are sewn before."""
+    if of in ("top", bag.kinds.top.mouth_seam):
+        return sum(t.mm for t in bag.kinds.top.allowance(bag, "outer"))
+    return eaten(bag, of) if of in bag.classes and of != "join" else 0.0
+
+
+def _ends_meet(form: Form, seam: Seam, chain: int) -> bool:
+    """Return whether a side of a seam has no ends of its own: it is part of an edge that goes all round."""
+    faces = {s.face for s in seam.chains[chain]}
+    return all(edge.seam == seam.seam for name in faces for edge in form.face(name).edges)
 
 
 def length_of(bag: Resolved, form: Form, seam: Seam | None) -> Sum:
     """Return how long the strip of a seam is cut; of none, that across a corner which is boxed once sewn."""
     if seam is None:
-        long, beyond = form.mm("depth"), 0.0
+        long, raw = form.mm("depth"), form.mm("depth")
     else:
-        chains = range(len(seam.chains))
-        ends = {n: _beyond(bag, form, seam, n) for n in chains}
-        # what is sewn in all round has no ends on its own side
-        chain = min(chains, key=lambda n: ends[n])
+        # what is sewn in all round has the longer edge; of others both are alike
+        chain = next((n for n in range(len(seam.chains)) if _ends_meet(form, seam, n)), 0)
         long = snap(sum(edge_length(form, s.face, s.edge) for s in seam.chains[chain]))
-        beyond = ends[chain]
+        # a corner that is cut out ends at the folds beside the base
+        raw = long if seam.seam == "corner" else _raw_edge(bag, form, seam, chain)
     terms = [Term("Along the seam", long, "On the seam line.")]
-    if beyond:
-        terms.append(Term("To the raw ends", beyond, "What is sewn or turned across its ends.", "derived"))
+    if raw > long + 1e-6:
+        why = "Its raw edge runs outside the curve, and past what is sewn across its ends."
+        terms.append(Term("More along the raw edge", snap(raw - long), why, "derived"))
     terms.append(Term("At both ends", 2 * END.mm(bag.unit), "Turned in, or trimmed.", "default", 2))
     what = "How long to buy it" if BIND_OF.is_(bag, "tape") else "How long to cut it"
     return Sum(what, tuple(terms)) if BIND_OF.is_(bag, "tape") else to_grid(what, tuple(terms), bag.grid)

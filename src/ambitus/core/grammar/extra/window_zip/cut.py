@@ -18,17 +18,17 @@ from ambitus.core.grammar.extra.fields import (
 )
 from ambitus.core.grammar.extra.ground import Ground
 from ambitus.core.grammar.extra.placing import CLEAR_OF_METAL, Lying, beyond_side, put_on, side_of
-from ambitus.core.lengths import Pair, paired, snap, system_of
+from ambitus.core.grammar.extra.zipped import PAST, coil_tape, zip_strip
+from ambitus.core.lengths import Pair, paired, snap
 from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Sum, Term, to_grid
 
-#: What a zip reaches past either end of its window: 12 mm | 1/2 in; what a patch does: 25 mm | 1 in.
-PAST, PATCH_PAST = paired(12), paired(25)
+#: What a patch reaches past either end of its window: 25 mm | 1 in.
+PATCH_PAST = paired(25)
 #: How high the patch behind a slit is: 50 mm | 2 in.
 PATCH_HIGH = paired(50)
 #: How far before its ends a slit stops, to run into the corners: 10 mm | 3/8 in.
 SLIT_STOPS = paired(10)
-_NAME = "Coil zip"
 
 
 def folded(item: Item) -> bool:
@@ -50,26 +50,10 @@ def window_of(item: Item) -> float:
     return settled(item.bag, WINDOW.of(item), 2 * BAG_BESIDE.of(item))
 
 
-def tape_wide(item: Item) -> float:
-    """Return how wide the tape of the zip is, in mm."""
-    return item.bag.facts.zips["coil"].tape.mm(item.bag.unit)
-
-
-def zip_strip(item: Item) -> Strip:
-    """Return the zip: the window and what lies past its ends; the next length that is sold is bought."""
-    bag = item.bag
-    past = Term("Past either end", 2 * PAST.mm(bag.unit), "To be sewn down.", "default", 2)
-    length = Sum("Zip, at least", (WINDOW.term(item, "Window"), past))
-    stock = bag.facts.zips["coil"].stock[system_of(bag.unit)]
-    sold = next((mm for mm in stock if mm >= length.total - 1e-6), None)
-    more = {}
-    if sold is not None:
-        rest = Term(
-            "To the next length sold", snap(sold - length.total), "Cut off, or left behind.", "derived"
-        )
-        more["buy"] = Sum("Zip to buy", (*length.terms, *((rest,) if rest.mm else ())))
-    width = Sum("Tape", (Term("Tape", tape_wide(item), "As it is sold."),))
-    return Strip("closure", "zip", "Zip", 1, length, width, material=_NAME, more=more, at=f"zip {item.at}")
+def zip_of(item: Item) -> Strip:
+    """Return the zip: the window and what lies past its ends."""
+    tape = Term("Tape", coil_tape(item.bag), "As it is sold.")
+    return zip_strip(item, (WINDOW.term(item, "Window"),), "To be sewn down.", tape)
 
 
 def parts(item: Item, form: Form) -> tuple[Part, ...]:
@@ -110,7 +94,7 @@ def parts(item: Item, form: Form) -> tuple[Part, ...]:
         across = Term("Round the slit", PATCH_HIGH.mm(bag.unit), "Half above it and half below.", "default")
         tall = to_grid("How high to cut it", (across,), bag.grid)
         out.append(Strip("patch", "window", "Patch behind the window", 1, long, tall, at=f"patch {item.at}"))
-    return (*out, zip_strip(item))
+    return (*out, zip_of(item))
 
 
 def pieces_of(item: Item) -> tuple[str, ...]:
@@ -131,7 +115,7 @@ def across(item: Item, ground: Ground) -> Terms:
 
 def lying_of(item: Item, ground: Ground) -> Lying:
     """Return where the zip of a window lies on its panel: its tape, with both ends."""
-    wide, high = snap(window_of(item) + 2 * PAST.mm(item.bag.unit)), tape_wide(item)
+    wide, high = snap(window_of(item) + 2 * PAST.mm(item.bag.unit)), coil_tape(item.bag)
     left = (*across(item, ground), Term("Half of the zip", -wide / 2, "To its left end."))
     up = Term("Half of its tape", -high / 2, "To its upper edge.")
     return Lying(ground, left, (FROM_TOP_EDGE.term(item, "From the top edge"), up), wide, high)

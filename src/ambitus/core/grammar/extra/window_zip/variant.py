@@ -34,12 +34,13 @@ from ambitus.core.grammar.extra.window_zip.cut import (
     parts,
     sewn,
     sizes,
-    zip_strip,
+    zip_of,
 )
 from ambitus.core.grammar.extra.window_zip.read import read
 from ambitus.core.grammar.extra.window_zip.steps import steps
 from ambitus.core.grammar.extra.words import has_face, where
-from ambitus.core.lengths import paired, snap, system_of
+from ambitus.core.grammar.extra.zipped import longest_sold
+from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Item
 
 if TYPE_CHECKING:
@@ -92,9 +93,9 @@ def bag_too_deep(draft: "Draft") -> Iterator[Fired]:
     "There is nothing to buy for it.",
 )
 def window_longer_than_sold(draft: "Draft") -> Iterator[Fired]:
-    longest = draft.bag.facts.zips["coil"].stock[system_of(draft.bag.unit)][-1]
     for item in _windows(draft):
-        needed = zip_strip(item).length.total
+        longest = longest_sold(item)
+        needed = zip_of(item).length.total
         if needed > longest + 1e-6:
             field = WINDOW.in_(item.at)
             yield fired(

@@ -7,8 +7,10 @@ from ambitus.core.checks.amounts import allowance, at_least, at_most, to
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.form.sewn import edge_length, end_at_top
 from ambitus.core.grammar.sizes import HEIGHT
+from ambitus.core.grammar.top.checks import HEM_CHECKS
 from ambitus.core.grammar.top.drawstring.checks import stiff_drawn_up
 from ambitus.core.grammar.top.drawstring.fields import CHANNEL
+from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.on_bars.fields import BAR_LONG, BAR_THICK, SLIT
 from ambitus.core.grammar.top.on_bars.measures import (
     LEAST_GATHER,
@@ -52,6 +54,31 @@ def channel_under_bar(draft: "Draft") -> Iterator[Fired]:
             channel=CHANNEL.of(bag),
             thick=BAR_THICK.of(bag),
             least=least,
+        )
+
+
+@check(
+    "on-bars",
+    15,
+    "turn-over-channel",
+    "stop",
+    "The first turn is wider than the channel",
+    "first turn > channel",
+    "It would stand out beyond the fold.",
+    "It cannot be folded down.",
+)
+def turn_over_channel(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    turn, channel = TURN.of(bag), CHANNEL.of(bag)
+    if turn > channel + 1e-9:
+        yield fired(
+            TURN,
+            "A first turn of {turn} in a channel of {channel}.",
+            "Turn {most} or less.",
+            remedies=(to(TURN, at_most(bag, channel)), to(CHANNEL, at_least(bag, turn))),
+            turn=turn,
+            channel=channel,
+            most=at_most(bag, channel),
         )
 
 
@@ -164,4 +191,13 @@ def slit_edge_narrow(draft: "Draft") -> Iterator[Fired]:
         )
 
 
-CHECKS = (channel_under_bar, slit_over_seam, slit_short, gather_out_of_role, slit_edge_narrow, stiff_drawn_up)
+CHECKS = (
+    *HEM_CHECKS,
+    channel_under_bar,
+    turn_over_channel,
+    slit_over_seam,
+    slit_short,
+    gather_out_of_role,
+    slit_edge_narrow,
+    stiff_drawn_up,
+)
