@@ -292,3 +292,23 @@ def test_a_bag_on_bars(screen: Screen) -> None:
     screen.shows(OUTER, "height", "48.5")
     page.wait_for_selector("[data-check='channel-under-bar']", state="detached")
     screen.kept()
+
+
+def test_a_pocket_with_a_zip_across_it(screen: Screen) -> None:
+    """Added from the sentence; both its pieces follow the place of the zip, and the bands its height."""
+    screen.open("March folder tote")
+    page = screen.page
+    page.click("[data-phrase='more']")
+    page.click("[data-tile='extras.more=zip_across']")
+    page.wait_for_selector("[data-piece='pocket upper 1']", state="attached")
+    assert "a zip pocket" in _sentence(screen)
+    # 5 less half of 1.2 that is seen, a seam of 0.8 and an edge of 1
+    screen.shows("pocket upper 1", "height", "6.2")
+    screen.type("extras.0.zip_at", "8")
+    screen.shows("pocket upper 1", "height", "9.2")
+    screen.shows("pocket lower 1", "height", "11.2")
+    screen.shows("pocket band 1", "height", "20.4")
+    _pick(screen, "zip_across.0", "extras.0.ends", "turned")
+    page.wait_for_selector("[data-piece='pocket band 1']", state="detached")
+    screen.shows("pocket upper 1", "width", "20")
+    screen.kept()

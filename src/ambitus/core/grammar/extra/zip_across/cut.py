@@ -146,4 +146,6 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     made = pocket_of(item)
     lying = lies(item, ground, made.wide, made.high)
     pieces = (*pieces_of(item), zip_of(item))
-    return (put_on(item, lying, "Zip pocket", clear=CLEAR.mm(item.bag.unit), pieces=pieces),)
+    # what is seen of the zip lies between the rows beside it
+    rows = tuple(((0.0, y), (made.wide, y)) for y in (made.upper, snap(made.upper + made.gap)))
+    return (put_on(item, lying, "Zip pocket", clear=CLEAR.mm(item.bag.unit), pieces=pieces, rows=rows),)
