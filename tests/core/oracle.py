@@ -446,7 +446,8 @@ def _(b: Bag) -> bool:
 
 @says("gap-too-small")
 def _(b: Bag) -> bool:
-    return _gapped(b) and _to_pass(b) - EPS <= b.mm("top.gap") < _to_turn(b)
+    easy = max(_to_turn(b), 1.3 * _to_pass(b))
+    return _gapped(b) and _to_pass(b) - EPS <= b.mm("top.gap") < easy - EPS
 
 
 # --- layers

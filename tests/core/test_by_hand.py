@@ -2,21 +2,25 @@
 
 import json
 from collections.abc import Callable
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
 import pytest
 
 from ambitus.core.checks.run import findings
-from ambitus.core.draft import Draft, readers
+from ambitus.core.draft import Draft, draft, readers
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.carry.hang import visible_for_drop
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
+from ambitus.core.spec.model import Spec
+from ambitus.core.spec.resolve import resolve
 from ambitus.core.sums import Sum
 from ambitus.core.volume import boxed_for_round, round_size
-from bags import drafted, tote
+from ambitus.library import shipped
+from bags import UNROUNDED, drafted, tote
 
 LIST = drafted(tote(allowances={"side": 12, "base": 9, "corner": 7, "top": 15})).cut_list.model_dump()
 
@@ -149,7 +153,6 @@ AWAITING = {
     "bias-strips",
     "bite-across-front",
     "bite-spread",
-    "gap-by-bundle",
     "pieced-panel",
     "pillow",
     "true-bite",
@@ -498,6 +501,36 @@ def _cut_across_pocket() -> dict[str, float]:
     return {"made_up_height": reading}
 
 
+def _gap_by_bundle() -> dict[str, float]:
+    """A flat bag so wide, its cloth and fleece so thick: the gaps at which its checks fall silent."""
+    g, facts = _given("gap-by-bundle"), shipped()
+    fleece = facts.interfacings["fusible_fleece"].thickness
+    cloth = replace(facts.cloths["canvas"], thickness=g["thickness"] - fleece)
+    thick = replace(facts, cloths={**facts.cloths, "canvas": cloth})
+
+    def says(check: str, gap: float) -> bool:
+        given = tote(
+            g["F"],
+            300,
+            base={"kind": "seamed"},
+            cloth={"outer": "canvas"},
+            interfacing={"kind": "full", "material": "fusible_fleece"},
+            top={"gap": gap},
+        )
+        bag = resolve(Spec.model_validate(given), GRAMMAR, thick)
+        return any(f.rule.id == check for f in findings(draft(replace(bag, grid=UNROUNDED))))
+
+    def silent(check: str, low: float) -> float:
+        high = 300.0
+        while high - low > 1e-4:
+            middle = (low + high) / 2
+            low, high = (middle, high) if says(check, middle) else (low, middle)
+        return high
+
+    least = silent("gap-cannot-pass", 1)
+    return {"least_gap": least, "easy_gap": silent("gap-too-small", least)}
+
+
 WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "boxed-tote": _boxed_tote,
     "boxed-unequal": _boxed_unequal,
@@ -515,6 +548,7 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "straps": _straps,
     "lining-behind-walls": _lining_behind_walls,
     "ring-under-base": _ring_under_base,
+    "gap-by-bundle": _gap_by_bundle,
     "cut-across-pocket": _cut_across_pocket,
     "strap-length": _strap_length,
     "thing-to-carry": _thing_to_carry,

@@ -121,8 +121,9 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(interfacing=FOAM, top={"gap": 165}),
     ),
     "gap-too-small": (
-        tote(140, 200, 60, interfacing=FOAM, top={"gap": 119.5}),
-        tote(140, 200, 60, interfacing=FOAM, top={"gap": 120}),
+        # 1.3 times what 200 across of 4.7 thick goes through
+        tote(140, 200, 60, interfacing=FOAM, top={"gap": 141.2}),
+        tote(140, 200, 60, interfacing=FOAM, top={"gap": 141.3}),
     ),
     "mouth-under-free-arm": (tote(width=99, depth=40), tote(width=100, depth=40)),
     "allowance-for-fray": (

@@ -20,7 +20,7 @@ WHY = {
     "enclosed-under-lining": "French or felled seams were chosen in a lined bag",
     "fused-without-heat": "a fused interfacing on a coated, waxed or nylon outer",
     "gap-cannot-pass": "made half as large, in foam: its straight seam has no room for what has to pass",
-    "gap-too-small": "made half as large, its straight seam has no room for a hand, or for foam",
+    "gap-too-small": "its straight seam has no room for a hand, for foam, or for its outer to pass easily",
     "grid-moved-size": "half the depth less the seam lies on the grid, so an odd depth moves by one step",
     "hand-does-not-go-in": "a small pouch opens less than 100 mm",
     "interfacing-shows": "interfacing was chosen in a bag without a lining",

@@ -12,3 +12,17 @@ def least_to_pass(flat: float, thick: float) -> float:
     (69, 138)
     """
     return math.sqrt(2 * math.pi * 2 * flat * thick)
+
+
+#: Default (ours): from so many times the least an outer passes without being forced.
+EASY = 1.3
+
+
+def easy_to_pass(flat: float, thick: float) -> float:
+    """
+    Return the gap from which an outer passes easily, in mm; between it and the least it is tight.
+
+    >>> round(easy_to_pass(420, 0.9)), round(easy_to_pass(420, 3.6))
+    (90, 179)
+    """
+    return EASY * least_to_pass(flat, thick)

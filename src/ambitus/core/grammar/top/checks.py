@@ -31,7 +31,7 @@ from ambitus.core.grammar.top.turned_through.gap import (
     straight_seam,
 )
 from ambitus.core.lengths import paired, snap
-from ambitus.core.sew.passing import least_to_pass
+from ambitus.core.sew.passing import easy_to_pass, least_to_pass
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -273,17 +273,19 @@ def gap_cannot_pass(draft: "Draft") -> Iterator[Fired]:
     "gap-too-small",
     "warn",
     "The turning gap is tight for its layers",
-    "gap < 60 mm, or < 120 mm with fleece or foam",
-    "A hand needs 60 mm to pull a soft bag through; fleece and foam need 120 mm (ours).",
+    "gap < 60 mm, or < 120 mm with fleece or foam, or < 1.3 times the least that the bag goes through",
+    "A hand needs 60 mm to pull a soft bag through; fleece and foam need 120 mm, and room to move (ours).",
     "The bag is hard to turn, or tears at the gap's ends.",
 )
 def gap_too_small(draft: "Draft") -> Iterator[Fired]:
     found, bag = _gap(draft), draft.bag
     if not found:
         return
-    least = at_least(bag, least_to_turn(draft))
-    passes = found[0] >= least_to_pass(draft.form.mm("flat_opening"), thick_outside(bag)) - 1e-6
-    if passes and found[0] < least_to_turn(draft) - 1e-9:
+    bundle = draft.form.mm("flat_opening"), thick_outside(bag)
+    easy = max(least_to_turn(draft), easy_to_pass(*bundle))
+    least = at_least(bag, easy)
+    passes = found[0] >= least_to_pass(*bundle) - 1e-6
+    if passes and found[0] < easy - 1e-6:
         gap, straight = found
         fix, remedies = _wider_gap(draft, straight, least)
         yield fired(
