@@ -35,12 +35,13 @@ def _steps(item: Item, form: Form) -> Iterator[Step]:
         f"pocket {n} zip",
         "Sew the pocket’s two pieces to its zip",
         "Right sides together, the raw edge level with the edge of the tape: the upper piece to one side, "
-        "the lower to the other. Press both away from the teeth and stitch beside them. Move the slider in, "
+        "the lower to the other. Fold both away from the teeth and stitch beside them. Move the slider in, "
         "then cut off what is left of the zip.",
         rank_of(item, 0),
         needs=ready_for(item),
         gives=(f"{at} zipped",),
-        acts=(acts.Make(pieces[:2], into=(zip_of(item),)),),
+        # the rest of the pieces are made up with their edges
+        acts=(acts.Make(pieces[:1], iron=False, into=(zip_of(item),)),),
         settings=stitched(cloth, None, "zip foot"),
         lengths=(("Zip seam", ZIP_SEAM.of(item)), ("Seen of the zip", shows(item))),
         reads=(Reading("made_up", "Both pieces and the zip, high", made_up(item)),),
@@ -60,7 +61,7 @@ def _steps(item: Item, form: Form) -> Iterator[Step]:
             rank_of(item, 1),
             needs=(f"{at} zipped",),
             gives=(f"{at} made",),
-            acts=(acts.Make(pieces[2:]),),
+            acts=(acts.Make(pieces[1:]),),
             settings=f"{stitched(cloth)} Iron: {cloth.iron}.",
             lengths=(
                 turned,
@@ -78,7 +79,7 @@ def _steps(item: Item, form: Form) -> Iterator[Step]:
             rank_of(item, 1),
             needs=(f"{at} zipped",),
             gives=(f"{at} made",),
-            acts=(acts.See(),),
+            acts=(acts.Make(pieces[1:]),),
             settings=f"Iron: {cloth.iron}.",
             lengths=(turned,),
             reads=size,
