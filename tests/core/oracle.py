@@ -562,7 +562,12 @@ def _stack(b: Bag, s: Strap) -> float:
     if s.runs:
         eats = 0.0 if folded else proofs.eaten(b.draft, "base")
     inset = eats if b.bag.kinds.interfacing.kind == "kept_out" else inset
-    stack += felt if whole and eats - inset > 1 else 0.0
+    reach = eats - inset
+    if whole and abs(reach - 1) <= b.bag.grid.step and not s.runs:
+        # so near to it the grid decides: what of the piece stands above its seam line
+        piece = next(p for p in b.draft.pieces if p.layer == "interfacing" and not p.part)
+        reach = max(y for _, y in piece.cut) - max(y for _, y in piece.stitch)
+    stack += felt if whole and reach > 1 + EPS else 0.0
     # the core lies double in the layer that carries; in a seam it ends where the end passes the raw edge
     reaches = {"in_seam": "past", "tucked": "inside"}.get(s.attach)
     cored = whole and s.make != "webbing" and (reaches is None or s.mm(reaches) > 0) and not s.runs
@@ -649,7 +654,7 @@ def _(b: Bag) -> bool:
     if len(b.outside) < 2:
         return False
     join, by = b.draft.form.height - b.draft.form.stance.bottom, b.mm("allowances.join")
-    return any(s.down and s.down > join - by and s.down - s.box < join + by for s in straps(b))
+    return any(s.down and s.down > join - by + EPS and s.down - s.box < join + by - EPS for s in straps(b))
 
 
 # --- straps

@@ -11,7 +11,7 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
@@ -166,8 +166,21 @@ def test_every_pair_of_parts_is_sewn_or_stopped() -> None:
     assert sewn > 200
 
 
+#: longer than any metal zip is sold: nothing of it is cut off, and its ends are caught
+LONG_METAL: dict[str, Any] = {
+    "unit": "in",
+    "grid": {"step": 1.5875},
+    "size": {"length": 160, "breadth": 140, "height": 545.11},
+    "base": {"kind": "box_pouch"},
+    "top": {"kind": "zip", "zip": "metal", "zip_ends": "caught", "teeth_at_seams": "out", "tape": 24.77},
+    "allowances": {"zip": 9, "end": 9, "base": 12},
+    "carry": [],
+}
+
+
 @settings(max_examples=examples(200), deadline=None)
 @given(totes(GRAMMAR))
+@example(LONG_METAL)
 def test_whatever_is_chosen_is_sewn_or_stopped(spec: dict[str, Any]) -> None:
     """Any three parts and any numbers: either a finding says stop, or the steps can be followed."""
     made = drafted(spec)

@@ -32,6 +32,6 @@ def strap_end_stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
     at = "base" if runs else "top"
     top = next((e for p in panels for e in p.edges if e.seam == at), None)
     # what is kept out of the seams reaches no farther in than the grid's rounding
-    caught = top is not None and top.allowance > 1.0 and bag.kinds.interfacing.kind != "kept_out"
+    caught = top is not None and top.allowance > 1.0 + 1e-6 and bag.kinds.interfacing.kind != "kept_out"
     stack += felt if caught else 0.0
     return stack + (2 * felt if cored else 0.0), cored

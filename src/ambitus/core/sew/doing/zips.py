@@ -30,7 +30,8 @@ def _cut_zip(work: Work, act: acts.CutZip) -> None:
 
 
 def _take_teeth_out(work: Work, act: acts.TakeTeethOut) -> None:
-    refuse(not work.zip.cut, "it is not cut yet: the teeth are counted from its cut end")
+    to_cut = work.plan.teeth is not None and work.plan.teeth.cut > 0
+    refuse(to_cut and not work.zip.cut, "it is not cut yet: the teeth are counted from its cut end")
     refuse(work.zip.teeth_out, "the teeth are out already")
     work.zip.teeth_out = True
 

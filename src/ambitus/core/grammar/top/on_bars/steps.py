@@ -21,7 +21,7 @@ def _hem_slits(bag: Resolved) -> Step:
     turn = "half of it, then the other half over it" if side >= TWICE else "once, overlocked before it"
     return Step(
         "hem slits",
-        "Hem the slits at both sides of every panel",
+        "Hem the slits at both sides of front and back",
         f"Turn the allowance of the side to the wrong side, {turn}, from the raw top edge to the end of the "
         "slit; stitch beside the fold.",
         336,
@@ -37,7 +37,7 @@ def _fold(bag: Resolved, *, opened: bool) -> Step:
     again = " Open the second fold again: its crease stays." if opened else ""
     return Step(
         "press channel",
-        "Press the channel of every top edge",
+        "Press the channel of both top edges",
         f"The first turn to the wrong side, then that edge to the line drawn for it.{again}",
         342,
         needs=("slits hemmed",),
@@ -95,7 +95,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             _fold(bag, opened=True),
             Step(
                 "fold round hoops",
-                "Fold each top edge round its hoop",
+                "Fold both top edges round their hoops",
                 f"The pressed edge to its line again, the hoop inside; {full} of cloth on 1 of bar.",
                 692,
                 needs=("channel creased", "right side out"),

@@ -45,7 +45,7 @@ def _stops_clear(bag: Resolved, made: Zip) -> Step:
         else "A stop lies beyond the row at its end: see that the row runs clear of it.",
         240,
         needs=("pieces cut",),
-        gives=("zip ready",),
+        gives=("zip cut",) if teeth_out(bag, made) else ("zip ready",),
         kind="gate",
         acts=(acts.See(zip="ready"),),
         lengths=(("Clear of each row, at least", CLEAR.mm(bag.unit)),),
@@ -56,7 +56,8 @@ def _stops_clear(bag: Resolved, made: Zip) -> Step:
 def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     """Return how the zip is brought to its length: tacked before it is cut, its slider inside."""
     if not tacks(bag, made):
-        return (_stops_clear(bag, made),)
+        # none is sold so long that anything is cut off: a row may cross its teeth all the same
+        return (_stops_clear(bag, made), *_teeth_out(bag, made))
     metre = made.stops is None
     slider = (
         "Slide the slider on from one end, both edges level; run it to the middle."
@@ -127,7 +128,7 @@ def _teeth_out(bag: Resolved, made: Zip) -> tuple[Step, ...]:
         Step(
             "pick teeth",
             "Take the teeth out where a row will cross them",
-            "One by one with pincers, from the cut end in; the tape stays whole.",
+            "One by one with pincers, from the end of the tape in; that stays whole.",
             244,
             needs=("zip cut",),
             gives=("zip ready",),
