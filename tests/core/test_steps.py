@@ -234,3 +234,19 @@ def test_a_step_that_sets_an_iron_presses_something(spec: dict[str, Any]) -> Non
         hot = step.settings.startswith("Iron:") and not step.settings.startswith("Iron: none")
         if hot:
             assert any(ironed(act) for act in step.acts), step.title
+
+
+@pytest.mark.parametrize(("side", "turned"), [(12, "half of it"), (7, "once, overlocked")])
+def test_the_slits_and_the_gathers_of_a_bag_on_bars(side: float, turned: str) -> None:
+    """What is turned in is what the side seams take below; on the bar comes the width of its edge."""
+    top = {"kind": "on_bars", "bar_long": 230, "slit": 95}
+    made = drafted(tote(top=top, allowances={"side": side}, carry=[]))
+    steps = {step.key: step for step in made.steps}
+    assert dict(steps["hem slits"].lengths) == {"Slit below the finished top": 95, "Turned in, in all": side}
+    assert turned in steps["hem slits"].say
+    # 340 and 120 between the side seams
+    assert dict(steps["bars in"].lengths) == {"Top edge of one panel": 460, "Free on the bar": 230}
+    assert "2.0 of cloth on 1 of bar" in steps["bars in"].say
+    hoops = drafted(tote(top={**top, "bar": "hoop"}, carry=[])).steps
+    keys = [step.key for step in hoops]
+    assert keys.index("turn out") < keys.index("fold round hoops") < keys.index("stitch channel")
