@@ -918,6 +918,11 @@ def _(b: Bag) -> bool:
     return b.top == "on_bars" and not 1.3 - EPS <= b.opening / b.mm("top.bar_long") <= 2.2 + EPS
 
 
+@says("straps-beside-bars")
+def _(b: Bag) -> bool:
+    return b.top == "on_bars" and bool(b.bag.kinds.carry)
+
+
 @says("slit-edge-narrow")
 def _(b: Bag) -> bool:
     return b.top == "on_bars" and proofs.eaten(b.draft, "side", True) < b.pair(6, 0.25) - EPS

@@ -320,6 +320,7 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "slit-over-seam": (_on_bars(slit=240.1), _on_bars(slit=240)),
     # 460 across
     "gather-out-of-role": (_on_bars(bar_long=209), _on_bars(bar_long=209.1)),
+    "straps-beside-bars": (tote(top={"kind": "on_bars"}, carry=[{}]), _on_bars()),
     "slit-edge-narrow": (
         {**_on_bars(), "allowances": {"side": 5.9}},
         {**_on_bars(), "allowances": {"side": 6}},

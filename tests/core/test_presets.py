@@ -130,6 +130,10 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
         "these cloths do not gather",
         [f"sack cloth.outer={c}" for c in ("coated_cotton", "felt", "upholstery", "waxed_cotton")],
     ),
+    "straps-beside-bars": (
+        "a tote has straps before it is put on bars",
+        ["tote top.kind=on_bars"],
+    ),
     "weak-for-load": (
         "calico tears, chenille sheds, jersey gives where straps pull",
         [f"tote cloth.outer={c}" for c in ("calico", "chenille", "jersey")],

@@ -91,7 +91,7 @@ def _brought(terms: Terms, comes_out: float) -> Terms:
 
 def parts(item: Item, form: Form) -> tuple[Part, ...]:
     """Return both pieces, the bands where there are any, and the zip."""
-    bag, made = item.bag, pocket_of(item)
+    made = pocket_of(item)
     wide = size_terms(POCKET_WIDTH.term(item, "Pocket, wide"), made.wide)
     sides: Terms = () if banded(item) else (_edge(item),)
     half = Term("Half of what shows of the zip", -snap(made.gap / 2), "Its edge lies beside the teeth.")

@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import allowance, at_least, at_most, to
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.form.sewn import edge_length, end_at_top
+from ambitus.core.grammar.carry.fields import PAIRS
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.checks import HEM_CHECKS
 from ambitus.core.grammar.top.drawstring.checks import stiff_drawn_up
@@ -191,6 +192,26 @@ def slit_edge_narrow(draft: "Draft") -> Iterator[Fired]:
         )
 
 
+@check(
+    "on-bars",
+    60,
+    "straps-beside-bars",
+    "note",
+    "The bars are handles already",
+    "straps on a bag that hangs from bars",
+    "A bag on bars is carried by them; straps below them are for a shoulder.",
+    "More to cut and to sew than the bag needs.",
+)
+def straps_beside_bars(draft: "Draft") -> Iterator[Fired]:
+    if draft.bag.kinds.carry:
+        yield fired(
+            PAIRS,
+            "There are straps, too.",
+            "Leave them off, unless it is to hang from a shoulder.",
+            remedies=(to(PAIRS, "0"),),
+        )
+
+
 CHECKS = (
     *HEM_CHECKS,
     channel_under_bar,
@@ -199,5 +220,6 @@ CHECKS = (
     slit_short,
     gather_out_of_role,
     slit_edge_narrow,
+    straps_beside_bars,
     stiff_drawn_up,
 )
