@@ -18,7 +18,7 @@ from ambitus.core.read.cutlist import CutList
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve
 from ambitus.core.sums import Sum
-from ambitus.core.volume import boxed_for_round, round_size
+from ambitus.core.volume import boxed_for_round, holds, round_size
 from ambitus.library import shipped
 from bags import UNROUNDED, drafted, tote
 
@@ -154,7 +154,6 @@ AWAITING = {
     "bite-across-front",
     "bite-spread",
     "pieced-panel",
-    "pillow",
     "true-bite",
 }
 
@@ -531,6 +530,16 @@ def _gap_by_bundle() -> dict[str, float]:
     return {"least_gap": least, "easy_gap": silent("gap-too-small", least)}
 
 
+def _pillow() -> dict[str, float]:
+    """A flat bag of two such faces, filled."""
+    g = _given("pillow")
+    made = drafted(
+        {"unit": "mm", "base": {"kind": "seamed"}, "size": {"width": g["w"], "height": g["h"]}, "carry": []},
+        rounded=False,
+    )
+    return {"litres": holds(made.form) / 1e6}
+
+
 WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "boxed-tote": _boxed_tote,
     "boxed-unequal": _boxed_unequal,
@@ -542,6 +551,7 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "round-sack": _round_sack,
     "heading-casing": _heading_casing,
     "litres": _litres,
+    "pillow": _pillow,
     "zip-flat": _zip_flat,
     "zip-boxed": _zip_boxed,
     "box-pouch": _box_pouch,
