@@ -446,8 +446,14 @@ def _(b: Bag) -> bool:
 
 @says("gap-too-small")
 def _(b: Bag) -> bool:
-    easy = max(_to_turn(b), 1.3 * _to_pass(b))
-    return _gapped(b) and _to_pass(b) - EPS <= b.mm("top.gap") < easy - EPS
+    return _gapped(b) and _to_pass(b) - EPS <= b.mm("top.gap") < _to_turn(b)
+
+
+@says("gap-tight")
+def _(b: Bag) -> bool:
+    if not _gapped(b) or (_to_turn(b) == 60 and source_at(b.bag, "top.gap") != "chosen"):
+        return False
+    return max(_to_turn(b), _to_pass(b)) - EPS <= b.mm("top.gap") < 1.3 * _to_pass(b) - EPS
 
 
 # --- layers

@@ -527,7 +527,7 @@ def _gap_by_bundle() -> dict[str, float]:
         return high
 
     least = silent("gap-cannot-pass", 1)
-    return {"least_gap": least, "easy_gap": silent("gap-too-small", least)}
+    return {"least_gap": least, "easy_gap": silent("gap-tight", least)}
 
 
 def _pillow() -> dict[str, float]:

@@ -121,7 +121,11 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(interfacing=FOAM, top={"gap": 165}),
     ),
     "gap-too-small": (
-        # 1.3 times what 200 across of 4.7 thick goes through
+        tote(140, 200, 60, interfacing=FOAM, top={"gap": 119.5}),
+        tote(140, 200, 60, interfacing=FOAM, top={"gap": 120}),
+    ),
+    # 1.3 times what 200 across of 4.7 thick goes through
+    "gap-tight": (
         tote(140, 200, 60, interfacing=FOAM, top={"gap": 141.2}),
         tote(140, 200, 60, interfacing=FOAM, top={"gap": 141.3}),
     ),

@@ -130,6 +130,10 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
         "these cloths do not gather",
         [f"sack cloth.outer={c}" for c in ("coated_cotton", "felt", "upholstery", "waxed_cotton")],
     ),
+    "gap-tight": (
+        "460 across of foam go through 165, and easily through 214; the usual gap is 180",
+        ["tote interfacing.material=foam"],
+    ),
     "straps-beside-bars": (
         "a tote has straps before it is put on bars",
         ["tote top.kind=on_bars"],

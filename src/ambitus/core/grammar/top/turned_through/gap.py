@@ -11,7 +11,7 @@ from ambitus.core.grammar.thickness import thick_outside
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.fields import FACING_HEIGHT, GAP, GAP_IN
 from ambitus.core.lengths import paired, snap
-from ambitus.core.sew.passing import easy_to_pass
+from ambitus.core.sew.passing import least_to_pass
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import OfField, Sum, Term
 
@@ -40,11 +40,11 @@ def _flat(bag: Resolved) -> float:
 def usual_gap(bag: Resolved) -> float:
     """
     Return the gap these layers need: 100 mm | 4 in, or 180 | 7 where fleece or foam must pass; more where so
-    much cloth has to pass that it would be tight.
+    much cloth has to pass that it would not.
     """
     step = paired(10).mm(bag.unit)
-    easy = math.ceil(easy_to_pass(_flat(bag), thick_outside(bag)) / step - 1e-9) * step
-    return max(paired(180 if is_bulky(bag) else 100).mm(bag.unit), easy)
+    least = math.ceil(least_to_pass(_flat(bag), thick_outside(bag)) / step - 1e-9) * step
+    return max(paired(180 if is_bulky(bag) else 100).mm(bag.unit), least)
 
 
 def margin(straight: float, gap: float) -> float:
