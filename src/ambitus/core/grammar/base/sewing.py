@@ -131,9 +131,9 @@ def _left_open(bag: Resolved, form: Form | None, layer: Layer, seam: str) -> _Op
     if opening.between[0][0].along <= 0:
         if flat := bag.kinds.top.sewn_flat(bag):
             # by now the raw edge lies inside
-            below, numbers = "below the finished top edge", (("open_to", opening.between[0][1].along),) * 2
+            below, high = "below the finished top edge", opening.between[0][1].along
         say, from_top = f"begin {{open_to}} {below}, secured there; above, the edges stay apart.", every
-        numbers = numbers[1:]
+        numbers = (("open_to", high),)
     say = say[0].upper() + say[1:] if every else f"{' and '.join(left)}: {say}"
     return _Open(say, numbers, from_top, tuple(o.key for o in left.values()), flat)
 

@@ -37,6 +37,11 @@ def knife_terms(bag: Resolved, name: str) -> tuple[Term, ...]:
     return sliver_term(bag, "top", name, TOP_SLIVER)
 
 
+def knife_of_every(bag: Resolved, name: str) -> tuple[Term, ...]:
+    """Return what the knife takes of a top edge where every edge of the bag is overlocked, as terms."""
+    return knife_terms(bag, name) if overlocked_first(bag) else ()
+
+
 #: How far below a top edge a row lies that keeps it flat.
 TOPSTITCHED = 9.0
 

@@ -1,7 +1,6 @@
 """The pieces of a pocket with a zip across it: one above the zip, one below, a band round either side."""
 
 from dataclasses import dataclass
-from fractions import Fraction
 
 from ambitus.core.form.model import Form, Part
 from ambitus.core.form.sewn import Sewn
@@ -11,12 +10,12 @@ from ambitus.core.grammar.extra.fields import POCKET_EDGES, POCKET_HEIGHT, POCKE
 from ambitus.core.grammar.extra.placing import CLEAR, lies, put_on, side_of
 from ambitus.core.grammar.extra.zip_across.fields import BAND_WIDE, ENDS, ZIP_AT, ZIP_SEAM, ZIP_TAPE
 from ambitus.core.grammar.extra.zipped import zip_strip
-from ambitus.core.lengths import Pair, paired, snap
+from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Term, grid_term
 
 #: What of a band is turned in along both its edges, and at each of its ends: 6 mm | 1/4 in, 12 mm | 1/2 in.
-BAND_TURN, BAND_ENDS = Pair(6, Fraction(1, 4)), paired(12)
+BAND_TURN, BAND_ENDS = paired(6), paired(12)
 
 
 def shows(item: Item) -> float:

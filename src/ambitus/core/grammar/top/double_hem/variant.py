@@ -5,7 +5,6 @@ from ambitus.core.form.sewn import Line
 from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.contract import Layer, Top
 from ambitus.core.grammar.order import HEM_SEWN, HEM_SEWN_PARAM, goes
-from ambitus.core.grammar.seams.edges import overlocked_first
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import HEM_CHECKS
 from ambitus.core.grammar.top.double_hem.read import read
@@ -15,7 +14,7 @@ from ambitus.core.grammar.top.hem import (
     SLIVER_PARAM,
     UNLINED,
     hem_steps,
-    knife_terms,
+    knife_of_every,
     lines_along_top,
     rows_along_top,
 )
@@ -25,23 +24,18 @@ from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term
 
 
-def _knife(bag: Resolved) -> tuple[Term, ...]:
-    """Return what the knife takes of the raw edge where every edge of the bag is overlocked."""
-    return knife_terms(bag, "Hem") if overlocked_first(bag) else ()
-
-
 def _turns(bag: Resolved) -> tuple[Term, Term]:
     return TURN.term(bag, "First turn"), HEM.term(bag, "Hem")
 
 
 def _allowance(bag: Resolved, layer: str) -> tuple[Term, ...]:
-    return (*_turns(bag), *_knife(bag))
+    return (*_turns(bag), *knife_of_every(bag, "Hem"))
 
 
 def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Line, ...]:
     bag = item.bag
     turn, hem = _turns(bag)
-    knife = _knife(bag)
+    knife = knife_of_every(bag, "Hem")
     first = ("first fold", Sum("From the raw edge to the first fold", (*knife, turn)))
     second = ("second fold", Sum("From the raw edge to the second fold", (*knife, turn, hem)))
     folds = lines_along_top(bag, form, layer, (first, second))

@@ -8,13 +8,13 @@ from ambitus.core.form.model import Form, Mark, Part, Strip
 from ambitus.core.form.sewn import Channel, Opening, Sewn, edge_length, top_edges, with_top
 from ambitus.core.form.stance import Patch
 from ambitus.core.grammar.contract import Allowances, Layer
-from ambitus.core.grammar.seams.edges import eaten, overlocked_first
+from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.sizes import DEPTH, DIAMETER, LENGTH
 from ambitus.core.grammar.top.drawstring.closing import plan_of
 from ambitus.core.grammar.top.drawstring.fields import CHANNEL
 from ambitus.core.grammar.top.drawstring.opening import side_openings
 from ambitus.core.grammar.top.fields import TURN
-from ambitus.core.grammar.top.hem import knife_terms, lines_along_top
+from ambitus.core.grammar.top.hem import knife_of_every, lines_along_top
 from ambitus.core.grammar.top.on_bars.fields import BAR, BAR_LONG, BAR_THICK, SLIT
 from ambitus.core.lengths import Grid, Pair, paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
@@ -80,12 +80,8 @@ def turned_in(bag: Resolved) -> float:
     return min(eaten(bag, "side", over) for over in (True, False))
 
 
-def _knife(bag: Resolved) -> tuple[Term, ...]:
-    return knife_terms(bag, "Channel") if overlocked_first(bag) else ()
-
-
 def _first(bag: Resolved) -> tuple[Term, ...]:
-    return (*_knife(bag), TURN.term(bag, "First turn"))
+    return (*knife_of_every(bag, "Channel"), TURN.term(bag, "First turn"))
 
 
 def allowance(bag: Resolved, layer: str) -> tuple[Term, ...]:
