@@ -162,6 +162,11 @@ ORDINARY = {
     "wrist_round": (120, 250),
     "pull_shows": (15, 80),
     "pull_wide": (3, 20),
+    "rows_apart": (9, 90),
+    "spare": (3, 30),
+    "sample": (188, 203),
+    "strip": (45, 110),
+    "strip_spare": (0, 15),
 }
 IN_CARRY = {
     **ORDINARY,
@@ -205,6 +210,7 @@ IN_EXTRAS = {
     "zip_seam": (3, 7),
     "zip_tape": (24, 40),
     "band_wide": (5, 25),
+    "motif_clear": (0, 20),
 }
 #: extras that the seam at the top edge catches, which only one top edge has
 AT_TOP_SEAM = {"ties", "button_loop", "hanging_loop"}
@@ -241,7 +247,7 @@ def put(spec: dict[str, Any], path: str, value: Any) -> None:
 
 
 #: what makes two pieces of one panel, or two layers of one piece
-BANDS = {"cloth.bottom", "cloth.doubled", "top.facing"}
+BANDS = {"cloth.bottom", "cloth.made", "cloth.doubled", "top.facing"}
 
 
 @st.composite

@@ -14,7 +14,7 @@ from ambitus.core.draft import Draft
 from ambitus.core.form.sewn import rows_below
 from ambitus.core.grammar.features import cords_in
 from bags import choice_at, mm_at, source_at
-from core import proofs
+from core import made_up, proofs
 
 #: judgements by the id of the check that they stand for
 SAYS: dict[str, "Callable[[Bag], bool]"] = {}
@@ -90,8 +90,16 @@ class Bag:
     @property
     def outside(self) -> tuple[Any, ...]:
         """The cloths that the outer is cut of."""
-        both = ("outer", "contrast") if self.chose("cloth.bottom", "contrast") else ("outer",)
-        return tuple(map(self.bag.cloth, both))
+        by_turns = self.chose("cloth.made", "strips") and self.chose("cloth.strips_of", "alternate")
+        two = by_turns or self.chose("cloth.bottom", "contrast")
+        return tuple(map(self.bag.cloth, ("outer", "contrast") if two else ("outer",)))
+
+    @property
+    def backing(self) -> float:
+        """How thick the backing of quilted panels is, in mm; nothing where they have none."""
+        quilted = self.bag.kinds.interfacing.kind == "quilted"
+        backed = quilted and self.chose("interfacing.backing", "lining")
+        return self.bag.cloth("lining").thickness if backed else 0.0
 
     @property
     def separate(self) -> bool:
@@ -435,7 +443,7 @@ def _to_pass(b: Bag) -> float:
     cloth = max(cloth.thickness for cloth in b.outside) * (2 if b.chose("cloth.doubled", "doubled") else 1)
     # what stiffens the base alone is no part of the walls
     stiff = b.stiffening if not b.bag.kinds.interfacing.part else None
-    area = 2 * b.opening * (cloth + (stiff.thickness if stiff is not None else 0.0))
+    area = 2 * b.opening * (cloth + b.backing + (stiff.thickness if stiff is not None else 0.0))
     return float((2 * math.pi * area) ** 0.5)
 
 
@@ -470,6 +478,43 @@ def _(b: Bag) -> bool:
     return max([*eaten, proofs.top_eats(b.draft)]) - inset > 1
 
 
+@says("quilting-draws-in")
+def _(b: Bag) -> bool:
+    return b.bag.kinds.interfacing.kind == "quilted" and made_up.drawn(b.draft) > 0.06 + EPS
+
+
+@says("rows-too-far")
+def _(b: Bag) -> bool:
+    loose = b.stiffening is not None and not b.stiffening.fused
+    quilted = b.bag.kinds.interfacing.kind == "quilted"
+    return quilted and loose and b.mm("interfacing.rows_apart") > b.pair(100, 4) + EPS
+
+
+@says("strip-all-seam")
+def _(b: Bag) -> bool:
+    pieced = b.chose("cloth.made", "strips")
+    return pieced and b.mm("cloth.strip") - 2 * b.mm("allowances.join") < 6 - EPS
+
+
+@says("strip-too-wide")
+def _(b: Bag) -> bool:
+    if not b.chose("cloth.made", "strips") or b.chose("cloth.strips_fit", "alike"):
+        return False
+    wanted = [over for _, over in made_up.to_piece(b.draft).values()]
+    return b.mm("cloth.strip") > min(wanted) - 6 + EPS
+
+
+@says("strips-do-not-meet")
+def _(b: Bag) -> bool:
+    if not b.chose("cloth.made", "strips") or not b.chose("cloth.strips_run", "across"):
+        return False
+    folded = any(p.folded for p in b.draft.pieces if p.layer == "outer")
+    if not folded or b.chose("cloth.strips_fit", "alike"):
+        return False
+    cut = [row.height for row in b.draft.cut_list.rows if row.role == "strip"]
+    return max(cut) - min(cut) > 1 + EPS
+
+
 @says("inset-wide")
 def _(b: Bag) -> bool:
     if b.bag.kinds.interfacing.kind != "inset":
@@ -486,7 +531,7 @@ def _(b: Bag) -> bool:
 
 @says("interfacing-shows")
 def _(b: Bag) -> bool:
-    return b.stiffening is not None and not b.lined
+    return b.stiffening is not None and not b.lined and not b.backing
 
 
 @says("order-does-not-hold")
@@ -569,11 +614,12 @@ def _stack(b: Bag, s: Strap) -> float:
         eats = 0.0 if folded else proofs.eaten(b.draft, "base")
     inset = eats if b.bag.kinds.interfacing.kind == "kept_out" else inset
     reach = eats - inset
-    if whole and abs(reach - 1) <= b.bag.grid.step and not s.runs:
+    quilted = b.bag.kinds.interfacing.kind == "quilted"
+    if whole and abs(reach - 1) <= b.bag.grid.step and not s.runs and not quilted:
         # so near to it the grid decides: what of the piece stands above its seam line
         piece = next(p for p in b.draft.pieces if p.layer == "interfacing" and not p.part)
         reach = max(y for _, y in piece.cut) - max(y for _, y in piece.stitch)
-    stack += felt if whole and reach > 1 + EPS else 0.0
+    stack += felt + b.backing if whole and reach > 1 + EPS else 0.0
     # the core lies double in the layer that carries; in a seam it ends where the end passes the raw edge
     reaches = {"in_seam": "past", "tucked": "inside"}.get(s.attach)
     cored = whole and s.make != "webbing" and (reaches is None or s.mm(reaches) > 0) and not s.runs
@@ -588,7 +634,8 @@ def _(b: Bag) -> bool:
 
 @says("bottom-weaker")
 def _(b: Bag) -> bool:
-    return len(b.outside) == 2 and b.outside[1].strength < b.outside[0].strength
+    two = b.chose("cloth.bottom", "contrast")
+    return two and b.outside[1].strength < b.outside[0].strength
 
 
 @says("print-upside-down")

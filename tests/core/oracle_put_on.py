@@ -1,11 +1,12 @@
 """What ought to be found of what is put on a bag: its boxes, from the numbers asked for and read."""
 
+import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import combinations
 
 from ambitus.core.form.sewn import rows_below
-from core import put_on
+from core import made_up, proofs, put_on
 from core.oracle import EPS, Bag, Strap, says
 
 #: bases whose panels run under the bag by half its depth, and those of them whose corners are boxed
@@ -23,6 +24,8 @@ class Box:
     u1: float
     kind: str
     of: str = ""
+    #: what is kept free round a motif
+    clear: float = 0.0
 
 
 class Side:
@@ -44,7 +47,11 @@ class Side:
 
     def _boxes(self, put: put_on.Put) -> Iterator[Box]:
         read, at = self.bag.draft.read.extras[put.number].sizes, f"extras.{put.number}"
-        if put.kind in ("patch", "slip", "zip_across"):
+        if put.kind == "motif":
+            wide, high = put.mm("width"), put.mm("height")
+            x, u = self._left(put, wide), self._upper(put, high)
+            yield Box(x, u, x + wide, u + high, "motif", at, put.mm("motif_clear"))
+        elif put.kind in ("patch", "slip", "zip_across"):
             wide, high = (2 * self.half if put.kind == "slip" else read["width"]), read["height"]
             x, u = self._left(put, wide), self._upper(put, high)
             yield Box(x, u, x + wide, u + high, "slip" if put.kind == "slip" else "pocket", at)
@@ -107,10 +114,31 @@ class Side:
             yield Box(-self.half, faced, self.half, faced, "join")
         if self.layer == "outer" and isinstance(bottom, float):
             yield Box(-self.half, self.foot - bottom, self.half, self.foot - bottom, "join")
+        if self.layer == "outer" and bag.chose("cloth.made", "strips"):
+            yield from self._strips(bottom if isinstance(bottom, float) else 0.0)
         if self.deep > self.foot + EPS:
             yield Box(-self.half, self.foot, self.half, self.deep, "foot")
         if self.layer == "outer":
             yield from self._straps()
+
+    def _strips(self, bottom: float) -> Iterator[Box]:
+        """Yield the joins of strips; those of a bottom begin anew at its upper edge."""
+        draft = self.bag.draft
+        joins = made_up.joins(draft)
+        if self.bag.chose("cloth.strips_run", "up"):
+            eats = (draft.piece("outer").extent[0] - 2 * self.half) / 2
+            for x in (join - eats - self.half for join in joins):
+                if -self.half + 1e-6 < x < self.half:
+                    yield Box(x, self.form.stance.band, x, self.foot, "join")
+            return
+        above = self.form.stance.band - proofs.past_the_edge(draft)
+        for u in (join + above for join in joins):
+            if self.form.stance.band < u < self.foot - bottom:
+                yield Box(-self.half, u, self.half, u, "join")
+        again = self.foot - bottom - self.bag.mm("allowances.join") if bottom else math.inf
+        for u in (again + join for join in joins):
+            if self.foot - bottom < u < self.foot:
+                yield Box(-self.half, u, self.half, u, "join")
 
     def _straps(self) -> Iterator[Box]:
         for n in range(len(self.bag.draft.read.straps)):
@@ -146,6 +174,10 @@ class Side:
             return small if kinds == {"end"} else None
         if kinds == {"slip", "runs"}:
             return None
+        if "motif" in kinds:
+            # nothing is sewn over it, not even a join
+            own = {"join": 0.0, "closure": metal, "motif": 0.0}
+            return max(max(box.clear, own.get(box.kind, small)) for box in (one, other))
         if "join" in kinds:
             return metal if "closure" in kinds else None
         if kinds == {"slip", "foot"}:
@@ -233,6 +265,12 @@ def _(b: Bag) -> bool:
     past = 2 * b.pair(12, 0.5)
     windows = (put for put in put_on.every(b.draft) if put.kind == "window_zip")
     return any(put.mm("opening") + past > longest + EPS for put in windows)
+
+
+@says("transfer-without-heat")
+def _(b: Bag) -> bool:
+    motifs = (put for put in put_on.every(b.draft) if put.is_("motif", "transfer"))
+    return any(b.bag.cloth(put.layer).iron.startswith("none") for put in motifs)
 
 
 @says("zip-across-narrow")

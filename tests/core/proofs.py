@@ -18,6 +18,7 @@ from ambitus.core.form.model import Piece
 from ambitus.core.geometry import area, bounds
 from ambitus.core.lengths import Grid
 from bags import choice_at, mm_at
+from core.made_up import made_up_by_the_rule
 
 EXACT = 0.01
 #: tops that are turned through a gap in the lining
@@ -352,7 +353,8 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             follows |= piece.layer in ("interfacing", "insert") and (any(piece.bends) or tube)
             follows |= tube and not piece.over
             # an outline that was traced keeps its size
-            follows |= piece.part == "base" and draft.bag.kinds.base.kind == "traced"
+            traced = draft.bag.kinds.base.kind == "traced"
+            follows |= piece.part == "base" and traced and not piece.role.blank
             fits = draft.bag.grid.holds(piece.size(key)) or (tube and finer.holds(piece.size(key)))
             if not bought and not follows and not fits:
                 yield f"{piece.key} {key}: {piece.size(key)} is off the grid"
@@ -499,6 +501,11 @@ def _interfacing(draft: Draft) -> Iterator[str]:
     only = "base" if kind == "base_only" else ""
     outers = [p for p in draft.pieces if p.layer == "outer" and (not only or p.part == only)]
     fused = [p for p in draft.pieces if p.layer == "interfacing"]
+    if kind == "quilted":
+        # it lies in what the panels are made up of
+        if fused:
+            yield "interfacing cut besides the wadding of quilted panels"
+        return
     if sum(p.count for p in fused) != sum(p.count for p in outers):
         yield "not every outer is interfaced"
     inset = 2 * mm_at(draft.bag, "interfacing.inset") if kind == "inset" else 0.0
@@ -983,6 +990,7 @@ PROOFS = (
     bars_by_the_rule,
     corners_are_marked,
     steps_are_safe,
+    made_up_by_the_rule,
 )
 
 

@@ -5,6 +5,7 @@ All of it is worked out here from the numbers asked for, and compared with cut s
 """
 
 from collections.abc import Callable, Iterator
+from itertools import pairwise
 
 from ambitus.core import curves
 from ambitus.core.draft import Draft
@@ -88,7 +89,7 @@ def _asked_sizes(put: Put) -> dict[str, tuple[float, float]]:
             return {}
         across = put.mm("size") + 2 * put.mm("margin")
         return {"": (across, across)}
-    if put.kind == "hook_and_loop":
+    if put.kind in ("hook_and_loop", "motif"):
         return {}
     if put.kind == "window_zip":
         times = 2 if put.is_("bag_made", "folded") else 1
@@ -195,10 +196,17 @@ def extras_read_back(draft: Draft) -> Iterator[str]:
                 yield f"{put.kind} {key}: reads {mm}, asked {asked}"
 
 
+#: what a motif is called beside the ruler
+_MOTIFS = {"transfer": "Transfer", "ink": "Print", "woven": "Motif"}
+
+
 def _marks(draft: Draft, put: Put) -> Iterator[tuple[Piece, Mark]]:
     label = put.bag.kinds.extras[put.number].label
     over = "Toggle" if put.is_("fastens", "toggle") else "Button"
-    word = {"button_loop": over, "patch": "Patch pocket", "window_zip": "Window pocket"}.get(put.kind, label)
+    motif = next((w for k, w in _MOTIFS.items() if put.is_("motif", k)), label)
+    word = {"motif": motif, "button_loop": over, "patch": "Patch pocket", "window_zip": "Window pocket"}.get(
+        put.kind, label
+    )
     for piece in draft.pieces:
         for mark in piece.marks if piece.layer == put.layer else ():
             if (
@@ -215,7 +223,7 @@ def levels(draft: Draft, put: Put) -> set[float]:
         high = draft.read.extras[put.number].sizes["height"]
         return {draft.forms[put.layer].height - high}
     if put.is_("down_by", "foot"):
-        high = draft.read.extras[put.number].sizes["height"]
+        high = draft.read.extras[put.number].sizes.get("height") or put.mm("height")
         band = draft.form.stance.band
         return {draft.forms[put.layer].height + band - put.mm("from_foot") - high}
     return {put.mm("from_top")}
@@ -243,15 +251,26 @@ def placed_from_real_edges(draft: Draft) -> Iterator[str]:
                 yield f"{put.kind} on {piece.key}: {mine} below the raw edge, not {wanted}"
 
 
+def _thick_cloth(draft: Draft) -> float:
+    """Return how thick the outer is: its thickest cloth, as often as it lies there, and a backing behind."""
+    bag = draft.bag
+    by_turns = proofs._chose(draft, "cloth.made", "strips")
+    by_turns = by_turns and proofs._chose(draft, "cloth.strips_of", "alternate")
+    two = by_turns or proofs._chose(draft, "cloth.bottom", "contrast")
+    thick = max(bag.cloth(cloth).thickness for cloth in (("outer", "contrast") if two else ("outer",)))
+    quilted = bag.kinds.interfacing.kind == "quilted"
+    backed = quilted and proofs._chose(draft, "interfacing.backing", "lining")
+    times = 2 if proofs._chose(draft, "cloth.doubled", "doubled") else 1
+    return times * thick + (bag.cloth("lining").thickness if backed else 0.0)
+
+
 def binding_by_the_rule(draft: Draft) -> Iterator[str]:
     """Yield what of a binding is not as the rule says: wrapped 2b + T + 2v, doubled 2 (2b + T + v)."""
     bag = draft.bag
     if not bag.kinds.top.kind.startswith("bound"):
         return
     seam, cover = mm_at(bag, "allowances.binding"), mm_at(bag, "top.binding_cover")
-    cloths = ("outer", "contrast") if proofs._chose(draft, "cloth.bottom", "contrast") else ("outer",)
-    thick = max(bag.cloth(cloth).thickness for cloth in cloths)
-    thick *= 2 if proofs._chose(draft, "cloth.doubled", "doubled") else 1
+    thick = _thick_cloth(draft)
     if bag.kinds.interfacing.kind not in ("none", "base_only"):
         thick += bag.facts.interfacings[choice_at(bag, "interfacing.material")].thickness
     thick += bag.cloth("lining").thickness if "lining" in bag.kinds.top.layers else 0.0
@@ -282,10 +301,8 @@ def seams_bound_by_the_rule(draft: Draft) -> Iterator[str]:
     if not strips:
         return
     tape = choice_at(bag, "seams.bind_of") == "tape"
-    cloths = ("outer", "contrast") if proofs._chose(draft, "cloth.bottom", "contrast") else ("outer",)
-    thick = max(bag.cloth(cloth).thickness for cloth in cloths)
-    thick *= 2 if proofs._chose(draft, "cloth.doubled", "doubled") else 1
-    if bag.kinds.interfacing.kind == "full":
+    thick = _thick_cloth(draft)
+    if bag.kinds.interfacing.kind in ("full", "quilted"):
         thick += bag.facts.interfacings[choice_at(bag, "interfacing.material")].thickness
     thick += bag.cloth("lining").thickness if "lining" in bag.kinds.top.layers else 0.0
     seam, cover = mm_at(bag, "seams.bind_seam"), mm_at(bag, "seams.bind_cover")
@@ -311,9 +328,9 @@ def _raw_edges(draft: Draft, of: str) -> Iterator[float]:
         for chain in seam.chains:
             if of == "ring" and chain[0].face != "base":
                 continue
-            # where a panel is of two parts they are joined before
-            parts = len({s.face for s in chain})
-            joined = 2 * mm_at(draft.bag, "allowances.join") * (parts - 1) if parts > 1 else 0.0
+            # where a panel is of two parts they are joined before: of a gusset’s front at either side
+            joins = sum(a.face != b.face for a, b in pairwise(chain))
+            joined = 2 * mm_at(draft.bag, "allowances.join") * joins if joins else 0.0
             yield sum(_raw_edge(draft, s.face, s.edge) for s in chain) - joined
 
 

@@ -12,6 +12,7 @@ from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft, draft, readers
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.carry.hang import visible_for_drop
+from ambitus.core.grammar.cloth.strips import joined
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList
@@ -149,11 +150,9 @@ AWAITING = {
     "pleated",
     "two-zips",
     "wrapped-body",
-    "quilting-draw-in",
     "bias-strips",
     "bite-across-front",
     "bite-spread",
-    "pieced-panel",
     "true-bite",
 }
 
@@ -368,6 +367,46 @@ def _box_pouch() -> dict[str, float]:
     return {"width": outer.size("width"), "height": outer.size("height"), "stitch_from_point": point}
 
 
+def _quilting_draw_in() -> dict[str, float]:
+    """A flat panel cut as wide as the example's, on wadding as thick."""
+    g = _given("quilting-draw-in")
+    made = drafted(
+        {
+            "unit": "mm",
+            "base": {"kind": "seamed"},
+            "size": {"width": g["piece"] - 20, "height": 300},
+            "allowances": {"side": 10},
+            "interfacing": {"kind": "quilted", "rows_apart": g["p"], "spare": g["spare"]},
+            "carry": [],
+        }
+    ).bag
+    wadding = replace(made.facts.interfacings["cotton_batting"], thickness=g["T"])
+    facts = replace(made.facts, interfacings={**made.facts.interfacings, "cotton_batting": wadding})
+    blank = draft(replace(made, facts=facts, grid=UNROUNDED)).piece("blank")
+    drawn = next(t for t in blank.sums["width"].terms if t.label == "Drawn in by its rows")
+    share = 100 * drawn.mm / (g["piece"] + drawn.mm)
+    return {"share_percent": round(share, 6), "blank": blank.size("width")}
+
+
+def _pieced_panel() -> dict[str, float]:
+    """The strips that the example joins are those that a panel of what they make is cut into."""
+    g: Any = EXAMPLES["pieced-panel"]["given_mm"]
+    wanted = EXAMPLES["pieced-panel"]["expect_mm"]["made_up"]
+    made = drafted(
+        {
+            "unit": "mm",
+            "base": {"kind": "seamed"},
+            "size": {"width": 300, "height": wanted - 20},
+            "allowances": {"general": 10, "join": g["q"]},
+            "cloth": {"made": "strips", "strip": g["strips"][0], "strip_spare": 0},
+            "carry": [],
+        }
+    )
+    cut = [(p.size("height"), p.count // 2) for p in made.pieces if p.layer == "strip"]
+    assert sorted(mm for mm, each in cut for _ in range(each)) == sorted(g["strips"])
+    return {"made_up": joined([mm for mm, each in cut for _ in range(each)], g["q"])}
+
+
 def _straps() -> dict[str, float]:
     g = _given("straps")
 
@@ -565,6 +604,8 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "placing": _placing,
     "loop-and-button": _loop_and_button,
     "bindings": _bindings,
+    "quilting-draw-in": _quilting_draw_in,
+    "pieced-panel": _pieced_panel,
 }
 
 

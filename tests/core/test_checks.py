@@ -72,6 +72,22 @@ def _bound(cover: float) -> dict[str, Any]:
     return tote(top={"kind": "bound", "binding_cover": cover}, allowances={"binding": 10})
 
 
+def _on_coated(**extra: Any) -> dict[str, Any]:
+    return tote(cloth={"outer": "coated_cotton"}, extras=[extra])
+
+
+def _quilted(**fields: Any) -> dict[str, Any]:
+    return tote(interfacing={"kind": "quilted", **fields})
+
+
+def _pieced(**fields: Any) -> dict[str, Any]:
+    return tote(cloth={"made": "strips", **fields})
+
+
+def _pieced_fold(**fields: Any) -> dict[str, Any]:
+    return tote(base={"cut_as": "folded"}, cloth={"made": "strips", **fields})
+
+
 #: id -> (just fires, just does not)
 EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     # the panel lies 460 wide between its side seams
@@ -94,6 +110,10 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     ),
     # a tape of 28, 10 of it between the seams
     "zip-across-narrow": (_with(kind="zip_across", zip_seam=9.1), _with(kind="zip_across", zip_seam=9)),
+    "transfer-without-heat": (
+        _on_coated(kind="motif", motif="transfer"),
+        _on_coated(kind="motif", motif="ink"),
+    ),
     # 6 beside the middle of the zip, and 15 to hold
     "zip-across-at-edge": (_with(kind="zip_across", zip_at=20.4), _with(kind="zip_across", zip_at=21)),
     # two straps of 28: half of both and 3 more between their centres
@@ -101,6 +121,17 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(carry=[{"width": 28, "from_side": 100}, {"width": 28, "from_side": 130.5}]),
         tote(carry=[{"width": 28, "from_side": 100}, {"width": 28, "from_side": 131}]),
     ),
+    # foam of 4 mm: 4 × √(2/3 ÷ 0.06) = 13.33
+    "quilting-draws-in": (
+        _quilted(rows_apart=13.3, material="foam"),
+        _quilted(rows_apart=13.4, material="foam"),
+    ),
+    "rows-too-far": (_quilted(rows_apart=100.5), _quilted(rows_apart=100)),
+    "strip-all-seam": (_pieced(strip=25.9), _pieced(strip=26)),
+    # panels 360 high and 12 to trim: 372, of which 6 have to show
+    "strip-too-wide": (_pieced(strip=366.5), _pieced(strip=366)),
+    # one piece 700 high and 12 to trim: 8 strips of 97 and one of 96, with 8 joins of 20, make 712
+    "strips-do-not-meet": (_pieced_fold(strip=98), _pieced_fold(strip=97)),
     "binding-misses-row": (_bound(10.9), _bound(11)),
     "depth-under-corner": (tote(depth=19.9), tote(depth=20)),
     "no-face-left": (

@@ -36,7 +36,11 @@ from ambitus.core.grammar.carry.tube.variant import TUBE
 from ambitus.core.grammar.carry.tucked.variant import TUCKED
 from ambitus.core.grammar.carry.under_base.variant import UNDER_BASE
 from ambitus.core.grammar.carry.webbing.variant import WEBBING
+from ambitus.core.grammar.cloth import strips
+from ambitus.core.grammar.cloth.variant import WOVEN
 from ambitus.core.grammar.grammar import Grammar
+from ambitus.core.grammar.interfacing.quilted import blank as quilted
+from ambitus.core.grammar.interfacing.quilted.variant import QUILTED
 from ambitus.core.grammar.interfacing.variant import KEPT_OUT
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
@@ -186,6 +190,18 @@ BAGS: tuple[dict[str, Any], ...] = (
     _pouch("box_pouch_cut", kind="zip_unlined"),
     _pouch("folded", kind="zip", turned="zip"),
     {**_on("rectangle", panels="two"), "interfacing": {"kind": "base_only"}},
+    tote(331, 287, 118, interfacing={"kind": "quilted", "rows_apart": 19, "spare": 9}, allowances=UNEQUAL),
+    {
+        **_on("gusset", radius=37),
+        "interfacing": {"kind": "quilted", "rows_run": "both", "backing": "lining", "material": "foam"},
+        "cloth": {"made": "strips", "strip": 47, "strips_of": "alternate"},
+    },
+    tote(331, 287, 118, cloth={"made": "strips", "strip": 53, "strip_spare": 4}, allowances=UNEQUAL),
+    _flat("folded", cloth={"made": "strips", "strips_run": "up", "strips_fit": "alike"}),
+    {
+        **_on("circle"),
+        "interfacing": {"kind": "quilted", "rows_run": "across", "sample": 193},
+    },
 )
 
 
@@ -556,6 +572,46 @@ def _doubled(terms: Any) -> Any:
     return tuple(replace(t, mm=2 * t.mm) for t in terms)
 
 
+def quilted_without(line: str) -> Callable[[Patch], Grammar]:
+    """Return the fault that a line is left out of how long a blank is cut."""
+
+    def plant(patch: Patch) -> Grammar:
+        real = quilted.to_grid
+        patch.setattr(
+            quilted,
+            "to_grid",
+            lambda label, terms, grid: real(label, [t for t in terms if t.label != line], grid),
+        )
+        return GRAMMAR
+
+    return plant
+
+
+def _rows_that_draw_in(times: float) -> Callable[[Patch], Grammar]:
+    def plant(patch: Patch) -> Grammar:
+        real = quilted.share_drawn
+        patch.setattr(quilted, "share_drawn", lambda thick, apart: times * real(thick, apart))
+        return GRAMMAR
+
+    return plant
+
+
+def _strips_joined_with(allowances: int) -> Callable[[Patch], Grammar]:
+    """Return the fault that a join of strips is reckoned with so many of its two allowances."""
+
+    def plant(patch: Patch) -> Grammar:
+        real = strips._up
+
+        def short(bag: Any, terms: Any) -> Any:
+            fewer = (replace(t, mm=t.mm * allowances / 2) if t.label == "Join" else t for t in terms)
+            return real(bag, tuple(fewer))
+
+        patch.setattr(strips, "_up", short)
+        return GRAMMAR
+
+    return plant
+
+
 FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "side seam counted once": _terms_scaled("side", 0.5),
     "base seam left out": _terms_scaled("base", 0.0),
@@ -663,6 +719,15 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
         replace(ON_BARS, parts=lambda *given: tuple(replace(p, count=1) for p in ON_BARS.parts(*given)))
     ),
     "cord threaded through no casing": _steps(CASING, "stitch casing"),
+    "blank no larger for its rows": quilted_without("Drawn in by its rows"),
+    "blank without anything to spare": quilted_without("To spare at both sides"),
+    "blank drawn in by the whole thickness": _rows_that_draw_in(1.5),
+    "rows that begin at the raw edge": lambda patch: patch.setattr(quilted, "CLEAR_OF_EDGE", 0.0) or GRAMMAR,
+    "blanks never looked at": _steps(QUILTED, "see blanks"),
+    "blanks quilted by nobody": _steps(QUILTED, "quilt blanks"),
+    "joins of strips left out": _strips_joined_with(0),
+    "one allowance a join": _strips_joined_with(1),
+    "strips joined by nobody": _steps(WOVEN, "join strips"),
     "closing left out of the height": lambda patch: GRAMMAR.with_variant(
         replace(CASING, height=lambda bag: (Length("size.height").term(bag, "Finished height"),))
     ),

@@ -89,8 +89,11 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
     ),
     "knit-stretch-way": ("jersey stretches", ["sack cloth.outer=jersey"]),
     "lining-behind-walls": (
-        "fleece is 2 thick and foam 4: a lining runs shorter round behind them",
-        [f"tote interfacing.material={m}" for m in ("foam", "fusible_fleece")],
+        "fleece and batting are 2 thick and foam 4: a lining runs shorter round behind them",
+        [
+            *(f"tote interfacing.material={m}" for m in ("foam", "fusible_fleece", "cotton_batting")),
+            *(f"{p} interfacing.kind=quilted" for p in ("tote", "pouch")),
+        ],
     ),
     "plain-seams-unlined": (
         "edges of canvas that are not overcast fray where they are seen",
@@ -119,7 +122,8 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             "tote carry.0.attach=under_base",
             "tote cloth.lining=felt",
             *(f"tote cloth.outer={c}" for c in ("chenille", "felt", "upholstery")),
-            *(f"tote interfacing.material={m}" for m in ("foam", "fusible_fleece")),
+            *(f"tote interfacing.material={m}" for m in ("foam", "fusible_fleece", "cotton_batting")),
+            "tote interfacing.kind=quilted",
         ],
     ),
     "strap-roll-thick": (

@@ -134,6 +134,21 @@ BAGS: tuple[dict[str, Any], ...] = (
             {"kind": "zip_across", "side": "back", "ends": "turned", "height": 151, "edges": 12},
         ],
     ),
+    tote(
+        331,
+        287,
+        118,
+        allowances=UNEQUAL,
+        extras=[{"kind": "motif", "width": 143, "height": 91, "from_top": 83}],
+    ),
+    # a front of two parts is joined at both of its sides before it is bound
+    {
+        **tote(331, 287, 118, allowances={"side": 11, "gusset": 13, "join": 12}, carry=[]),
+        "base": {"kind": "gusset", "radius": 37},
+        "top": {"kind": "double_hem"},
+        "seams": {"kind": "bound"},
+        "cloth": {"bottom": "contrast", "bottom_height": 107},
+    },
 )
 
 
@@ -238,7 +253,7 @@ def _never(act: type) -> Callable[[Step], Step]:
 
 def _late(step: Step) -> Step:
     """A step that is done once the sides are sewn."""
-    placed = any(isinstance(a, acts.LayOn) for a in step.acts)
+    placed = any(isinstance(a, acts.LayOn | acts.Print) for a in step.acts)
     return replace(step, needs=(*step.needs, "outer body sewn"), gives=("nothing",)) if placed else step
 
 
@@ -317,6 +332,9 @@ FAULTS: dict[str, Fault] = {
     "piece above a zip without its seam": _cut("zip_across", _without_term("Zip seam"), "above"),
     "piece below a zip as high as half of it": _cut("zip_across", _half_as_high, "below"),
     "bands as long as their pocket": _cut("zip_across", _without_term("End turned in"), "band"),
+    "transfer placed from the raw edge": _put("motif", lambda one: replace(one, beyond=0.0)),
+    "transfer pressed on once the bag is sewn": _acts("motif", _late),
+    "transfer never pressed on": _acts("motif", _never(acts.Print)),
     "zip pocket never sewn on": _acts("zip_across", _never(acts.Fix)),
     "window sewn once the bag is sewn": _acts("window_zip", _late),
     "pocket never sewn on": _acts("patch", _never(acts.Fix)),

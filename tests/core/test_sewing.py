@@ -60,6 +60,12 @@ CASING = {**CASING, "top": {"kind": "casing", "opening": "slot"}, "carry": []}
 CHANNEL = {**CASING, "top": {"kind": "stitched_channel"}}
 BANDS = {**CASING, "top": {"kind": "bands"}}
 RODS = tote(top={"kind": "on_bars"}, carry=[])
+INK = {"kind": "motif", "motif": "ink"}
+QUILTED = tote(interfacing={"kind": "quilted", "backing": "lining"}, carry=[])
+PIECED = tote(cloth={"made": "strips"}, carry=[])
+PIECED_COATED = tote(
+    cloth={"made": "strips", "outer": "coated_cotton"}, carry=[], interfacing={"kind": "none"}
+)
 HOOPS = tote(top={"kind": "on_bars", "bar": "hoop"}, carry=[])
 EYELETS = {**CASING, "top": {"kind": "casing", "opening": "eyelets"}}
 ROUND = {**CASING, "base": {"kind": "circle"}, "size": {"diameter": 180, "height": 260}}
@@ -730,6 +736,47 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         _unseen(after(_is(acts.Baste), outer_sides)),
         "no longer lies flat",
     ),
+    "a transfer pressed on what melts": (
+        tote(cloth={"outer": "coated_cotton"}, interfacing={"kind": "none"}, extras=[INK], carry=[]),
+        changed(_is(acts.Print), iron=True),
+        "melts under an iron",
+    ),
+    "a motif printed once the sides are sewn": (
+        tote(extras=[INK], carry=[]),
+        after(_is(acts.Print), outer_sides),
+        "no longer lies flat",
+    ),
+    "a motif printed twice": (tote(extras=[INK]), twice(_is(acts.Print)), "on already"),
+    "a motif printed on the lining": (
+        tote(extras=[INK]),
+        changed(_is(acts.Print), layer="lining"),
+        "no motif has a place",
+    ),
+    "a panel drawn before its blank is quilted": (
+        QUILTED,
+        lambda order: without(see)(after(_is(acts.MakeUp), _is(acts.Draw))(order)),
+        "which is not sewn yet",
+    ),
+    "a blank that nobody quilted looked at": (QUILTED, after(_is(acts.MakeUp), see), "not in place yet"),
+    "a blank quilted without its wadding": (
+        QUILTED,
+        without(_is(acts.PutOn, layer="wadding")),
+        "not under it",
+    ),
+    "a blank quilted without its backing": (
+        QUILTED,
+        without(_is(acts.PutOn, layer="backing")),
+        "not under it",
+    ),
+    "a blank quilted before its rows are marked": (QUILTED, without(_is(acts.MarkAll)), "not been marked"),
+    "a blank quilted twice": (QUILTED, twice(_is(acts.MakeUp)), "sewn already"),
+    "a panel cut before its strips are joined": (PIECED, without(_is(acts.MakeUp)), "which is not sewn yet"),
+    "strips joined before they are cut": (
+        PIECED,
+        before(_is(acts.MakeUp), _is(acts.Cut)),
+        "has not been cut",
+    ),
+    "strips pressed of what melts": (PIECED_COATED, changed(_is(acts.MakeUp), iron=True), "melts"),
     "a raw edge folded once": (
         OVERLOCKED,
         without(_is(acts.Finish, edges=acts.Edges(("outer",), "top"))),

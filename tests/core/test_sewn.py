@@ -9,11 +9,10 @@ import pytest
 from hypothesis import given, settings
 
 from ambitus.core.draft import Draft
-from ambitus.core.form.model import Edge, Face, Form, Loose, Measure, Part, Seam
+from ambitus.core.form.model import Face, Form, Seam
 from ambitus.core.form.sewn import (
     Caught,
     Line,
-    MadeUp,
     Opening,
     Place,
     Sewn,
@@ -184,28 +183,8 @@ HUNG = Extra(
 )
 
 
-def _patches(item: Item, form: Form) -> tuple[Part, ...]:
-    wide = edge_length(form, "front", "base") / 2 + 24
-    high = edge_length(form, "front", "side left") + 24
-    outline = (
-        Edge("low", "", (0.0, 0.0)),
-        Edge("right", "", (wide, 0.0)),
-        Edge("high", "", (wide, high)),
-        Edge("left", "", (0.0, high)),
-    )
-    measures = (Measure("width", "", "x", "left", "right", (), on_grid=False),)
-    face = Face("half", "half", outline, measures, part="half")
-    return (Loose("outer", "Half of the front", 2, face, {"": ()}, "Scraps"),)
-
-
-PATCHED = Extra(
-    kind="patched",
-    label="Patched",
-    parts=_patches,
-    sewn=lambda item, form, layer: (MadeUp("front", ("outer half",), 12.0),) if layer == "outer" else (),
-)
 TOY = GRAMMAR.with_variant(ENVELOPE)
-for extra in (*map(_folds_away, ("fold", "pleat", "gather")), VENT, STITCHED, HUNG, PATCHED):
+for extra in (*map(_folds_away, ("fold", "pleat", "gather")), VENT, STITCHED, HUNG):
     TOY = TOY.with_variant(extra)
 
 
@@ -242,13 +221,3 @@ def test_a_row_and_an_end_are_marked_where_they_are_sewn() -> None:
     outer = _toy("hung").piece("outer")
     (tag,) = (m for m in outer.marks if m.label == "Tag")
     assert tag.points == ((outer.box[0], 150),)
-
-
-def test_a_face_that_is_made_up_is_trimmed_from_larger_pieces() -> None:
-    """The front is a piece of its own, made of two halves that are larger by what is trimmed."""
-    made = _toy("patched")
-    front, back = (next(p for p in made.pieces if p.faces[:1] == (name,)) for name in ("front", "back"))
-    assert (front.made_of, back.made_of) == (("outer half",), ())
-    assert (front.source, back.source) == ("made up", "cloth")
-    half = next(p for p in made.pieces if p.key == front.made_of[0])
-    assert half.box[3] - half.box[1] == pytest.approx(edge_length(made.form, "front", "side left") + 24)

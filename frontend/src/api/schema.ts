@@ -3628,7 +3628,7 @@ export interface components {
              * Style
              * @enum {string}
              */
-            style: "fill" | "stitch" | "line" | "far";
+            style: "fill" | "stitch" | "line" | "far" | "rows";
         };
         /**
          * Sheet

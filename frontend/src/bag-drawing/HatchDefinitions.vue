@@ -17,6 +17,10 @@
         <line x1="0" y1="2" x2="9" y2="2" class="hatch-line" />
         <line x1="2" y1="0" x2="2" y2="9" class="hatch-line" />
       </pattern>
+      <pattern id="hatch-motif" width="10" height="10" patternUnits="userSpaceOnUse">
+        <rect width="10" height="10" class="hatch-ground-motif" />
+        <path d="M2 5L5 2L8 5L5 8Z" class="hatch-line" fill="none" />
+      </pattern>
       <pattern id="hatch-zip" width="5" height="5" patternUnits="userSpaceOnUse">
         <rect width="5" height="5" class="hatch-ground-zip" />
         <line x1="1" y1="0" x2="1" y2="5" class="hatch-line" />

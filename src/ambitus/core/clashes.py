@@ -105,7 +105,7 @@ def _spots(draft: Draft, form: Form, ground: Ground) -> Iterator[Spot]:
             case Channel() if not one.strip:
                 yield Spot("casing", -half, 0.0, half, one.lower, clear)
     yield from _rows(form, ground, clear)
-    yield from _joins(ground)
+    yield from _joins(form, ground)
     if ground.layer == "outer":
         yield from _strap_ends(draft, form, ground, clear)
         yield from _ends(form, ground, clear)
@@ -121,11 +121,20 @@ def _rows(form: Form, ground: Ground, clear: float) -> Iterator[Spot]:
         yield Spot("row along the top edge", -half, u, half, u, clear)
 
 
-def _joins(ground: Ground) -> Iterator[Spot]:
-    """Yield the joins across a side: of a facing, or of a bottom."""
-    half = ground.wide / 2
+def _joins(form: Form, ground: Ground) -> Iterator[Spot]:
+    """Yield the joins of a side: of a facing, of a bottom, or of the strips that it is pieced of."""
+    half, stance = ground.wide / 2, form.stance
     for band in ground.bands[1:]:
         yield Spot("join of its panel", -half, band.begins, half, band.begins, 0.0, is_a="join")
+    if ground.layer != "outer":
+        return
+    top = form.height + stance.band
+    for level in (one for one in stance.levels if one.style == "line" and one.z != stance.bottom):
+        u = snap(top - level.z)
+        yield Spot("join of its strips", -half, u, half, u, 0.0, is_a="join")
+    for one in (up for up in stance.uprights if up.style == "line" and up.x > -half + 1e-6):
+        high, low = snap(top - one.high), snap(top - one.low)
+        yield Spot("join of its strips", one.x, high, one.x, low, 0.0, is_a="join")
 
 
 def _strap_ends(draft: Draft, form: Form, ground: Ground, clear: float) -> Iterator[Spot]:

@@ -22,7 +22,7 @@ from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps import Step
 from ambitus.core.steps.carried_out import CarriedOut, carried_out
 from ambitus.core.steps.planned import plan_of
-from ambitus.core.steps.work import by_place, cut_later, steps_of
+from ambitus.core.steps.work import by_place, cut_before, cut_later, steps_of
 from ambitus.core.walk import WalkedSeam, walk_seams
 
 #: Raised whenever a rule changes what is cut, so that a saved plan can say under which it was drafted.
@@ -73,8 +73,8 @@ class Draft(Once):
     @cached_property
     def sewing(self) -> CarriedOut:
         """The work in order, carried out by the simulator."""
-        later = cut_later(self.bag)
-        marks = tuple(m for p in self.pieces if p.layer not in later for m in p.marks)
+        apart = (*cut_before(self.bag), *cut_later(self.bag))
+        marks = tuple(m for p in self.pieces if p.layer not in apart for m in p.marks)
         done = carried_out(self.plan, steps_of(self.bag, self.forms, marks))
         if done.refused is None or not by_place(self.bag):
             return done

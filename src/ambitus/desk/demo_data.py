@@ -40,6 +40,25 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Bandstand quilt tote",
+        {
+            "unit": "mm",
+            "size": {"width": 360, "height": 310, "depth": 110},
+            "cloth": {
+                "outer": "quilting_cotton",
+                "contrast": "calico",
+                "lining": "quilting_cotton",
+                "made": "strips",
+                "strip": 75,
+                "strips_of": "alternate",
+            },
+            "interfacing": {"kind": "quilted", "rows_apart": 30},
+            "allowances": {"general": 10},
+            "carry": [{"make": "webbing", "width": 30, "drop": 240, "held": "shoulder"}],
+            "extras": [{"kind": "zip_across", "on": "lining", "width": 200, "height": 150, "from_top": 80}],
+        },
+    ),
+    (
         "Librarian’s score carrier",
         {
             "unit": "mm",

@@ -10,7 +10,6 @@ from pydantic import TypeAdapter
 from ambitus.core.checks.run import stops
 from ambitus.core.draft import RULES_VERSION, Draft, draft, readers
 from ambitus.core.drawing.standing import Standing
-from ambitus.core.grammar.contract import SeamKind, Top
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Unit, View
 from ambitus.core.moving import moved
@@ -116,9 +115,7 @@ def spec_from_cuts(cut_list: CutList, unit: Unit) -> Spec:
     if gone:
         view = View(unit, unit)
         raise SpecProblems(tuple(Problem(f.key, "rows", "", read_finding(f, view), f.fix) for f in gone))
-    told = dict(GRAMMAR.of("top", cut_list.top, Top).listed)
-    for kind in cut_list.seams.values():
-        told |= GRAMMAR.of("seams", kind, SeamKind).listed
+    told = GRAMMAR.listed(cut_list.top, cut_list.seams.values())
     return _one_kind(valid(Spec, begun_from(cut_list, read, told, unit)), cut_list)
 
 

@@ -4,7 +4,6 @@ from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
-from ambitus.core.grammar.contract import SeamKind, Top
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import Unit
 from ambitus.core.pieces.construed import Construed, construed
@@ -39,11 +38,7 @@ class Begun:
 
 def names_in(made: Draft) -> Mapping[str, str]:
     """Return which field of a plan a name among the allowances of a cut list is."""
-    kinds = made.bag.kinds
-    names = dict(GRAMMAR.of("top", kinds.top.kind, Top).listed)
-    for kind in made.cut_list.seams.values():
-        names |= GRAMMAR.of("seams", kind, SeamKind).listed
-    return names
+    return GRAMMAR.listed(made.cut_list.top, made.cut_list.seams.values())
 
 
 def construction_of(rows: RowsRead, unit: Unit, said: Mapping[str, str]) -> Spec:

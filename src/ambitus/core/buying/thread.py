@@ -6,7 +6,13 @@ from dataclasses import dataclass
 from ambitus.core.draft import Draft
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Act
-from ambitus.core.sew.minutes import fixed_metres, overcast_metres, sewn_metres, stitched_metres
+from ambitus.core.sew.minutes import (
+    fixed_metres,
+    made_up_metres,
+    overcast_metres,
+    sewn_metres,
+    stitched_metres,
+)
 from ambitus.core.steps.settings import under_needle_of
 
 #: metres of thread that one row begins and ends with, for a metre of overlocking (ours), and to spare
@@ -58,6 +64,9 @@ def rows_of(made: Draft) -> Iterator[Row]:
                 case acts.Stitch():
                     rows, metres = stitched_metres(made.plan, act)
                     yield Row(rows, rows * metres, stack)
+                case acts.MakeUp():
+                    rows, metres = made_up_metres(made.plan, act)
+                    yield Row(rows, metres, stack)
                 case acts.Fix() if (metres := fixed_metres(made.plan, act)) > 0:
                     yield Row(1, metres, stack)
                 case acts.Overcast() if any(key in made.plan.wrapped for key in made.plan.named(act.seams)):

@@ -34,7 +34,10 @@ def _row(piece: Piece, form: Form, lapped: bool, traced: bool, corner: float | N
     cut_out = None
     if "across" in piece.sums:
         cut_out = CutOut(across=piece.size("across"), up=piece.size("up"))
-    told = {} if piece.cut_off else form.listed.get(piece.part, {})
+    # a blank is no more than as large as it is cut
+    plain = piece.cut_off or piece.role.blank
+    outlined = traced and piece.part == "base" and not plain
+    told = {} if plain else form.listed.get(piece.part, {})
     return CutRow.model_construct(
         role=piece.layer,
         part=piece.told_as,
@@ -44,15 +47,15 @@ def _row(piece: Piece, form: Form, lapped: bool, traced: bool, corner: float | N
         folded=piece.folded,
         under=lapped and not piece.over,
         cut_out=cut_out,
-        corner=None if piece.part or piece.cut_off else corner,
+        corner=None if piece.part or plain else corner,
         radius=told.get("radius"),
-        outline=written(flattened(piece.cut, piece.bends)) if traced and piece.part == "base" else None,
+        outline=written(flattened(piece.cut, piece.bends)) if outlined else None,
     )
 
 
 def _strap(bag: Resolved, hang: Hang) -> StrapRow:
     told: dict[str, Any] = {
-        field.leaf: field.of(hang.item) for field in (*hang.item.make.listed, *hang.item.attach.listed)
+        field.leaf: field.of(hang.item) for field in (*hang.item.make.row_tells, *hang.item.attach.row_tells)
     }
     if hang.rolled:
         told[ROLL_FLAT.leaf] = ROLL_FLAT.of(hang.item)
@@ -101,14 +104,17 @@ def cut_list_of(
     # corners that are only pinched are sewn without an allowance of their own
     kinds = {key: bag.kinds.seam(key) for key in (*sewn, *bag.sewn)}
     lapped = any(kind.laps for kind in kinds.values())
-    told = dict(bag.kinds.top.listed)
+    own = (bag.kinds.cloth, bag.kinds.top, bag.kinds.interfacing)
+    told = {name: path for variant in own for name, path in variant.listed.items()}
     for kind in kinds.values():
         told |= kind.listed
     allowances = {key: allowance_of(key).of(bag) for key in sewn}
     params = bag.kinds.param_at
     told = {name: path for name, path in told.items() if visible(path, params[path], bag)}
-    allowances |= {name: path.of(bag) for name, path in told.items()}
-    chosen = (*bag.kinds.top.chosen, *dict.fromkeys(path for kind in kinds.values() for path in kind.chosen))
+    # what may be left out is told where it is given
+    allowances |= {name: mm for name, path in told.items() if (mm := path.or_none(bag)) is not None}
+    by_kind = dict.fromkeys(path for kind in kinds.values() for path in kind.chosen)
+    chosen = (*(path for variant in own for path in variant.chosen), *by_kind)
     choices: dict[str, str] = {path: path.of(bag) for path in chosen if visible(path, params[path], bag)}
     corners = {str(layer): bag.kinds.base.corner(bag, form, layer) for layer in bag.kinds.top.layers}
     return CutList.model_construct(

@@ -4,15 +4,23 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from typing import Literal, cast
 
+from ambitus.core.cut.blanks import made_up
 from ambitus.core.cut.marking import marks_of
 from ambitus.core.cut.outline import CutFace, cut_face
 from ambitus.core.form.model import Division, Edge, Face, Form, Loose, Mark, Measure, Piece, Strip
 from ambitus.core.form.roles import ROLES
-from ambitus.core.form.sewn import MadeUp
 from ambitus.core.geometry import bounds
 from ambitus.core.grammar.bag_kinds import Kinds
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, PRINT
-from ambitus.core.grammar.contract import SHORTER, Allowances, Layer, no_marks, no_parts, nothing_sewn
+from ambitus.core.grammar.contract import (
+    SHORTER,
+    Allowances,
+    Layer,
+    no_blank,
+    no_marks,
+    no_parts,
+    nothing_sewn,
+)
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import snap
@@ -72,10 +80,9 @@ def _upright(bag: Resolved, layer: Layer, face: Face) -> bool:
 
 @dataclass(slots=True)
 class _Alike:
-    """Faces that are cut alike, and what each is made up of before it is trimmed, if it is."""
+    """Faces that are cut alike."""
 
     cut: CutFace
-    made_of: tuple[str, ...]
     faces: list[Face]
 
 
@@ -88,9 +95,6 @@ def _cut_alike(
 ) -> list[_Alike]:
     """Return the faces of *layer* cut, those that are alike together; *known* holds what was cut before."""
     only = bag.kinds.interfacing.part if layer == "interfacing" else ""
-    made_up: dict[str, tuple[str, ...]] = {}
-    if layer != "interfacing":
-        made_up = {s.face: s.parts for s in form.every_sewn if isinstance(s, MadeUp)}
     alike: list[_Alike] = []
     grown = {over: allowances(bag, layer, over) for over in {f.over for f in form.faces}}
     for face in (f for f in form.faces if not only or f.part == only):
@@ -101,10 +105,9 @@ def _cut_alike(
         if cut is None:
             cut = cut_face(face, mine, bag.grid)
             known.append((face, mine, cut))
-        made_of = made_up.get(face.name, ())
-        group = next((a.faces for a in alike if a.cut is cut and a.made_of == made_of), None)
+        group = next((a.faces for a in alike if a.cut is cut), None)
         if group is None:
-            alike.append(_Alike(cut, made_of, [face]))
+            alike.append(_Alike(cut, [face]))
         else:
             group.append(face)
     return alike
@@ -145,8 +148,7 @@ def _panel(bag: Resolved, layer: Layer, made: _Alike, apart: str) -> Piece:
         part=first.part,
         division=first.division,
         upright=_upright(bag, layer, first),
-        made_of=made.made_of,
-        source="made up" if made.made_of else ROLES[layer].source,
+        source=ROLES[layer].source,
         below=bag.kinds.top.sewn_below(bag),
     )
 
@@ -264,8 +266,9 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form]) -> tuple[Piece, ...]:
     pieces: list[Piece] = []
     known: list[tuple[Face, Allowances, CutFace]] = []
     for layer in bag.kinds.top.layers:
-        pieces += _panels(bag, layer, _cut_alike(bag, forms[layer], layer, allowances_for, known))
-    if bag.kinds.interfacing.cuts:
+        panels = _panels(bag, layer, _cut_alike(bag, forms[layer], layer, allowances_for, known))
+        pieces += made_up(bag, panels) if layer == "outer" else panels
+    if bag.kinds.interfacing.cuts and bag.kinds.interfacing.blank is no_blank:
         pieces += _panels(
             bag,
             "interfacing",

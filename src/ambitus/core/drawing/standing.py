@@ -1,7 +1,7 @@
 """The bag standing up: one loft from base ring to mouth ring, seen a little from the right and above."""
 
 import math
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
@@ -10,7 +10,7 @@ from typing import Literal
 from ambitus.core.drawing.paths import number, path
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Caught, PutOn, round_mouth, rows_below
-from ambitus.core.form.stance import SizeLine
+from ambitus.core.form.stance import SizeLine, Upright
 from ambitus.core.geometry import Point, bounds, unit_vector
 from ambitus.core.grammar.carry.fields import DROP, STRAP_LENGTH
 from ambitus.core.grammar.carry.strap import Hang
@@ -31,7 +31,7 @@ class Shape:
 
     d: str
     layer: str
-    style: Literal["fill", "stitch", "line", "far"]
+    style: Literal["fill", "stitch", "line", "far", "rows"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -290,7 +290,7 @@ def _put_on(form: Form, one: PutOn) -> tuple[Shape, ...]:
 
     across = [one.wide * n / _ALONG for n in range(_ALONG + 1)]
     outline = [at(x, 0.0) for x in across] + [at(x, one.high + one.hangs) for x in reversed(across)]
-    layer = one.pieces[0].partition(" ")[0] if one.pieces else "outer"
+    layer = one.pieces[0].partition(" ")[0] if one.pieces else "motif"
     if inside:
         return (Shape(path([*outline, outline[0]]), "inside", "stitch"),)
     rows = tuple(Shape(path([at(*end) for end in row]), layer, "stitch") for row in one.rows)
@@ -341,8 +341,11 @@ def standing(
         if form.stance.band:
             above = Wall(wall.head, tuple((x, y, z + form.stance.band) for x, y, z in wall.head))
             shapes.append(Shape(path([project(p) for p in above.outline], closed=True), "band", "fill"))
+        shapes += _levels(form, wall, i)
         for row in rows_below(form):
             shapes.append(Shape(path([project(p) for p in wall.row(row)]), "outer", "stitch"))
+    for upright in form.stance.uprights:
+        shapes += _upright(form, upright, walls, front)
     for part in form.stance.standing_seams:
         (bx, by), (mx, my) = (
             ring_point(form.stance.base_outline, part),
@@ -361,6 +364,48 @@ def standing(
         shapes.append(Shape(_strap(form, hang, back=False), "strap", "fill"))
         shapes.append(Shape(_boxes(form, hang), "strap", "stitch"))
     return _with_dimensions(form, hangs, by_drop, shapes, mouth)
+
+
+def _levels(form: Form, wall: Wall, at: int) -> Iterator[Shape]:
+    """Yield what is seen level across the wall at place *at*: the front comes first."""
+    for level in form.stance.levels:
+        line = wall.up_to(min(1.0, level.z / form.height) if form.height else 0.0)
+        if level.layer:
+            low = Wall(wall.foot, line)
+            yield Shape(_seen(form, low, at, level.z), level.layer, "far" if at else "fill")
+        else:
+            yield Shape(path([project(p) for p in line]), "outer", level.style)
+
+
+def _upright(form: Form, one: Upright, walls: Sequence[Wall], front: int) -> Iterator[Shape]:
+    """Yield a line up the walls, of front and of back where that is seen, and what lies to its right."""
+    around, half = form.mouth_length or 1.0, form.mm("flat_opening") / 2
+    for back in (0.0, 0.5):
+
+        def foot(x: float, back: float = back) -> tuple[Point, Point]:
+            part = form.stance.front_starts + back + (half + x) / around
+            return ring_point(form.stance.base_outline, part), ring_point(form.stance.mouth_outline, part)
+
+        def at(x: float, z: float, back: float = back) -> Point:
+            (ax, ay), (bx, by) = foot(x, back)
+            share = min(1.0, z / form.stands) if form.stands else 1.0
+            return project((ax + (bx - ax) * share, ay + (by - ay) * share, z))
+
+        def low(x: float) -> float:
+            # above a rounded corner the front begins higher
+            inside = form.rounded - (half - abs(x))
+            return max(one.low, form.rounded - math.sqrt(max(0.0, form.rounded**2 - max(0.0, inside) ** 2)))
+
+        across = (
+            [one.x + (one.ends - one.x) * n / _ALONG for n in range(_ALONG + 1)] if one.layer else [one.x]
+        )
+        seen = [x for x in across if any(_on_wall(foot(x)[0], wall) for wall in walls)]
+        if one.layer and len(seen) > 1:
+            outline = [at(x, low(x)) for x in seen] + [at(x, one.high) for x in reversed(seen)]
+            flat = _on_wall(foot(seen[len(seen) // 2])[0], walls[front])
+            yield Shape(path(outline, closed=True), one.layer, "fill" if flat else "far")
+        elif seen and not one.layer:
+            yield Shape(path([at(one.x, low(one.x)), at(one.x, one.high)]), "outer", one.style)
 
 
 def _on_wall(p: Point, wall: Wall) -> bool:

@@ -248,6 +248,7 @@ class Mark:
         "zip",
         "placed",
         "spot",
+        "quilting",
     ]
     label: str
     points: tuple[Point, ...]

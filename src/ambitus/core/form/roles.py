@@ -12,12 +12,15 @@ Source = Literal["cloth", "interfacing", "bought", "made up"]
 class Role:
     """
     What a piece is in a bag: whether it is a panel of a sewn layer, whether it is small and easily forgotten,
-    and where it comes from unless it says otherwise.
+    and where it comes from unless it says otherwise. Panels are made up of a ``blank``, and what is put
+    ``under`` its cloth first.
     """
 
     key: str
     panel: bool = False
     small: bool = False
+    blank: bool = False
+    under: bool = False
     source: Source = "cloth"
 
 
@@ -27,6 +30,10 @@ ROLES: Mapping[str, Role] = {
         Role("outer", panel=True),
         Role("lining", panel=True),
         Role("interfacing", source="interfacing"),
+        Role("blank", blank=True),
+        Role("strip", blank=True),
+        Role("wadding", blank=True, under=True, source="interfacing"),
+        Role("backing", blank=True, under=True),
         Role("strap"),
         Role("strap core", source="interfacing"),
         Role("insert", source="bought"),

@@ -165,15 +165,6 @@ class Teeth:
 
 
 @dataclass(frozen=True, slots=True)
-class MadeUp:
-    """A face made up of ``parts`` (keys of pieces), ``spare`` mm larger all round, and trimmed to size."""
-
-    face: str
-    parts: tuple[str, ...]
-    spare: float
-
-
-@dataclass(frozen=True, slots=True)
 class Bound:
     """An edge of a face that is wrapped in a strip."""
 
@@ -239,6 +230,8 @@ class PutOn:
     spot: bool = False
     #: whether it may lie over a join of its panel, which is sewn before it
     over_joins: bool = True
+    #: whether it is printed or pressed on, and no piece
+    printed: bool = False
 
 
 #: Anything that is done at a place of a form.
@@ -252,7 +245,6 @@ Sewn = (
     | Taken
     | FoldedUp
     | Teeth
-    | MadeUp
     | Bound
     | Wrapped
     | Rolled

@@ -28,6 +28,30 @@ class Patch:
 
 
 @dataclass(frozen=True, slots=True)
+class Level:
+    """A line level round the walls, ``z`` mm above the foot: a join, a row; below it all is of ``layer``."""
+
+    z: float
+    layer: str = ""
+    style: Literal["line", "rows"] = "line"
+
+
+@dataclass(frozen=True, slots=True)
+class Upright:
+    """
+    A line up the walls, ``x`` mm to the right of the middle of front and back, from ``low`` to ``high`` above
+    the foot; what lies from there to ``ends`` is of ``layer``, where it is of one.
+    """
+
+    x: float
+    ends: float
+    low: float
+    high: float
+    layer: str = ""
+    style: Literal["line", "rows"] = "line"
+
+
+@dataclass(frozen=True, slots=True)
 class Stance:
     """
     How a bag stands: ``base_ring`` and ``mouth_ring`` are the closed outlines, seen from above, that one loft
@@ -53,6 +77,9 @@ class Stance:
     closed: bool = False
     #: what is seen on it besides its walls
     patches: tuple[Patch, ...] = ()
+    #: what is seen of how its walls are made up, the highest first where it is of another cloth below
+    levels: tuple[Level, ...] = ()
+    uprights: tuple[Upright, ...] = ()
 
     def line(self, path: str) -> SizeLine:
         """Return where the field at *path* is shown."""

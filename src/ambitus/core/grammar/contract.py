@@ -15,6 +15,7 @@ if TYPE_CHECKING:
     from ambitus.core.checks.mechanism import Rule
     from ambitus.core.form.model import Form, Mark, Part, Piece
     from ambitus.core.form.sewn import Sewn
+    from ambitus.core.grammar.blank import Blank
     from ambitus.core.grammar.given import Given
     from ambitus.core.read.cutlist import Reader, ToldExtra
     from ambitus.core.spec.resolved import Item, Resolved
@@ -25,6 +26,10 @@ Layer = Literal[
     "outer",
     "lining",
     "interfacing",
+    "blank",
+    "strip",
+    "wadding",
+    "backing",
     "strap",
     "strap core",
     "insert",
@@ -112,6 +117,11 @@ def no_creases(_: "Item", __: float) -> tuple[float, ...]:
     return ()
 
 
+def no_blank(_: "Resolved") -> None:
+    """Nothing: the panels are cut as they are."""
+    return
+
+
 def no_sizes(_: "Item", __: "Form") -> Mapping[str, float]:
     """The sizes of an extra that has none of its own."""
     return {}
@@ -132,14 +142,14 @@ class Stage:
     """
     One thing done to the form of a layer once its base has drawn it: ``change(bag, layer, form, allowances)``
     returns the form after it. Lower ranks come first: SIZES change what a size comes to, SEEN how the bag
-    stands, DIVIDES cut a face in two.
+    stands, DIVIDES cut a face in two, MADE_UP show what the parts are made up of.
     """
 
     rank: int
     change: "Callable[[Resolved, Layer, Form, Allowances], Form]"
 
 
-SIZES, SEEN, DIVIDES = 10, 20, 30
+SIZES, SEEN, DIVIDES, MADE_UP = 10, 20, 30, 40
 Act = Callable[["Item", "Form"], "tuple[Step, ...]"]
 
 
@@ -184,6 +194,12 @@ class Variant:
     features: tuple[object, ...] = ()
     #: what a bag with it is judged by, besides what every bag is
     checks: "tuple[Rule, ...]" = ()
+    #: what the outer's panels are made up of, of an interfacing and of a cloth
+    blank: "Callable[[Resolved], Blank | None]" = no_blank
+    #: what a cut list tells of it besides the allowances of its classes: name there -> field
+    listed: Mapping[str, Length] = field(default_factory=dict)
+    #: choices that its pieces follow from, which a cut list tells by their field
+    chosen: tuple[AnyChoice, ...] = ()
     #: measures that may be given in place of its fields
     givens: "tuple[Given, ...]" = ()
     #: how it looks cut through, for its tile and its page
@@ -258,17 +274,17 @@ class Top(Variant):
     #: the class of seam that joins what meets at the mouth, and whether its two sides are sewn to each other
     mouth_seam: str = "top"
     shut: bool = False
-    #: what a cut list tells of it besides the allowances of its classes: name there -> field
-    listed: Mapping[str, Length] = field(default_factory=dict)
-    #: choices that its small pieces follow from, which a cut list tells by their field
-    chosen: tuple[AnyChoice, ...] = ()
     #: what it takes of a panel's top edge, from a cut list's (allowances, measures)
     read: Callable[[Mapping[str, float], Mapping[str, float]], float]
 
 
 @dataclass(frozen=True, kw_only=True)
 class Interfacing(Variant):
-    """An interfacing policy: the allowance of each edge, from the one its outer has there."""
+    """
+    An interfacing policy: the allowance of each edge, from the one its outer has there.
+
+    With a ``blank`` it lies in what the outer's panels are made up of, and has no pieces of its own.
+    """
 
     slot: Slot = "interfacing"
     cuts: bool = True
@@ -328,10 +344,6 @@ class SeamKind(Variant):
     rows: "Callable[[Resolved, str, float], tuple[Row, ...]]"
     #: what the seams' pressing says
     press: str
-    #: what a cut list tells of it besides its allowance: name there -> field
-    listed: Mapping[str, Length] = field(default_factory=dict)
-    #: choices that its strips follow from, which a cut list tells by their field
-    chosen: tuple[AnyChoice, ...] = ()
     #: what it eats of an edge: (allowance of the class, the fields told, over)
     read: Callable[[float, Mapping[str, float], bool], float]
 
@@ -353,7 +365,8 @@ class Make(Variant):
     layers: int
     #: thickness of one layer where it is not the outer cloth, in mm
     thickness: float | None = None
-    listed: tuple[Length, ...] = ()
+    #: numbers that its strap's row in a cut list tells
+    row_tells: tuple[Length, ...] = ()
     finished: "Callable[[Item, float], float]"
     read_width: Callable[[float, Mapping[str, float], Mapping[str, float]], float]
 
@@ -399,7 +412,8 @@ class Attach(Variant):
     tail: "Callable[[Item, Form | None], tuple[Term, ...]]"
     core_short: "Callable[[Item], tuple[Term, ...]]" = no_terms
     crossed: "Callable[[Item], tuple[int, int, int]]"
-    listed: tuple[Length, ...] = ()
+    #: numbers that its strap's row in a cut list tells
+    row_tells: tuple[Length, ...] = ()
     #: what one end gives up: (allowances, measures, what the strap's row tells)
     read_tail: Callable[[Mapping[str, float], Mapping[str, float], Mapping[str, float]], float]
 

@@ -1,10 +1,10 @@
 """Every variant there is, by slot and kind, and the bags that can be made of them."""
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from typing import TypeVar, cast
 
-from ambitus.core.fields import Kind
+from ambitus.core.fields import Kind, Length
 from ambitus.core.grammar.allowances import allowance_of, kind_of
 from ambitus.core.grammar.bag_kinds import Kinds, Strap
 from ambitus.core.grammar.contract import (
@@ -105,6 +105,15 @@ class Grammar:
         if at.root == "seams" and at.leaf in self.sewable:
             return {k: v for k, v in self.every("seams", SeamKind).items() if at.leaf in v.sews}
         return None
+
+    def listed(self, top: str, seams: Iterable[str]) -> dict[str, Length]:
+        """
+        Return which field each name is that a cut list tells among its allowances, of a bag with this kind of
+        top edge and these kinds of seam; cloth and interfacing tell by the same names whichever they are.
+        """
+        made_up = (v for slot in ("cloth", "interfacing") for v in self.slots.get(slot, {}).values())
+        every = (*made_up, self.of("top", top, Top), *(self.of("seams", kind, SeamKind) for kind in seams))
+        return {name: path for variant in every for name, path in variant.listed.items()}
 
     @property
     def givens(self) -> tuple[Given, ...]:

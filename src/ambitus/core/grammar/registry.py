@@ -26,6 +26,7 @@ from ambitus.core.grammar.extra.button_loop.variant import BUTTON_LOOP
 from ambitus.core.grammar.extra.hanging_loop.variant import HANGING_LOOP
 from ambitus.core.grammar.extra.hook_and_loop.variant import HOOK_AND_LOOP
 from ambitus.core.grammar.extra.magnetic_snap.variant import MAGNETIC_SNAP
+from ambitus.core.grammar.extra.motif.variant import MOTIF_ON
 from ambitus.core.grammar.extra.patch.variant import PATCH
 from ambitus.core.grammar.extra.press_stud.variant import PRESS_STUD
 from ambitus.core.grammar.extra.side_tab.variant import SIDE_TAB
@@ -34,6 +35,7 @@ from ambitus.core.grammar.extra.ties.variant import TIES
 from ambitus.core.grammar.extra.window_zip.variant import WINDOW_ZIP
 from ambitus.core.grammar.extra.zip_across.variant import ZIP_ACROSS
 from ambitus.core.grammar.grammar import grammar_of
+from ambitus.core.grammar.interfacing.quilted.variant import QUILTED
 from ambitus.core.grammar.interfacing.variant import BASE_ONLY, FULL, INSET, KEPT_OUT, NONE
 from ambitus.core.grammar.seams.bound import BOUND_SEAM
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
@@ -82,6 +84,7 @@ GRAMMAR = grammar_of(
     FULL,
     INSET,
     BASE_ONLY,
+    QUILTED,
     NONE,
     FOUR_FOLD,
     EDGES_TURNED,
@@ -105,6 +108,7 @@ GRAMMAR = grammar_of(
     TIES,
     SIDE_TAB,
     HANGING_LOOP,
+    MOTIF_ON,
     PLAIN,
     OVERLOCKED_FIRST,
     ZIGZAGGED,

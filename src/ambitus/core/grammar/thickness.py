@@ -35,5 +35,5 @@ def thick_cloth(bag: Resolved) -> float:
 
 def thick_outside(bag: Resolved) -> float:
     """Return how thick the outer is with all that is on it, in mm."""
-    more = on_outer(bag)
-    return thick_cloth(bag) + (more.thickness if more else 0.0)
+    more, blank = on_outer(bag), bag.kinds.interfacing.blank(bag)
+    return thick_cloth(bag) + (more.thickness if more else 0.0) + (blank.thick if blank else 0.0)

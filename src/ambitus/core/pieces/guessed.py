@@ -54,6 +54,10 @@ def guessed(rows: Sequence[PieceRow], unit: str) -> dict[str, Any]:
         "carry": [{} for _ in range(min(MOST_PAIRS, -(-straps // 2)))],
     }
     # a binding that is told with its seam binds that
+    if any(row.role in ("blank", "wadding", "backing") for row in rows):
+        out["interfacing"] = {"kind": "quilted"}
+    if any(row.role == "strip" for row in rows):
+        out["cloth"] = {"made": "strips"}
     out["seams"] |= {row.part.split()[0]: "bound" for row in rows if row.role == "seam binding" and row.part}
     outer = of_role(rows, "outer")
     if outer and outer[0].folded and out["base"]["kind"] not in ("folded", "seamed"):
@@ -61,5 +65,5 @@ def guessed(rows: Sequence[PieceRow], unit: str) -> dict[str, Any]:
     if of_role(rows, "lining", "facing"):
         out["top"]["facing"] = "faced"
     if of_role(rows, "outer", "bottom"):
-        out["cloth"] = {"bottom": "contrast"}
+        out["cloth"] = {**out.get("cloth", {}), "bottom": "contrast"}
     return out

@@ -7,7 +7,11 @@ from collections.abc import Iterator
 _LAYERS = {
     "outer": "outer outside exterior shell main body front back panel panels face fabric canvas tube wall",
     "lining": "lining inner inside lining-fabric",
-    "interfacing": "interfacing fusible fleece batting foam wadding stabilizer stabiliser",
+    "interfacing": "interfacing fusible fleece batting foam stabilizer stabiliser",
+    "blank": "blank blanks",
+    "wadding": "wadding",
+    "backing": "backing",
+    "strip": "strip strips",
     "strap": "strap straps handle handles",
     "zip": "zip zipper zips",
     "cord": "cord cords drawstring string ribbon rope",
@@ -34,7 +38,8 @@ LAYER_OF = {word: layer for layer, words in _LAYERS.items() for word in words.sp
 PART_OF = {word: part for part, words in _PARTS.items() for word in words.split()}
 #: words that say nothing of what a piece is
 _EMPTY = frozenset(
-    "a an the of for in and cut piece pieces pc pcs panel panels each pair pairs long wide".split()
+    "a an the of for in and cut piece pieces pc pcs panel panels each pair pairs long wide "
+    "last second".split()
 )
 _WORD = re.compile(r"[^\W\d_]+")
 #: rows that are strips: their longer number is their length
@@ -63,7 +68,10 @@ def called(text: str) -> tuple[str, str] | None:
     if not layers and not parts:
         return None
     # the layer that is no mere panel counts: “lining front” is of the lining
-    role = next((one for one in layers if one != "outer"), "outer")
+    role = next((one for one in layers if one not in ("outer", "strip")), "outer")
+    if role == "outer" and "strip" in layers and not parts:
+        # of a gusset the strip is the gusset
+        role = "strip"
     if role == "tab":
         return role, next((word for word in words if word in _TABS), "")
     if role == "binding" and "seam" in words:

@@ -6,6 +6,7 @@ from typing import Any
 
 from ambitus.core.grammar.carry.read import drop_for_visible
 from ambitus.core.problems import Problem, SpecProblems
+from ambitus.core.read.blanks import blanks_too_small
 from ambitus.core.read.cutlist import (
     CutList,
     CutRow,
@@ -249,6 +250,7 @@ def read_back(cut_list: CutList, readers: Readers) -> ReadBag:
         raise SpecProblems((Problem("missing", place, "", why, "Give it in mm."),)) from missing
     findings = (*layers["outer"].findings, *_gone(layers["outer"]))
     findings += _fellows(cut_list, rows, layers, readers, top)
+    findings += blanks_too_small(told)
     if "lining" in layers:
         findings += tuple(_of_the_lining(f) for f in layers["lining"].findings if f not in findings)
         findings += _follows(layers["outer"], layers["lining"], cut_list.lining_shorter)

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from typing import Any
 
-from ambitus.core.read.cutlist import CutList, ReadBag, StrapRow
+from ambitus.core.read.cutlist import BLANKS, CutList, ReadBag, StrapRow
 from ambitus.core.read.whole import whole_rows
 
 #: Flat widths under this, in mm, are a hand's; wider ones a shoulder's.
@@ -94,4 +94,6 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
         less = rows["outer"].width - rows["interfacing"].width
         side = cut_list.allowances.get("side", 0.0)
         spec["interfacing"] = {"kind": "full" if less < side else "kept_out"}
+    if any(row.role in BLANKS and row.role != "strip" for row in cut_list.rows):
+        put(spec, "interfacing.kind", "quilted")
     return spec

@@ -23,6 +23,8 @@ def _in_mm(raw: object) -> object:
         raise ValueError(str(bad)) from bad
 
 
+#: Roles of pieces that panels are trimmed from, larger than them.
+BLANKS = ("blank", "wadding", "backing", "strip")
 #: No length of a bag is longer, in mm: a hundred metres.
 LONGEST = 100_000.0
 #: Rows of a cut list, rows of straps, and pieces of one row.

@@ -1,7 +1,7 @@
 """Rows of a cut list put together again where a panel was made of two: a bottom, or a facing."""
 
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.read.cutlist import CutList, CutRow
+from ambitus.core.read.cutlist import BLANKS, CutList, CutRow
 
 
 def split(part: str) -> tuple[str, str]:
@@ -37,6 +37,7 @@ def whole_rows(cut_list: CutList) -> list[CutRow]:
         row.model_copy(update={"count": max(1, row.count // layers)}) if row.role == "outer" else row
         for row in cut_list.rows
     ]
+    rows = [row for row in rows if row.role not in BLANKS]
     out = [row for row in rows if not split(row.part)[1]]
     # the first row of its kind is the one that is joined to
     place_of = {(r.role, r.part, r.under): i for i, r in reversed(list(enumerate(out)))}

@@ -83,6 +83,14 @@ class PutOn:
 
 
 @dataclass(frozen=True, slots=True)
+class MakeUp:
+    """Sew together what pieces of a layer are made up of: strips, or plies along the rows marked on them."""
+
+    panels: str
+    iron: bool = False
+
+
+@dataclass(frozen=True, slots=True)
 class Together:
     """Baste one layer to another all round, wrong sides together: the two are one from here on."""
 
@@ -293,6 +301,15 @@ class LayOn:
 
 
 @dataclass(frozen=True, slots=True)
+class Print:
+    """Print or press the motif of an item of the list on its panel, while that is a single layer."""
+
+    of: str
+    layer: str
+    iron: bool
+
+
+@dataclass(frozen=True, slots=True)
 class Fix:
     """Sew pieces to where they are held, with rows of their own."""
 
@@ -429,6 +446,7 @@ Act = (
     | MarkAll
     | CutOut
     | PutOn
+    | MakeUp
     | Together
     | Finish
     | Fold
@@ -453,6 +471,7 @@ Act = (
     | Make
     | Baste
     | LayOn
+    | Print
     | Fix
     | Bind
     | RingUp
@@ -475,7 +494,7 @@ Act = (
 #: what is done to the pieces of layers before they are sewn
 Prepares = Draw | Cut | MarkAll
 
-_PRESSING = (PutOn, Fold, Press, FoldUp, Crease, Make)
+_PRESSING = (PutOn, MakeUp, Fold, Press, FoldUp, Crease, Make)
 
 
 def by_finger(act: Act) -> Act:
@@ -499,8 +518,10 @@ def ironed(act: Act) -> frozenset[str]:
     match act:
         case Smooth():
             return frozenset(act.pressed)
-        case PutOn(iron=True):
+        case PutOn(iron=True) | MakeUp(iron=True):
             return frozenset({"outer"})
+        case Print(iron=True):
+            return frozenset({act.layer})
         case Fold(iron=True):
             return frozenset(act.edges.layers)
         case Press(iron=True):

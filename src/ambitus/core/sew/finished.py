@@ -50,6 +50,9 @@ def _edges(work: Work) -> Iterator[str]:
 
 
 def _pieces(work: Work) -> Iterator[str]:
+    for one in work.plan.put_on:
+        if one.printed and one.of not in work.printed:
+            yield f"the {within(one.label)} is not on"
     for layer in sorted({piece.layer for piece in work.plan.pieces} - work.cut):
         yield f"the pieces of the {layer} are not cut"
     for key, piece in work.plan.by_key.items():

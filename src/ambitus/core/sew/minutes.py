@@ -12,7 +12,7 @@ from ambitus.core.form.model import Piece
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Act
 from ambitus.core.sew.gluing import EdgeAt
-from ambitus.core.sew.plan import Plan
+from ambitus.core.sew.plan import FaceAt, Plan
 from ambitus.core.sew.turning import turned_corners
 
 #: minutes to take a thing up, and for every metre of it
@@ -52,15 +52,18 @@ def _edges(plan: Plan, edges: Sequence[EdgeAt]) -> float:
 def _outline(pieces: Iterable[Piece]) -> float:
     """Return how far scissors go round pieces, in metres."""
     return sum(
-        2 * piece.count * ((box := piece.box)[2] - box[0] + box[3] - box[1]) / 1000
-        for piece in pieces
-        if piece.source != "made up"
+        2 * piece.count * ((box := piece.box)[2] - box[0] + box[3] - box[1]) / 1000 for piece in pieces
     )
+
+
+def prepared(plan: Plan, act: acts.Prepares) -> list[Piece]:
+    """Return the pieces that an act draws, cuts or marks."""
+    return [p for p in plan.pieces if (p.layer in act.only if act.only else p.layer not in act.leave)]
 
 
 def _prepares(plan: Plan, act: acts.Prepares) -> float:
     """Return how long the pieces of some layers take to draw, cut or mark."""
-    pieces = [p for p in plan.pieces if (p.layer in act.only if act.only else p.layer not in act.leave)]
+    pieces = prepared(plan, act)
     match act:
         case acts.MarkAll():
             return MARK * sum(len(p.marks) * p.count for p in pieces)
@@ -100,6 +103,28 @@ def stitched_metres(plan: Plan, act: acts.Stitch) -> tuple[int, float]:
     return rows, _edges(plan, rowed)
 
 
+def made_up_metres(plan: Plan, act: acts.MakeUp) -> tuple[int, float]:
+    """Return how many rows are sewn where pieces are made up, and their metres together."""
+    rows, long = 0, 0.0
+    for panel in (p for p in plan.pieces if p.layer == act.panels):
+        strips = [plan.by_key[key] for key in panel.made_of if plan.by_key[key].layer == "strip"]
+        joins = sum(strip.count for strip in strips) - panel.count if strips else 0
+        rows += joins
+        long += joins * max((max(strip.extent) for strip in strips), default=0.0)
+    for piece in _plies(plan, act):
+        for mark in (m for m in piece.marks if m.kind == "quilting"):
+            ends = list(zip(mark.points[::2], mark.points[1::2], strict=True))
+            rows += piece.count * len(ends)
+            long += piece.count * sum(math.dist(*row) for row in ends)
+    return rows, long / 1000
+
+
+def _plies(plan: Plan, act: acts.MakeUp) -> tuple[Piece, ...]:
+    """Return the pieces that the panels of a layer are made up of."""
+    keys = dict.fromkeys(key for p in plan.pieces if p.layer == act.panels for key in p.made_of)
+    return tuple(plan.by_key[key] for key in keys)
+
+
 def fixed_metres(plan: Plan, act: acts.Fix) -> float:
     """Return how long the rows are that sew pieces to a face, in metres; what is set has none."""
     keys = set(plan.strips(act.pieces))
@@ -135,6 +160,9 @@ def _minutes(plan: Plan, act: Act) -> float:
             return _prepares(plan, act)
         case acts.Smooth():
             return PRESS[0] + PRESS[1] * _outline(plan.pieces) / 4
+        case acts.MakeUp():
+            rows, metres = made_up_metres(plan, act)
+            return rows * SEW[0] + SEW[1] * TOPSTITCH * metres
         case acts.PutOn():
             found = [p for p in plan.by_key.values() if p.layer == act.layer]
             area = sum(p.count * (p.box[2] - p.box[0]) * (p.box[3] - p.box[1]) / 1e6 for p in found)
@@ -172,6 +200,8 @@ def _minutes(plan: Plan, act: Act) -> float:
             return how[0] * count + how[1] * metres * (2 if isinstance(act, acts.Make) else 1)
         case acts.Fix() if (metres := fixed_metres(plan, act)) > 0:
             return SEW[0] + SEW[1] * TOPSTITCH * metres
+        case acts.Print():
+            return LOOK + FUSE[0]
         case acts.Baste() | acts.LayOn() | acts.Fix():
             count, _ = _strips(plan, act.pieces)
             return 2 * SEW[0] * count
@@ -214,7 +244,26 @@ def under_needle(plan: Plan, step: Sequence[Act]) -> tuple[tuple[str, int], ...]
             return tuple(_in_seam(plan, act).items())
         if isinstance(act, acts.Stitch):
             return tuple(_in_fold(plan, act).items())
+        if isinstance(act, acts.MakeUp):
+            return tuple(_in_blank(plan, act).items())
     return ()
+
+
+#: the layer whose cloth a ply of a blank is of
+_OF_PLY = {"blank": "outer", "strip": "outer", "wadding": "interfacing", "backing": "lining"}
+
+
+def _in_blank(plan: Plan, act: acts.MakeUp) -> dict[str, int]:
+    """Return what lies under the needle where pieces are made up: each ply once, two strips at a join."""
+    if any(piece.layer == "strip" for piece in _plies(plan, act)):
+        return {"outer": 2}
+    return {_OF_PLY[piece.layer]: 1 for piece in _plies(plan, act)}
+
+
+def _under(plan: Plan, face: FaceAt) -> tuple[str, ...]:
+    """Return what a panel is made up of besides its cloth, each as the layer whose material it is."""
+    plies = (plan.by_key[key].layer for key in plan.piece_of[face].made_of)
+    return tuple(_OF_PLY[layer] for layer in plies if layer not in ("blank", "strip"))
 
 
 def _in_seam(plan: Plan, act: acts.Sew) -> dict[str, int]:
@@ -227,6 +276,8 @@ def _in_seam(plan: Plan, act: acts.Sew) -> dict[str, int]:
             counts[s.layer] = counts.get(s.layer, 0) + (2 if s.layer in plan.doubled else 1)
             if _reaches(plan, (s.layer, s.face, s.edge)):
                 counts["interfacing"] = counts.get("interfacing", 0) + 1
+            for layer in _under(plan, (s.layer, s.face)):
+                counts[layer] = counts.get(layer, 0) + 1
     return counts
 
 
@@ -237,13 +288,13 @@ def _in_fold(plan: Plan, act: acts.Stitch) -> dict[str, int]:
         first = next((line.label for line in lines if line.kind == "crease"), None)
         folds = 1 + sum(line.kind == "crease" and line.label == first for line in lines)
         counts[edge[0]] = max(counts.get(edge[0], 0), folds * (2 if edge[0] in plan.doubled else 1))
-        if _reaches(plan, edge):
-            counts["interfacing"] = max(counts.get("interfacing", 0), folds)
+        for layer in (*(("interfacing",) if _reaches(plan, edge) else ()), *_under(plan, edge[:2])):
+            counts[layer] = max(counts.get(layer, 0), folds)
     return counts
 
 
 def _reaches(plan: Plan, edge: EdgeAt) -> bool:
     """Return whether the interfacing of a piece lies in the allowance of one of its edges."""
     layer, face, name = edge
-    on_it = (p for p in plan.by_key.values() if p.source == "interfacing" and face in p.faces)
+    on_it = (p for p in plan.by_key.values() if p.layer == "interfacing" and face in p.faces)
     return layer == "outer" and any(e.name == name and e.allowance > 0 for p in on_it for e in p.edges)

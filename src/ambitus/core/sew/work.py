@@ -46,6 +46,8 @@ class Work:
     rolled: set[str] = field(default_factory=set)
     #: strips that are sewn on with rows of their own
     fixed: set[str] = field(default_factory=set)
+    #: items whose motif is on
+    printed: set[str] = field(default_factory=set)
     #: piece -> the class of seam that will catch it
     basted: dict[str, tuple[str, str]] = field(default_factory=dict)
     doubled: set[str] = field(default_factory=set)

@@ -112,6 +112,8 @@ class _Asking:
         layer, part = (param and param.tells) or (layer, "")
         mine = [p for p in after.pieces if p.layer == layer and part in ("", p.part)]
         told = bool(mine) or layer in ("outer", "interfacing")
+        # of quilted panels the blank is told, which holds what lies in them
+        mine = mine or [p for p in after.pieces if layer == "interfacing" and p.layer == "blank"]
         mine = mine or list(after.pieces)
         own = View(self.view.unit, changed.unit)
         # a base that is a piece of its own is what its tile shows

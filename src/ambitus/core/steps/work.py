@@ -31,6 +31,7 @@ CAUTIONS = {
     "free arm": "See that only one side of the bag lies over the plate, or front is sewn to back.",
     "flame": "Seal ends away from all cloth, over a plate, with water at hand; molten thread burns the skin.",
     "prongs": "The prongs of a snap are sharp: bend them with a tool, the half held flat on the table.",
+    "ink": "Ink stays in skin and cloth: gloves on, the room aired, children and food away from it.",
     "hammered": "Eyelets and studs are set on a firm board, not in the lap; keep fingers out of the way of "
     "the hammer.",
     "melting": "This cloth melts and smokes under heat: use no iron on it without a test, and air the room.",
@@ -90,18 +91,29 @@ def cut_later(bag: Resolved) -> tuple[str, ...]:
     return ("lining",) if goes(bag, LINING_CUT, "turn") else ()
 
 
+def cut_before(bag: Resolved) -> tuple[str, ...]:
+    """Return the layers that the outer's panels are made up of, which are cut before all others."""
+    blanks = (bag.kinds.cloth.blank(bag), bag.kinds.interfacing.blank(bag))
+    return tuple(role for blank in blanks if blank for role in blank.roles)
+
+
+#: where the panels of the outer are drawn, if they are made up first
+_ON_BLANKS = "The outer’s panels on what was made up for them, in its middle. "
+
+
 def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
     yield _smoothed(bag)
-    later = cut_later(bag)
+    before, later = cut_before(bag), cut_later(bag)
     but = ", all but the lining’s" if later else ""
     yield Step(
         "measure",
         f"Measure and draw the pieces{but}",
-        "Grain along the height of the panels. Measure twice; check every size against the sheet.",
+        f"{_ON_BLANKS if before else ''}Grain along the height of the panels. Measure twice; check every "
+        "size against the sheet.",
         110,
-        needs=("cloth pressed",),
+        needs=("cloth pressed", *(("blanks made up",) if before else ())),
         gives=("pieces drawn",),
-        acts=(acts.Draw(leave=later),),
+        acts=(acts.Draw(leave=(*before, *later)),),
     )
     yield Step(
         "cut",
@@ -110,7 +122,7 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
         120,
         needs=("pieces drawn",),
         gives=("pieces cut",),
-        acts=(acts.Cut(leave=later),),
+        acts=(acts.Cut(leave=(*before, *later)),),
         kind="no return",
         cautions=("blade",),
     )
@@ -121,7 +133,7 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
         160,
         needs=("pieces cut",),
         gives=("pieces marked",),
-        acts=(acts.MarkAll(leave=later),),
+        acts=(acts.MarkAll(leave=(*before, *later)),),
     )
     if later:
         yield Step(

@@ -13,7 +13,7 @@ Side = Literal["top", "bottom", "left"]
 #: Two places nearer than this are one.
 SAME = 0.01
 #: kinds of mark that are no place to tick
-_NOT_TICKED = {"teeth", "zip"}
+_NOT_TICKED = {"teeth", "zip", "quilting"}
 
 
 @dataclass(frozen=True, slots=True)

@@ -13,6 +13,7 @@ from ambitus.core.geometry import Point, outward, unit_vector
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Act
 from ambitus.core.sew.gluing import Joined, Part
+from ambitus.core.sew.minutes import prepared
 from ambitus.core.sew.plan import FaceAt, Plan
 from ambitus.core.sew.simulator import sew
 from ambitus.core.sew.work import Work
@@ -148,14 +149,20 @@ def _laid_on(work: Work, names: Sequence[str], layer: str = "") -> WorkPicture |
     """Return the faces that pieces are put on, with their outlines where they lie."""
     plan = work.plan
     keys = set(plan.strips(names))
-    put = [one for one in plan.put_on if keys & set(one.pieces) and layer in ("", one.layer)]
+    return _lying(work, [one for one in plan.put_on if keys & set(one.pieces) and layer in ("", one.layer)])
+
+
+def _lying(work: Work, put: Sequence[PutOn]) -> WorkPicture | None:
+    """Return the faces that things are put on, each with its outline."""
+    plan = work.plan
     table = Table(plan)
     for face in dict.fromkeys((one.layer, one.at.face) for one in put):
         table.lay(face, "right")
     for one in put:
         corners = [_on_it(plan, one, *at) for at in _corners_of(one)]
         face = (one.layer, one.at.face)
-        table.line(face, (*corners, corners[0]), "on", one.pieces[0].partition(" ")[0])
+        looks = one.pieces[0].partition(" ")[0] if one.pieces else "motif"
+        table.line(face, (*corners, corners[0]), "on", looks)
         # a pocket is sewn down one side, along its foot and up the other
         sewn = (*corners, corners[0]) if one.spot else (corners[0], corners[3], corners[2], corners[1])
         table.line(face, sewn, "now")
@@ -296,10 +303,16 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
     plan = work.plan
     panels = list({piece.key: piece for piece in plan.piece_of.values()}.values())
     match act:
-        case acts.Smooth() | acts.Draw() | acts.Cut():
-            return _pieces(plan, [p for p in plan.pieces if p.source != "made up"][:6])
+        case acts.Smooth():
+            return _pieces(plan, plan.pieces[:6])
+        case acts.Draw() | acts.Cut():
+            return _pieces(plan, prepared(plan, act)[:6])
         case acts.MarkAll():
-            return _pieces(plan, panels[:4], marked=True)
+            blanks = [p for p in prepared(plan, act) if p.role.blank and p.marks]
+            return _pieces(plan, blanks[:2] or panels[:4], marked=True)
+        case acts.MakeUp():
+            made_of = {key for p in plan.pieces if p.layer == act.panels for key in p.made_of}
+            return _pieces(plan, [p for p in plan.pieces if p.key in made_of and p.marks][:3], marked=True)
         case acts.CutOut():
             return _faces(work, act.layers[0])
         case acts.PutOn():
@@ -327,6 +340,8 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
             return _laid_on(work, act.pieces)
         case acts.Baste() | acts.Fix():
             return _held(work, act)
+        case acts.Print():
+            return _lying(work, [one for one in plan.put_on if one.of == act.of and one.printed])
         case acts.LayOn():
             return _laid_on(work, act.pieces, act.layer)
         case acts.Crease() | acts.Make() | acts.KeepEnds() | acts.OnSlider() | acts.Narrow():

@@ -28,10 +28,12 @@ def strap_end_stack(draft: "Draft", hang: Hang) -> tuple[float, bool]:
     reach = sum(t.mm for t in (*hang.tails, *hang.item.attach.core_short(hang.item)))
     # what runs down the face is thickest in the middle of the base, and its core ends before that
     cored = cored and reach > 1e-9 and not runs
-    panels = (p for p in draft.pieces if p.layer == "interfacing")
+    blank = bag.kinds.interfacing.blank(bag)
+    # what is made up with its interfacing in it holds it up to its raw edges
+    panels = (p for p in draft.pieces if p.layer == ("outer" if blank else "interfacing"))
     at = "base" if runs else "top"
     top = next((e for p in panels for e in p.edges if e.seam == at), None)
     # what is kept out of the seams reaches no farther in than the grid's rounding
     caught = top is not None and top.allowance > 1.0 + 1e-6 and bag.kinds.interfacing.kind != "kept_out"
-    stack += felt if caught else 0.0
+    stack += felt + (blank.thick if blank else 0.0) if caught else 0.0
     return stack + (2 * felt if cored else 0.0), cored

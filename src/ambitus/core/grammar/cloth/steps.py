@@ -3,7 +3,9 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import has_bottom
-from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
+from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, STRIPS_FIT, STRIPS_RUN
+from ambitus.core.grammar.cloth.strips import alternates, is_pieced, to_piece
+from ambitus.core.grammar.cut_size import front_cut
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
@@ -19,11 +21,54 @@ def laid_out(bag: Resolved) -> tuple[str, ...]:
     return ("outer pieces laid",) if made_up else PANELS
 
 
+def _pieced(bag: Resolved, form: Form) -> tuple[Step, ...]:
+    """Return the cutting and joining of the strips that the panels of the body are pieced of."""
+    whole = bag.kinds.interfacing.blank(bag) is None
+    wide, high = front_cut(bag, form, "width"), front_cut(bag, form, "height")
+    across, iron = STRIPS_RUN.is_(bag, "across"), bag.cloth("outer").iron
+    order = " The last strip comes at the foot." if across else " The last strip comes on the right."
+    by_turns = " The two cloths by turns, the outer’s first." if alternates(bag) else ""
+    return (
+        Step(
+            "cut strips",
+            "Measure and cut the strips that the panels are pieced of",
+            "All in one go, along one straight edge: strips that differ by a millimetre lean once they are "
+            "joined.",
+            101,
+            needs=("cloth pressed",),
+            gives=("strips cut",),
+            acts=(acts.Draw(only=("strip",)), acts.Cut(only=("strip",)), acts.MarkAll(only=("strip",))),
+            kind="no return",
+            cautions=("blade",),
+        ),
+        Step(
+            "join strips",
+            "Join the strips of every panel",
+            "Right sides together, one to the next, each seam begun where the last one ended. Press every "
+            f"join to one side, all the same way.{by_turns}{'' if STRIPS_FIT.is_(bag, 'alike') else order}",
+            101.5,
+            needs=("strips cut",),
+            gives=("cloth pieced", *(("blanks made up",) if whole else ())),
+            acts=(acts.MakeUp("outer" if whole else "blank", iron=True),),
+            settings=f"{stitched(bag.cloth('outer'))} Iron: {iron}.",
+            lengths=(("Allowance", JOIN_ALLOWANCE.of(bag)),),
+            reads=(
+                Reading(
+                    "pieced",
+                    f"Joined strips of the front, {'high' if across else 'wide'}",
+                    to_piece(bag, wide, high),
+                ),
+            ),
+            cautions=("hot iron",),
+        ),
+    )
+
+
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return what is done to the outer's pieces until its panels are whole."""
     bag = item.bag
     doubled, bottom = DOUBLED_CLOTH.is_(bag, "doubled"), has_bottom(bag)
-    out = []
+    out = [*(_pieced(bag, form) if is_pieced(bag) else ())]
     if doubled:
         out.append(
             Step(

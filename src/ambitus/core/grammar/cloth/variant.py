@@ -1,7 +1,7 @@
 """The cloths a bag is cut from, as choices; their facts come with the library."""
 
 from ambitus.core.grammar.asked import Option, Param, Phrase
-from ambitus.core.grammar.cloth.bottom import BOTTOM_PARAMS, bottom_stage, has_bottom
+from ambitus.core.grammar.cloth.bottom import BOTTOM_PARAMS, bottom_stage, cloths_outside, has_bottom
 from ambitus.core.grammar.cloth.checks import CHECKS
 from ambitus.core.grammar.cloth.fields import (
     BOTTOM,
@@ -9,11 +9,19 @@ from ambitus.core.grammar.cloth.fields import (
     CONTRAST_CLOTH,
     DOUBLED_CLOTH,
     LINING_CLOTH,
+    MADE,
     OUTER_CLOTH,
     PRINT,
+    STRIP,
+    STRIP_SPARE,
+    STRIPS_FIT,
+    STRIPS_OF,
+    STRIPS_RUN,
 )
+from ambitus.core.grammar.cloth.seen import seen_stage
 from ambitus.core.grammar.cloth.steps import steps
-from ambitus.core.grammar.contract import DIVIDES, Stage, Variant
+from ambitus.core.grammar.cloth.strips import STRIP_PARAMS, blank_of, is_pieced
+from ambitus.core.grammar.contract import DIVIDES, MADE_UP, Stage, Variant
 from ambitus.core.grammar.order import LINING_CUT_PARAM, WORK_GOES_PARAM
 from ambitus.core.lengths import View
 from ambitus.core.spec.resolved import Resolved
@@ -52,7 +60,14 @@ def _says(bag: Resolved, view: View, prefix: str) -> str:
     cloth = within(bag.cloth("outer").label)
     if DOUBLED_CLOTH.is_(bag, "doubled"):
         cloth = f"doubled {cloth}"
-    return f"{cloth} and {within(bag.cloth('contrast').label)}" if has_bottom(bag) else cloth
+    if is_pieced(bag):
+        cloth = f"pieced {cloth}"
+    return f"{cloth} and {within(bag.cloth('contrast').label)}" if len(cloths_outside(bag)) > 1 else cloth
+
+
+def _second(bag: Resolved) -> bool:
+    """Return whether a second cloth shows outside."""
+    return len(cloths_outside(bag)) > 1
 
 
 WOVEN = Variant(
@@ -65,14 +80,8 @@ WOVEN = Variant(
         Param(LINING_CLOTH, "Lining cloth", "choice", "quilting_cotton", options=CLOTHS),
         Param(PRINT, "Print of the outer", "choice", "plain", options=PRINTS),
         *BOTTOM_PARAMS,
-        Param(
-            CONTRAST_CLOTH,
-            "Cloth of the bottom",
-            "choice",
-            "denim",
-            options=CLOTHS,
-            shown_when=(BOTTOM, "contrast"),
-        ),
+        *STRIP_PARAMS,
+        Param(CONTRAST_CLOTH, "Second cloth", "choice", "denim", options=CLOTHS, shown_if=_second),
         Param(DOUBLED_CLOTH, "Outer panels", "choice", "single", options=DOUBLED),
         LINING_CUT_PARAM,
         WORK_GOES_PARAM,
@@ -85,16 +94,23 @@ WOVEN = Variant(
         choices=(
             OUTER_CLOTH,
             BOTTOM,
+            MADE,
+            STRIPS_RUN,
+            STRIPS_FIT,
+            STRIPS_OF,
             CONTRAST_CLOTH,
             DOUBLED_CLOTH,
             PRINT,
             LINING_CLOTH,
         ),
-        fields=(BOTTOM_HEIGHT,),
+        fields=(BOTTOM_HEIGHT, STRIP, STRIP_SPARE),
     ),
     classes={"join": "Join"},
     joins=("join",),
-    unused=lambda bag: frozenset() if has_bottom(bag) else frozenset({"join"}),
-    stages=(Stage(DIVIDES, bottom_stage),),
+    unused=lambda bag: frozenset() if has_bottom(bag) or is_pieced(bag) else frozenset({"join"}),
+    blank=blank_of,
+    listed={field.leaf: field for field in (STRIP, STRIP_SPARE)},
+    chosen=(MADE, STRIPS_RUN, STRIPS_FIT, STRIPS_OF),
+    stages=(Stage(DIVIDES, bottom_stage), Stage(MADE_UP, seen_stage)),
     acts=(steps,),
 )

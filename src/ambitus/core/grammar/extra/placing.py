@@ -232,6 +232,7 @@ def put_on(
     above_foot: float = 0.0,
     hangs: float = 0.0,
     over_joins: bool = True,
+    printed: bool = False,
     told: Measured | None = None,
 ) -> PutOn:
     """Return an extra as it lies on its side, with how its place is found."""
@@ -260,4 +261,5 @@ def put_on(
         hangs,
         told is not None,
         over_joins,
+        printed,
     )

@@ -109,12 +109,15 @@ def fused_without_heat(draft: "Draft") -> Iterator[Fired]:
     "interfacing-shows",
     "note",
     "Interfacing with no lining to hide it",
-    "interfacing in a bag without a lining",
+    "interfacing in a bag without a lining, and no backing behind it",
     "Its glued side or its edges are seen inside.",
     "It is seen.",
 )
 def interfacing_shows(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
+    blank = bag.kinds.interfacing.blank(bag)
+    if blank is not None and "backing" in blank.roles:
+        return
     if bag.kinds.interfacing.cuts and "lining" not in bag.kinds.top.layers:
         yield fired(
             INTERFACING_KIND,

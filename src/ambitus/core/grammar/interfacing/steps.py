@@ -61,18 +61,24 @@ def interface(item: Item, form: Form) -> tuple[Step, ...]:
         cautions=cautions,
         wait=COOLS if facts.fused else None,
     )
-    cored = any(strap.make.core_width(strap) for strap in bag.items)
-    if not cored or bag.kinds.interfacing.part:
-        return (panels,)
-    cores = Step(
-        "core straps",
-        f"{how} the cores to the straps",
-        "Centred on the wrong side of each strip.",
-        210,
-        needs=("pieces marked",),
-        gives=("strap cores fused",),
-        acts=(acts.PutOn("strap core", facts.fused),),
-        wait=COOLS if facts.fused else None,
-        cautions=cautions,
+    return (panels, *cores(bag))
+
+
+def cores(bag: Resolved) -> tuple[Step, ...]:
+    """Return the putting on of the cores of the straps, where they have some."""
+    facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
+    if bag.kinds.interfacing.part or not any(strap.make.core_width(strap) for strap in bag.items):
+        return ()
+    return (
+        Step(
+            "core straps",
+            f"{'Fuse' if facts.fused else 'Baste'} the cores to the straps",
+            "Centred on the wrong side of each strip.",
+            210,
+            needs=("pieces marked",),
+            gives=("strap cores fused",),
+            acts=(acts.PutOn("strap core", facts.fused),),
+            wait=COOLS if facts.fused else None,
+            cautions=("hot iron",) if facts.fused else (),
+        ),
     )
-    return (panels, cores)

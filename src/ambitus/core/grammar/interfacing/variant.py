@@ -17,6 +17,7 @@ MATERIALS = (
     Option("fusible_medium", "Fusible woven, medium"),
     Option("fusible_fleece", "Fusible fleece"),
     Option("foam", "Sew-in foam"),
+    Option("cotton_batting", "Cotton batting"),
 )
 
 

@@ -44,9 +44,10 @@ END = paired(10)
 def thick_edges(bag: Resolved) -> float:
     """Return how thick both edges of a seam are, in mm: the outer twice, and all that reaches into it."""
     lining = bag.cloth("lining").thickness if one_with_outer(bag) else 0.0
-    fused = 0.0
-    if bag.kinds.interfacing.kind == "full":
-        fused = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)].thickness
+    blank = bag.kinds.interfacing.blank(bag)
+    fused = blank.thick if blank else 0.0
+    if bag.kinds.interfacing.kind == "full" or blank:
+        fused += bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)].thickness
     return snap(2 * (thick_cloth(bag) + fused + lining))
 
 

@@ -23,7 +23,11 @@ def _layers(work: Work, act: acts.Prepares, done: set[str], what: str) -> set[st
 
 def _draw(work: Work, act: acts.Draw) -> None:
     refuse(not work.smooth, "the cloth has not been smoothed: what is measured on a fold comes out wrong")
-    work.drawn |= _layers(work, act, work.drawn, "drawn")
+    meant = _layers(work, act, work.drawn, "drawn")
+    for piece in work.plan.pieces if meant else ():
+        waits = piece.layer in meant and not work.used.issuperset(piece.made_of)
+        refuse(waits, f"{piece.name} is drawn on what it is made up of, which is not sewn yet")
+    work.drawn |= meant
 
 
 def _cut(work: Work, act: acts.Cut) -> None:
@@ -79,6 +83,20 @@ def _put_on(work: Work, act: acts.PutOn) -> None:
         work.doubled.add(layer)
 
 
+def _make_up(work: Work, act: acts.MakeUp) -> None:
+    panels = [p for p in work.plan.pieces if p.layer == act.panels and p.made_of]
+    refuse(not panels, f"the panels of the {act.panels} are made up of nothing")
+    no_iron(work, act.iron, ("outer",))
+    for key in (key for panel in panels for key in panel.made_of):
+        piece = work.plan.by_key[key]
+        refuse(piece.layer not in work.cut, f"{piece.name} has not been cut")
+        under = piece.role.under
+        refuse(not under and key in work.used, f"{piece.name} is sewn already")
+        refuse(piece.layer not in work.marked, f"the rows of {piece.name} are not marked")
+        refuse(under and key not in work.used, f"{piece.name} is not under it yet")
+        work.used.add(key)
+
+
 def _finish(work: Work, act: acts.Finish) -> None:
     is_cut(work)
     if isinstance(act.edges, acts.Seams):
@@ -105,5 +123,6 @@ DOES: Doing = {
     acts.MarkAll: _mark,
     acts.CutOut: _cut_out,
     acts.PutOn: _put_on,
+    acts.MakeUp: _make_up,
     acts.Finish: _finish,
 }

@@ -8,6 +8,7 @@ from ambitus.core.sew.doing.shared import (
     is_made,
     is_marked,
     is_ready,
+    no_iron,
     reached,
     refuse,
     staying,
@@ -125,6 +126,20 @@ def _lay_on(work: Work, act: acts.LayOn) -> None:
         work.basted[key] = (act.layer, "")
 
 
+def _print(work: Work, act: acts.Print) -> None:
+    is_marked(work)
+    no_iron(work, act.iron, (act.layer,))
+    refuse(act.of in work.printed, "the motif is on already")
+    own = [one for one in work.plan.put_on if one.layer == act.layer and one.of == act.of and one.printed]
+    refuse(not own, f"no motif has a place on the {act.layer}")
+    for one in own:
+        body = work.body_of((act.layer, one.at.face))
+        refuse(work.out(body) is not None, f"the {act.layer} no longer lies flat")
+        layers = {face[0] for face in work.faces_of(body)}
+        refuse(layers != {act.layer}, f"the {act.layer} is no longer a single layer")
+    work.printed.add(act.of)
+
+
 def _fix(work: Work, act: acts.Fix) -> None:
     for key in work.plan.strips(act.pieces):
         is_ready(work, key)
@@ -213,6 +228,7 @@ DOES: Doing = {
     acts.RingUp: _ring_up,
     acts.Roll: _roll,
     acts.LayOn: _lay_on,
+    acts.Print: _print,
     acts.Fix: _fix,
     acts.Narrow: _narrow,
     acts.KeepEnds: _keep_ends,

@@ -41,7 +41,7 @@ IN_SEAM = Attach(
     core_short=core_short,
     sewn=_sewn,
     crossed=lambda item: (1, 1, 1),
-    listed=(PAST,),
+    row_tells=(PAST,),
     read_tail=read_tail,
     acts=(steps,),
 )

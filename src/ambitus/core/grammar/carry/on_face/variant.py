@@ -55,7 +55,7 @@ ON_FACE = Attach(
     core_short=_core_short,
     sewn=_sewn,
     crossed=_crossed,
-    listed=(
+    row_tells=(
         FROM_TOP,
         BOX,
         END_TURNED,

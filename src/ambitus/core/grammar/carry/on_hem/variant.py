@@ -58,7 +58,7 @@ ON_HEM = Attach(
     core_short=_core_short,
     sewn=_sewn,
     crossed=_crossed,
-    listed=(TUCK,),
+    row_tells=(TUCK,),
     read_tail=read_tail,
     acts=(steps,),
 )

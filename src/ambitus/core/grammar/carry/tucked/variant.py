@@ -34,7 +34,7 @@ TUCKED = Attach(
     tail=_tail,
     sewn=_sewn,
     crossed=lambda item: (2, 2, 1),
-    listed=(INSIDE_TOP,),
+    row_tells=(INSIDE_TOP,),
     read_tail=read_tail,
     acts=(steps,),
 )

@@ -1,0 +1,216 @@
+"""Panels pieced of strips: how many there are, and the one that is solved so that the panel comes out."""
+
+import math
+from dataclasses import dataclass, replace
+from fractions import Fraction
+
+from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
+from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.blank import Blank, Ply
+from ambitus.core.grammar.cloth.fields import MADE, STRIP, STRIP_SPARE, STRIPS_FIT, STRIPS_OF, STRIPS_RUN
+from ambitus.core.grammar.contract import no_blank
+from ambitus.core.lengths import Pair, paired, snap
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term, to_grid
+
+#: Default (ours): what has to show of every strip between its joins, in mm.
+LEAST_SHOWS = 6.0
+#: No panel is pieced of more.
+MOST_STRIPS = 200
+
+
+def is_pieced(bag: Resolved) -> bool:
+    """Return whether the panels of the body are pieced of strips."""
+    return MADE.is_(bag, "strips")
+
+
+def alternates(bag: Resolved) -> bool:
+    """Return whether every other strip is of the second cloth."""
+    return is_pieced(bag) and STRIPS_OF.is_(bag, "alternate")
+
+
+def _by_itself(bag: Resolved) -> bool:
+    """Return whether what is pieced is the panel, and not a blank that is larger for reasons of its own."""
+    return is_pieced(bag) and bag.kinds.interfacing.blank is no_blank
+
+
+STRIP_PARAMS = (
+    Param(
+        MADE,
+        "Panels of the body",
+        "choice",
+        "whole",
+        way_out="whole",
+        options=(
+            Option("whole", "Of one piece of cloth", "Front and back are cut as they are."),
+            Option("strips", "Pieced of strips", "Strips are joined, and the panel is cut from them."),
+        ),
+    ),
+    Param(
+        STRIPS_RUN,
+        "Strips run",
+        "choice",
+        "across",
+        options=(
+            Option("across", "Across the panel", "One above the other, from the top edge down."),
+            Option("up", "Up the panel", "One beside the other, from the left."),
+        ),
+        shown_when=(MADE, "strips"),
+    ),
+    Param(
+        STRIPS_FIT,
+        "What is left over",
+        "choice",
+        "last",
+        options=(
+            Option("last", "The last strip takes it", "All others are as wide as you say."),
+            Option("alike", "All alike", "As near to the width you say as makes the panel come out."),
+        ),
+        shown_when=(MADE, "strips"),
+    ),
+    Param(
+        STRIPS_OF,
+        "Their cloth",
+        "choice",
+        "same",
+        options=(
+            Option("same", "All of one cloth", "What is left of a cloth makes a panel."),
+            Option(
+                "alternate", "Two cloths by turns", "The first of the outer’s, the next of the second cloth."
+            ),
+        ),
+        shown_when=(MADE, "strips"),
+    ),
+    Param(
+        STRIP,
+        "A strip, as cut",
+        "length",
+        Pair(60, Fraction(5, 2)),
+        low=10,
+        high=600,
+        shown_when=(MADE, "strips"),
+    ),
+    Param(
+        STRIP_SPARE,
+        "To trim at every side",
+        "length",
+        paired(6),
+        low=0,
+        high=50,
+        shown_if=_by_itself,
+        help="The joined strips are so much larger than the panel that is cut from them.",
+    ),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Strips:
+    """The strips of one panel: how many, how wide each is cut, and how wide the last."""
+
+    count: int
+    each: Sum
+    last: Sum
+
+    @property
+    def made_up(self) -> float:
+        """What they make before their joins take anything, in mm."""
+        return snap((self.count - 1) * self.each.total + self.last.total)
+
+
+def joined(cuts: list[float], join: float) -> float:
+    """
+    Return what strips cut so wide make once they are joined, in mm: their sum less two allowances a join.
+
+    >>> joined([70, 45, 70], 8)
+    153
+    """
+    return sum(cuts) - 2 * join * (len(cuts) - 1)
+
+
+def _up(bag: Resolved, terms: tuple[Term, ...]) -> Sum:
+    """Return how wide a strip is cut, never less than its *terms*: what is more is trimmed."""
+    plain = Sum("How wide to cut it", terms)
+    more = snap(replace(bag.grid, rounding="up").fit(plain.total) - plain.total)
+    if more < 1e-6:
+        return plain
+    return Sum(
+        plain.label, (*terms, Term("Up to the ruler", more, "Trimmed with the panel: never too narrow."))
+    )
+
+
+def solved(bag: Resolved, wanted: float) -> Strips:
+    """Return the strips that make *wanted* mm: all alike, or the last as wide as is left over."""
+    join = JOIN_ALLOWANCE.term(bag, "Join")
+    asked = STRIP.term(bag, "A strip, as cut")
+    shows = max(bag.grid.step, asked.mm - 2 * join.mm)
+    panel = Term("What is pieced", wanted, "The panel, and what is trimmed of it.")
+    if STRIPS_FIT.is_(bag, "alike"):
+        count = min(MOST_STRIPS, max(2, round((wanted - 2 * join.mm) / shows)))
+        joins = join.scaled(2 * (count - 1), "Every join takes two allowances.", 2 * (count - 1))
+        whole = wanted + joins.mm
+        share = Term("Of the other strips", -snap(whole * (count - 1) / count), "All are alike.")
+        each = _up(bag, (panel, joins, share))
+        return Strips(count, each, each)
+    least = 2 * join.mm + LEAST_SHOWS
+    count = min(MOST_STRIPS, max(2, 1 + math.floor((wanted - least) / shows + 1e-9)))
+    each = to_grid("How wide to cut it", (asked,), bag.grid)
+    others = Term("The other strips", -(count - 1) * each.total, "As they are cut.", times=count - 1)
+    joins = join.scaled(2 * (count - 1), "Every join takes two allowances.", 2 * (count - 1))
+    left = snap(panel.mm + others.mm + joins.mm)
+    # where nothing is left a check says so: it is drawn as hardly a strip
+    short = Term("Nothing is left", bag.grid.step - left, "The panel is no wider than a strip.")
+    more = (short,) if left < bag.grid.step else ()
+    return Strips(count, each, _up(bag, (panel, others, joins, *more)))
+
+
+def trimmed(bag: Resolved) -> float:
+    """Return what is trimmed of joined strips from side to side, in mm; nothing of a blank."""
+    return 2 * STRIP_SPARE.of(bag) if _by_itself(bag) else 0.0
+
+
+def _plies(bag: Resolved, wide: float, high: float, looks: str) -> tuple[Ply, ...]:
+    spare = STRIP_SPARE.term(bag, "To trim at both sides", 2) if _by_itself(bag) else None
+    across = STRIPS_RUN.is_(bag, "across")
+    along, over = (wide, high) if across else (high, wide)
+    terms = (Term("What is pieced", along, "From raw edge to raw edge."), *((spare,) if spare else ()))
+    long = to_grid("How long to cut it", terms, bag.grid)
+    strips = solved(bag, snap(over + trimmed(bag)))
+    other = {"outer": "contrast", "contrast": "outer"}[looks] if alternates(bag) else looks
+    last_of = looks if strips.count % 2 else other
+
+    def ply(called: str, of: str, cut: Sum, each: int) -> Ply:
+        w, h = (long, cut) if across else (cut, long)
+        named = replace(w, label="How wide to cut it"), replace(h, label="How high to cut it")
+        return Ply("strip", called, bag.cloth(of).label, of, *named, each=each)
+
+    rest = strips.count - 1
+    if other == looks:
+        if strips.each is strips.last:
+            return (ply("strip", looks, strips.each, strips.count),)
+        return (ply("strip", looks, strips.each, rest), ply("last strip", looks, strips.last, 1))
+    if strips.each is strips.last:
+        ours, theirs = -(-strips.count // 2), strips.count // 2
+        return (ply("strip", looks, strips.each, ours), ply("second strip", other, strips.each, theirs))
+    ours, theirs = -(-rest // 2), rest // 2
+    return (
+        ply("strip", looks, strips.each, ours),
+        *((ply("second strip", other, strips.each, theirs),) if theirs else ()),
+        ply("last strip", last_of, strips.last, 1),
+    )
+
+
+def blank_of(bag: Resolved) -> Blank | None:
+    """Return how the cloth of the panels of the body is pieced, if it is."""
+    if not is_pieced(bag):
+        return None
+    # what is no panel of the body is cut in one
+    return Blank(("strip",), lambda w, h, looks, part: () if part else _plies(bag, w, h, looks))
+
+
+def to_piece(bag: Resolved, wide: float, high: float) -> float:
+    """Return how far strips reach across themselves, joined, for a front that is cut so large, in mm."""
+    around = bag.kinds.interfacing.blank(bag)
+    if around is not None:
+        ply = around.plies(wide, high, "outer", "")[0]
+        wide, high = ply.wide.total, ply.high.total
+    return snap((high if STRIPS_RUN.is_(bag, "across") else wide) + trimmed(bag))

@@ -1,0 +1,17 @@
+"""How large the front is cut, for what is measured before a panel is there to be measured."""
+
+from ambitus.core.form.model import FOLD, Form
+from ambitus.core.form.sewn import with_top
+from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.lengths import snap
+from ambitus.core.spec.resolved import Resolved
+
+
+def front_cut(bag: Resolved, form: Form, key: str) -> float:
+    """Return how wide (``width``) or how high (``height``) the front is cut, in mm."""
+    face = with_top(form)[0]
+    measure = next(m for m in face.measures if m.key == key)
+    classes = [face.edges[face.edge_index(end)].seam for end in (measure.low, measure.high) if end != FOLD]
+    top = bag.kinds.top.allowance(bag, "outer")
+    beyond = sum(t.mm for of in classes for t in (top if of == "top" else edge_terms(bag, of)))
+    return snap(sum(t.mm for t in measure.terms) + beyond)

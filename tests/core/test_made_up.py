@@ -1,0 +1,137 @@
+"""Panels that are made up: read back, begun again, bought, drawn, and told; each by numbers of its own."""
+
+import math
+from itertools import pairwise
+from typing import Any
+
+import pytest
+
+from ambitus.core.buying.thread import rows_of
+from ambitus.core.checks.run import findings
+from ambitus.core.draft import Draft, readers
+from ambitus.core.drawing.standing import standing
+from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.layout.of_bag import cloths_of
+from ambitus.core.lengths import View
+from ambitus.core.read.back import read_back
+from ambitus.core.read.begin import begun_from
+from ambitus.core.shown.present import sentence
+from bags import drafted, tote
+
+QUILTED = tote(331, 287, 118, interfacing={"kind": "quilted", "rows_run": "both", "backing": "lining"})
+PIECED = tote(331, 287, 118, cloth={"made": "strips", "strip": 53, "strips_of": "alternate"})
+BOTH = {**QUILTED, **PIECED}
+BOTTOM = tote(331, 287, 118, cloth={"made": "strips", "bottom": "contrast", "strips_run": "up"})
+
+
+def _again(made: Draft) -> Draft:
+    names = GRAMMAR.listed(made.cut_list.top, made.cut_list.seams.values())
+    return drafted(begun_from(made.cut_list, made.read, names, "mm"))
+
+
+@pytest.mark.parametrize("spec", [QUILTED, PIECED, BOTH, BOTTOM])
+def test_made_up_panels_begin_again_from_their_cut_list(spec: dict[str, Any]) -> None:
+    """Every blank and every strip is cut as it was."""
+    made = drafted(spec)
+    cut = {(p.key, p.count): p.extent for p in made.pieces if p.role.blank}
+    assert cut
+    assert {(p.key, p.count): p.extent for p in _again(made).pieces if p.role.blank} == cut
+
+
+@pytest.mark.parametrize(
+    ("spec", "role", "side", "by", "found"),
+    [
+        (QUILTED, "blank", "width", 40, "blank-too-small"),
+        (QUILTED, "wadding", "height", 40, "wadding-too-small"),
+        (QUILTED, "backing", "height", 40, "backing-too-small"),
+        # 12 are trimmed of the panel, a millimetre more is missing
+        (PIECED, "strip", "width", 13, "strip-too-small"),
+        (BOTH, "strip", "height", 1, "strip-too-small"),
+    ],
+)
+def test_what_comes_out_short_is_read_off_the_cut_list(
+    spec: dict[str, Any], role: str, side: str, by: float, found: str
+) -> None:
+    """A ply that is cut too small is found by its size alone; as it was cut nothing is said."""
+    made = drafted(spec)
+    told = made.cut_list
+    assert not made.read.findings
+    rows = [
+        row.model_copy(update={side: getattr(row, side) - by}) if row.role == role else row
+        for row in told.rows
+    ]
+    read = read_back(told.model_copy(update={"rows": rows}), readers(GRAMMAR))
+    assert found in {f.key for f in read.findings}
+    assert all(f.level == "stop" for f in read.findings)
+
+
+def test_panels_are_not_laid_on_cloth_and_their_plies_are() -> None:
+    """Each ply on the cloth that it is of: the wadding with the interfacing, the backing with the lining."""
+    made = drafted(BOTH)
+    on = {cloth.key: {p.layer for p in cloth.pieces} for cloth in cloths_of(made)}
+    assert on == {
+        "outer": {"strip", "strap"},
+        "contrast": {"strip"},
+        "lining": {"backing", "lining"},
+        "interfacing": {"wadding", "strap core"},
+    }
+
+
+def test_the_sentence_says_what_panels_are_made_of() -> None:
+    """In the words of the cloth and of the interfacing."""
+    said = "".join(token.text for token in sentence(drafted(BOTH).bag, View("mm", "mm")))
+    assert said.startswith("A pieced canvas and denim tote")
+    assert ", quilted on cotton batting, in rows 25 mm apart, " in said
+
+
+def test_thread_and_minutes_count_every_row_and_join() -> None:
+    """As many metres as the rows are long on the blanks, and as the joins are long on the strips."""
+    made = drafted(QUILTED)
+    blank = made.piece("blank")
+    wide, high = blank.extent
+    up, across = (1 + 2 * math.floor((mm / 2 - 6) / 25) for mm in (wide, high))
+    rows = [row for row in rows_of(made) if row.rows == 2 * (up + across)]
+    assert [row.metres for row in rows] == [pytest.approx(2 * (up * high + across * wide) / 1000)]
+    made = drafted(PIECED)
+    strips = [p for p in made.pieces if p.layer == "strip"]
+    joins = sum(p.count for p in strips) - 2
+    rows = [row for row in rows_of(made) if row.rows == joins]
+    assert pytest.approx(joins * strips[0].extent[0] / 1000) in [row.metres for row in rows]
+
+
+def _shapes(made: Draft, style: str) -> int:
+    drawn = standing(made.form, made.hangs, set())
+    return sum(shape.style == style for shape in drawn.shapes)
+
+
+def test_joins_and_rows_are_seen_where_they_lie() -> None:
+    """The first join below the top as far as the first strip shows; rows as many as the front has."""
+    form = drafted(PIECED).form
+    levels = form.stance.levels
+    # a strip of 53: 6 to trim, 10 in the top seam and 10 in the join are not seen
+    assert form.height - levels[0].z == pytest.approx(53 - 6 - 10 - 10)
+    assert all(a.z - b.z == pytest.approx(33) for a, b in pairwise(levels))
+    assert [level.layer for level in levels[:3]] == ["contrast", "outer", "contrast"]
+    ups = drafted(tote(331, 287, 118, cloth={"made": "strips", "strip": 53, "strips_run": "up"})).form.stance
+    front = drafted(tote(331, 287, 118)).piece("outer").extent[0]
+    # the first join is seen so far from the left side seam of the panel
+    assert ups.uprights[1].x + (front - 20) / 2 == pytest.approx(53 - 6 - 10 - 10)
+    assert _shapes(drafted(QUILTED), "rows") > 20
+    assert not _shapes(drafted(tote()), "rows")
+
+
+def test_a_measured_sample_takes_the_place_of_what_is_reckoned() -> None:
+    """194 of 200: 3 % of the blank; of inches 8 in lose as much."""
+    for unit, square in (("mm", 200.0), ("in", 203.2)):
+        made = drafted({**tote(interfacing={"kind": "quilted", "sample": 0.97 * square}), "unit": unit})
+        blank, panel = made.piece("blank").extent[0], made.piece("outer").extent[0]
+        spare = 12 if unit == "mm" else 12.7
+        assert blank == pytest.approx(panel / 0.97 + 2 * spare, abs=made.bag.grid.step / 2 + 1e-6)
+
+
+def test_wadding_between_two_cloths_does_not_show() -> None:
+    """An unlined bag is backed unless it is chosen otherwise; then a note says what is seen."""
+    bare = tote(top={"kind": "double_hem"}, interfacing={"kind": "quilted", "backing": "none"})
+    backed = tote(top={"kind": "double_hem"}, interfacing={"kind": "quilted"})
+    shows = [{f.rule.id for f in findings(drafted(spec))} for spec in (bare, backed)]
+    assert ["interfacing-shows" in found for found in shows] == [True, False]
