@@ -736,6 +736,21 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         _unseen(after(_is(acts.Baste), outer_sides)),
         "no longer lies flat",
     ),
+    "all there is cut before it is measured twice": (
+        tote(cloth={"once": "once"}),
+        without(_is(acts.MeasureAgain)),
+        "a second time first",
+    ),
+    "strips of all there is cut before they are measured twice": (
+        tote(cloth={"once": "once", "made": "strips"}),
+        without(_is(acts.MeasureAgain)),
+        "a second time first",
+    ),
+    "measured twice before it is drawn": (
+        tote(cloth={"once": "once"}),
+        before(_is(acts.MeasureAgain), _is(acts.Draw)),
+        "have not been drawn",
+    ),
     "a transfer pressed on what melts": (
         tote(cloth={"outer": "coated_cotton"}, interfacing={"kind": "none"}, extras=[INK], carry=[]),
         changed(_is(acts.Print), iron=True),

@@ -200,6 +200,20 @@ def test_no_iron_goes_near_a_cloth_that_melts_and_only_what_is_there_is_marked(s
     assert all(("gap" in text) == any(m.kind == "gap" for m in every) for text in laid)
 
 
+def test_what_is_all_there_is_is_measured_twice_before_it_is_cut() -> None:
+    """A gate of its own between drawing and cutting; of a cloth that can be bought again there is none."""
+    once = drafted(tote(cloth={"once": "once", "outer": "linen"})).steps
+    keys = [s.key for s in once]
+    assert keys.index("measure") < keys.index("measure again") < keys.index("cut")
+    gate = next(s for s in once if s.key == "measure again")
+    assert (gate.kind, "linen" in gate.title) == ("gate", True)
+    assert "measure again" not in [s.key for s in drafted(tote()).steps]
+    pieced = drafted(tote(cloth={"once": "once", "made": "strips"}, interfacing={"kind": "quilted"})).steps
+    for key in ("cut strips", "cut blanks"):
+        step = next(s for s in pieced if s.key == key)
+        assert "a second time before the first is cut" in step.say
+
+
 @pytest.mark.parametrize(("kind", "reaches"), [("full", True), ("kept_out", False), ("base_only", False)])
 def test_an_interfacing_is_basted_where_it_lies_and_to_what_it_is_cut_for(kind: str, reaches: bool) -> None:
     """Foam that is kept out of the seams cannot be basted in their allowances; a base’s goes to the base."""

@@ -51,6 +51,14 @@ class Draw:
 
 
 @dataclass(frozen=True, slots=True)
+class MeasureAgain:
+    """Measure pieces that are drawn a second time: those of *only* these layers, or all not to *leave*."""
+
+    only: tuple[str, ...] = ()
+    leave: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
 class Cut:
     """Cut out pieces that were drawn: those of *only* these layers, or all that are not to *leave*."""
 
@@ -442,6 +450,7 @@ class See:
 Act = (
     Smooth
     | Draw
+    | MeasureAgain
     | Cut
     | MarkAll
     | CutOut
@@ -492,7 +501,7 @@ Act = (
 )
 
 #: what is done to the pieces of layers before they are sewn
-Prepares = Draw | Cut | MarkAll
+Prepares = Draw | MeasureAgain | Cut | MarkAll
 
 _PRESSING = (PutOn, MakeUp, Fold, Press, FoldUp, Crease, Make)
 

@@ -67,7 +67,7 @@ def _prepares(plan: Plan, act: acts.Prepares) -> float:
     match act:
         case acts.MarkAll():
             return MARK * sum(len(p.marks) * p.count for p in pieces)
-        case acts.Draw():
+        case acts.Draw() | acts.MeasureAgain():
             return CUT[0] * sum(p.count for p in pieces)
         case acts.Cut():
             return CUT[0] * sum(p.count for p in pieces) + CUT[1] * _outline(pieces)
@@ -156,7 +156,7 @@ def _sewn(plan: Plan, act: acts.Sew) -> float:
 
 def _minutes(plan: Plan, act: Act) -> float:
     match act:
-        case acts.Cut() | acts.Draw() | acts.MarkAll():
+        case acts.Cut() | acts.Draw() | acts.MeasureAgain() | acts.MarkAll():
             return _prepares(plan, act)
         case acts.Smooth():
             return PRESS[0] + PRESS[1] * _outline(plan.pieces) / 4

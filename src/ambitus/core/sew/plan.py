@@ -50,6 +50,8 @@ class Plan:
     rows: Mapping[str, tuple[RowPlan, ...]]
     cold: frozenset[str] = frozenset()
     thick: Mapping[str, float] = field(default_factory=dict)
+    #: layers of a cloth that cannot be bought again
+    once: frozenset[str] = frozenset()
     #: layers of which each piece is cut twice and basted on itself
     doubled: frozenset[str] = frozenset()
 

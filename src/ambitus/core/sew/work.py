@@ -33,6 +33,7 @@ class Work:
     smooth: bool = False
     #: the layers whose pieces are drawn, cut and marked
     drawn: set[str] = field(default_factory=set)
+    measured_again: set[str] = field(default_factory=set)
     cut: set[str] = field(default_factory=set)
     marked: set[str] = field(default_factory=set)
     cut_out: set[str] = field(default_factory=set)

@@ -4,6 +4,7 @@ from collections.abc import Mapping, Sequence
 
 from ambitus.core.form.model import Form, Piece, Seam
 from ambitus.core.grammar.allowances import allowance_of
+from ambitus.core.grammar.cloth.steps import is_all_there_is
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.thickness import is_doubled, thick_outside
 from ambitus.core.sew.plan import Plan, RowPlan
@@ -24,6 +25,15 @@ def _rows(bag: Resolved, of_class: str) -> tuple[RowPlan, ...]:
     return tuple(RowPlan(row.edges, row.lies if row.edges == "sewn" else None) for row in rows)
 
 
+def _once(bag: Resolved, pieces: Sequence[Piece]) -> frozenset[str]:
+    """Return the layers that are cut of a cloth of which there is no more."""
+    if not is_all_there_is(bag):
+        return frozenset()
+    others = ("lining", "contrast")
+    mine = (p for p in pieces if p.source not in ("bought", "interfacing") and p.looks not in others)
+    return frozenset(p.layer for p in mine)
+
+
 def plan_of(
     bag: Resolved, forms: Mapping[Layer, Form], seams: Sequence[Seam], pieces: tuple[Piece, ...]
 ) -> Plan:
@@ -37,5 +47,6 @@ def plan_of(
         rows={key: _rows(bag, key) for key in {*(seam.seam for seam in seams), "corner"}},
         thick={"outer": thick_outside(bag)},
         cold=frozenset({*cold, *small}),
+        once=_once(bag, pieces),
         doubled=frozenset({"outer"}) if is_doubled(bag) else frozenset(),
     )

@@ -6,6 +6,7 @@ from dataclasses import replace
 
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.cloth.bottom import cloths_outside
+from ambitus.core.grammar.cloth.steps import is_all_there_is
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.order import LINING_AT, LINING_CUT, WORK_GOES, goes
@@ -13,6 +14,7 @@ from ambitus.core.sew import acts
 from ambitus.core.sew.acts import by_finger, ironed
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step, in_order
+from ambitus.core.words import within
 
 #: Cautions by name, said where a step names them.
 CAUTIONS = {
@@ -115,12 +117,24 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
         gives=("pieces drawn",),
         acts=(acts.Draw(leave=(*before, *later)),),
     )
+    if once := is_all_there_is(bag):
+        yield Step(
+            "measure again",
+            f"Measure every piece of the {within(bag.cloth('outer').label)} a second time",
+            "From the other end, with the sheet in hand, and count the pieces: there is no more of this "
+            "cloth. Where one is in doubt, cut it of paper first and lay that on.",
+            115,
+            needs=("pieces drawn",),
+            gives=("pieces measured again",),
+            acts=(acts.MeasureAgain(leave=(*before, *later)),),
+            kind="gate",
+        )
     yield Step(
         "cut",
         "Cut out all pieces but the lining’s" if later else "Cut out all pieces",
         "Long straight cuts first. Tick each piece on the sheet.",
         120,
-        needs=("pieces drawn",),
+        needs=("pieces drawn", *(("pieces measured again",) if once else ())),
         gives=("pieces cut",),
         acts=(acts.Cut(leave=(*before, *later)),),
         kind="no return",

@@ -305,7 +305,7 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
     match act:
         case acts.Smooth():
             return _pieces(plan, plan.pieces[:6])
-        case acts.Draw() | acts.Cut():
+        case acts.Draw() | acts.MeasureAgain() | acts.Cut():
             return _pieces(plan, prepared(plan, act)[:6])
         case acts.MarkAll():
             blanks = [p for p in prepared(plan, act) if p.role.blank and p.marks]

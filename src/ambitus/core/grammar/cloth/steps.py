@@ -3,7 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import has_bottom
-from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, STRIPS_FIT, STRIPS_RUN
+from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, ONCE, STRIPS_FIT, STRIPS_RUN
 from ambitus.core.grammar.cloth.strips import alternates, is_pieced, to_piece
 from ambitus.core.grammar.cut_size import front_cut
 from ambitus.core.sew import acts
@@ -21,6 +21,21 @@ def laid_out(bag: Resolved) -> tuple[str, ...]:
     return ("outer pieces laid",) if made_up else PANELS
 
 
+def is_all_there_is(bag: Resolved) -> bool:
+    """Return whether the outer's cloth cannot be bought again."""
+    return ONCE.is_(bag, "once")
+
+
+def cut_of(bag: Resolved, layers: tuple[str, ...]) -> tuple[acts.Act, ...]:
+    """Return the drawing, cutting and marking of *layers*; of what is all there is, measured twice."""
+    again = (acts.MeasureAgain(only=layers),) if is_all_there_is(bag) else ()
+    return (acts.Draw(only=layers), *again, acts.Cut(only=layers), acts.MarkAll(only=layers))
+
+
+#: said where what is all there is is cut
+MEASURED_AGAIN = " Measure every piece a second time before the first is cut: there is no more of the cloth."
+
+
 def _pieced(bag: Resolved, form: Form) -> tuple[Step, ...]:
     """Return the cutting and joining of the strips that the panels of the body are pieced of."""
     whole = bag.kinds.interfacing.blank(bag) is None
@@ -33,11 +48,11 @@ def _pieced(bag: Resolved, form: Form) -> tuple[Step, ...]:
             "cut strips",
             "Measure and cut the strips that the panels are pieced of",
             "All in one go, along one straight edge: strips that differ by a millimetre lean once they are "
-            "joined.",
+            f"joined.{MEASURED_AGAIN if is_all_there_is(bag) else ''}",
             101,
             needs=("cloth pressed",),
             gives=("strips cut",),
-            acts=(acts.Draw(only=("strip",)), acts.Cut(only=("strip",)), acts.MarkAll(only=("strip",))),
+            acts=cut_of(bag, ("strip",)),
             kind="no return",
             cautions=("blade",),
         ),

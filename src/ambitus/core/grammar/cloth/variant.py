@@ -10,6 +10,7 @@ from ambitus.core.grammar.cloth.fields import (
     DOUBLED_CLOTH,
     LINING_CLOTH,
     MADE,
+    ONCE,
     OUTER_CLOTH,
     PRINT,
     STRIP,
@@ -56,6 +57,12 @@ DOUBLED = (
 )
 
 
+BOUGHT = (
+    Option("again", "Can be bought again", "A piece that is cut wrongly is cut anew."),
+    Option("once", "Is all there is", "Nothing cuts it before it is measured twice."),
+)
+
+
 def _says(bag: Resolved, view: View, prefix: str) -> str:
     cloth = within(bag.cloth("outer").label)
     if DOUBLED_CLOTH.is_(bag, "doubled"):
@@ -79,6 +86,7 @@ WOVEN = Variant(
         Param(OUTER_CLOTH, "Outer cloth", "choice", "canvas", options=CLOTHS),
         Param(LINING_CLOTH, "Lining cloth", "choice", "quilting_cotton", options=CLOTHS),
         Param(PRINT, "Print of the outer", "choice", "plain", options=PRINTS),
+        Param(ONCE, "The outer cloth", "choice", "again", way_out="again", options=BOUGHT),
         *BOTTOM_PARAMS,
         *STRIP_PARAMS,
         Param(CONTRAST_CLOTH, "Second cloth", "choice", "denim", options=CLOTHS, shown_if=_second),
@@ -101,6 +109,7 @@ WOVEN = Variant(
             CONTRAST_CLOTH,
             DOUBLED_CLOTH,
             PRINT,
+            ONCE,
             LINING_CLOTH,
         ),
         fields=(BOTTOM_HEIGHT, STRIP, STRIP_SPARE),

@@ -33,7 +33,15 @@ def _draw(work: Work, act: acts.Draw) -> None:
 def _cut(work: Work, act: acts.Cut) -> None:
     meant = _layers(work, act, work.cut, "cut")
     refuse(not meant <= work.drawn, "the pieces have not been drawn")
+    hasty = bool((meant & work.plan.once) - work.measured_again)
+    refuse(hasty, "its cloth cannot be bought again: it has to be measured a second time first")
     work.cut |= meant
+
+
+def _measure_again(work: Work, act: acts.MeasureAgain) -> None:
+    meant = _layers(work, act, work.measured_again, "measured again")
+    refuse(not meant <= work.drawn, "the pieces have not been drawn")
+    work.measured_again |= meant
 
 
 def _mark(work: Work, act: acts.MarkAll) -> None:
@@ -119,6 +127,7 @@ def _finish(work: Work, act: acts.Finish) -> None:
 DOES: Doing = {
     acts.Smooth: _smooth,
     acts.Draw: _draw,
+    acts.MeasureAgain: _measure_again,
     acts.Cut: _cut,
     acts.MarkAll: _mark,
     acts.CutOut: _cut_out,

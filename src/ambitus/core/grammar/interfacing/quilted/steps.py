@@ -1,6 +1,7 @@
 """Blanks are cut and layered, quilted along their rows, and measured before a panel is drawn on them."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.cloth.steps import MEASURED_AGAIN, cut_of, is_all_there_is
 from ambitus.core.grammar.cut_size import front_cut
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.interfacing.quilted.blank import backed, blank_of, shares
@@ -46,11 +47,11 @@ def quilt(item: Item, form: Form) -> tuple[Step, ...]:
             "cut blanks",
             "Measure, cut and mark the blanks of the outer’s panels",
             "One of each ply, all of a size. Draw the rows on the cloth: the middle one first, the others "
-            "from it.",
+            f"from it.{MEASURED_AGAIN if is_all_there_is(bag) else ''}",
             102,
             needs=("cloth pieced",) if bag.kinds.cloth.blank(bag) else ("cloth pressed",),
             gives=("blanks cut",),
-            acts=(acts.Draw(only=roles), acts.Cut(only=roles), acts.MarkAll(only=roles)),
+            acts=cut_of(bag, roles),
             kind="no return",
             lengths=(("Rows apart", ROWS_APART.of(bag)),),
             cautions=("blade",),
