@@ -538,9 +538,9 @@ def _(b: Bag) -> bool:
 def _(b: Bag) -> bool:
     """A way of working that was chosen, where what it is about lies otherwise in this bag."""
     boxed = {"boxed", "boxed_after", "boxed_pinched"}
-    panels = b.base in boxed | {"seamed"} and not b.chose("base.cut_as", "folded")
+    panels = b.base in boxed | {"seamed"} and not proofs.is_folded(b.draft)
     wide = [b.mm(path) if b.has(path) else None for path in ("allowances.side", "allowances.base")]
-    turns = b.base != "boxed" and b.kind("side") == b.kind("base") and wide[0] == wide[1]
+    turns = b.base != "boxed" and not proofs.is_wrapped(b.draft) and b.kind("side") == b.kind("base") and wide[0] == wide[1]
     turns = turns and b.kind("side") not in ("felled", "french_stitched", "lapped")
     hem = b.top in ("double_hem", "overlocked_hem")
     spreads = b.separate and b.mm("allowances.ring") <= b.pair(6, 0.25) + 1e-9
@@ -596,7 +596,7 @@ _FOLDED = {"four_fold": 4, "edges_turned": 4, "tube": 2, "clean_edge": 3}
 
 def _stack(b: Bag, s: Strap) -> float:
     outers, linings, ends = _CROSSED[s.attach]
-    folded = s.runs and (b.base == "folded" or b.chose("base.cut_as", "folded"))
+    folded = s.runs and proofs.is_folded(b.draft)
     outers -= 1 if folded else 0
     if s.attach == "on_hem" and b.top == "double_hem":
         outers = 3

@@ -109,8 +109,14 @@ def _traced(draft: Draft, beyond: float = 0.0) -> tuple[float, float, float]:
 
 def is_folded(draft: Draft) -> bool:
     """Return whether front and back were asked for as one piece."""
-    cut_as = draft.bag.values.get("base.cut_as")
-    return draft.bag.kinds.base.kind == "folded" or (cut_as is not None and cut_as.value == "folded")
+    kind = draft.bag.kinds.base.kind
+    # a flat base that is folded is a base of its own
+    return kind == "folded" or (kind != "seamed" and _chose(draft, "base.cut_as", "folded"))
+
+
+def is_wrapped(draft: Draft) -> bool:
+    """Return whether one piece goes round, with a fold at one side."""
+    return draft.bag.kinds.base.kind in ("boxed", "seamed") and _chose(draft, "base.cut_as", "wrapped")
 
 
 def _shorter(draft: Draft, layer: str) -> float:
@@ -211,7 +217,7 @@ def _panels(draft: Draft) -> int:
     panels = draft.bag.values.get("base.panels")
     if panels is not None:
         return 2 if panels.value == "two" else 1
-    return 1 if is_folded(draft) else 2
+    return 1 if is_folded(draft) or is_wrapped(draft) else 2
 
 
 def _read_flat(draft: Draft) -> bool:
@@ -323,6 +329,9 @@ def _seam_names(draft: Draft) -> set[str]:
     if kind in _SEPARATE:
         one = _panels(draft) == 1
         return {"side", "ring"} if one else {"side left", "side right", "ring front", "ring back"}
+    if is_wrapped(draft):
+        corners = ("corner seam", "corner fold") if kind == "boxed" else ()
+        return {"side", "base", *corners}
     return {"side left", "side right", *(() if is_folded(draft) else ("base",))}
 
 
@@ -363,7 +372,8 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             across, up = piece.size("across"), piece.size("up")
             # over a fold, or a side fold, it is as high again
             times = 4 if piece.folded or draft.bag.kinds.base.kind in _BOX else 2
-            if abs(notch - times * across * up) > 0.05:
+            wanted = times * across * up + (piece.size("fold_across") * up if is_wrapped(draft) else 0.0)
+            if abs(notch - wanted) > 0.05:
                 yield f"{piece.key}: cut-outs of {notch} mm²"
         if piece.layer in ("outer", "lining") and "across" in piece.sums and piece.over:
             side = "end" if draft.bag.kinds.base.kind in _BOX else "side"
@@ -485,10 +495,12 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
     else:
         sb = eats("base")
         height = up + sb
-    wanted = {"width": asked["width"] + 2 * half + 2 * s, "height": height}
+    round_it = 2 if is_wrapped(draft) else 1
+    wanted = {"width": round_it * (asked["width"] + 2 * half) + 2 * s, "height": height}
     if kind == "boxed":
         sx = eats("corner")
         wanted |= {"across": half - sx + s, "up": half - sx + sb}
+        wanted |= {"fold_across": 2 * (half - sx)} if is_wrapped(draft) else {}
     return wanted
 
 

@@ -149,7 +149,6 @@ EXAMPLES = {
 AWAITING = {
     "pleated",
     "two-zips",
-    "wrapped-body",
     "bias-strips",
     "bite-across-front",
     "bite-spread",
@@ -388,6 +387,20 @@ def _quilting_draw_in() -> dict[str, float]:
     return {"share_percent": round(share, 6), "blank": blank.size("width")}
 
 
+def _wrapped_body() -> dict[str, float]:
+    """One piece round, its corners cut out first: at the fold both at once, at the seam half of it each."""
+    g = _given("wrapped-body")
+    outer = drafted(
+        tote(g["W"], 150, g["D"], base={"cut_as": "wrapped"}, allowances={"general": g["s"]}, carry=[])
+    ).piece("outer")
+    return {
+        "cut_width": outer.size("width"),
+        "cut_out_at_fold_across": outer.size("fold_across"),
+        "cut_out_at_seam_each_edge": outer.size("across"),
+        "cut_out_up": outer.size("up"),
+    }
+
+
 def _pieced_panel() -> dict[str, float]:
     """The strips that the example joins are those that a panel of what they make is cut into."""
     g: Any = EXAMPLES["pieced-panel"]["given_mm"]
@@ -606,6 +619,7 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "bindings": _bindings,
     "quilting-draw-in": _quilting_draw_in,
     "pieced-panel": _pieced_panel,
+    "wrapped-body": _wrapped_body,
 }
 
 

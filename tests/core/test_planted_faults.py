@@ -190,6 +190,8 @@ BAGS: tuple[dict[str, Any], ...] = (
     _pouch("box_pouch_cut", kind="zip_unlined"),
     _pouch("folded", kind="zip", turned="zip"),
     {**_on("rectangle", panels="two"), "interfacing": {"kind": "base_only"}},
+    tote(331, 287, 118, base={"kind": "boxed", "cut_as": "wrapped"}, allowances=UNEQUAL),
+    {**_flat("seamed", seams={"kind": "french"}), "base": {"kind": "seamed", "cut_as": "wrapped"}},
     tote(331, 287, 118, interfacing={"kind": "quilted", "rows_apart": 19, "spare": 9}, allowances=UNEQUAL),
     {
         **_on("gusset", radius=37),

@@ -42,6 +42,7 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             *(f"{p} interfacing.kind=base_only" for p in ("pouch", "tote")),
             *(f"{p} base.kind={b}" for p in ("sack", "tote") for b in ("box_pouch", "box_pouch_cut")),
             "sack base.kind=gusset",
+            "pouch base.cut_as=wrapped",
             "sack seams.kind=lapped",
             *(f"{p} seams.kind=bound" for p in ("pouch", "tote")),
             "sack top.kind=on_bars",

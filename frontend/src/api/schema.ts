@@ -1726,6 +1726,12 @@ export interface components {
              */
             folded?: boolean;
             /**
+             * Wrapped
+             * @description One piece for front and back, folded at one side and sewn down the other; its width is the whole.
+             * @default false
+             */
+            wrapped?: boolean;
+            /**
              * Under
              * @description Its edges lie below in lapped seams, and give the lap.
              * @default false

@@ -70,7 +70,8 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
     named = [f"{name} ({unit})" for name in _PIECES]
     head = ["role", "part", "letter", "piece", "count", "material", *named]
     traced = ["outline"] if any(row.outline for row in cut_list.rows) else []
-    writer.writerow([*head, "folded", "under", *traced, "marks"])
+    round_it = ["wrapped"] if any(row.wrapped for row in cut_list.rows) else []
+    writer.writerow([*head, "folded", "under", *round_it, *traced, "marks"])
     own = [p for p in sheet.pieces if not p.at]
     panels = [p for p in own if "height" in p.sums]
     small = [p for p in own if p.small and p not in panels]
@@ -82,7 +83,7 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
         sizes = lengths(row, ("width", "height"))
         sizes += lengths(row.cut_out, ("across", "up")) + lengths(row, ("corner", "radius"))
         told = [row.role, row.part, piece.letter, piece.name, row.count, piece.material, *sizes]
-        flags = ["yes" if flag else "" for flag in (row.folded, row.under)]
+        flags = ["yes" if flag else "" for flag in (row.folded, row.under, *([row.wrapped] * len(round_it)))]
         # an outline is points in mm, whatever the unit of the rest
         drawn = [row.outline or ""] * len(traced)
         writer.writerow([_cell(c) for c in (*told, *flags, *drawn, marks)])
@@ -242,7 +243,7 @@ class _Reading:
                 into[name] = text
             elif name == "count":
                 into[name] = _whole_number(text)
-            elif name in ("folded", "under") and pieces:
+            elif name in ("folded", "under", "wrapped") and pieces:
                 into[name] = text.lower() in _YES
             else:
                 self.problems.append(_unknown(place, name))

@@ -7,7 +7,8 @@ from ambitus.core.checks.amounts import allowance, at_most, set_by, to
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.allowances import allowance_of
-from ambitus.core.grammar.base.fields import STRIP_OF, TUBE_PANELS
+from ambitus.core.grammar.base.cut_as import is_wrapped
+from ambitus.core.grammar.base.fields import CUT_AS, STRIP_OF, TUBE_PANELS
 from ambitus.core.grammar.cloth.bottom import cloths_outside
 from ambitus.core.grammar.kinds import SEAMS_KIND
 from ambitus.core.grammar.sizes import LENGTH, WIDTH
@@ -109,6 +110,8 @@ def _where_to_join(
         return STRIP_OF, "Cut it along the cloth, or in two joined under the base.", {}, ways
     if piece.part == "base":
         return f"cloth.{piece.looks}", "Take a wider cloth, or a smaller base.", {}, ()
+    if is_wrapped(bag):
+        return CUT_AS, "Cut two panels.", {}, (to(CUT_AS, "panels"),)
     if TUBE_PANELS in bag.values and TUBE_PANELS.of(bag) == "one":
         return TUBE_PANELS, "Make the tube of two panels.", {}, (to(TUBE_PANELS, "two"),)
     path = WIDTH if WIDTH in bag.values else LENGTH

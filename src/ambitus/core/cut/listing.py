@@ -45,6 +45,7 @@ def _row(piece: Piece, form: Form, lapped: bool, traced: bool, corner: float | N
         width=piece.size("width"),
         height=piece.size("height"),
         folded=piece.folded,
+        wrapped=piece.wrapped,
         under=lapped and not piece.over,
         cut_out=cut_out,
         corner=None if piece.part or plain else corner,

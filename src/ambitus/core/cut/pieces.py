@@ -215,6 +215,17 @@ def _loose(bag: Resolved, part: Loose) -> Piece:
     )
 
 
+def _side_fold(piece: Piece) -> Mark:
+    """Return the fold opposite the side seam of a piece that is wrapped round, down to its cut-out."""
+    left, low, right, high = piece.box
+    x, cut_out = (left + right) / 2, [edge for edge in piece.edges if edge.name == "corner fold run"]
+    if cut_out:
+        low = piece.cut[piece.edges.index(cut_out[0])][1]
+    half = Term("Half the piece", piece.size("width") / 2, "Front and back are the same.")
+    readings = (("from either raw side", Sum("From the raw side to the fold", (half,))),)
+    return Mark("crease", "Fold opposite the side seam", ((x, low), (x, high)), "side edge", readings)
+
+
 def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
     """Return notches at the middle of the top and base edges, where panels are matched; a fold is marked."""
     out = []
@@ -242,6 +253,8 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
         out.append(
             Mark("notch", f"Middle of the {name}", (where,), f"either end of the {name} edge", readings)
         )
+    if piece.wrapped:
+        out.append(_side_fold(piece))
     if piece.folded:
         left, _, right, _ = bounds(piece.cut)
         half = Term("Half the piece", piece.size("height") / 2, "Both sides are the same.")

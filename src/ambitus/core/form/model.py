@@ -448,6 +448,11 @@ class Piece:
         """Whether it is a tube of one panel: front and back side by side, only its ends raw sides."""
         return sum(e.seam == "top" for e in self.edges) > 1 and not self.folded
 
+    @property
+    def wrapped(self) -> bool:
+        """Whether it is front and back side by side, folded between them and closed along its own base."""
+        return self.tube and any(e.seam == "base" for e in self.edges)
+
     def tops(self) -> tuple[tuple[Point, Point], ...]:
         """
         Return its top edges on the cut line between their seams, each as its left and right end when it

@@ -238,6 +238,8 @@ class Base(Variant):
     notched: bool = False
     #: whether its ends are boxed up to the mouth, which lies along the middle of its upper side
     boxed_at_mouth: bool = False
+    #: whether its panels can be cut as one that is wrapped round, with one side seam
+    wraps: bool = False
     #: whether front and back are one piece round, whose sides are no seams of its front
     one_piece: "Callable[[Resolved], bool]" = never
     #: defaults that follow from this base, before those of the preset: field (``carry.from_side``) -> rule

@@ -7,7 +7,7 @@ from typing import Literal
 from ambitus.core.fields import AnyChoice, Choice
 from ambitus.core.grammar.allowances import RING_ALLOWANCE, allowance_of
 from ambitus.core.grammar.asked import Option, Param, Phrase
-from ambitus.core.grammar.base.fields import CUT_AS
+from ambitus.core.grammar.base.cut_as import is_folded, is_wrapped
 from ambitus.core.grammar.top.drawstring.fields import OPENING
 from ambitus.core.grammar.top.fields import TURNED
 from ambitus.core.lengths import View, paired
@@ -113,8 +113,10 @@ def _no_turning(bag: Resolved) -> str:
     """Return why one row cannot run down a side, along the base and up the other side."""
     if ring := _ring_first(bag):
         return ring
-    if CUT_AS.is_(bag, "folded"):
+    if is_folded(bag):
         return "the base is a fold"
+    if is_wrapped(bag):
+        return "there is one side seam, and a fold opposite it"
     if bag.kinds.base.notched:
         return "the cut-outs lie between the sides and the base"
     side, base = bag.kinds.seam("side"), bag.kinds.seam("base")

@@ -63,7 +63,7 @@ def _corner_of(row: PieceRow, base: str, bag: Resolved) -> dict[str, Any]:
     return {}
 
 
-def _cut_row(row: PieceRow, bag: Resolved, folded: bool) -> CutRow:
+def _cut_row(row: PieceRow, bag: Resolved, folded: bool, wrapped: bool) -> CutRow:
     base = bag.kinds.base.kind
     body = not row.part and row.role in ("outer", "lining", "interfacing")
     told = _corner_of(row, base, bag) if body else {}
@@ -76,6 +76,7 @@ def _cut_row(row: PieceRow, bag: Resolved, folded: bool) -> CutRow:
         width=row.width,
         height=row.height,
         folded=body and folded and row.count == 1,
+        wrapped=body and wrapped and row.count == 1,
         **told,
     )
 
@@ -146,7 +147,8 @@ def construed(
     like, base = made.cut_list, made.bag.kinds.base.kind
     main = like.outer
     folded = bool(main and main.folded)
-    cut_rows = [_cut_row(row, made.bag, folded) for row in rows if row.role not in ("strap", "")]
+    wrapped = bool(main and main.wrapped)
+    cut_rows = [_cut_row(row, made.bag, folded, wrapped) for row in rows if row.role not in ("strap", "")]
     missing: dict[str, float] = {}
     if main is not None:
         cut_rows, missing = _like_the_outer(cut_rows, main, base)

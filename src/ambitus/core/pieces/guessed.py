@@ -24,6 +24,12 @@ def _base(rows: Sequence[PieceRow]) -> str:
     return "folded" if one and (outer[0].folded or outer[0].height > 1.4 * outer[0].width) else "seamed"
 
 
+def _wraps(outer: Sequence[PieceRow]) -> bool:
+    """Return whether the only panel is so wide that it is probably wrapped round, with one side seam."""
+    one = len(outer) == 1 and outer[0].count == 1 and not outer[0].folded
+    return one and outer[0].width > 1.4 * outer[0].height
+
+
 def _top(rows: Sequence[PieceRow]) -> str:
     lined = bool(of_role(rows, "lining"))
     if of_role(rows, "zip"):
@@ -62,6 +68,8 @@ def guessed(rows: Sequence[PieceRow], unit: str) -> dict[str, Any]:
     outer = of_role(rows, "outer")
     if outer and outer[0].folded and out["base"]["kind"] not in ("folded", "seamed"):
         out["base"]["cut_as"] = "folded"
+    if outer and _wraps(outer) and out["base"]["kind"] in ("boxed", "seamed"):
+        out["base"]["cut_as"] = "wrapped"
     if of_role(rows, "lining", "facing"):
         out["top"]["facing"] = "faced"
     if of_role(rows, "outer", "bottom"):

@@ -81,6 +81,8 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
     rows = {row.role: row for row in reversed(whole_rows(cut_list)) if not row.part}
     if rows["outer"].folded and cut_list.base != "folded":
         put(spec, "base.cut_as", "folded")
+    if rows["outer"].wrapped:
+        put(spec, "base.cut_as", "wrapped")
     if cut_list.lining_shorter:
         spec["top"] |= {"ease": "shorter", "ease_by": cut_list.lining_shorter}
     elif cut_list.lining_deeper:

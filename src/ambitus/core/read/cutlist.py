@@ -59,6 +59,13 @@ class CutRow(BaseModel):
         default=False,
         description="One piece for front and back, folded at the base; its height is the whole.",
     )
+    wrapped: bool = Field(
+        default=False,
+        description="One piece for front and back, folded at one side and sewn down the other; its width is "
+        "the whole.",
+        # a list without one is written as it was before there were any
+        exclude_if=lambda wrapped: not wrapped,
+    )
     under: bool = Field(default=False, description="Its edges lie below in lapped seams, and give the lap.")
     cut_out: CutOut | None = Field(
         default=None, description="From the raw edges; on a folded piece up is measured from the fold."

@@ -4,8 +4,8 @@ from collections.abc import Callable, Mapping
 
 from ambitus.core.fields import Length
 from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.base.cut_as import is_folded
 from ambitus.core.grammar.base.fields import CORNER, CORNER_BY
-from ambitus.core.grammar.base.panels import is_folded
 from ambitus.core.grammar.given import Given
 from ambitus.core.grammar.seams.edges import eaten, stands_beyond
 from ambitus.core.spec.resolved import Item, Resolved

@@ -5,7 +5,7 @@ from typing import Literal
 from ambitus.core.fields import Choice, Length, Outline
 
 WIDTH_MEANS = Choice[Literal["face", "flat"]]("base.width_means")
-CUT_AS = Choice[Literal["panels", "folded"]]("base.cut_as")
+CUT_AS = Choice[Literal["panels", "folded", "wrapped"]]("base.cut_as")
 INSERT = Choice[Literal["none", "stiff"]]("base.insert")
 INSERT_LESS = Length("base.insert_less")
 PINCH = Choice[Literal["point", "line"]]("base.pinch")

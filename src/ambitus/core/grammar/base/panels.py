@@ -9,6 +9,7 @@ from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Measure, 
 from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.base.cut_as import is_folded, is_wrapped
 from ambitus.core.grammar.base.fields import CUT_AS, WIDTH_MEANS
 from ambitus.core.grammar.base.insert import insert_of
 from ambitus.core.grammar.contract import SHORTER, Allowances
@@ -40,7 +41,13 @@ CUT_AS_PARAM = Param(
     options=(
         Option("panels", "Two panels", "With a seam along the base."),
         Option("folded", "One piece, folded at the base", "No base seam; a one-way print turns over."),
+        Option("wrapped", "One piece, wrapped round", "One side seam, and a fold opposite it."),
     ),
+    # one choice of all bases: what another base has stays chosen, unseen, and means two panels here
+    offered=lambda bag, key: {
+        "folded": bag.kinds.base.kind != "seamed",
+        "wrapped": bag.kinds.base.wraps,
+    }.get(key, True),
 )
 
 
@@ -48,11 +55,6 @@ def quarter(bag: Resolved, mm: float) -> float:
     """Return a quarter of *mm* as a maker would measure it: to 5 mm, or to 1/4 in."""
     step = 6.35 if bag.unit == "in" else 5.0
     return snap(round(mm / 4 / step) * step)
-
-
-def is_folded(bag: Resolved) -> bool:
-    """Return whether front and back are one piece, folded at the base."""
-    return bag.kinds.base.kind == "folded" or CUT_AS.is_(bag, "folded")
 
 
 def no_base_seam(bag: Resolved) -> frozenset[str]:
@@ -100,7 +102,12 @@ def panel_width(bag: Resolved, depth: float, side: float) -> tuple[float, Terms]
     asked = WIDTH.of(bag)
     flat_reading = read_flat(bag)
     plain = asked if flat_reading else asked + depth
-    width, moved = settled(bag, plain, 2 * side)
+    if is_wrapped(bag):
+        # cut twice as wide, with one seam: half a line of the grid may fall to each side
+        whole, more = settled(bag, 2 * plain, 2 * side)
+        width, moved = snap(whole / 2), grid_term(snap(sum(t.mm for t in more) / 2))
+    else:
+        width, moved = settled(bag, plain, 2 * side)
     terms: Terms = (WIDTH.term(bag, "Flat width" if flat_reading else "Finished width"),)
     if depth and not flat_reading:
         under = "Half of it folds under from each side to make the depth."
@@ -177,6 +184,49 @@ def _folded(flat: float, tall: float, notch: float) -> tuple[Edge, ...]:
     )
 
 
+def _wrapped(flat: float, tall: float, notch: float) -> tuple[Edge, ...]:
+    """Return the outline of one piece that goes round, its fold at *flat*, the front to the left of it."""
+    end = 2 * flat
+    upright = (
+        Edge("side right", "side", (end, notch)),
+        Edge("top back", "top", (end, tall)),
+        Edge("top front", "top", (flat, tall)),
+        Edge("side left", "side", (0.0, tall)),
+    )
+    if not notch:
+        return (Edge("base front", "base", (0.0, 0.0)), Edge("base back", "base", (flat, 0.0)), *upright)
+    return (
+        Edge("base front", "base", (notch, 0.0)),
+        Edge("corner fold rise front", "corner", (flat - notch, 0.0)),
+        Edge("corner fold run", "corner", (flat - notch, notch)),
+        Edge("corner fold rise back", "corner", (flat + notch, notch)),
+        Edge("base back", "base", (flat + notch, 0.0)),
+        Edge("corner right rise", "corner", (end - notch, 0.0)),
+        Edge("corner right run", "corner", (end - notch, notch)),
+        *upright,
+        Edge("corner left run", "corner", (0.0, notch)),
+        Edge("corner left rise", "corner", (notch, notch)),
+    )
+
+
+def _wrapped_face(outline: tuple[Edge, ...], across: Terms, up: Terms, arm: Terms) -> Face:
+    """Return the one piece that goes round; at its fold both arms of the cut-out lie beside each other."""
+    over, along = "Corner cut-out, across", "Corner cut-out, up"
+    measures = [
+        Measure("width", "How wide to cut it", "x", "side left", "side right", twice(across)),
+        Measure("height", "How high to cut it", "y", "base front", "top front", up, beside="left"),
+    ]
+    if arm:
+        rises = ("corner fold rise front", "corner fold rise back")
+        fold = f"{over} at the fold"
+        measures += [
+            Measure("across", over, "x", "side left", "corner left rise", arm, False, beside="bottom"),
+            Measure("up", along, "y", "base front", "corner left run", arm, False, beside="left"),
+            Measure("fold_across", fold, "x", *rises, twice(arm), False, beside="bottom"),
+        ]
+    return Face("tube", "panel", outline, tuple(measures))
+
+
 def faces(
     bag: Resolved, flat: float, tall: float, across: Terms, up: Terms, arm: Terms = ()
 ) -> tuple[Face, ...]:
@@ -188,6 +238,8 @@ def faces(
     notch = snap(sum(t.mm for t in arm))
     wide, high = "How wide to cut it", "How high to cut it"
     over, along = "Corner cut-out, across", "Corner cut-out, up"
+    if is_wrapped(bag):
+        return (_wrapped_face(_wrapped(flat, tall, notch), across, up, arm),)
     if is_folded(bag):
         left, right = "side left front", "side right front"
         measures = [
@@ -252,6 +304,34 @@ def seams(folded: bool, notched: bool) -> tuple[Seam, ...]:
     return tuple(out)
 
 
+@cache
+def _wrapped_seams(notched: bool) -> tuple[Seam, ...]:
+    """Return the seams of one piece that goes round: base, one side, a corner there and one at the fold."""
+    chains: dict[tuple[str, str, str], tuple[tuple[str, ...], tuple[str, ...]]] = {
+        ("base", "Base seam", "base"): (("base front",), ("base back",)),
+        ("side", "Side seam", "side"): (("side left",), ("side right",)),
+    }
+    if notched:
+        risers, runs = ("corner left rise", "corner right rise"), ("corner left run", "corner right run")
+        fold = ("corner fold rise front", "corner fold rise back")
+        chains["corner seam", "Boxed corner, at the seam", "corner"] = (risers, runs)
+        chains["corner fold", "Boxed corner, at the fold", "corner"] = (fold, ("corner fold run",))
+    return tuple(
+        Seam(key, label, of, tuple(tuple(stretch("tube", edge) for edge in chain) for chain in both))
+        for (key, label, of), both in chains.items()
+    )
+
+
+def seams_of(bag: Resolved, notched: bool) -> tuple[Seam, ...]:
+    """Return the seams within one layer, as its panels are cut."""
+    return _wrapped_seams(notched) if is_wrapped(bag) else seams(is_folded(bag), notched)
+
+
+def mouth_of(bag: Resolved) -> tuple[tuple[str, str], ...]:
+    """Return the mouth as edges of faces, front first, as the panels are cut."""
+    return (("tube", "top front"), ("tube", "top back")) if is_wrapped(bag) else mouth(is_folded(bag))
+
+
 def mouth(folded: bool) -> tuple[tuple[str, str], ...]:
     """Return the mouth as edges of faces, front first."""
     return (("body", "top front"), ("body", "top back")) if folded else (("front", "top"), ("back", "top"))
@@ -309,7 +389,6 @@ def flat_form(bag: Resolved, allowances: Allowances) -> Form:
     width, across = panel_width(bag, 0.0, eats(allowances, "side"))
     height, up = panel_height(bag, 0.0, allowances)
     line = ((0.0, 0.0), (width, 0.0))
-    folded = is_folded(bag)
     return Form(
         dimensions={
             "width": told(bag, "width", "Width", width),
@@ -324,8 +403,8 @@ def flat_form(bag: Resolved, allowances: Allowances) -> Form:
             ),
         },
         faces=faces(bag, width, height, across, up),
-        seams=seams(folded, False),
-        mouth=mouth(folded),
+        seams=seams_of(bag, False),
+        mouth=mouth_of(bag),
         height=height,
         stance=Stance(
             base_outline=line,
@@ -351,22 +430,22 @@ def deep_form(
     half = snap(depth / 2)
     flat, across = panel_width(bag, depth, eats(allowances, "side"))
     height, up = panel_height(bag, half, allowances)
-    width, folded = snap(flat - depth), is_folded(bag)
+    width = snap(flat - depth)
     why = "The cut-out is half the depth each way, from seam line to seam line."
     arm = (depth_term(bag, "Half the depth", half, why, 0.5),) if notched else ()
     wide = ("wide, laid flat", "flat_opening") if read_flat(bag) else ("wide", "width")
     return Form(
         dimensions=boxed_dimensions(bag, width, height, depth),
         faces=faces(bag, flat, height + half, across, up, arm),
-        seams=seams(folded, notched),
-        mouth=mouth(folded),
+        seams=seams_of(bag, notched),
+        mouth=mouth_of(bag),
         height=height,
         corner=corner,
         insert=insert_of(bag, width, depth),
         stance=Stance(
             base_outline=ring(width, depth),
             mouth_outline=ring(width, depth),
-            standing_seams=(0.0, 0.5),
+            standing_seams=(0.0,) if is_wrapped(bag) else (0.0, 0.5),
             front_starts=0.0,
             lines=boxed_lines(width, height, depth, wide),
         ),

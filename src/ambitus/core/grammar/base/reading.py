@@ -21,12 +21,22 @@ def _side(row: CutRow, allowances: Mapping[str, float]) -> tuple[Term, ...]:
     )
 
 
-def read_uncut(row: CutRow, allowances: Mapping[str, float], top: float, depth: Sum | None) -> ReadLayer:
-    """Return the bag that a whole panel makes; *depth* is None for a flat bag."""
-    flat = (
+def _across(row: CutRow, allowances: Mapping[str, float]) -> tuple[Term, ...]:
+    """Return how wide one side of the bag lies, from seam to seam, or from seam to fold."""
+    if row.wrapped:
+        return (
+            Term("Half the piece", row.width / 2, "One side, from its seam to the fold."),
+            Term("Side seam", -allowances["side"], "Sewn to the other end of the piece."),
+        )
+    return (
         Term("Panel width", row.width, "As cut."),
         Term("Side seams", -2 * allowances["side"], "Both sides are sewn.", times=2),
     )
+
+
+def read_uncut(row: CutRow, allowances: Mapping[str, float], top: float, depth: Sum | None) -> ReadLayer:
+    """Return the bag that a whole panel makes; *depth* is None for a flat bag."""
+    flat = _across(row, allowances)
     up = (*_side(row, allowances), Term("Top edge", -top, "What the top finish eats."))
     if depth is None:
         return ReadLayer(

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import end_at_top, openings_in
 from ambitus.core.grammar.allowances import allowance_of
-from ambitus.core.grammar.base.panels import is_folded
+from ambitus.core.grammar.base.cut_as import is_folded, is_wrapped, one_round
 from ambitus.core.grammar.contract import Layer, Row
 from ambitus.core.grammar.order import FIRST_SEAM, HEM_SEWN, goes
 from ambitus.core.grammar.top.fields import GAP_IN
@@ -185,6 +185,8 @@ def sew(
     *deeper* for how much deeper the layer is sewn there.
     """
     words, name = _CALLED[seam]
+    if seam == "side" and one_round(bag):
+        words = "side seam"
     if part:
         words, name = f"{words}, {part},", f"{name} {part}"
     if on_to:
@@ -355,7 +357,8 @@ def close_cut_corners(
     bag: Resolved, form: Form, layer: Layer, rank: int, *, needs: tuple[str, ...]
 ) -> tuple[Step, ...]:
     """Return the gate and the seam that close corners which have been cut out, first or after sewing."""
-    pull = "Pull each cut-out flat: side seam exactly on the middle of the base, pinned there first."
+    on = "side seam, and at the fold that fold," if is_wrapped(bag) else "side seam"
+    pull = f"Pull each cut-out flat: {on} exactly on the middle of the base, pinned there first."
     across = "From raw edge to raw edge, twice over the middle."
     return (
         nested(layer, rank, needs=(*needs, *before_corners(bag, layer)), say=pull),

@@ -3,7 +3,7 @@
 from typing import Literal
 
 from ambitus.core.grammar.asked import Option, Param
-from ambitus.core.grammar.base.fields import CUT_AS
+from ambitus.core.grammar.base.cut_as import is_folded, is_wrapped
 from ambitus.core.grammar.top.fields import EASE_BY, LINING_EASE, TURNED
 from ambitus.core.lengths import amount, paired
 from ambitus.core.spec.resolved import Resolved
@@ -63,10 +63,11 @@ def deeper_by(bag: Resolved, layer: str) -> float:
 
 def keeps_base(bag: Resolved) -> bool:
     """
-    Return whether a lining that is sewn deeper keeps its base as it is: a fold cannot be sewn deeper, nor can
-    what runs round to a zip; and corner edges of a base that stays must not differ.
+    Return whether a lining that is sewn deeper keeps its base as it is: a fold cannot be sewn deeper, at the
+    base or opposite a side seam, nor can what runs round to a zip; and corner edges of a base that stays must
+    not differ.
     """
-    return CUT_AS.is_(bag, "folded") or bag.kinds.base.kind == "folded" or bag.kinds.base.boxed_at_mouth
+    return is_folded(bag) or is_wrapped(bag) or bag.kinds.base.boxed_at_mouth
 
 
 def corner_deeper(bag: Resolved, layer: str) -> float:

@@ -8,6 +8,7 @@ from ambitus.core.grammar.base.boxed.read import read
 from ambitus.core.grammar.base.boxed.steps import steps
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.corners import corner_givens, corner_params
+from ambitus.core.grammar.base.cut_as import is_folded, is_wrapped
 from ambitus.core.grammar.base.fields import (
     CORNER,
     CORNER_BY,
@@ -23,7 +24,6 @@ from ambitus.core.grammar.base.panels import (
     HEIGHT_PARAM,
     WIDTH_PARAM,
     depth_param,
-    is_folded,
     no_base_seam,
     read_flat,
     straight,
@@ -66,7 +66,8 @@ SIDES_OR_BASE = replace(FIRST_SEAM_PARAM, shown_if=lambda bag: not is_folded(bag
 
 def base_says(words: str, bag: Resolved) -> str:
     """Return a base in words, with how it is cut and read where that is not the usual."""
-    return words + (" cut in one piece" if is_folded(bag) else "") + (" read flat" if read_flat(bag) else "")
+    cut = " cut in one piece" if is_folded(bag) else " wrapped round in one piece" if is_wrapped(bag) else ""
+    return words + cut + (" read flat" if read_flat(bag) else "")
 
 
 def _says(bag: Resolved, view: View, prefix: str) -> str:
@@ -77,6 +78,8 @@ BOXED = Base(
     checks=(*PANEL_CHECKS, *INSERT_CHECKS),
     kind="boxed",
     notched=True,
+    wraps=True,
+    one_piece=is_wrapped,
     label="Boxed, corners cut out first",
     help="A corner is cut from each panel; sewn across, it makes the depth.",
     params=(*DEEP_PARAMS, *corner_params("cut_out"), SIDES_OR_BASE),

@@ -1,7 +1,7 @@
 """Base seam first, if there is one; the base folded up inside; then the sides through all its layers."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.base.panels import is_folded
+from ambitus.core.grammar.base.cut_as import is_folded
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers, sewn_together
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item

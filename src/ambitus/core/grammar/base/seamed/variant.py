@@ -2,9 +2,10 @@
 
 from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
-from ambitus.core.grammar.base.fields import SIZE_FROM
+from ambitus.core.grammar.base.cut_as import is_wrapped
+from ambitus.core.grammar.base.fields import CUT_AS, SIZE_FROM
 from ambitus.core.grammar.base.insert import insert_parts, lay_insert
-from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, flat_form, straight
+from ambitus.core.grammar.base.panels import CUT_AS_PARAM, HEIGHT_PARAM, WIDTH_PARAM, flat_form, straight
 from ambitus.core.grammar.base.seamed.read import read
 from ambitus.core.grammar.base.seamed.steps import steps
 from ambitus.core.grammar.base.thing import FLAT_GIVENS, THING_FIELDS, THING_PARAMS
@@ -16,11 +17,14 @@ SEAMED = Base(
     checks=(*PANEL_CHECKS, *INSERT_CHECKS),
     kind="seamed",
     label="Flat, with a base seam",
-    help="Two rectangles sewn on three sides; no depth.",
+    help="Two rectangles sewn on three sides, or one wrapped round; no depth.",
+    wraps=True,
+    one_piece=is_wrapped,
     givens=FLAT_GIVENS,
     params=(
         WIDTH_PARAM,
         HEIGHT_PARAM,
+        CUT_AS_PARAM,
         *THING_PARAMS,
         FIRST_SEAM_PARAM,
     ),
@@ -28,8 +32,8 @@ SEAMED = Base(
         key="base",
         label="Base",
         before="with a ",
-        says=lambda bag, view, prefix: "flat base",
-        choices=(BASE_KIND, SIZE_FROM),
+        says=lambda bag, view, prefix: f"flat base{' wrapped round in one piece' if is_wrapped(bag) else ''}",
+        choices=(BASE_KIND, CUT_AS, SIZE_FROM),
         fields=THING_FIELDS,
     ),
     classes={"side": "Side seam", "base": "Base seam"},

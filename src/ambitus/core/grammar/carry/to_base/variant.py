@@ -1,7 +1,7 @@
 """Straps that run down the face and are caught in the base seam."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.base.panels import is_folded
+from ambitus.core.grammar.base.cut_as import is_folded
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.fields import FROM_TOP
 from ambitus.core.grammar.carry.running import PANELS, ROWS_PARAM, down_the_panel, laid_on, layers_there

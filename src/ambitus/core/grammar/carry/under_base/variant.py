@@ -2,7 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.asked import Param
-from ambitus.core.grammar.base.panels import is_folded
+from ambitus.core.grammar.base.cut_as import is_folded, is_wrapped
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.fields import FROM_TOP, RING_JOIN
 from ambitus.core.grammar.carry.running import PANELS, ROWS_PARAM, down_the_panel, laid_on, layers_there
@@ -19,8 +19,13 @@ from ambitus.core.sums import Term
 
 
 def _needs(bag: Resolved) -> str:
-    shut = "the zip joins front and back first, and nothing lies open after that"
-    return shut if bag.kinds.top.shut else ""
+    if bag.kinds.top.shut:
+        return "the zip joins front and back first, and nothing lies open after that"
+    if is_wrapped(bag):
+        return (
+            "one piece wrapped round lies folded once its base is sewn: nothing lies open over the base seam"
+        )
+    return ""
 
 
 def _join(item: Item) -> tuple[Term, ...]:

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.asked import Option, Param
-from ambitus.core.grammar.base.fields import TUBE_PANELS
+from ambitus.core.grammar.base.cut_as import one_round
 from ambitus.core.grammar.contract import SIZES, Stage, Top
 from ambitus.core.grammar.features import Cords
 from ambitus.core.grammar.order import CORD_LAID_PARAM, casing_param
@@ -76,7 +76,7 @@ def _cords(bag: Resolved, form: Form) -> Cords:
     """Return the cords of a casing as wide as the bag, or with open ends as wide as its panels are cut."""
     if not OPENING.is_(bag, "ends"):
         return once_round(bag, form)
-    one = TUBE_PANELS.is_(bag, "one")
+    one = one_round(bag)
     cut = cut_widths(bag, form.mouth_length if one else form.mm("flat_opening"))
     why = "With open ends each casing keeps its cut width."
     path = Term("The casings, as cut", snap(cut[0] if one else sum(cut)), why)

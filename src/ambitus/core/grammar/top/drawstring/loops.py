@@ -3,7 +3,8 @@
 from ambitus.core.form.model import Form, Strip
 from ambitus.core.form.sewn import Caught, Place
 from ambitus.core.grammar.asked import Option, Param
-from ambitus.core.grammar.base.fields import STEP, TUBE_PANELS
+from ambitus.core.grammar.base.cut_as import one_round
+from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.drawstring.fields import CORDS, LOOP, LOOP_WIDE, LOOPS, OPENING
@@ -97,7 +98,7 @@ def no_two_sides(bag: Resolved) -> str:
         return "between bands both sides are open already: the cord is one"
     if OPENING.of(bag) not in ("slot", "slit"):
         return "a cord that crosses one side in the open needs a slot or a slit at both"
-    if "side" not in bag.kinds.classes or TUBE_PANELS.is_(bag, "one"):
+    if "side" not in bag.kinds.classes or one_round(bag):
         return "a cord that crosses one side in the open needs a seam at both"
     # bases with a step have panels at their sides
     return "with panels at the sides no one seam lies opposite" if STEP in bag.values else ""
@@ -115,7 +116,7 @@ def no_side_seam(bag: Resolved) -> str:
         return "cords that run down to loops at the foot are two"
     return (
         "a tube of one panel has one side seam, and two loops need two"
-        if at_foot(bag) and TUBE_PANELS.is_(bag, "one")
+        if at_foot(bag) and one_round(bag)
         else ""
     )
 

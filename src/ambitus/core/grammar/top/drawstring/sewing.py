@@ -1,7 +1,7 @@
 """Steps that every drawn-up top shares: openings before the channel, threading after it."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.grammar.base.fields import TUBE_PANELS
+from ambitus.core.grammar.base.cut_as import one_round
 from ambitus.core.grammar.features import drawn_up
 from ambitus.core.grammar.top.drawstring.channel import channel_of, to_thread
 from ambitus.core.grammar.top.drawstring.cords import cord_melts
@@ -14,7 +14,7 @@ from ambitus.core.steps.model import Reading, Step
 
 def _has_eyelets(bag: Resolved) -> bool:
     """Return whether a cord comes out by an eyelet: all do, or the second of a tube with one seam does."""
-    return OPENING.is_(bag, "eyelets") or (CORDS.is_(bag, "two") and TUBE_PANELS.is_(bag, "one"))
+    return OPENING.is_(bag, "eyelets") or (CORDS.is_(bag, "two") and one_round(bag))
 
 
 def eyelet_step(bag: Resolved) -> tuple[Step, ...]:

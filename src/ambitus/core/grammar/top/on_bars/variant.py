@@ -1,7 +1,8 @@
 """Top edges folded over two bars or hoops and gathered on them; unlined."""
 
 from ambitus.core.grammar.asked import Option, Param
-from ambitus.core.grammar.base.fields import STEP, TUBE_PANELS
+from ambitus.core.grammar.base.cut_as import one_round
+from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.contract import SEEN, Stage, Top
 from ambitus.core.grammar.features import OnBars
 from ambitus.core.grammar.top import sections
@@ -34,7 +35,7 @@ def _needs(bag: Resolved) -> str:
         return "panels at the sides stand up to the top between front and back"
     if not has_side_seam(bag):
         return "a slit is left open at both sides, and there is no seam at the side"
-    if TUBE_PANELS.is_(bag, "one"):
+    if one_round(bag):
         return "a slit is left open at both sides, and a tube of one panel has one seam"
     if bag.kinds.seam("side").kind in ("raw", "lapped"):
         return "the edges of its slits are hemmed with what the side seams take: these take none"

@@ -2,7 +2,7 @@
 
 from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
 from ambitus.core.grammar.asked import Option, Param, Phrase
-from ambitus.core.grammar.base.fields import TUBE_PANELS
+from ambitus.core.grammar.base.cut_as import one_round
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.top.lining import one_with_outer
 from ambitus.core.grammar.top.zip.fields import (
@@ -295,7 +295,7 @@ def no_mouth(bag: Resolved) -> str:
     base = bag.kinds.base
     if base.kind in ("gusset", "side_panels"):
         return "the sides stand between front and back, where the zip’s ends would have to be caught"
-    if TUBE_PANELS.is_(bag, "one"):
+    if one_round(bag):
         return "a tube of one panel has one side seam, and the zip has two ends"
     return ""
 
