@@ -312,3 +312,56 @@ def test_a_pocket_with_a_zip_across_it(screen: Screen) -> None:
     page.wait_for_selector("[data-piece='pocket band 1']", state="detached")
     screen.shows("pocket upper 1", "width", "20")
     screen.kept()
+
+
+def test_one_piece_wrapped_round_has_one_side_seam(screen: Screen) -> None:
+    """2 × 46 and a seam of 1 at either end; at the fold both cut-outs are one, of 5 each."""
+    screen.open("March folder tote")
+    _pick(screen, "base", "base.cut_as", "wrapped")
+    screen.shows(OUTER, "width", "94")
+    screen.shows(OUTER, "fold_across", "10")
+    screen.shows(OUTER, "across", "6")
+    assert "wrapped round in one piece" in _sentence(screen)
+    _close(screen)
+    screen.page.click(".to-sheet")
+    screen.page.wait_for_selector(".sheet-drawn")
+    assert "at the fold" in screen.page.inner_text("[data-piece='outer panel']").replace("\xa0", " ")
+
+
+def test_panels_are_quilted_and_pieced_on_screen(screen: Screen) -> None:
+    """The blank is larger by 2.4 and what rows draw in; the strips make it, the last taking what is left."""
+    screen.open("March folder tote")
+    page = screen.page
+    _pick(screen, "interfacing", "interfacing.kind", "quilted")
+    # 48 ÷ (1 − 2/3 × (2/25)²) is 48.21
+    screen.shows("blank outer panel", "width", "50.6")
+    assert "quilted on cotton batting, in rows 2.5 cm apart" in _sentence(screen)
+    screen.type("interfacing.rows_apart", "1")
+    # 48 ÷ (1 − 2/3 × (2/10)²) is 49.32
+    screen.shows("blank outer panel", "width", "51.7")
+    screen.type("interfacing.sample", "19.5")
+    # a square of 20 has lost 2.5 %: 49.23
+    screen.shows("blank outer panel", "width", "51.6")
+    _close(screen)
+    high = page.inner_text("[data-piece='blank outer panel'] [data-dimension='height']").strip()
+    _pick(screen, "cloth", "cloth.made", "strips")
+    screen.shows("strip blank outer panel", "height", "6")
+    strips = int(page.inner_text("[data-piece='strip blank outer panel']").split("×")[-1].split()[0]) // 2
+    last = float(high) - 6 * strips + 2 * strips
+    screen.shows("last strip blank outer panel", "height", f"{last:.1f}".removesuffix(".0"))
+    _pick(screen, "cloth", "cloth.strips_of", "alternate")
+    assert "pieced denim and" in _sentence(screen) or "pieced canvas and" in _sentence(screen)
+    screen.kept()
+
+
+def test_a_motif_is_put_on_and_dragged_clear(screen: Screen) -> None:
+    """Placed from the top edge; what comes too near it is told, and a press moves it away."""
+    screen.open("March folder tote")
+    page = screen.page
+    page.click("[data-phrase='more']")
+    page.click("[data-tile='extras.more=motif']")
+    number = page.locator("[data-phrase^='motif.']").count()
+    assert number == 1
+    assert "a transfer on the front" in _sentence(screen)
+    page.wait_for_selector("[data-check='put-on-clashes']", state="attached")
+    screen.kept()

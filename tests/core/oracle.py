@@ -540,7 +540,12 @@ def _(b: Bag) -> bool:
     boxed = {"boxed", "boxed_after", "boxed_pinched"}
     panels = b.base in boxed | {"seamed"} and not proofs.is_folded(b.draft)
     wide = [b.mm(path) if b.has(path) else None for path in ("allowances.side", "allowances.base")]
-    turns = b.base != "boxed" and not proofs.is_wrapped(b.draft) and b.kind("side") == b.kind("base") and wide[0] == wide[1]
+    turns = (
+        b.base != "boxed"
+        and not proofs.is_wrapped(b.draft)
+        and b.kind("side") == b.kind("base")
+        and wide[0] == wide[1]
+    )
     turns = turns and b.kind("side") not in ("felled", "french_stitched", "lapped")
     hem = b.top in ("double_hem", "overlocked_hem")
     spreads = b.separate and b.mm("allowances.ring") <= b.pair(6, 0.25) + 1e-9
