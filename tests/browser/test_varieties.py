@@ -343,7 +343,7 @@ def test_panels_are_quilted_and_pieced_on_screen(screen: Screen) -> None:
     # a square of 20 has lost 2.5 %: 49.23
     screen.shows("blank outer panel", "width", "51.6")
     _close(screen)
-    high = page.inner_text("[data-piece='blank outer panel'] [data-dimension='height']").strip()
+    high = screen.cut("blank outer panel", "height")
     _pick(screen, "cloth", "cloth.made", "strips")
     screen.shows("strip blank outer panel", "height", "6")
     strips = int(page.inner_text("[data-piece='strip blank outer panel']").split("×")[-1].split()[0]) // 2
@@ -354,14 +354,23 @@ def test_panels_are_quilted_and_pieced_on_screen(screen: Screen) -> None:
     screen.kept()
 
 
-def test_a_motif_is_put_on_and_dragged_clear(screen: Screen) -> None:
-    """Placed from the top edge; what comes too near it is told, and a press moves it away."""
-    screen.open("March folder tote")
+def test_a_motif_is_put_on_and_kept_clear(screen: Screen) -> None:
+    """As far below the row along the top edge as is kept clear round it; nearer it is told, and moved."""
+    screen.open("Glockenspiel carrier")
     page = screen.page
     page.click("[data-phrase='more']")
     page.click("[data-tile='extras.more=motif']")
-    number = page.locator("[data-phrase^='motif.']").count()
-    assert number == 1
+    page.wait_for_selector("[data-phrase='motif.0']")
     assert "a transfer on the front" in _sentence(screen)
+    screen.type("extras.0.from_top", "11")
     page.wait_for_selector("[data-check='put-on-clashes']", state="attached")
+    _close(screen)
+    page.click("[data-remedy='put-on-clashes'] >> nth=0")
+    page.wait_for_selector("[data-check='put-on-clashes']", state="detached")
+    page.click("[data-phrase='motif.0']")
+    # a row 3 below the top edge, and 10 that are kept clear
+    page.wait_for_selector("[data-path='extras.0.from_top']")
+    assert float(screen.field("extras.0.from_top").input_value()) >= 13
+    _pick(screen, "motif.0", "extras.0.motif", "ink")
+    assert "a printed motif on the front" in _sentence(screen)
     screen.kept()

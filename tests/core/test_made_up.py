@@ -9,6 +9,7 @@ import pytest
 from ambitus.core.buying.thread import rows_of
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft, readers
+from ambitus.core.drawing.grain import runs_up
 from ambitus.core.drawing.standing import standing
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.layout.of_bag import cloths_of
@@ -74,6 +75,21 @@ def test_panels_are_not_laid_on_cloth_and_their_plies_are() -> None:
         "contrast": {"strip"},
         "lining": {"backing", "lining"},
         "interfacing": {"wadding", "strap core"},
+    }
+
+
+def test_a_blank_has_the_grain_of_its_panel_and_strips_lie_along_theirs() -> None:
+    """What is trimmed from a blank hangs along the grain; of a gusset’s it runs along the strip."""
+    made = drafted({**BOTH, "base": {"kind": "gusset"}})
+    ups = {(p.layer, p.part): runs_up(p) for p in made.pieces if p.role.blank}
+    assert ups == {
+        ("blank", ""): True,
+        ("blank", "gusset"): False,
+        ("wadding", ""): True,
+        ("wadding", "gusset"): False,
+        ("backing", ""): True,
+        ("backing", "gusset"): False,
+        ("strip", ""): False,
     }
 
 

@@ -78,6 +78,9 @@ const number = (key: string) => ({
           <template v-for="(k, n) in sums.slice(2)" :key="k"
             ><template v-if="n"> × </template><PieceNumber v-bind="number(k)" small @open="show" /></template
         ></span>
+        <span v-if="'fold_across' in piece.sums" class="corner">
+          · at the fold <PieceNumber v-bind="number('fold_across')" small @open="show"
+        /></span>
       </p>
     </div>
   </article>

@@ -39,6 +39,8 @@ def _ply(bag: Resolved, piece: Piece, ply: Ply) -> Piece:
         stitch=made.stitch,
         sums=made.sums,
         spans=made.spans,
+        # its grain runs as its panel's does; strips lie along their length
+        on_fold="x" if piece.on_fold and ply.role != "strip" else None,
         marks=ply.marks,
         part=piece.part,
         division=piece.division,

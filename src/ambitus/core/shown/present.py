@@ -233,7 +233,10 @@ def _fold_of(piece: Piece) -> Literal["", "fold", "side fold"]:
 def _cut_out_line(piece: Piece, view: View) -> str:
     if "across" not in piece.sums:
         return ""
-    return f"{view.worked(piece.size('across'))} × {view.worked(piece.size('up'))}"
+    said = f"{view.worked(piece.size('across'))} × {view.worked(piece.size('up'))}"
+    if "fold_across" not in piece.sums:
+        return said
+    return f"{said}, at the fold {view.worked(piece.size('fold_across'))} × {view.worked(piece.size('up'))}"
 
 
 #: what the numbers of a piece are for, that are not cut

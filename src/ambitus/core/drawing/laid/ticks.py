@@ -211,6 +211,13 @@ class _Edge:
         if abs(out.total - mm) < SAME:
             return Tick(self.side, mm, "corner", out, key, "corner")
         whole = self.piece.sums[self.size]
+        at_fold = self.piece.sums.get("fold_across")
+        if at_fold and self.side == "bottom" and abs(abs(mm - whole.total / 2) - at_fold.total / 2) < SAME:
+            sign = 1.0 if mm > whole.total / 2 else -1.0
+            to_fold = Term("Half of the piece", whole.total / 2, "From its raw side to the fold.")
+            label, why = f"Half of: {at_fold.label.lower()}", "On either side of the fold."
+            summed = Sum("Corner of the cut-out", (to_fold, Term(label, sign * at_fold.total / 2, why)))
+            return Tick(self.side, mm, "corner", summed, of="corner")
         half = [Term("Half of it, to the fold", -whole.total / 2, "The cut-out is measured from the fold.")]
         terms = [Term(whole.label, whole.total, "The whole edge, as it is cut.")]
         if abs(whole.total - out.total - mm) > SAME and self.piece.folded:
