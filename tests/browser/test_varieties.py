@@ -312,6 +312,12 @@ def test_a_pocket_with_a_zip_across_it(screen: Screen) -> None:
     page.wait_for_selector("[data-piece='pocket band 1']", state="detached")
     screen.shows("pocket upper 1", "width", "20")
     screen.kept()
+    _close(screen)
+    page.click(".to-sheet")
+    page.wait_for_selector(".sheet-drawn")
+    zips = page.inner_text(".sheet-small").replace("\xa0", " ")
+    assert "Zip" in zips
+    assert "buy" in zips
 
 
 def test_one_piece_wrapped_round_has_one_side_seam(screen: Screen) -> None:

@@ -208,6 +208,10 @@ def test_what_is_all_there_is_is_measured_twice_before_it_is_cut() -> None:
     gate = next(s for s in once if s.key == "measure again")
     assert (gate.kind, "linen" in gate.title) == ("gate", True)
     assert "measure again" not in [s.key for s in drafted(tote()).steps]
+    turned = {"facing": "faced"}
+    later = drafted(tote(cloth={"once": "once", "lining_cut": "turn"}, top=turned))
+    assert later.sewing.refused is None
+    assert "a second time before" in next(s for s in later.steps if s.key == "cut lining").say
     pieced = drafted(tote(cloth={"once": "once", "made": "strips"}, interfacing={"kind": "quilted"})).steps
     for key in ("cut strips", "cut blanks"):
         step = next(s for s in pieced if s.key == key)

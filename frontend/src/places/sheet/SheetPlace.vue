@@ -220,8 +220,10 @@ const bagScale = computed(() => {
             <p>
               <b>{{ p.name }}</b> ×{{ p.count }}, {{ p.material }}
               <template v-if="p.sums.buy">
-                · buy <b class="buy"><ShownLength :text="p.sums.buy.plain" :unit="sheet.unit" /></b> · opens
-                <b><ShownLength :text="p.sums.opens!.plain" /></b>
+                · buy <b class="buy"><ShownLength :text="p.sums.buy.plain" :unit="sheet.unit" /></b>
+              </template>
+              <template v-if="p.sums.opens">
+                · opens <b><ShownLength :text="p.sums.opens.plain" /></b>
               </template>
             </p>
             <p v-for="(m, i) in p.marks.filter((m) => m.readings.length)" :key="i" class="small-mark">

@@ -6,10 +6,11 @@ from dataclasses import replace
 
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.grammar.cloth.bottom import cloths_outside
-from ambitus.core.grammar.cloth.steps import is_all_there_is
+from ambitus.core.grammar.cloth.steps import MEASURED_AGAIN, cut_of, is_all_there_is
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.order import LINING_AT, LINING_CUT, WORK_GOES, goes
+from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.sew import acts
 from ambitus.core.sew.acts import by_finger, ironed
 from ambitus.core.spec.resolved import Item, Resolved
@@ -150,14 +151,17 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
         acts=(acts.MarkAll(leave=(*before, *later)),),
     )
     if later:
+        # a facing is of the outer's cloth
+        faced = is_all_there_is(bag) and is_faced(bag)
         yield Step(
             "cut lining",
             "Measure, cut and mark the pieces of the lining",
-            "Measure the sewn outer first: where it came out smaller, sew the lining’s seams deeper.",
+            "Measure the sewn outer first: where it came out smaller, sew the lining’s seams deeper."
+            f"{MEASURED_AGAIN if faced else ''}",
             LINING_AT,
             needs=("pieces marked",),
             gives=("lining pieces cut", "lining cut"),
-            acts=(acts.Draw(only=later), acts.Cut(only=later), acts.MarkAll(only=later)),
+            acts=cut_of(later, once=faced),
             kind="no return",
             cautions=("blade",),
         )

@@ -219,7 +219,8 @@ def _pieces(plan: Plan, found: Sequence[Piece], marked: bool = False) -> WorkPic
         for mark in piece.marks if marked else ():
             if len(mark.points) > 1:
                 line = path([(px + x - left, -py) for px, py in mark.points])
-                laid.strokes.append(Stroke(line, piece.layer, "now"))
+                # so many rows lie near each other
+                laid.strokes.append(Stroke(line, piece.layer, "done" if mark.kind == "quilting" else "now"))
         laid.spread(((x, -high), (x + right - left, -low)))
         x += (right - left) * (1 + APART)
     if not found:

@@ -26,9 +26,9 @@ def is_all_there_is(bag: Resolved) -> bool:
     return ONCE.is_(bag, "once")
 
 
-def cut_of(bag: Resolved, layers: tuple[str, ...]) -> tuple[acts.Act, ...]:
-    """Return the drawing, cutting and marking of *layers*; of what is all there is, measured twice."""
-    again = (acts.MeasureAgain(only=layers),) if is_all_there_is(bag) else ()
+def cut_of(layers: tuple[str, ...], *, once: bool) -> tuple[acts.Act, ...]:
+    """Return the drawing, cutting and marking of *layers*; measured twice of what there is only *once*."""
+    again = (acts.MeasureAgain(only=layers),) if once else ()
     return (acts.Draw(only=layers), *again, acts.Cut(only=layers), acts.MarkAll(only=layers))
 
 
@@ -52,7 +52,7 @@ def _pieced(bag: Resolved, form: Form) -> tuple[Step, ...]:
             101,
             needs=("cloth pressed",),
             gives=("strips cut",),
-            acts=cut_of(bag, ("strip",)),
+            acts=cut_of(("strip",), once=is_all_there_is(bag)),
             kind="no return",
             cautions=("blade",),
         ),

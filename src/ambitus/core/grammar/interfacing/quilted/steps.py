@@ -51,7 +51,7 @@ def quilt(item: Item, form: Form) -> tuple[Step, ...]:
             102,
             needs=("cloth pieced",) if bag.kinds.cloth.blank(bag) else ("cloth pressed",),
             gives=("blanks cut",),
-            acts=cut_of(bag, roles),
+            acts=cut_of(roles, once=is_all_there_is(bag)),
             kind="no return",
             lengths=(("Rows apart", ROWS_APART.of(bag)),),
             cautions=("blade",),
