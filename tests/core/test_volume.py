@@ -13,6 +13,7 @@ from ambitus.core.volume import (
     CUBIC_INCH,
     LITRE,
     boxed_for_round,
+    contents_height,
     flat_volume,
     holds,
     ratio_of,
@@ -20,7 +21,7 @@ from ambitus.core.volume import (
     round_size,
     sized,
 )
-from bags import drafted
+from bags import drafted, tote
 
 
 def _sack(base: str = "circle", size: dict[str, float] | None = None, **top: Any) -> dict[str, Any]:
@@ -111,6 +112,13 @@ def test_friendly_sizes_are_on_coarse_steps_and_say_what_they_hold() -> None:
     friendly = [e.value for c in offered.choices[1:] for e in c.edits if isinstance(e.value, float)]
     assert all(mm % 10 == 0 for mm in friendly)
     assert {e.path for c in offered.choices for e in c.edits} == {"size.diameter", "size.height"}
+
+
+def test_a_bag_on_bars_holds_up_to_its_slits() -> None:
+    """Open at both sides for 80 below its fold, 350 high: 400 by 100 by 270; sized by that, it holds that."""
+    made = drafted(tote(400, 350, 100, top={"kind": "on_bars", "slit": 80}, carry=[]))
+    assert holds(made.form) == pytest.approx(400 * 100 * 270)
+    assert contents_height(made.bag, {"size.height": 350.0}) == 270
 
 
 def test_what_is_typed() -> None:

@@ -11,7 +11,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.geometry import area
 from ambitus.core.grammar.base.fields import GIVEN_BY, WIDTH_MEANS
 from ambitus.core.grammar.base.panels import DEEP_SHARE
-from ambitus.core.grammar.features import drawn_up
+from ambitus.core.grammar.features import OnBars, drawn_up
 from ambitus.core.grammar.sizes import DEPTH, DIAMETER, HEIGHT, WIDTH
 from ambitus.core.lengths import LengthProblem, Unit, parse_length, snap
 from ambitus.core.problems import Problem, SpecProblems
@@ -40,7 +40,7 @@ def flat_volume(wide: float, high: float) -> float:
 
 
 def holds(form: Form) -> float:
-    """Return what the bag holds in mm³: to the height over which it closes, or to its top edge."""
+    """Return what the bag holds in mm³: to the height over which it closes, its slits, or its top edge."""
     if form.stance.rises:
         # edges that run straight from one ring to the other: three cross-sections tell it exactly
         rings = (form.stance.base_outline, form.stance.mouth_outline)
@@ -155,7 +155,9 @@ def contents_height(bag: Resolved, sizes: Mapping[str, float]) -> float:
 
     The height is read as this maker reads it: up to the edge, or of what goes in.
     """
-    drawn = drawn_up(bag)
+    drawn, bars = drawn_up(bag), bag.kinds.feature(OnBars)
+    if bars is not None:
+        return sizes[HEIGHT] - bars.open(bag)
     if drawn is None or drawn.by_contents(bag):
         return sizes[HEIGHT]
     return sizes[HEIGHT] - above_contents(bag, sizes)
@@ -163,7 +165,9 @@ def contents_height(bag: Resolved, sizes: Mapping[str, float]) -> float:
 
 def above_contents(bag: Resolved, sizes: Mapping[str, float]) -> float:
     """Return what of a drawn-up bag of *sizes* stands above what goes in, in mm."""
-    drawn = drawn_up(bag)
+    drawn, bars = drawn_up(bag), bag.kinds.feature(OnBars)
+    if bars is not None:
+        return bars.open(bag)
     if drawn is None:
         return 0.0
     given = {path: Value(mm, "chosen", "") for path, mm in sizes.items()}

@@ -69,9 +69,13 @@ class Zipped:
 
 @dataclass(frozen=True, slots=True)
 class OnBars:
-    """What a top is whose edges gather on bars: how much cloth lies on one of bar, on a form."""
+    """
+    What a top is whose edges gather on bars: how much cloth lies on one of bar, on a form, and how far below
+    its top edge it is ``open`` at both sides, in mm.
+    """
 
     gather: Callable[[Resolved, Form], float]
+    open: Callable[[Resolved], float]
 
 
 def drawn_up(bag: Resolved) -> DrawnUp | None:

@@ -4,7 +4,7 @@ import math
 from dataclasses import replace
 from fractions import Fraction
 
-from ambitus.core.form.model import Form, Mark, Part, Strip
+from ambitus.core.form.model import Dimension, Form, Mark, Part, Strip
 from ambitus.core.form.sewn import Channel, Opening, Sewn, edge_length, top_edges, with_top
 from ambitus.core.form.stance import Patch
 from ambitus.core.grammar.contract import Allowances, Layer
@@ -115,6 +115,11 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     )
 
 
+def open_down(bag: Resolved) -> float:
+    """Return how far below the finished top edge a bag is open at both sides, in mm: as far as its slits."""
+    return SLIT.of(bag)
+
+
 def bar_seen(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
     """Return the outer’s *form* with the bar of its front: as long as it is, in the middle of its channel."""
     if layer != "outer":
@@ -123,6 +128,10 @@ def bar_seen(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) ->
     middle, front = sum(x for x, _ in ring) / len(ring), min(y for _, y in ring)
     half, z = BAR_LONG.of(bag) / 2, form.height - CHANNEL.of(bag) / 2
     seen = Patch("bar", ((middle - half, front, z), (middle + half, front, z)), "line")
+    low = snap(max(0.0, form.height - open_down(bag)))
+    why = "Above that both sides are open, and what goes in falls out."
+    filled = Dimension("contents", "Holds up to its slits", low, low, "derived", why)
+    form = replace(form, dimensions={**form.dimensions, "contents": filled})
     return replace(form, stance=replace(form.stance, patches=(*form.stance.patches, seen)))
 
 

@@ -17,6 +17,7 @@ from ambitus.core.grammar.top.on_bars.measures import (
     allowance,
     bar_seen,
     gather,
+    open_down,
     parts,
     sewn,
     usual_bar,
@@ -119,7 +120,7 @@ ON_BARS = Top(
     needs=_needs,
     allowance=allowance,
     sewn=sewn,
-    features=(OnBars(gather),),
+    features=(OnBars(gather, open_down),),
     parts=parts,
     stages=(Stage(SEEN, bar_seen),),
     listed={
