@@ -80,8 +80,13 @@ def top_knife(draft: Draft) -> float:
 
 def past_the_edge(draft: Draft) -> float:
     """Return the cloth beyond the finished height asked for; a zip that is not counted is not in it."""
+    return top_eats(draft) + _uncounted(draft)
+
+
+def _uncounted(draft: Draft) -> float:
+    """Return half of what shows of a zip that is not in the height asked for."""
     out = _chose(draft, "top.zip_counts", "left_out") and draft.bag.kinds.base.kind not in _BOX
-    return top_eats(draft) + (zip_shows(draft) / 2 if out else 0.0)
+    return zip_shows(draft) / 2 if out else 0.0
 
 
 def zip_shows(draft: Draft) -> float:
@@ -273,6 +278,7 @@ def straps_read_back(draft: Draft) -> Iterator[str]:
             yield f"strap {strap.width} wide, asked {mm_at(bag, f'{prefix}.width')}"
         if choice_at(bag, f"{prefix}.measure") == "length":
             off = strap.visible - mm_at(bag, f"{prefix}.length")
+            off += 2 * _uncounted(draft) if bag.kinds.carry[i].attach.runs else 0.0
             if not -step / 2 - EXACT <= off <= step + EXACT:
                 yield f"strap visible {strap.visible}"
         else:
@@ -281,6 +287,8 @@ def straps_read_back(draft: Draft) -> Iterator[str]:
             hold = hold if bag.unit != "in" else {60.0: 63.5, 110.0: 114.3}[hold]
             gap = draft.cut_list.straps[i].gap
             wanted = hold + 2 * math.hypot(mm_at(bag, f"{prefix}.drop"), (gap - hold) / 2)
+            # what runs down is read from the middle of a zip, counted or not
+            wanted -= 2 * _uncounted(draft) if bag.kinds.carry[i].attach.runs else 0.0
             if not -step / 2 - EXACT <= strap.visible - wanted <= step + EXACT:
                 yield f"strap visible {strap.visible}, wanted {wanted}"
 
@@ -554,7 +562,9 @@ def straps_by_the_rule(draft: Draft) -> Iterator[str]:
         if item.make.kind == "tube":
             width = 2 * wide + 2 * mm_at(bag, "allowances.strap")
         asked = _asked(draft)
-        runs = asked["height"] + asked.get("depth", 0.0) / 2 if item.attach.runs else 0.0
+        # a strap begins at the edge that was asked for, though half a zip lies above it
+        high = asked["height"] - _uncounted(draft)
+        runs = high + asked.get("depth", 0.0) / 2 if item.attach.runs else 0.0
         tails = {
             "to_base": (),
             "under_base": (f"{prefix}.join",),

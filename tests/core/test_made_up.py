@@ -17,7 +17,7 @@ from ambitus.core.lengths import View
 from ambitus.core.read.back import read_back
 from ambitus.core.read.begin import begun_from
 from ambitus.core.shown.present import sentence
-from bags import drafted, tote
+from bags import SIZES, drafted, sizes_of, tote
 
 QUILTED = tote(331, 287, 118, interfacing={"kind": "quilted", "rows_run": "both", "backing": "lining"})
 PIECED = tote(331, 287, 118, cloth={"made": "strips", "strip": 53, "strips_of": "alternate"})
@@ -151,3 +151,32 @@ def test_wadding_between_two_cloths_does_not_show() -> None:
     backed = tote(top={"kind": "double_hem"}, interfacing={"kind": "quilted"})
     shows = [{f.rule.id for f in findings(drafted(spec))} for spec in (bare, backed)]
     assert ["interfacing-shows" in found for found in shows] == [True, False]
+
+
+@pytest.mark.parametrize("base", ["boxed", "seamed"])
+@pytest.mark.parametrize(
+    "more",
+    [
+        {"cloth": {"bottom": "contrast"}},
+        {"top": {"facing": "faced"}},
+        {"top": {"ease": "deeper", "ease_by": 4}},
+        {"top": {"kind": "zip", "zip_counts": "left_out"}},
+    ],
+)
+def test_one_piece_wrapped_round_is_read_back_whatever_it_is_made_of(base: str, more: dict[str, Any]) -> None:
+    """In two parts, faced, its lining sewn deeper, or closed by a zip, which it does not go with: a stop."""
+    made = drafted(
+        {"unit": "mm", "size": sizes_of(base), "base": {"kind": base, "cut_as": "wrapped"}, **more}
+    )
+    found = {f.rule.id for f in findings(made)}
+    if more.get("top", {}).get("kind") == "zip":
+        assert "parts-do-not-fit" in found
+        return
+    assert made.read.findings == ()
+    assert made.read.mm("width") == SIZES["width"]
+    assert all(walked.agrees for walked in made.walked)
+    assert made.sewing.refused is None
+    again = _again(made)
+    assert [(p.key, p.count, p.extent) for p in again.pieces if p.role.panel] == [
+        (p.key, p.count, p.extent) for p in made.pieces if p.role.panel
+    ]

@@ -189,6 +189,11 @@ BAGS: tuple[dict[str, Any], ...] = (
     _pouch("box_pouch", zip_used="metre", wrist="elastic"),
     _pouch("box_pouch_cut", kind="zip_unlined"),
     _pouch("folded", kind="zip", turned="zip"),
+    # half a zip that is not counted lies above the edge that a strap begins at
+    {
+        **_pouch("seamed", kind="zip_unlined", zip_counts="left_out", tape=27),
+        "carry": [{"attach": "to_base"}],
+    },
     {**_on("rectangle", panels="two"), "interfacing": {"kind": "base_only"}},
     tote(331, 287, 118, base={"kind": "boxed", "cut_as": "wrapped"}, allowances=UNEQUAL),
     {**_flat("seamed", seams={"kind": "french"}), "base": {"kind": "seamed", "cut_as": "wrapped"}},

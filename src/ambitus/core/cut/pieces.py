@@ -145,6 +145,7 @@ def _panel(bag: Resolved, layer: Layer, made: _Alike, apart: str) -> Piece:
         spans=cut.spans,
         on_fold=_on_fold(first),
         over=first.over,
+        wrapped=first.wrapped,
         part=first.part,
         division=first.division,
         upright=_upright(bag, layer, first),

@@ -87,6 +87,8 @@ class Face:
     division: Division = ""
     #: the cloth it is cut of, where that is not its layer's
     of: str = ""
+    #: whether it is front and back side by side, folded between them and closed along its own base
+    wrapped: bool = False
 
     @property
     def side(self) -> str:
@@ -376,6 +378,8 @@ class Piece:
     melts: bool = False
     #: which extra of the bag it is of: ``extras.0``; nothing where it is of the bag itself
     at: str = ""
+    #: whether it is front and back side by side, folded between them and closed along its own base
+    wrapped: bool = False
 
     @cached_property
     def sewn(self) -> tuple[Point, ...]:
@@ -447,11 +451,6 @@ class Piece:
     def tube(self) -> bool:
         """Whether it is a tube of one panel: front and back side by side, only its ends raw sides."""
         return sum(e.seam == "top" for e in self.edges) > 1 and not self.folded
-
-    @property
-    def wrapped(self) -> bool:
-        """Whether it is front and back side by side, folded between them and closed along its own base."""
-        return self.tube and any(e.seam == "base" for e in self.edges)
 
     def tops(self) -> tuple[tuple[Point, Point], ...]:
         """

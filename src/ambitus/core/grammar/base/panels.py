@@ -224,7 +224,7 @@ def _wrapped_face(outline: tuple[Edge, ...], across: Terms, up: Terms, arm: Term
             Measure("up", along, "y", "base front", "corner left run", arm, False, beside="left"),
             Measure("fold_across", fold, "x", *rises, twice(arm), False, beside="bottom"),
         ]
-    return Face("tube", "panel", outline, tuple(measures))
+    return Face("tube", "panel", outline, tuple(measures), wrapped=True)
 
 
 def faces(
