@@ -12,9 +12,9 @@ from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft, draft, readers
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.carry.hang import visible_for_drop
-from ambitus.core.grammar.cloth.strips import joined
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.read.back import read_back
+from ambitus.core.read.blanks import joined
 from ambitus.core.read.cutlist import CutList
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve
@@ -417,7 +417,7 @@ def _pieced_panel() -> dict[str, float]:
     )
     cut = [(p.size("height"), p.count // 2) for p in made.pieces if p.layer == "strip"]
     assert sorted(mm for mm, each in cut for _ in range(each)) == sorted(g["strips"])
-    return {"made_up": joined([mm for mm, each in cut for _ in range(each)], g["q"])}
+    return {"made_up": joined([(mm, each) for mm, each in cut], g["q"])}
 
 
 def _straps() -> dict[str, float]:

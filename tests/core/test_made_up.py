@@ -180,3 +180,16 @@ def test_one_piece_wrapped_round_is_read_back_whatever_it_is_made_of(base: str, 
     assert [(p.key, p.count, p.extent) for p in again.pieces if p.role.panel] == [
         (p.key, p.count, p.extent) for p in made.pieces if p.role.panel
     ]
+
+
+def test_a_motif_is_told_where_it_is_put_on() -> None:
+    """Of quilted panels not on a single layer, unless it lies on the lining."""
+
+    def say(**more: Any) -> str:
+        made = drafted(tote(331, 287, 118, extras=[{"kind": "motif", **more.pop("extra", {})}], **more))
+        return next(step.say for step in made.steps if step.key == "extra 0 print")
+
+    quilted = {"kind": "quilted"}
+    assert say().startswith("On a single layer")
+    assert say(interfacing=quilted).startswith("On the quilted panel")
+    assert say(interfacing=quilted, extra={"on": "lining"}).startswith("On a single layer")

@@ -16,13 +16,23 @@ def _short(role: str, key: str, mm: float, panel: float, fix: str) -> Iterator[F
         yield Finding(f"{role}-too-small", "stop", why, fix, ((role, mm), ("panel", panel)))
 
 
+def joined(strips: list[tuple[float, float]], join: float) -> float:
+    """
+    Return what *strips* make once they are joined, in mm: each so wide and so many of it, less two allowances
+    of *join* mm a join.
+
+    >>> joined([(70, 2), (45, 1)], 8)
+    153
+    """
+    return sum(wide * many for wide, many in strips) - 2 * join * (sum(many for _, many in strips) - 1)
+
+
 def _pieced(strips: list[CutRow], panel: CutRow, across: bool, join: float) -> Iterator[Finding]:
     """Yield what is short of the panel once *strips* are joined: their sum less two allowances a join."""
     along, over = ("width", "height") if across else ("height", "width")
-    each = sum(row.count for row in strips) / panel.count
-    wide = sum(row.count * getattr(row, over) for row in strips) / panel.count
+    wide = joined([(getattr(row, over), row.count / panel.count) for row in strips], join)
     fix = "Cut the last strip wider, or one strip more."
-    yield from _short("strip", over, wide - 2 * join * (each - 1), getattr(panel, over), fix)
+    yield from _short("strip", over, wide, getattr(panel, over), fix)
     least = min(getattr(row, along) for row in strips)
     yield from _short("strip", along, least, getattr(panel, along), "Cut the strips as long as the panel.")
 

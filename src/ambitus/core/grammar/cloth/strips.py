@@ -111,21 +111,6 @@ class Strips:
     each: Sum
     last: Sum
 
-    @property
-    def made_up(self) -> float:
-        """What they make before their joins take anything, in mm."""
-        return snap((self.count - 1) * self.each.total + self.last.total)
-
-
-def joined(cuts: list[float], join: float) -> float:
-    """
-    Return what strips cut so wide make once they are joined, in mm: their sum less two allowances a join.
-
-    >>> joined([70, 45, 70], 8)
-    153
-    """
-    return sum(cuts) - 2 * join * (len(cuts) - 1)
-
 
 def _up(bag: Resolved, terms: tuple[Term, ...]) -> Sum:
     """Return how wide a strip is cut, never less than its *terms*: what is more is trimmed."""

@@ -35,10 +35,12 @@ def steps_at(item: Item, form: Form, lying: Lying) -> tuple[Step, ...]:
         )
     pressed = MOTIF.is_(item, "transfer")
     how = "Press the transfer on" if pressed else "Print the motif on"
+    quilted = layer == "outer" and item.bag.kinds.interfacing.blank(item.bag) is not None
+    on = "On the quilted panel" if quilted else "On a single layer"
     say = (
-        "On a single layer, a board under it, straight down and still; peel its paper when its maker says."
+        f"{on}, a board under it, straight down and still; peel its paper when its maker says."
         if pressed
-        else "On a single layer, taped to a board, paper under it; try the ink on a scrap of the same cloth."
+        else f"{on}, taped to a board, paper under it; try the ink on a scrap of the same cloth."
     )
     return (
         Step(
