@@ -1,6 +1,7 @@
 """The arithmetic can be caught out: one millimetre more on each cut number, against a table by hand."""
 
 import json
+import math
 from collections.abc import Callable
 from dataclasses import replace
 from pathlib import Path
@@ -13,6 +14,7 @@ from ambitus.core.draft import Draft, draft, readers
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.carry.hang import visible_for_drop
 from ambitus.core.grammar.registry import GRAMMAR
+from ambitus.core.layout.bias import block_for, full_strips, long_edge, pitch
 from ambitus.core.read.back import read_back
 from ambitus.core.read.blanks import joined
 from ambitus.core.read.cutlist import CutList
@@ -149,7 +151,6 @@ EXAMPLES = {
 AWAITING = {
     "pleated",
     "two-zips",
-    "bias-strips",
     "bite-across-front",
     "bite-spread",
     "true-bite",
@@ -387,6 +388,15 @@ def _quilting_draw_in() -> dict[str, float]:
     return {"share_percent": round(share, 6), "blank": blank.size("width")}
 
 
+def _bias_strips() -> dict[str, float]:
+    """Of the example's cloth; and a block is as long as its own strips need, and no longer."""
+    g = _given("bias-strips")
+    strips = full_strips(g["B"], g["L"], g["w"])
+    block = block_for(strips * long_edge(g["B"]) - g["w"] - 3 * 2 * math.sqrt(2) * 10, g["w"], 10)
+    assert full_strips(block.broad, block.long, g["w"]) == block.strips
+    return {"strips": strips, "long_edge": long_edge(g["B"]), "pitch": pitch(g["w"])}
+
+
 def _wrapped_body() -> dict[str, float]:
     """One piece round, its corners cut out first: at the fold both at once, at the seam half of it each."""
     g = _given("wrapped-body")
@@ -620,6 +630,7 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "quilting-draw-in": _quilting_draw_in,
     "pieced-panel": _pieced_panel,
     "wrapped-body": _wrapped_body,
+    "bias-strips": _bias_strips,
 }
 
 

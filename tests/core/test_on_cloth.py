@@ -13,14 +13,15 @@ import pytest
 from pydantic import TypeAdapter
 
 from ambitus.core.draft import Draft
+from ambitus.core.layout.bias import block_lying, full_strips, pitch
 from ambitus.core.layout.choices import ClothChoices, OtherPlan, SourceChoice
 from ambitus.core.layout.cliffs import cliffs
 from ambitus.core.layout.edits import ClothEdit, edited
 from ambitus.core.layout.goods import Goods
 from ambitus.core.layout.lay import lay
-from ambitus.core.layout.of_bag import OnCloth, Sheet, apart, laid_on_cloths
+from ambitus.core.layout.of_bag import OnCloth, Sheet, apart, join_of, laid_on_cloths
 from ambitus.core.layout.parts import Part
-from ambitus.core.layout.picture import lying_on
+from ambitus.core.layout.picture import lying_on, outline
 from ambitus.core.layout.together import beside_of
 from ambitus.core.problems import SpecProblems
 from ambitus.core.shown.cloth import cloths_shown
@@ -292,6 +293,38 @@ def test_on_the_bias_a_piece_takes_the_square_round_it() -> None:
         # what ran up it runs at 45° to the roll
         (x0, y0), (x1, y1) = here((0, 0)), here((0, 100))
         assert abs(x1 - x0) == pytest.approx(abs(y1 - y0)) == pytest.approx(100 * math.sqrt(0.5))
+    whole(on)
+
+
+def test_a_strip_on_the_bias_is_joined_of_several_from_one_block() -> None:
+    """Every strip runs from edge to edge of the block; joined and squared they are as long as the strip."""
+    made = bag(top={"kind": "bound"})
+    choices = edit(made, ClothChoices(), kind="bias", piece="binding", allowed=True)
+    on = outer(made, choices)
+    piece = made.called("binding")
+    (placed,) = (p for p in on.layout.placed if p.key == "binding")
+    long, wide = max(piece.extent), min(piece.extent)
+    block = block_lying(placed.width, placed.height, wide)
+    assert full_strips(placed.width, placed.height, wide) == block.strips > 1
+    eaten = (block.strips - 1) * 2 * math.sqrt(2) * join_of(made) + wide
+    assert block.strips * block.each - eaten == pytest.approx(long, abs=0.01)
+    # the square round the whole strip would take as much each way, and be left over but for a diagonal
+    assert block.broad * block.long < ((long + wide) / math.sqrt(2)) ** 2 / 4
+    for strips in range(1, 12):
+        needed = (long + wide + (strips - 1) * 2 * math.sqrt(2) * join_of(made)) / (strips * math.sqrt(2))
+        # a join fewer is worth 200 cm² of cloth
+        if needed <= on.goods.usable_width:
+            other = needed * (needed + strips * pitch(wide)) + 20_000 * (strips - 1)
+            assert other >= block.broad * block.long + 20_000 * (block.strips - 1) - 0.1
+    drawn, _ = outline(piece, placed, bias=True)
+    assert drawn.count("M") == 1 + block.strips + 1
+    said = next(
+        lying.says
+        for s in cloths_shown(made, choices, "mm")[0].sheets
+        for lying in s.lying
+        if lying.piece == "binding"
+    )
+    assert f"on the bias, {block.strips} strips of" in said
     whole(on)
 
 

@@ -11,6 +11,7 @@ from ambitus.core.form.model import Piece
 from ambitus.core.grammar.allowances import GENERAL
 from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTER_CLOTH, PRINT
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
+from ambitus.core.layout.bias import block_for
 from ambitus.core.layout.choices import (
     CLOTHS,
     INTERFACING_WIDTH,
@@ -159,15 +160,18 @@ def join_of(made: Draft) -> float:
     return GENERAL.of(made.bag)
 
 
-def part_of(piece: Piece, choice: ClothChoice, join: float) -> Part:
+def part_of(piece: Piece, choice: ClothChoice, join: float, most: float = math.inf) -> Part:
     """
     Return *piece* as it lies on its cloth: its grain along the roll, or at 45° to it; where it is pieced, its
-    halves with a *join* each.
+    halves with a *join* each. A strip on the bias is joined of several, from a block *most* mm broad.
     """
     wide, high = piece.extent
     if piece.key in choice.pieced and can_be_pieced(piece):
         across = choice.across.get(piece.key, usually_across(piece))
         return Part(piece.key, high, snap(wide / 2 + join), 2 * piece.count, across)
+    if piece.key in choice.bias and can_be_pieced(piece):
+        block = block_for(max(wide, high), min(wide, high), join, most)
+        return Part(piece.key, block.broad, block.long, piece.count, True)
     if piece.key in choice.bias:
         side = snap((wide + high) / math.sqrt(2))
         return Part(piece.key, side, side, piece.count)
@@ -224,7 +228,8 @@ class OnCloth:
 
 def on_cloth(made: Draft, cloth: ClothOfBag, choice: ClothChoice, effort: int = EFFORT) -> OnCloth:
     """Return the pieces of *cloth* laid on it."""
-    parts = tuple(part_of(piece, choice, join_of(made)) for piece in cloth.pieces)
+    most = goods_of(choice, cloth.usual_width, cloth.usual_print, made.bag.unit).usable_width
+    parts = tuple(part_of(piece, choice, join_of(made), most) for piece in cloth.pieces)
     return laid_of(cloth, parts, choice, made.bag.unit, effort)
 
 

@@ -8,6 +8,8 @@ from ambitus.core.drawing.laid.outline import lines_of
 from ambitus.core.drawing.paths import bent, path
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import Point
+from ambitus.core.layout.bias import block_lying
+from ambitus.core.layout.of_bag import can_be_pieced
 from ambitus.core.layout.parts import Placed
 
 _HALF = math.sqrt(0.5)
@@ -43,6 +45,8 @@ def outline(piece: Piece, placed: Placed, bias: bool = False, pieced: bool = Fal
     """Return the cut line and the grain of *piece* where it lies, as path data; of a half, of that."""
     if pieced:
         return _strip(placed)
+    if bias and can_be_pieced(piece):
+        return _on_bias(piece, placed)
     here = lying_on(piece, placed, bias)
     left, bottom, right, top = piece.box
     if placed.half:
@@ -65,6 +69,21 @@ def outline(piece: Piece, placed: Placed, bias: bool = False, pieced: bool = Fal
         rims = lines_of(piece, half=True).cut
         return "".join(path([here(p) for p in rim], closed=True) for rim in rims), grain
     return bent(piece.cut, piece.bends, here), grain
+
+
+def _on_bias(piece: Piece, placed: Placed) -> tuple[str, str]:
+    """Return the block that the strips of *piece* are cut from, with the cuts between them, and its grain."""
+    block = block_lying(placed.width, placed.height, min(piece.extent))
+    x0, y0, x1, y1 = placed.y, placed.x, placed.top, placed.right
+
+    def here(p: Point) -> Point:
+        # it lies along the roll, or across it
+        return (x0 + p[0], y0 + p[1]) if x1 - x0 >= y1 - y0 else (x0 + p[1], y0 + p[0])
+
+    rim = path([(x0, y0), (x1, y0), (x1, y1), (x0, y1)], closed=True)
+    cuts = "".join(path([here(p) for p in line]) for line in block.lines())
+    half, mx, my = min(placed.width, placed.height) * 0.1, (x0 + x1) / 2, (y0 + y1) / 2
+    return rim + cuts, path([(mx - half, my), (mx + half, my)])
 
 
 def _strip(placed: Placed) -> tuple[str, str]:

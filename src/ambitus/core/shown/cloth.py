@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
+from ambitus.core.layout.bias import block_lying
 from ambitus.core.layout.choices import ClothChoices, ClothKey, asked
 from ambitus.core.layout.cutting import Cut, cuts_of
 from ambitus.core.layout.goods import Goods
@@ -304,6 +305,10 @@ def _lying(on: OnCloth, sheet: Sheet, piece: Piece, placed: Placed, view: View) 
     size = f"{view.worked(placed.width)} × {view.with_unit(placed.height)}"
     where = f"{view.with_unit(placed.y)} along, {view.with_unit(placed.x)} from the edge"
     how = " on the bias" if bias else ", half of it, on the fold" if placed.half else ""
+    if bias and can_be_pieced(piece):
+        block = block_lying(placed.width, placed.height, min(piece.extent))
+        many = f"{block.strips} strips of {view.with_unit(block.each)} along their edges, joined"
+        how = f" on the bias, {many if block.strips > 1 else 'in one strip'}"
     how = ", one of two to be joined" if pieced else how
     return LyingShown(
         piece=piece.key,
