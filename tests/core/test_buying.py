@@ -9,7 +9,8 @@ from ambitus.core.buying.thread import lockstitch, rows_of, thread_metres
 from ambitus.core.buying.wants import Want, wants_of
 from ambitus.core.layout.choices import ClothChoice, ClothChoices
 from ambitus.core.layout.of_bag import laid_on_cloths
-from ambitus.core.shown.buying import buying_shown
+from ambitus.core.shown.buying import buying_shown, rolls_shown
+from ambitus.core.shown.cloth import cloths_shown
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted
 from ambitus.files.buying_csv import buying_csv
@@ -108,3 +109,27 @@ def test_what_is_there_is_not_bought() -> None:
     assert (outer.price, outer.why) == ("", "is there")
     reaches = laid_on_cloths(made, choices)["outer"].layout.length
     assert outer.amount == f"{(reaches + 25) / 10:g} cm"
+
+
+def test_what_cannot_be_had_again_is_not_bought() -> None:
+    """
+    It is told how much of it is needed, at no price and in no width of the shop's; with the length there is
+    entered, what finds no room on it.
+    """
+    made = drafted(Spec.model_validate({"unit": "cm", "cloth": {"once": "once"}}))
+    shown = buying_shown(made, ClothChoices(), SimulatedShop(), "cm")
+    outer = next(row for row in shown.rows if row.for_ == "outer")
+    assert (outer.price, outer.why) == ("", "is there")
+    reaches = laid_on_cloths(made, ClothChoices())["outer"].layout.length
+    assert outer.amount == f"{(reaches + 25) / 10:g} cm"
+    assert rolls_shown(made, ClothChoices(), "outer", SimulatedShop(), "cm") == ()
+    assert rolls_shown(made, ClothChoices(), "lining", SimulatedShop(), "cm")
+
+    (told,) = (one for one in cloths_shown(made, ClothChoices(), "cm") if one.key == "outer")
+    assert told.amount_says == "cm needed, 140 cm wide"
+    assert any("enter the length there is" in fact for fact in told.facts)
+    for length, room in ((reaches + 25, True), (reaches - 100, False)):
+        some = ClothChoices(cloths={"outer": ClothChoice(length=length)})
+        (there,) = (one for one in cloths_shown(made, some, "cm") if one.key == "outer")
+        assert bool(there.left_out) is not room
+        assert not any("enter the length" in fact for fact in there.facts)

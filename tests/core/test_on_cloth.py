@@ -326,6 +326,11 @@ def test_a_strip_on_the_bias_is_joined_of_several_from_one_block() -> None:
     )
     assert f"on the bias, {block.strips} strips of" in said
     whole(on)
+    # in two it lies along the grain again, and on the bias it is in one again
+    in_two = edit(made, choices, kind="pieced", piece="binding", allowed=True)
+    assert (in_two.of("outer").bias, in_two.of("outer").pieced) == ([], ["binding"])
+    again = edit(made, in_two, kind="bias", piece="binding", allowed=True)
+    assert (again.of("outer").bias, again.of("outer").pieced) == (["binding"], [])
 
 
 def test_several_plans_lie_on_one_cloth() -> None:

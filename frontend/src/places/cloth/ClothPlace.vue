@@ -251,7 +251,7 @@ useKeys(
             <input type="checkbox" :checked="piece.half" @change="may(piece, 'on fold', !piece.half)" />
             Halves, their middle on the fold
           </label>
-          <label v-if="piece.in_two" class="may-lie" data-may="pieced">
+          <label v-if="piece.in_two && !piece.bias" class="may-lie" data-may="pieced">
             <input type="checkbox" :checked="piece.pieced" @change="may(piece, 'pieced', !piece.pieced)" />
             In two, joined away from the hand
           </label>

@@ -85,11 +85,9 @@ def _sum(one: Want, other: Want) -> Want:
 
 def _cloths(made: Draft, laid: Mapping[ClothKey, OnCloth]) -> Iterator[Want]:
     for key, on in laid.items():
-        there = on.is_there
-        amount = on.goods.needed(on.layout.length) if there else on.layout.bought
         kind = "interfacing" if key == "interfacing" else "cloth"
-        which = material_of(made, key)
-        yield Want(kind, which, on.cloth.label, "length", amount, on.goods.width, for_=key, there=there)
+        which, there = material_of(made, key), not on.is_bought
+        yield Want(kind, which, on.cloth.label, "length", on.amount, on.goods.width, for_=key, there=there)
 
 
 def _bought(made: Draft) -> Iterator[Want]:

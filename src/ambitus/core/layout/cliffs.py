@@ -42,8 +42,9 @@ class Cliff:
 
 
 def bought(laid: Mapping[ClothKey, OnCloth]) -> dict[ClothKey, float]:
-    """Return how much of each cloth is bought; nothing of one that is there."""
-    return {key: on.layout.bought for key, on in laid.items() if on.goods.length is None}
+    """Return how much of each cloth is bought; nothing of one that is there, or cannot be had again."""
+    off_the_roll = (one for one in laid.items() if one[1].goods.length is None and not one[1].cloth.once)
+    return {key: on.layout.bought for key, on in off_the_roll}
 
 
 def cliffs(

@@ -204,13 +204,20 @@ def _may(cloth: ClothOfBag, choice: ClothChoice, edit: PieceMay) -> dict[str, An
     freed = {"pins": [p.model_dump(by_alias=True) for p in choice.pins if p.piece != edit.piece]}
     if edit.kind == "bias":
         bias = [key for key in choice.bias if key != edit.piece]
-        return {"bias": [*bias, edit.piece] if edit.allowed else bias, **freed}
+        if not edit.allowed:
+            return {"bias": bias, **freed}
+        # a strip on the bias is joined of its own number of strips
+        whole = [key for key in choice.pieced if key != edit.piece]
+        return {"bias": [*bias, edit.piece], "pieced": whole, **freed}
     if edit.kind == "pieced":
         if edit.allowed and not can_be_pieced(piece):
             why = f"{piece.letter} is no strip with straight ends."
             raise wrong(path, edit.piece, why, "Leave it in one.")
         pieced = [key for key in choice.pieced if key != edit.piece]
-        return {"pieced": [*pieced, edit.piece] if edit.allowed else pieced, **freed}
+        if not edit.allowed:
+            return {"pieced": pieced, **freed}
+        straight = [key for key in choice.bias if key != edit.piece]
+        return {"pieced": [*pieced, edit.piece], "bias": straight, **freed}
     if edit.allowed and not can_be_half(piece):
         why = f"{piece.letter} has no middle that could lie on the fold."
         raise wrong(path, edit.piece, why, "Leave it whole.")

@@ -9,7 +9,7 @@ from ambitus.core.draft import Draft
 from ambitus.core.drawing.grain import runs_up
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.allowances import GENERAL
-from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTER_CLOTH, PRINT
+from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, ONCE, OUTER_CLOTH, PRINT
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.layout.bias import block_for
 from ambitus.core.layout.choices import (
@@ -41,6 +41,8 @@ class ClothOfBag:
     pieces: tuple[Piece, ...]
     #: whether its top edge is a hem, which a garment's own could be
     hemmed: bool = False
+    #: whether there is no more of it than there is
+    once: bool = False
 
 
 #: tops that are folded to the inside and sewn down
@@ -116,7 +118,8 @@ def cloths_of(made: Draft, times: int = 1, beside: Sequence[Beside] = ()) -> tup
             cloth = made.bag.cloth(key)
             printed: Print = "one_way" if key == "outer" and PRINT.is_(made.bag, "one_way") else "plain"
             hemmed = made.bag.kinds.top.kind in HEMS
-            out.append(ClothOfBag(key, cloth.label, cloth.usual_width, printed, tuple(pieces), hemmed))
+            once = key == "outer" and ONCE.is_(made.bag, "once")
+            out.append(ClothOfBag(key, cloth.label, cloth.usual_width, printed, tuple(pieces), hemmed, once))
     return tuple(out)
 
 
@@ -224,6 +227,16 @@ class OnCloth:
     def is_there(self) -> bool:
         """Whether all of it is cut of what is there."""
         return self.goods.length is not None or (len(self.sheets) > 1 and not self.layout.placed)
+
+    @property
+    def is_bought(self) -> bool:
+        """Whether any of it is: neither what is there, nor what cannot be had again."""
+        return not (self.is_there or self.cloth.once)
+
+    @property
+    def amount(self) -> float:
+        """How much of it is bought, up to the shop's step, or needed of what there is; mm along the roll."""
+        return self.layout.bought if self.is_bought else self.goods.needed(self.layout.length)
 
 
 def on_cloth(made: Draft, cloth: ClothOfBag, choice: ClothChoice, effort: int = EFFORT) -> OnCloth:

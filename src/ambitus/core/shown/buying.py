@@ -170,7 +170,7 @@ def rolls_shown(
     """Return the widths that a shop has of a cloth, the one that costs least first."""
     view = View(unit, made.bag.unit)
     cloth = next((c for c in cloths_of(made) if c.key == key), None)
-    if cloth is None:
+    if cloth is None or cloth.once:
         return ()
     now = goods_of(choices.of(key), cloth.usual_width, cloth.usual_print, made.bag.unit).width
     out = []

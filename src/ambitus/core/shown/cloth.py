@@ -134,12 +134,12 @@ def cloths_shown(
 
 
 def _cloth(on: OnCloth, view: View) -> ClothShown:
-    layout, goods = on.layout, on.goods
+    goods = on.goods
     pieces = {p.key: p for p in on.cloth.pieces}
     return ClothShown(
         key=on.cloth.key,
         label=on.cloth.label,
-        amount=view.worked(layout.bought if goods.length is None else goods.needed(layout.length)),
+        amount=view.worked(on.amount),
         amount_says=_amount_says(on, view),
         sheets=tuple(_sheet(on, sheet, pieces, view) for sheet in on.sheets),
         facts=_facts(on, view),
@@ -158,7 +158,7 @@ def _sheet(on: OnCloth, sheet: Sheet, pieces: Mapping[str, Piece], view: View) -
     layout, goods, source = sheet.layout, sheet.goods, sheet.source
     drawn = goods.usable_length
     if drawn is None:
-        drawn = max(layout.bought * (1 - goods.shrinks_along) / goods.layers_along - goods.squaring, 0.0)
+        drawn = max(on.amount * (1 - goods.shrinks_along) / goods.layers_along - goods.squaring, 0.0)
     if source:
         size = f"{view.worked(source.width)} × {view.with_unit(source.length)}"
         if source.shape == "round":
@@ -167,7 +167,8 @@ def _sheet(on: OnCloth, sheet: Sheet, pieces: Mapping[str, Piece], view: View) -
     elif goods.length is not None:
         label = f"{view.with_unit(goods.length)} that is there"
     else:
-        label = f"{view.with_unit(layout.bought)} off the roll"
+        where = "of what there is" if on.cloth.once else "off the roll"
+        label = f"{view.with_unit(on.amount)} {where}"
     measured = ("width", "length", "seam") if source else ()
     return SheetShown(
         id=source.id if source else "",
@@ -195,6 +196,8 @@ def _amount_says(on: OnCloth, view: View) -> str:
         return f"{view.unit} of {view.with_unit(on.goods.length)} needed, {wide} wide"
     if on.is_there:
         return f"{view.unit} to buy: it all lies on what is there"
+    if on.cloth.once:
+        return f"{view.unit} needed, {wide} wide"
     return f"{view.unit} to buy, {wide} wide"
 
 
@@ -238,6 +241,8 @@ def _facts(on: OnCloth, view: View) -> tuple[str, ...]:
     """Return what is to be known of how it lies on what is bought, each as a sentence."""
     layout, goods = on.layout, on.goods
     out = []
+    if on.cloth.once and goods.length is None and layout.placed:
+        out.append("There is no more of it: enter the length there is, and what finds no room on it is told.")
     if on.loosened:
         what = "One pin does" if on.loosened == 1 else f"{on.loosened} pins do"
         out.append(f"{what} not hold any more: outside of the cloth as it is now, or over another piece.")
