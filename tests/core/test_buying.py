@@ -98,6 +98,7 @@ def test_a_cloth_that_nothing_can_be_cut_of_is_not_bought() -> None:
     shown = buying_shown(made, ClothChoices(cloths={"outer": ClothChoice(width=0.0)}), SimulatedShop(), "cm")
     outer = next(row for row in shown.rows if row.for_ == "outer")
     assert (outer.price, outer.why, shown.whole) == ("", "nothing of it can be cut", False)
+    assert not outer.there
 
 
 def test_what_is_there_is_not_bought() -> None:
@@ -106,7 +107,7 @@ def test_what_is_there_is_not_bought() -> None:
     choices = ClothChoices(cloths={"outer": ClothChoice(length=1500.0)})
     shown = buying_shown(made, choices, SimulatedShop(), "cm")
     outer = next(row for row in shown.rows if row.for_ == "outer")
-    assert (outer.price, outer.why) == ("", "is there")
+    assert (outer.price, outer.why, outer.there) == ("", "is there", True)
     reaches = laid_on_cloths(made, choices)["outer"].layout.length
     assert outer.amount == f"{(reaches + 25) / 10:g} cm"
 
@@ -119,7 +120,7 @@ def test_what_cannot_be_had_again_is_not_bought() -> None:
     made = drafted(Spec.model_validate({"unit": "cm", "cloth": {"once": "once"}}))
     shown = buying_shown(made, ClothChoices(), SimulatedShop(), "cm")
     outer = next(row for row in shown.rows if row.for_ == "outer")
-    assert (outer.price, outer.why) == ("", "is there")
+    assert (outer.price, outer.why, outer.there) == ("", "is there", True)
     reaches = laid_on_cloths(made, ClothChoices())["outer"].layout.length
     assert outer.amount == f"{(reaches + 25) / 10:g} cm"
     assert rolls_shown(made, ClothChoices(), "outer", SimulatedShop(), "cm") == ()

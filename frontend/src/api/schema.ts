@@ -1285,6 +1285,11 @@ export interface components {
              * @default []
              */
             colours?: string[];
+            /**
+             * There
+             * @default false
+             */
+            there?: boolean;
         };
         /**
          * CauseShown

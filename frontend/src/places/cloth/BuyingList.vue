@@ -24,7 +24,7 @@ const print = () => window.print()
               <small v-if="row.for_">for {{ row.for_ }}</small>
               <small v-if="row.needed !== row.amount">{{ row.needed }} needed</small>
               <small v-if="row.colours?.length">in {{ row.colours!.join(', ') }}</small>
-              <b v-if="row.why" class="why">{{ row.why }}</b>
+              <b v-if="row.why" :class="row.there ? 'of-stash' : 'why'">{{ row.why }}</b>
               <b v-if="row.stash" class="of-stash">{{ row.stash }}</b>
             </td>
             <td class="price">{{ row.price }}</td>

@@ -43,6 +43,8 @@ class BuyingRow:
     stash: str
     #: the colours that the shop has it in, where it tells them
     colours: tuple[str, ...] = ()
+    #: whether the maker has it: no trouble that the shop has
+    there: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,6 +98,7 @@ def _rows(lines: Iterable[Line], view: View, shop: Shop) -> Iterable[BuyingRow]:
             line.why,
             _from_stash(line),
             line.offer.colours if line.offer and line.packs else (),
+            want.there,
         )
 
 
