@@ -124,6 +124,29 @@ def test_a_phone_shows_one_line_that_opens_and_a_row_of_fractions(phone: Screen)
     assert phone.field("size.width").input_value() == "13 5/8"
 
 
+def test_the_list_to_buy_is_read_on_a_phone(phone: Screen) -> None:
+    """In the shop: every amount and its price lie within the screen, and what it is below them."""
+    phone.open("Bandstand quilt tote")
+    page = phone.page
+    page.click("nav >> text=Cloth")
+    page.click("text=What to buy")
+    page.wait_for_selector("[data-buy]")
+    assert page.evaluate("(b => b.scrollWidth - b.clientWidth)(document.querySelector('.buying'))") == 0
+    priced = 0
+    for row in page.locator("[data-buy]").all():
+        amount = row.locator(".buy-amount").bounding_box()
+        what = row.locator("td >> nth=2").bounding_box()
+        assert amount is not None
+        assert what is not None
+        assert what["y"] >= amount["y"] + amount["height"] - 4
+        if row.locator(".price").inner_text():
+            priced += 1
+            price = row.locator(".price").bounding_box()
+            assert price is not None
+            assert 200 <= price["x"] <= 390 - price["width"]
+    assert priced > 3
+
+
 def test_a_long_name_breaks_nothing(screen: Screen) -> None:
     """On the draft, the shelf and the sheet."""
     name = "The tote in which the second cornets carry folders, stands and sandwiches to every concert " * 2
