@@ -136,6 +136,28 @@ def test_joins_and_rows_are_seen_where_they_lie() -> None:
     assert not _shapes(drafted(tote()), "rows")
 
 
+@pytest.mark.parametrize("fit", ["last", "alike"])
+@pytest.mark.parametrize("more", [{}, {"interfacing": {"kind": "quilted"}}, {"base": {"cut_as": "wrapped"}}])
+def test_the_strips_of_a_bottom_are_seen_as_they_are_cut(fit: str, more: dict[str, Any]) -> None:
+    """Every join lies one strip below the last, from the bottom's own upper edge down."""
+    cloth = {"made": "strips", "strips_fit": fit, "bottom": "contrast", "bottom_height": 110}
+    made = drafted(tote(360, 410, 118, cloth=cloth, **more))
+    (strip,) = (p for p in made.pieces if p.name.endswith(", strip") and p.division == "bottom")
+    panel = made.called("blank outer bottom" if "interfacing" in more else "outer bottom")
+    pieced = sum(
+        p.extent[1] * p.count / panel.count
+        for p in made.pieces
+        if p.layer == "strip" and p.division == "bottom"
+    )
+    strips = sum(p.count for p in made.pieces if p.layer == "strip" and p.division == "bottom")
+    spare = (pieced - 20 * (strips / panel.count - 1) - made.called("outer bottom").extent[1]) / 2
+    shown = [level.z for level in made.form.stance.levels if level.style == "line" and level.z < 110]
+    assert len(shown) > 1
+    # strips are cut up to the ruler: joined they are larger by less than a step each, half of it above
+    assert 110 - shown[0] == pytest.approx(strip.extent[1] - spare - 20, abs=strips / panel.count / 2)
+    assert all(a - b == pytest.approx(strip.extent[1] - 20) for a, b in pairwise(shown))
+
+
 def test_a_measured_sample_takes_the_place_of_what_is_reckoned() -> None:
     """194 of 200: 3 % of the blank; of inches 8 in lose as much."""
     for unit, square in (("mm", 200.0), ("in", 203.2)):

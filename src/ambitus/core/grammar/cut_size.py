@@ -1,6 +1,6 @@
 """How large the front is cut, for what is measured before a panel is there to be measured."""
 
-from ambitus.core.form.model import FOLD, Form
+from ambitus.core.form.model import FOLD, Face, Form
 from ambitus.core.form.sewn import with_top
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import snap
@@ -8,8 +8,16 @@ from ambitus.core.spec.resolved import Resolved
 
 
 def front_cut(bag: Resolved, form: Form, key: str) -> float:
-    """Return how wide (``width``) or how high (``height``) the front is cut, in mm."""
-    face = with_top(form)[0]
+    """How wide (``width``) or how high (``height``) the front is cut, in mm; of two parts the upper."""
+    return _cut(bag, with_top(form)[0], key)
+
+
+def bottom_cut(bag: Resolved, form: Form, key: str) -> float:
+    """Return how wide (``width``) or how high (``height``) the bottom of a divided front is cut, in mm."""
+    return _cut(bag, next(face for face in form.faces if face.division == "bottom"), key)
+
+
+def _cut(bag: Resolved, face: Face, key: str) -> float:
     measure = next(m for m in face.measures if m.key == key)
     classes = [face.edges[face.edge_index(end)].seam for end in (measure.low, measure.high) if end != FOLD]
     top = bag.kinds.top.allowance(bag, "outer")

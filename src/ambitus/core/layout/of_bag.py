@@ -9,7 +9,8 @@ from ambitus.core.draft import Draft
 from ambitus.core.drawing.grain import runs_up
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.allowances import GENERAL
-from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, ONCE, OUTER_CLOTH, PRINT
+from ambitus.core.grammar.cloth.fields import CONTRAST_CLOTH, LINING_CLOTH, OUTER_CLOTH, PRINT
+from ambitus.core.grammar.cloth.steps import is_all_there_is
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.layout.bias import block_for
 from ambitus.core.layout.choices import (
@@ -118,7 +119,7 @@ def cloths_of(made: Draft, times: int = 1, beside: Sequence[Beside] = ()) -> tup
             cloth = made.bag.cloth(key)
             printed: Print = "one_way" if key == "outer" and PRINT.is_(made.bag, "one_way") else "plain"
             hemmed = made.bag.kinds.top.kind in HEMS
-            once = key == "outer" and ONCE.is_(made.bag, "once")
+            once = key == "outer" and is_all_there_is(made.bag)
             out.append(ClothOfBag(key, cloth.label, cloth.usual_width, printed, tuple(pieces), hemmed, once))
     return tuple(out)
 

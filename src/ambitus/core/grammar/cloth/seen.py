@@ -7,13 +7,11 @@ from ambitus.core.form.model import Form
 from ambitus.core.form.stance import Level, Upright
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.fields import STRIPS_RUN
-from ambitus.core.grammar.cloth.strips import alternates, is_pieced, solved, to_piece
+from ambitus.core.grammar.cloth.strips import OTHER, alternates, is_pieced, solved, to_piece
 from ambitus.core.grammar.contract import Allowances, Layer
-from ambitus.core.grammar.cut_size import front_cut
+from ambitus.core.grammar.cut_size import bottom_cut, front_cut
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
-
-_OTHER = {"outer": "contrast", "contrast": "outer"}
 
 
 def _joins(bag: Resolved, wanted: float) -> Iterator[float]:
@@ -27,25 +25,27 @@ def _cloth(bag: Resolved, first: str, after: int) -> str:
     """Return the cloth of the strip *after* so many joins; nothing where all are of one."""
     if not alternates(bag):
         return ""
-    return first if after % 2 == 0 else _OTHER[first]
+    return first if after % 2 == 0 else OTHER[first]
 
 
 def _levels(bag: Resolved, form: Form) -> Iterator[Level]:
+    wide, foot = front_cut(bag, form, "width"), form.stance.bottom
+
+    def seen(first: str, raw: float, high: float, low: float, top: float) -> Iterator[Level]:
+        """Of a panel *high* mm as cut, its raw edge at *raw*, of which *low* to *top* shows."""
+        wanted = to_piece(bag, wide, high)
+        begins = raw + (wanted - high) / 2
+        for at, down in enumerate(_joins(bag, wanted)):
+            if low < begins - down < top:
+                yield Level(snap(begins - down), _cloth(bag, first, at + 1))
+
     raw = form.height + sum(t.mm for t in bag.kinds.top.allowance(bag, "outer"))
-    high, foot = front_cut(bag, form, "height"), form.stance.bottom
-    wanted = to_piece(bag, front_cut(bag, form, "width"), high)
-    begins = raw + (wanted - high) / 2
-    for at, down in enumerate(_joins(bag, wanted)):
-        if foot < begins - down < form.height:
-            yield Level(snap(begins - down), _cloth(bag, "outer", at + 1))
+    yield from seen("outer", raw, front_cut(bag, form, "height"), foot, form.height)
     if foot:
         # what stands below the join of the bottom is pieced by itself, from its own upper edge
         yield Level(foot, "contrast")
-        spare = (wanted - high) / 2
-        begins = foot + JOIN_ALLOWANCE.of(bag) + spare
-        for at, down in enumerate(_joins(bag, snap(begins + high))):
-            if 0 < begins - down < foot:
-                yield Level(snap(begins - down), _cloth(bag, "contrast", at + 1))
+        high = bottom_cut(bag, form, "height")
+        yield from seen("contrast", foot + JOIN_ALLOWANCE.of(bag), high, 0.0, foot)
 
 
 def _uprights(bag: Resolved, form: Form) -> Iterator[Upright]:

@@ -17,6 +17,8 @@ from ambitus.core.sums import Sum, Term, to_grid
 LEAST_SHOWS = 6.0
 #: No panel is pieced of more.
 MOST_STRIPS = 200
+#: by turns with each cloth
+OTHER = {"outer": "contrast", "contrast": "outer"}
 
 
 def is_pieced(bag: Resolved) -> bool:
@@ -129,23 +131,25 @@ def solved(bag: Resolved, wanted: float) -> Strips:
     asked = STRIP.term(bag, "A strip, as cut")
     shows = max(bag.grid.step, asked.mm - 2 * join.mm)
     panel = Term("What is pieced", wanted, "The panel, and what is trimmed of it.")
+
+    def joins(strips: int) -> Term:
+        return join.scaled(2 * (strips - 1), "Every join takes two allowances.", 2 * (strips - 1))
+
     if STRIPS_FIT.is_(bag, "alike"):
         count = min(MOST_STRIPS, max(2, round((wanted - 2 * join.mm) / shows)))
-        joins = join.scaled(2 * (count - 1), "Every join takes two allowances.", 2 * (count - 1))
-        whole = wanted + joins.mm
+        whole = wanted + joins(count).mm
         share = Term("Of the other strips", -snap(whole * (count - 1) / count), "All are alike.")
-        each = _up(bag, (panel, joins, share))
+        each = _up(bag, (panel, joins(count), share))
         return Strips(count, each, each)
     least = 2 * join.mm + LEAST_SHOWS
     count = min(MOST_STRIPS, max(2, 1 + math.floor((wanted - least) / shows + 1e-9)))
     each = to_grid("How wide to cut it", (asked,), bag.grid)
     others = Term("The other strips", -(count - 1) * each.total, "As they are cut.", times=count - 1)
-    joins = join.scaled(2 * (count - 1), "Every join takes two allowances.", 2 * (count - 1))
-    left = snap(panel.mm + others.mm + joins.mm)
+    left = snap(panel.mm + others.mm + joins(count).mm)
     # where nothing is left a check says so: it is drawn as hardly a strip
     short = Term("Nothing is left", bag.grid.step - left, "The panel is no wider than a strip.")
     more = (short,) if left < bag.grid.step else ()
-    return Strips(count, each, _up(bag, (panel, others, joins, *more)))
+    return Strips(count, each, _up(bag, (panel, others, joins(count), *more)))
 
 
 def trimmed(bag: Resolved) -> float:
@@ -160,7 +164,7 @@ def _plies(bag: Resolved, wide: float, high: float, looks: str) -> tuple[Ply, ..
     terms = (Term("What is pieced", along, "From raw edge to raw edge."), *((spare,) if spare else ()))
     long = to_grid("How long to cut it", terms, bag.grid)
     strips = solved(bag, snap(over + trimmed(bag)))
-    other = {"outer": "contrast", "contrast": "outer"}[looks] if alternates(bag) else looks
+    other = OTHER[looks] if alternates(bag) else looks
     last_of = looks if strips.count % 2 else other
 
     def ply(called: str, of: str, cut: Sum, each: int) -> Ply:
