@@ -13,8 +13,12 @@ def front_cut(bag: Resolved, form: Form, key: str) -> float:
 
 
 def bottom_cut(bag: Resolved, form: Form, key: str) -> float:
-    """Return how wide (``width``) or how high (``height``) the bottom of a divided front is cut, in mm."""
-    return _cut(bag, next(face for face in form.faces if face.division == "bottom"), key)
+    """How wide (``width``) or how high (``height``) the bottom of a divided front is cut, in mm; 0 without one.
+
+    A bottom that is out of bounds is told by a check and is no piece.
+    """
+    bottoms = [face for face in form.faces if face.division == "bottom"]
+    return _cut(bag, bottoms[0], key) if bottoms else 0.0
 
 
 def _cut(bag: Resolved, face: Face, key: str) -> float:

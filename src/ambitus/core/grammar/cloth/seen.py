@@ -44,8 +44,8 @@ def _levels(bag: Resolved, form: Form) -> Iterator[Level]:
     if foot:
         # what stands below the join of the bottom is pieced by itself, from its own upper edge
         yield Level(foot, "contrast")
-        high = bottom_cut(bag, form, "height")
-        yield from seen("contrast", foot + JOIN_ALLOWANCE.of(bag), high, 0.0, foot)
+        if high := bottom_cut(bag, form, "height"):
+            yield from seen("contrast", foot + JOIN_ALLOWANCE.of(bag), high, 0.0, foot)
 
 
 def _uprights(bag: Resolved, form: Form) -> Iterator[Upright]:
