@@ -193,6 +193,7 @@ IN_EXTRAS = {
     "fall": (20, 60),
     "flap_above": (6, 15),
     "divided_at": (10, 60),
+    "flap_closed_at": (10, 30),
     "size": (8, 24),
     "margin": (5, 18),
     "long": (20, 60),

@@ -58,6 +58,9 @@ class Side:
             if put.is_("flap", "flap"):
                 more, above = self.bag.pair(6, 0.25) / 2, put.mm("flap_above")
                 yield Box(x - more, u - above, x + wide + more, u, "pocket", at)
+            if put_on.flap_held(put):
+                half, low = put.mm("size") / 2, u + read["fall"] - put.mm("flap_closed_at")
+                yield Box(x + wide / 2 - half, low - half, x + wide / 2 + half, low + half, "pocket", at)
         elif put.kind == "window_zip":
             wide, high = read["opening"] + 2 * self.bag.pair(12, 0.5), self.bag.pair(28, 1)
             x, u = self._centre(put), put.mm("from_top")
@@ -241,6 +244,18 @@ def _(b: Bag) -> bool:
         put.is_("patched", "none") and (put.kind == "magnetic_snap" or put.is_("set", "hammered"))
         for put in put_on.every(b.draft)
     )
+
+
+@says("flap-closure-off")
+def _(b: Bag) -> bool:
+    def off(put: put_on.Put) -> bool:
+        read, metal = b.draft.read.extras[put.number].sizes, b.pair(6, 0.25)
+        half, at = put.mm("size") / 2, put.mm("flap_closed_at")
+        hole = max(half, put_on.hole_of(put)) if put.is_("flap_closes", "button") else half
+        over, foot = read["fall"] - at - hole, read["height"] - (read["fall"] - at) - half
+        return min(at - half, over, foot) < metal - EPS
+
+    return any(put_on.flap_held(put) and off(put) for put in put_on.every(b.draft))
 
 
 @says("binding-misses-row")

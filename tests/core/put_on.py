@@ -10,6 +10,7 @@ from itertools import pairwise
 from ambitus.core import curves
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece
+from ambitus.core.form.sewn import PutOn
 from bags import choice_at, mm_at
 from core import proofs
 
@@ -334,6 +335,48 @@ def _raw_edges(draft: Draft, of: str) -> Iterator[float]:
             yield sum(_raw_edge(draft, s.face, s.edge) for s in chain) - joined
 
 
+def flap_held(put: Put) -> bool:
+    """Return whether something holds a flap down."""
+    return put.is_("flap", "flap") and not put.is_("flap_closes", "open")
+
+
+def hole_of(put: Put) -> float:
+    """Return how long its buttonhole has to be: across and through the button, 2 mm | 1/16 in over a cord."""
+    cord = (1.5875 if put.bag.unit == "in" else 2.0) if put.is_("buttonhole", "corded") else 0.0
+    return put.mm("size") + put.mm("thick") + cord
+
+
+def buttonholes_by_the_rule(draft: Draft) -> Iterator[str]:
+    """
+    Yield each hole of a flap that is not as long as its button needs, or whose lower end does not lie over
+    the button once the flap is folded down; and each button that lies elsewhere than in its middle.
+    """
+    for put in (p for p in every(draft) if p.kind == "patch"):
+        flap = put.pieces().get("flap")
+        holes = [m for m in flap.marks if m.kind == "buttonhole"] if flap else []
+        if len(holes) != (flap_held(put) and put.is_("flap_closes", "button")):
+            yield f"{len(holes)} buttonholes"
+            continue
+        for mark in holes if flap else ():
+            (x, low), (_, high) = mark.points
+            left, _, right, top = flap.box if flap else (0, 0, 0, 0)
+            end = top - put.allowance("pocket") - put.mm("flap_closed_at")
+            if abs(high - low - hole_of(put)) > EXACT or abs(high - end) > EXACT:
+                yield f"buttonhole from {low} to {high}, not {hole_of(put)} long up to {end}"
+            if abs(x - (left + right) / 2) > EXACT:
+                yield f"buttonhole at {x}, not in the middle"
+        sizes, at = draft.read.extras[put.number].sizes, f"extras.{put.number}"
+        lying = [one for one in draft.forms[put.layer].every_sewn if isinstance(one, PutOn) and one.of == at]
+        for pocket in lying[:1]:
+            for one in (one for one in lying if "under its flap" in one.label):
+                down = pocket.u + sizes["fall"] - put.mm("flap_closed_at")
+                off = one.x + one.wide / 2 - pocket.x - pocket.wide / 2, one.u + one.high / 2 - down
+                if max(map(abs, off)) > EXACT:
+                    yield f"its half on the pocket lies {off} off"
+        if flap_held(put) != any("under its flap" in one.label for one in lying):
+            yield "a half without its other"
+
+
 def _raw_edge(draft: Draft, face: str, name: str) -> float:
     piece = next(p for p in draft.pieces if p.layer == "outer" and face in p.faces)
     i = next(i for i, edge in enumerate(piece.edges) if edge.name == name)
@@ -349,6 +392,7 @@ PROOFS: tuple[Callable[[Draft], Iterator[str]], ...] = (
     extras_by_the_rule,
     extras_read_back,
     placed_from_real_edges,
+    buttonholes_by_the_rule,
     binding_by_the_rule,
     seams_bound_by_the_rule,
 )

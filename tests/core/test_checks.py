@@ -102,6 +102,11 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _with(kind="magnetic_snap", patched="none"),
         _with(kind="magnetic_snap", patched="patch"),
     ),
+    # a button of 15 and 4 thick: from its edge to that of the flap 6; its hole 19, 6 below the fold
+    "flap-closure-off": (
+        _with(kind="patch", flap="flap", flap_closes="button", flap_closed_at=25.5),
+        _with(kind="patch", flap="flap", flap_closes="button", flap_closed_at=25),
+    ),
     # 280 from the top to the edge it stands on, 10 of it kept free, the window 40 below the top
     "pocket-bag-too-deep": (_with(kind="window_zip", deep=230.5), _with(kind="window_zip", deep=230)),
     "window-longer-than-sold": (

@@ -45,7 +45,19 @@ BAGS: tuple[dict[str, Any], ...] = (
         118,
         allowances=UNEQUAL,
         extras=[
-            {"kind": "patch", "flap": "flap", "fall": 47, "width": 151, "height": 103, "from_top": 62},
+            {
+                "kind": "patch",
+                "flap": "flap",
+                "fall": 47,
+                "width": 151,
+                "height": 103,
+                "from_top": 62,
+                "flap_closes": "button",
+                "buttonhole": "corded",
+                "size": 11,
+                "thick": 3,
+                "flap_closed_at": 19,
+            },
             {"kind": "magnetic_snap", "from_top": 44},
             {"kind": "ties"},
         ],
@@ -229,6 +241,12 @@ def _half_as_high(part: Part) -> Part:
     return replace(part, face=replace(part.face, edges=points, measures=high))
 
 
+def _short_hole(part: Part) -> Part:
+    assert isinstance(part, Loose)
+    short = tuple(replace(m, points=((m.points[0][0], m.points[1][1] - 11), m.points[1])) for m in part.marks)
+    return replace(part, marks=short)
+
+
 def _put(kind: str, change: Callable[[PutOn], PutOn]) -> Fault:
     """An extra that lies elsewhere than its place is told."""
 
@@ -312,6 +330,11 @@ FAULTS: dict[str, Fault] = {
     "hem of a pocket left out": _cut("patch", _without_term("Hem at its top")),
     "folded pocket cut once": _cut("patch", _half_as_high, "Pocket"),
     "flap without its seams": _cut("patch", _without_term("Pocket seam"), "flap"),
+    "buttonhole as long as its button is wide": _cut("patch", _short_hole, "flap"),
+    "button sewn where its flap ends": _put(
+        "patch", lambda one: replace(one, u=one.u + 19) if "under" in one.label else one
+    ),
+    "buttonhole never worked": _acts("patch", _never(acts.Buttonhole)),
     "facing without its seam": _cut("patch", _without_term("Pocket seam"), "facing"),
     "slip pocket as wide as from seam to seam": _cut("slip", _without_term("Side seam")),
     "slip pocket without its foot": _cut("slip", _without_term("Edge turned in", "Base seam")),

@@ -251,6 +251,7 @@ class Mark:
         "placed",
         "spot",
         "quilting",
+        "buttonhole",
     ]
     label: str
     points: tuple[Point, ...]

@@ -284,6 +284,7 @@ def along_seam(form: Form, seam: Seam, low: Place, high: Place) -> tuple[tuple[P
     own = next(c for c in seam.chains if any((s.face, s.edge) == here for s in c))
     at = [(s.face, s.edge) for s in own].index(here)
     with_list, long = _runs_on(form, own, at), edge_length(form, *here)
+    whole = sum(edge_length(form, s.face, s.edge) for s in own)
     before = sum(edge_length(form, s.face, s.edge) for s in own[:at])
     turned = with_list == low.back
     begin, end = (
@@ -292,11 +293,13 @@ def along_seam(form: Form, seam: Seam, low: Place, high: Place) -> tuple[tuple[P
     out = [(low, high)]
     for chain in (c for c in seam.chains if c is not own):
         gone = 0.0
+        # edges that are not as long as each other, a strip brought to the grid, are eased all along
+        share = sum(edge_length(form, s.face, s.edge) for s in chain) / whole if whole else 1.0
         for n, s in enumerate(chain):
             size = edge_length(form, s.face, s.edge)
             # what lies beyond the ends of the seam is open with the edge that ends there
-            a = begin - gone if n == 0 else max(begin - gone, 0.0)
-            b = end - gone if n == len(chain) - 1 else min(end - gone, size)
+            a = share * begin - gone if n == 0 else max(share * begin - gone, 0.0)
+            b = share * end - gone if n == len(chain) - 1 else min(share * end - gone, size)
             gone += size
             if b - a > 1e-6:
                 # it is read from the same end of the seam as the first

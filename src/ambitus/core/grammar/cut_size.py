@@ -13,7 +13,7 @@ def front_cut(bag: Resolved, form: Form, key: str) -> float:
 
 
 def bottom_cut(bag: Resolved, form: Form, key: str) -> float:
-    """How wide (``width``) or how high (``height``) the bottom of a divided front is cut, in mm; 0 without one.
+    """How wide (``width``) or high (``height``) the bottom of a divided front is cut, in mm; 0 without one.
 
     A bottom that is out of bounds is told by a check and is no piece.
     """

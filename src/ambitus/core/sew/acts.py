@@ -269,6 +269,13 @@ class Pierce:
 
 
 @dataclass(frozen=True, slots=True)
+class Buttonhole:
+    """Work the buttonholes of pieces that are made up, and cut them open."""
+
+    pieces: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Crease:
     """Fold strips along their creases and press them."""
 
@@ -476,6 +483,7 @@ Act = (
     | Close
     | HoldOpen
     | Pierce
+    | Buttonhole
     | Crease
     | Make
     | Baste

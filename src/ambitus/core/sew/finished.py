@@ -63,6 +63,8 @@ def _pieces(work: Work) -> Iterator[str]:
             yield f"{piece.name} is not sewn along the face"
         if key in work.plan.rolled - work.rolled:
             yield f"{piece.name} is not folded again between its marks"
+        if key in work.plan.holed - work.holed:
+            yield f"the buttonhole of {piece.name} is not worked"
         if key in work.threaded - work.knotted:
             yield f"the ends of {piece.name} are loose"
 

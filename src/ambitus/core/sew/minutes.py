@@ -20,6 +20,8 @@ CUT, SEW, OVERLOCK, PRESS = (0.5, 0.7), (0.5, 1.3), (0.3, 0.7), (0.3, 1.0)
 SNIP, THREAD, FUSE = (0.0, 0.5), (1.0, 1.0), (1.0, 9.0)
 PIN, MARK, LOOK, TURN, CORNER, SLIP = 1.0, 0.2, 0.3, 2.0, 0.4, 40.0
 TURN_THICK, THICK, TOPSTITCH, SLOW = 5.0, 2.0, 1.3, 2.0
+#: Default (ours): marking, working and cutting open one buttonhole.
+BUTTONHOLE = 4.0
 
 
 def minutes_of(plan: Plan, step: Sequence[Act]) -> float:
@@ -208,6 +210,9 @@ def _minutes(plan: Plan, act: Act) -> float:
         case acts.Roll():
             count, metres = _strips(plan, act.pieces)
             return PIN * metres + SEW[0] * count + SEW[1] * TOPSTITCH * metres
+        case acts.Buttonhole():
+            count = len(plan.strips(act.pieces))
+            return BUTTONHOLE * count
         case acts.RingUp():
             count, _ = _strips(plan, act.pieces)
             return count * (SEW[0] + PRESS[0])

@@ -129,6 +129,13 @@ class Plan:
         return frozenset(one.strip for one in self.sewn(Rolled) if isinstance(one, Rolled))
 
     @cached_property
+    def holed(self) -> frozenset[str]:
+        """The pieces with a buttonhole to be worked."""
+        return frozenset(
+            key for key, piece in self.by_key.items() if any(m.kind == "buttonhole" for m in piece.marks)
+        )
+
+    @cached_property
     def wrapped(self) -> Mapping[str, str]:
         """The strip that the raw edges of a seam are wrapped in, by the seam's key."""
         return {

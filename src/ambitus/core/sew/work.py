@@ -45,6 +45,8 @@ class Work:
     ringed: set[str] = field(default_factory=set)
     #: strips that are folded in half again
     rolled: set[str] = field(default_factory=set)
+    #: pieces whose buttonhole is worked
+    holed: set[str] = field(default_factory=set)
     #: strips that are sewn on with rows of their own
     fixed: set[str] = field(default_factory=set)
     #: items whose motif is on
@@ -167,6 +169,7 @@ class Work:
             "used": frozenset(self.used),
             "ringed": frozenset(self.ringed),
             "rolled": frozenset(self.rolled),
+            "holed": frozenset(self.holed),
             "fixed": frozenset(self.fixed),
             "rows": tuple(sorted(self.rows.items())),
             "glued": frozenset(self.glued.joins),

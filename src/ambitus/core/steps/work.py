@@ -225,6 +225,7 @@ _SEWS = (
     acts.Baste,
     acts.LayOn,
     acts.Bind,
+    acts.Buttonhole,
     acts.Fix,
 )
 

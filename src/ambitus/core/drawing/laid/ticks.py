@@ -104,6 +104,11 @@ def _places(piece: Piece, mark: Mark) -> Iterator[tuple[Side, float]]:
             yield from (("top", x) for x in (min(xs), max(xs)))
         yield from (("left", y) for y in (max(ys), min(ys)))
         return
+    if mark.kind == "buttonhole":
+        # it is found by both of its ends, in one line
+        yield "top", xs[0]
+        yield from (("left", y) for y in ys)
+        return
     if mark.kind == "spot":
         # a cross: it is found by its middle
         yield "top", mark.points[2][0]

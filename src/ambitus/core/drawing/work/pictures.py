@@ -345,7 +345,14 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
             return _lying(work, [one for one in plan.put_on if one.of == act.of and one.printed])
         case acts.LayOn():
             return _laid_on(work, act.pieces, act.layer)
-        case acts.Crease() | acts.Make() | acts.KeepEnds() | acts.OnSlider() | acts.Narrow():
+        case (
+            acts.Crease()
+            | acts.Make()
+            | acts.Buttonhole()
+            | acts.KeepEnds()
+            | acts.OnSlider()
+            | acts.Narrow()
+        ):
             return _pieces(plan, [plan.by_key[key] for key in plan.strips(act.pieces)], marked=True)
         case acts.OpenZip():
             return _faces(work, "outer")

@@ -33,6 +33,10 @@ DIVIDED_AT = Length("extras.divided_at")
 FLAP = Choice[Literal["none", "flap"]]("extras.flap")
 FLAP_FALL = Length("extras.fall")
 FLAP_ABOVE = Length("extras.flap_above")
+#: what holds a flap down on its pocket, how its hole is worked, and where its middle lies on the flap
+FLAP_CLOSES = Choice[Literal["open", "button", "stud"]]("extras.flap_closes")
+BUTTONHOLE = Choice[Literal["plain", "corded"]]("extras.buttonhole")
+FLAP_CLOSED_AT = Length("extras.flap_closed_at")
 
 POCKET_ALLOWANCE = Length("allowances.pocket")
 #: what becomes of the foot of a slip pocket: sewn down above the edge, or caught in the base seam

@@ -97,6 +97,17 @@ def _roll(work: Work, act: acts.Roll) -> None:
         work.rolled.add(key)
 
 
+def _buttonhole(work: Work, act: acts.Buttonhole) -> None:
+    is_marked(work)
+    for key in work.plan.strips(act.pieces):
+        is_made(work, key)
+        name = work.plan.by_key[key].name
+        refuse(key not in work.plan.holed, f"{name} has no buttonhole")
+        refuse(key in work.holed, f"the buttonhole of {name} is worked already")
+        refuse(key in work.used, f"{name} is on its panel already: the hole would go through that too")
+        work.holed.add(key)
+
+
 def _ring_up(work: Work, act: acts.RingUp) -> None:
     for key in work.plan.strips(act.pieces):
         is_made(work, key)
@@ -227,6 +238,7 @@ DOES: Doing = {
     acts.Baste: _baste,
     acts.RingUp: _ring_up,
     acts.Roll: _roll,
+    acts.Buttonhole: _buttonhole,
     acts.LayOn: _lay_on,
     acts.Print: _print,
     acts.Fix: _fix,

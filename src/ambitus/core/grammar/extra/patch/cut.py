@@ -28,6 +28,7 @@ from ambitus.core.grammar.extra.fields import (
     POCKET_MADE,
     POCKET_WIDTH,
 )
+from ambitus.core.grammar.extra.patch.closing import closing_parts, closing_sewn, hole_mark
 from ambitus.core.grammar.extra.placing import CLEAR, lies, put_on, side_of
 from ambitus.core.lengths import paired, snap
 from ambitus.core.lengths.pairs import Pair
@@ -77,7 +78,7 @@ def sizes(item: Item, form: Form) -> dict[str, float]:
     if POCKET_MADE.is_(item, "faced"):
         out["faced"] = _facing_shows(item)
     if FLAP.is_(item, "flap"):
-        out["fall"] = _flap_falls(item)
+        out["fall"] = flap_falls(item)
     return out
 
 
@@ -86,7 +87,8 @@ def _facing_shows(item: Item) -> float:
     return settled(item.bag, POCKET_FACED.of(item), beyond)
 
 
-def _flap_falls(item: Item) -> float:
+def flap_falls(item: Item) -> float:
+    """Return how far a flap falls over its pocket as it comes out, in mm."""
     bag = item.bag
     return settled(bag, FLAP_FALL.of(item), FLAP_ABOVE.of(item) + 2 * seam_term(bag).mm)
 
@@ -105,11 +107,14 @@ def _flap(item: Item, patch: Patch) -> Part:
     more = Term("Wider than the pocket", snap(width - patch.wide), "So that it covers the pocket.", "default")
     if abs(more.mm - wider) > 1e-6:
         more = Term(more.label, more.mm, "So that it covers the pocket; to the cutting grid.", "default")
-    falls = _flap_falls(item)
+    falls = flap_falls(item)
     above = FLAP_ABOVE.term(item, "Sewn on above the pocket")
     high = (*size_terms(FLAP_FALL.term(item, "Falls over the pocket"), falls), above)
     cloth = {"sides": seam, "foot": seam, "head": seam}
-    return oblong(item, "Pocket flap", name_of(item, "flap"), (plain, more), high, cloth, count=2)
+    marks = hole_mark(item, width, snap(falls + above.mm))
+    return oblong(
+        item, "Pocket flap", name_of(item, "flap"), (plain, more), high, cloth, count=2, marks=marks
+    )
 
 
 def _facing(item: Item, patch: Patch) -> Part:
@@ -143,11 +148,12 @@ def parts(item: Item, form: Form) -> tuple[Part, ...]:
                 "Fold at its top", patch.wide, patch.cloth, patch.high, "from the raw upper edge", (hem,)
             ),
         )
-    out = [oblong(item, "Pocket", name_of(item), wide, high, patch.cloth, marks=marks)]
+    out: list[Part] = [oblong(item, "Pocket", name_of(item), wide, high, patch.cloth, marks=marks)]
     if POCKET_MADE.is_(item, "faced"):
-        out.append(_facing(item, patch))  # type: ignore[arg-type]
+        out.append(_facing(item, patch))
     if FLAP.is_(item, "flap"):
-        out.append(_flap(item, patch))  # type: ignore[arg-type]
+        out.append(_flap(item, patch))
+        out += closing_parts(item)
     return tuple(out)
 
 
@@ -169,6 +175,7 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
         seam = replace(
             lying, from_left=(*lying.from_left, over), down=(*lying.down, up), wide=wide, high=above
         )
-        own, falls = (f"pocket {name_of(item, 'flap')}",), _flap_falls(item)
+        own, falls = (f"pocket {name_of(item, 'flap')}",), flap_falls(item)
         out.append(put_on(item, seam, f"{label}, its flap", clear=clear, pieces=own, hangs=falls))
+        out += closing_sewn(item, lying, falls, label)
     return tuple(out)

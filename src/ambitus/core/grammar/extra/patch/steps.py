@@ -5,8 +5,15 @@ from collections.abc import Iterator
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.extra.cloth import name_of, of_cloth, seam_term
 from ambitus.core.grammar.extra.dividing import dividers, says_rows
-from ambitus.core.grammar.extra.fields import FLAP, FLAP_ABOVE, ON, POCKET_EDGES, POCKET_HEM, POCKET_MADE
-from ambitus.core.grammar.extra.patch.cut import FLAP_COVERED, FLAP_TRIMMED, patch_of
+from ambitus.core.grammar.extra.fields import (
+    FLAP,
+    ON,
+    POCKET_EDGES,
+    POCKET_HEM,
+    POCKET_MADE,
+)
+from ambitus.core.grammar.extra.patch.cut import patch_of
+from ambitus.core.grammar.extra.patch.flap_steps import flap_steps
 from ambitus.core.grammar.extra.placing import lies, side_of
 from ambitus.core.grammar.extra.sewing import on_its_panel, rank_of, ready_for
 from ambitus.core.sew import acts
@@ -81,24 +88,5 @@ def _steps(item: Item, form: Form) -> Iterator[Step]:
         last=not FLAP.is_(item, "flap"),
         lengths=tuple(("From its left edge to a row", x) for x in rows),
     )
-    if not FLAP.is_(item, "flap"):
-        return
-    flap = f"pocket {name_of(item, 'flap')}"
-    panel = "outer" if lying.ground.layer == "outer" else "lining"
-    yield Step(
-        f"pocket {n} flap",
-        "Sew the flap on above the pocket, pointing up, and fold it down",
-        "Its two layers sewn right sides together and turned first; right side on the panel, its raw edges "
-        "towards the pocket. Trim the seam, fold the flap down, and sew a second row that covers the edge.",
-        rank_of(item, 6),
-        needs=(f"{at} on",),
-        gives=(f"{at} flap on", f"{panel} panels ready"),
-        acts=(acts.Make((flap,)), acts.LayOn((flap,), panel), acts.Fix((flap,))),
-        settings=stitched(cloth),
-        lengths=(
-            ("Above the pocket", FLAP_ABOVE.of(item)),
-            ("Trim the seam to", FLAP_TRIMMED.mm(bag.unit)),
-            ("Second row from the fold", FLAP_COVERED.mm(bag.unit)),
-        ),
-        cautions=("needle over bulk",),
-    )
+    if FLAP.is_(item, "flap"):
+        yield from flap_steps(item, lying, stitched(cloth))

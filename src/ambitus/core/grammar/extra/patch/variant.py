@@ -27,6 +27,12 @@ from ambitus.core.grammar.extra.fields import (
     POCKET_OF,
     POCKET_WIDTH,
 )
+from ambitus.core.grammar.extra.patch.closing import (
+    CLOSING_CHOICES,
+    CLOSING_FIELDS,
+    CLOSING_PARAMS,
+    flap_closure_off,
+)
 from ambitus.core.grammar.extra.patch.cut import parts, sewn, sizes
 from ambitus.core.grammar.extra.patch.read import read
 from ambitus.core.grammar.extra.patch.steps import steps
@@ -122,6 +128,7 @@ PATCH = Extra(
             high=60,
             shown_when=(FLAP, "flap"),
         ),
+        *CLOSING_PARAMS,
         CUT_OF_PARAM,
     ),
     phrase=Phrase(
@@ -129,7 +136,7 @@ PATCH = Extra(
         "Patch pocket",
         ", with ",
         _says,
-        choices=(ON, ON_SIDE, POCKET_MADE, DOWN_BY, ACROSS_BY, DIVIDED, FLAP, POCKET_OF),
+        choices=(ON, ON_SIDE, POCKET_MADE, DOWN_BY, ACROSS_BY, DIVIDED, FLAP, *CLOSING_CHOICES, POCKET_OF),
         fields=(
             POCKET_WIDTH,
             POCKET_HEIGHT,
@@ -142,6 +149,7 @@ PATCH = Extra(
             DIVIDED_AT,
             FLAP_FALL,
             FLAP_ABOVE,
+            *CLOSING_FIELDS,
         ),
     ),
     classes={"pocket": "Pocket seam"},
@@ -151,7 +159,7 @@ PATCH = Extra(
     sewn=sewn,
     acts=(steps,),
     lies_on=ON.of,
-    checks=POCKET_CHECKS,
+    checks=(*POCKET_CHECKS, flap_closure_off),
     sizes=sizes,
     read=read,
 )
