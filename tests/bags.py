@@ -153,6 +153,8 @@ ORDINARY = {
     "bind_cover": (4, 9),
     "join": (6, 20),
     "roll_flat": (0, 40),
+    "stretches_to": (205, 280),
+    "narrows_to": (30, 50),
     "from_raw": (18, 40),
     "zip_opening": (25, 50),
     "tab_turn": (2, 10),

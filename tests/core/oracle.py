@@ -619,10 +619,10 @@ def _stack(b: Bag, s: Strap) -> float:
     eats = proofs.top_eats(b.draft)
     if s.runs:
         eats = 0.0 if folded else proofs.eaten(b.draft, "base")
-    inset = eats if b.bag.kinds.interfacing.kind == "kept_out" else inset
-    reach = eats - inset
-    quilted = b.bag.kinds.interfacing.kind == "quilted"
-    if whole and abs(reach - 1) <= b.bag.grid.step and not s.runs and not quilted:
+    # what is kept out of the seams ends at its line, whatever the grid makes of it
+    out, quilted = (b.bag.kinds.interfacing.kind == kind for kind in ("kept_out", "quilted"))
+    reach = 0.0 if out else eats - inset
+    if whole and abs(reach - 1) <= b.bag.grid.step and not s.runs and not quilted and not out:
         # so near to it the grid decides: what of the piece stands above its seam line
         piece = next(p for p in b.draft.pieces if p.layer == "interfacing" and not p.part)
         reach = max(y for _, y in piece.cut) - max(y for _, y in piece.stitch)
@@ -630,6 +630,7 @@ def _stack(b: Bag, s: Strap) -> float:
     # the core lies double in the layer that carries; in a seam it ends where the end passes the raw edge
     reaches = {"in_seam": "past", "tucked": "inside"}.get(s.attach)
     cored = whole and s.make != "webbing" and (reaches is None or s.mm(reaches) > 0) and not s.runs
+    cored = cored and not _stretched(b, s)
     return stack + (2 * felt if cored else 0.0)
 
 
@@ -803,12 +804,28 @@ def _rolled(b: Bag, s: Strap) -> bool:
     return b.chose(f"{s.at}.rolled", "rolled")
 
 
+def _stretched(b: Bag, s: Strap) -> bool:
+    return s.make != "webbing" and b.chose(f"{s.at}.stretched", "stretched")
+
+
+@says("strap-does-not-stretch")
+def _(b: Bag) -> bool:
+    return b.bag.cloth("outer").ease <= 0.03 and any(_stretched(b, s) for s in straps(b))
+
+
+@says("strap-grows")
+def _(b: Bag) -> bool:
+    folded = (s for s in straps(b) if s.make != "webbing")
+    return b.bag.cloth("outer").ease > 0.03 and not all(_stretched(b, s) for s in folded)
+
+
 @says("strap-roll-thick")
 def _(b: Bag) -> bool:
     def thick(s: Strap) -> float:
         layers = 1.6 if s.make == "webbing" else _FOLDED[s.make] * b.bag.cloth("outer").thickness
         stiff = b.stiffening
-        cored = stiff is not None and s.make != "webbing" and b.bag.kinds.interfacing.kind != "base_only"
+        cored = stiff is not None and s.make != "webbing" and not _stretched(b, s)
+        cored = cored and b.bag.kinds.interfacing.kind != "base_only"
         return 2 * layers + (2 * stiff.thickness if cored else 0.0)
 
     return any(_rolled(b, s) and thick(s) > 6 + 1e-9 for s in straps(b))

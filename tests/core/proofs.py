@@ -266,6 +266,35 @@ def reads_back(draft: Draft) -> Iterator[str]:
     yield from (f"finding {f.key}" for f in draft.read.findings)
 
 
+def stretched(draft: Draft, prefix: str) -> tuple[float, float]:
+    """Return how many times as long a strap's strip is stretched, and what share of its width is left."""
+    if not _chose(draft, f"{prefix}.stretched", "stretched"):
+        return 1.0, 1.0
+    long, wide = (203.2, 50.8) if draft.bag.unit == "in" else (200.0, 50.0)
+    got = (mm_at(draft.bag, f"{prefix}.{name}") for name in ("stretches_to", "narrows_to"))
+    return next(got) / long, next(got) / wide
+
+
+def strips_by_their_folds(draft: Draft) -> Iterator[str]:
+    """A strip that is stretched has no core; its folds are marked where they lie once it is stretched."""
+    for hang in draft.hangs:
+        _, share = stretched(draft, hang.prefix)
+        if not _chose(draft, f"{hang.prefix}.stretched", "stretched"):
+            continue
+        if any(p.key == f"strap core {hang.prefix}" for p in draft.pieces):
+            yield f"{hang.prefix}: a core in a strip that is stretched"
+        piece = next(p for p in draft.pieces if p.key == f"strap {hang.prefix}")
+        wide = piece.size("width") * share
+        turn = mm_at(draft.bag, f"{hang.prefix}.turn") if f"{hang.prefix}.turn" in draft.bag.values else 0.0
+        folds = [m.points[0][1] * share for m in piece.marks if m.label == "Folds"]
+        wanted = {
+            "four_fold": [wide / 4, wide / 2, 3 * wide / 4],
+            "edges_turned": [turn, wide / 2, wide - turn],
+        }.get(hang.item.make.kind)
+        if wanted and any(abs(a - b) > EXACT for a, b in zip(folds, wanted, strict=True)):
+            yield f"{piece.key} folded at {folds}, by the rule at {wanted}"
+
+
 def straps_read_back(draft: Draft) -> Iterator[str]:
     """Straps, read from their cut size, hang as asked."""
     bag, step = draft.bag, draft.bag.grid.step
@@ -273,13 +302,14 @@ def straps_read_back(draft: Draft) -> Iterator[str]:
         prefix = f"carry.{i}"
         # each make has its own number of widths side by side in the strip
         wide = {"four_fold": 4, "webbing": 1}.get(bag.kinds.carry[i].make.kind, 2)
+        long, share = stretched(draft, prefix)
         off = strap.width - mm_at(bag, f"{prefix}.width")
-        if not -step / (2 * wide) - EXACT <= off <= step / wide + EXACT:
+        if not -share * step / (2 * wide) - EXACT <= off <= share * step / wide + EXACT:
             yield f"strap {strap.width} wide, asked {mm_at(bag, f'{prefix}.width')}"
         if choice_at(bag, f"{prefix}.measure") == "length":
             off = strap.visible - mm_at(bag, f"{prefix}.length")
             off += 2 * _uncounted(draft) if bag.kinds.carry[i].attach.runs else 0.0
-            if not -step / 2 - EXACT <= off <= step + EXACT:
+            if not -long * step / 2 - EXACT <= off <= long * step + EXACT:
                 yield f"strap visible {strap.visible}"
         else:
             # straight up from the ends to the hand, and once over it: rebuilt from the drop asked for
@@ -289,7 +319,7 @@ def straps_read_back(draft: Draft) -> Iterator[str]:
             wanted = hold + 2 * math.hypot(mm_at(bag, f"{prefix}.drop"), (gap - hold) / 2)
             # what runs down is read from the middle of a zip, counted or not
             wanted -= 2 * _uncounted(draft) if bag.kinds.carry[i].attach.runs else 0.0
-            if not -step / 2 - EXACT <= strap.visible - wanted <= step + EXACT:
+            if not -long * step / 2 - EXACT <= strap.visible - wanted <= long * step + EXACT:
                 yield f"strap visible {strap.visible}, wanted {wanted}"
 
 
@@ -576,7 +606,9 @@ def straps_by_the_rule(draft: Draft) -> Iterator[str]:
         piece = next(p for p in draft.pieces if p.key == f"strap {prefix}")
         runs += eaten(draft, "base") if item.attach.kind == "to_base" else 0.0
         length = draft.hangs[i].visible.mm + 2 * (runs + sum(mm_at(bag, path) for path in tails))
-        for key, mm in (("width", width), ("length", length)):
+        longer, share = stretched(draft, prefix)
+        width = None if width is None else width / share
+        for key, mm in (("width", width), ("length", length / longer)):
             if mm is None or abs(piece.size(key) - mm) > EXACT:
                 yield f"{piece.key} {key} {piece.size(key)}, rule {mm}"
 
@@ -590,6 +622,7 @@ def rolls_by_the_rule(draft: Draft) -> Iterator[str]:
         piece = next(p for p in draft.pieces if p.key == f"strap {hang.prefix}")
         left, _, right, _ = bounds(piece.cut)
         end = sum(t.mm for t in hang.tails) + mm_at(bag, f"{hang.prefix}.roll_flat")
+        end /= stretched(draft, hang.prefix)[0]
         at = sorted(m.points[0][0] for m in piece.marks if m.label.startswith("Folded again"))
         wanted = sorted((left + end, right - end))
         if len(at) != 2 or any(abs(a - b) > EXACT for a, b in zip(at, wanted, strict=True)):
@@ -1006,6 +1039,7 @@ PROOFS = (
     outlines_match_sums,
     by_the_rule,
     straps_by_the_rule,
+    strips_by_their_folds,
     rolls_by_the_rule,
     marks_lie_right,
     hems_are_marked,

@@ -241,6 +241,14 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(carry=[{"rolled": "rolled"}], interfacing={"kind": "none"}, cloth={"outer": "denim"}),
         tote(carry=[{"rolled": "rolled"}], interfacing={"kind": "none"}),
     ),
+    "strap-does-not-stretch": (
+        tote(carry=[{"stretched": "stretched"}]),
+        tote(carry=[{"stretched": "stretched"}], cloth={"outer": "jersey"}),
+    ),
+    "strap-grows": (
+        tote(cloth={"outer": "jersey"}),
+        tote(cloth={"outer": "jersey"}, carry=[{"stretched": "stretched"}]),
+    ),
     # what shows is 525, and a strap is 25 wide
     "strap-roll-short": (
         tote(carry=[{"rolled": "rolled", "measure": "length", "length": 525, "roll_flat": 250.5}]),

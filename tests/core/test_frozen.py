@@ -34,6 +34,7 @@ WHY = {
     "stack-too-thick": "four or more layers of a thick cloth, or foam, where a strap crosses an edge",
     "stiff-drawn-up": "a stiff cloth or interfacing was chosen in a top that is drawn up",
     "stop-on-row": "a zip used whole, whose stop comes to lie on the row of its tab",
+    "strap-grows": "straps folded of a knit that was chosen for the outer",
     "strap-off-panel": "made smaller, both ends of a strap no longer fit between the side seams",
     "strap-over-join": "a strap sewn down on the face, where the join of the bottom runs",
     "strap-short": "a drop of a hand's strap, to be carried on the shoulder",

@@ -51,6 +51,7 @@ def _has_stop(made: Draft) -> bool:
 LINED = tote()
 BOUND = tote(top={"kind": "double_hem"}, seams={"kind": "bound"}, carry=[])
 ROLLED = tote(carry=[{"rolled": "rolled"}])
+KNIT = tote(carry=[{"stretched": "stretched"}], cloth={"outer": "jersey"})
 BUTTONED = tote(extras=[{"kind": "patch", "flap": "flap", "flap_closes": "button"}])
 DOWN = tote(carry=[{"attach": "to_base"}])
 RINGED = tote(carry=[{"attach": "under_base"}])
@@ -720,6 +721,12 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         "not finished",
     ),
     "a strap never folded again": (ROLLED, without(_is(acts.Roll)), "not folded again"),
+    "strips of knit folded as they are cut": (KNIT, without(_is(acts.StretchOut)), "is not stretched yet"),
+    "strips of knit stretched before they are cut": (
+        KNIT,
+        before(_is(acts.StretchOut), _is(acts.Cut)),
+        "not been cut",
+    ),
     "a buttonhole never worked": (BUTTONED, without(_is(acts.Buttonhole)), "is not worked"),
     "a buttonhole worked before its flap is made": (
         BUTTONED,

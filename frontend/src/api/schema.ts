@@ -4228,6 +4228,16 @@ export interface components {
              * @description Folded in half again: what stays flat above the top edge.
              */
             roll_flat?: number | null;
+            /**
+             * Stretch
+             * @description Stretched before it is folded: how many times as long it is then.
+             */
+            stretch?: number | null;
+            /**
+             * Narrowing
+             * @description The same: what share of its width is left.
+             */
+            narrowing?: number | null;
         };
         /**
          * StrapShown

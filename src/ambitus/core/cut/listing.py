@@ -9,6 +9,7 @@ from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.base.fields import OUTLINE
 from ambitus.core.grammar.carry.fields import ROLL_FLAT
 from ambitus.core.grammar.carry.strap import Hang
+from ambitus.core.grammar.carry.stretched import is_stretched
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.fitting import visible
@@ -60,6 +61,8 @@ def _strap(bag: Resolved, hang: Hang) -> StrapRow:
     }
     if hang.rolled:
         told[ROLL_FLAT.leaf] = ROLL_FLAT.of(hang.item)
+    if is_stretched(hang.item):
+        told |= {"stretch": hang.stretch, "narrowing": hang.narrowing}
     return StrapRow.model_construct(
         count=2,
         length=hang.length.total,

@@ -185,6 +185,13 @@ class Wrapped:
 
 
 @dataclass(frozen=True, slots=True)
+class StretchedStrip:
+    """A strip that is stretched before it is folded."""
+
+    strip: str
+
+
+@dataclass(frozen=True, slots=True)
 class Rolled:
     """A strip that is folded in half again between its marks, once it is made."""
 
@@ -248,6 +255,7 @@ Sewn = (
     | Bound
     | Wrapped
     | Rolled
+    | StretchedStrip
     | PutOn
 )
 

@@ -3,6 +3,8 @@
 from collections.abc import Mapping
 from typing import Any
 
+from ambitus.core.grammar.carry.read import SAMPLE_LONG, SAMPLE_WIDE
+from ambitus.core.lengths import snap
 from ambitus.core.read.cutlist import BLANKS, CutList, ReadBag, StrapRow
 from ambitus.core.read.whole import whole_rows
 
@@ -19,7 +21,17 @@ def put(spec: dict[str, Any], path: str, value: object) -> None:
     at[leaf] = value
 
 
-def _strap(row: StrapRow, width: float, visible: float) -> dict[str, Any]:
+def _stretched(row: StrapRow, unit: str) -> dict[str, Any]:
+    """Return how strips that are stretched first come out of the sample that is measured, in mm."""
+    if row.stretch is None:
+        return {}
+    long, wide = SAMPLE_LONG.mm(unit), SAMPLE_WIDE.mm(unit)
+    to_long, to_wide = snap(row.stretch * long), snap((row.narrowing or 1.0) * wide)
+    return {"stretched": "stretched", "stretches_to": to_long, "narrows_to": to_wide}
+
+
+def _strap(row: StrapRow, unit: str, width: float, visible: float) -> dict[str, Any]:
+    told = {name: mm for name, mm in row.told().items() if name not in ("stretch", "narrowing")}
     return {
         "make": row.make,
         "attach": row.attach,
@@ -30,7 +42,8 @@ def _strap(row: StrapRow, width: float, visible: float) -> dict[str, Any]:
         "gap": row.gap,
         "held": "hand" if row.hold < _HAND else "shoulder",
         **({"rolled": "rolled"} if row.roll_flat is not None else {}),
-        **row.told(),
+        **_stretched(row, unit),
+        **told,
     }
 
 
@@ -56,7 +69,7 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
         "allowances": {},
         "interfacing": {"kind": "none"},
         "carry": [
-            _strap(row, made.width, made.visible)
+            _strap(row, unit, made.width, made.visible)
             for row, made in zip(cut_list.straps, read.straps, strict=True)
         ],
     }

@@ -98,6 +98,8 @@ class StrapRow(BaseModel):
         "end",
         "join",
         "roll_flat",
+        "stretch",
+        "narrowing",
     )
     count: int = Field(ge=1, le=MOST_PIECES)
     length: Mm = Field(gt=0)
@@ -122,6 +124,15 @@ class StrapRow(BaseModel):
     join: Mm | None = Field(default=None, ge=0, description="One ring under the base: the join of two ends.")
     roll_flat: Mm | None = Field(
         default=None, ge=0, description="Folded in half again: what stays flat above the top edge."
+    )
+    stretch: float | None = Field(
+        default=None,
+        ge=1,
+        le=2.5,
+        description="Stretched before it is folded: how many times as long it is then.",
+    )
+    narrowing: float | None = Field(
+        default=None, gt=0, le=1.02, description="The same: what share of its width is left."
     )
 
     def told(self) -> dict[str, float]:

@@ -276,6 +276,13 @@ class Buttonhole:
 
 
 @dataclass(frozen=True, slots=True)
+class StretchOut:
+    """Pull strips of knit out to the length they keep."""
+
+    pieces: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Crease:
     """Fold strips along their creases and press them."""
 
@@ -484,6 +491,7 @@ Act = (
     | HoldOpen
     | Pierce
     | Buttonhole
+    | StretchOut
     | Crease
     | Make
     | Baste

@@ -210,6 +210,9 @@ def _minutes(plan: Plan, act: Act) -> float:
         case acts.Roll():
             count, metres = _strips(plan, act.pieces)
             return PIN * metres + SEW[0] * count + SEW[1] * TOPSTITCH * metres
+        case acts.StretchOut():
+            count, metres = _strips(plan, act.pieces)
+            return LOOK * count + PIN * metres
         case acts.Buttonhole():
             count = len(plan.strips(act.pieces))
             return BUTTONHOLE * count

@@ -16,6 +16,7 @@ from ambitus.core.form.sewn import (
     Opening,
     PutOn,
     Rolled,
+    StretchedStrip,
     Teeth,
     Wrapped,
 )
@@ -127,6 +128,11 @@ class Plan:
     def rolled(self) -> frozenset[str]:
         """The strips that are folded in half again."""
         return frozenset(one.strip for one in self.sewn(Rolled) if isinstance(one, Rolled))
+
+    @cached_property
+    def stretched(self) -> frozenset[str]:
+        """The strips that are stretched before they are folded."""
+        return frozenset(one.strip for one in self.sewn(StretchedStrip) if isinstance(one, StretchedStrip))
 
     @cached_property
     def holed(self) -> frozenset[str]:

@@ -45,6 +45,8 @@ class Work:
     ringed: set[str] = field(default_factory=set)
     #: strips that are folded in half again
     rolled: set[str] = field(default_factory=set)
+    #: strips that are stretched to the length they keep
+    stretched: set[str] = field(default_factory=set)
     #: pieces whose buttonhole is worked
     holed: set[str] = field(default_factory=set)
     #: strips that are sewn on with rows of their own
@@ -170,6 +172,7 @@ class Work:
             "ringed": frozenset(self.ringed),
             "rolled": frozenset(self.rolled),
             "holed": frozenset(self.holed),
+            "stretched": frozenset(self.stretched),
             "fixed": frozenset(self.fixed),
             "rows": tuple(sorted(self.rows.items())),
             "glued": frozenset(self.glued.joins),

@@ -349,6 +349,7 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
             acts.Crease()
             | acts.Make()
             | acts.Buttonhole()
+            | acts.StretchOut()
             | acts.KeepEnds()
             | acts.OnSlider()
             | acts.Narrow()

@@ -16,6 +16,7 @@ from ambitus.core.grammar.carry.fields import (
     STRAP_LENGTH,
     STRAP_WIDTH,
 )
+from ambitus.core.grammar.carry.stretched import stretch_of
 from ambitus.core.grammar.given import Given
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.lengths import snap
@@ -113,8 +114,8 @@ GIVENS = (
         "cut",
         STRAP_CUT,
         STRAP_LENGTH,
-        lambda item: STRAP_CUT.of(item) - _tails(item),
-        "The strap as it is cut, less both its ends.",
+        lambda item: snap(STRAP_CUT.of(item) * stretch_of(item) - _tails(item)),
+        "The strap as it is cut, stretched if it is, less both its ends.",
     ),
     Given(
         GAP_BY,

@@ -1,5 +1,7 @@
 """What every make of strap shares: its phrase, and the two steps from cut strip to strap."""
 
+from ambitus.core.form.model import Form
+from ambitus.core.form.sewn import Sewn
 from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.carry.fields import (
     ATTACH,
@@ -18,6 +20,7 @@ from ambitus.core.grammar.carry.fields import (
     LENGTH_BY,
     MAKE,
     MEASURED_BY,
+    NARROWS_TO,
     PAIRS,
     PAST,
     PLACED_BY,
@@ -30,9 +33,14 @@ from ambitus.core.grammar.carry.fields import (
     STRAP_LENGTH,
     STRAP_TURN,
     STRAP_WIDTH,
+    STRETCHED,
+    STRETCHES_TO,
     TUCK,
 )
-from ambitus.core.grammar.carry.rolled import is_rolled, made_state
+from ambitus.core.grammar.carry.rolled import is_rolled, made_state, rolled_on
+from ambitus.core.grammar.carry.strap import hang_of
+from ambitus.core.grammar.carry.stretched import is_stretched, stretch_steps, stretched_on, strips_ready
+from ambitus.core.grammar.contract import Layer
 from ambitus.core.lengths import amount
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
@@ -43,7 +51,8 @@ from ambitus.core.sums import Term
 
 def _says(words: str, item: Item) -> str:
     rolled = " and halved again in the hand" if is_rolled(item) else ""
-    return f"{words}{rolled}, {item.attach.says}"
+    first = " after the strips are stretched" if is_stretched(item) else ""
+    return f"{words}{first}{rolled}, {item.attach.says}"
 
 
 def phrase(words: str) -> Phrase:
@@ -53,7 +62,19 @@ def phrase(words: str) -> Phrase:
         label="Straps",
         before=", two straps ",
         says=lambda bag, view, prefix: _says(words, Item(bag, prefix)),
-        choices=(PAIRS, MAKE, ATTACH, MEASURED_BY, LENGTH_BY, HELD, ROLLED, PLACED_BY, GAP_BY, SIDE_BY),
+        choices=(
+            PAIRS,
+            MAKE,
+            ATTACH,
+            MEASURED_BY,
+            LENGTH_BY,
+            HELD,
+            STRETCHED,
+            ROLLED,
+            PLACED_BY,
+            GAP_BY,
+            SIDE_BY,
+        ),
         fields=(
             STRAP_WIDTH,
             DROP,
@@ -74,6 +95,8 @@ def phrase(words: str) -> Phrase:
             END_TURNED,
             RING_JOIN,
             ROLL_FLAT,
+            STRETCHES_TO,
+            NARROWS_TO,
         ),
     )
 
@@ -86,28 +109,36 @@ def width_term(item: Item, times: int, why: str) -> Term:
 def twice_as_wide(item: Item) -> tuple[Term, ...]:
     """
     Return the width of a core that lies centred on the strip, double in the finished strap; where that is
-    folded again, in one half of it.
+    folded again, in one half of it. A strip that is stretched has none: it would hold it short.
     """
+    if is_stretched(item):
+        return ()
     if is_rolled(item):
         return (width_term(item, 1, "Centred: it lies double in one half of what is folded again."),)
     return (width_term(item, 2, "Centred on the strip, so that it lies double in the finished strap."),)
 
 
-def making_steps(item: Item, fold: tuple[str, str], stitch: tuple[str, str]) -> tuple[Step, ...]:
-    """Return the steps from strip to strap: (title, say) of the folding and of the stitching."""
-    at, bag = item.number, item.bag
+def strips_on(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
+    """Return what is done to the strips of a strap beside folding them."""
+    return (*stretched_on(item, form, layer), *rolled_on(item, form, layer))
+
+
+def making_steps(item: Item, form: Form, fold: tuple[str, str], stitch: tuple[str, str]) -> tuple[Step, ...]:
+    """Return the steps from strip to strap on *form*: (title, say) of the folding and of the stitching."""
+    at, bag, hang = item.number, item.bag, hang_of(item, form)
     core = (
         ("strap cores fused",)
         if bag.kinds.interfacing.cuts and not bag.kinds.interfacing.part and item.make.core_width(item)
         else ()
     )
     return (
+        *stretch_steps(item, hang),
         Step(
             f"strap {at} fold",
             fold[0],
             fold[1],
             300,
-            needs=("pieces cut", *core),
+            needs=(strips_ready(item), *core),
             gives=(f"carry {at} folded",),
             acts=(acts.Crease((f"strap carry.{at}",)),),
             settings=f"Iron: {bag.cloth('outer').iron}.",

@@ -1,6 +1,12 @@
 """Reading a strap back: the drop that a visible length gives."""
 
 import math
+from fractions import Fraction
+
+from ambitus.core.lengths import Pair
+
+#: The strip on which stretch is measured: 200 × 50 mm | 8 × 2 in.
+SAMPLE_LONG, SAMPLE_WIDE = Pair(200, Fraction(8)), Pair(50, Fraction(2))
 
 
 def drop_for_visible(visible: float, gap: float, hold: float) -> float | None:

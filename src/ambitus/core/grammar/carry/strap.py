@@ -22,6 +22,7 @@ from ambitus.core.grammar.carry.fields import (
 )
 from ambitus.core.grammar.carry.hang import visible_for_drop
 from ambitus.core.grammar.carry.read import drop_for_visible
+from ambitus.core.grammar.carry.stretched import for_narrowing, for_stretch, narrowing_of, stretch_of
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.sizes import DEPTH
 from ambitus.core.lengths import paired, snap
@@ -155,6 +156,9 @@ class Hang:
     rolled: bool
     #: where the rows begin that hold it on the face, below the top edge
     from_top: float
+    #: how many times as long its strip is once it is stretched, and what share of its width is left
+    stretch: float = 1.0
+    narrowing: float = 1.0
 
     @property
     def prefix(self) -> str:
@@ -210,13 +214,15 @@ def hang_of(item: Item, form: Form) -> Hang:
     hold, gap = hold_of(item), gap_of(item, form)
     visible = visible_term(item, gap, hold)
     tails = item.attach.tail(item, form)
-    length = to_grid("How long to cut it", gathered((visible, *tails, *tails)), item.bag.grid)
-    across = item.make.width(item)
+    stretch, narrowing = stretch_of(item), narrowing_of(item)
+    along = for_stretch(item, gathered((visible, *tails, *tails)))
+    length = to_grid("How long to cut it", along, item.bag.grid)
+    across = for_narrowing(item, item.make.width(item))
     if item.make.cut_across:
         width = to_grid("How wide to cut it", across, item.bag.grid)
     else:
         width = Sum("How wide to buy it", across)
-    shown = snap(length.total - 2 * sum(t.mm for t in tails))
+    shown = snap(length.total * stretch - 2 * sum(t.mm for t in tails))
     by_drop = MEASURED_BY.of(item) == "drop"
     down, box = (field.or_none(item) or 0.0 for field in (FROM_TOP, BOX))
     if item.attach.runs:
@@ -230,7 +236,7 @@ def hang_of(item: Item, form: Form) -> Hang:
         tails=tails,
         length=length,
         width=width,
-        finished_width=snap(item.make.finished(item, width.total)),
+        finished_width=snap(item.make.finished(item, width.total * narrowing)),
         finished_visible=shown,
         drop=drop_for_visible(shown, gap, hold),
         asked_drop=DROP.of(item) if by_drop else drop_for_visible(visible.mm, gap, hold),
@@ -238,6 +244,8 @@ def hang_of(item: Item, form: Form) -> Hang:
         box=box,
         rolled=ROLLED.is_(item, "rolled"),
         from_top=FROM_TOP.or_none(item) or 0.0,
+        stretch=stretch,
+        narrowing=narrowing,
     )
 
 
@@ -286,11 +294,17 @@ def straps_even(at: int, rank: int, *, needs: tuple[str, ...], gives: str = "") 
     )
 
 
+def _ends(hang: Hang) -> float:
+    """Return what of a strip lies beyond what shows of it, at one end as it is cut, in mm."""
+    return snap(sum(t.mm for t in hang.tails) / hang.stretch)
+
+
 def _creases(item: Item, hang: Hang) -> tuple[Mark, ...]:
     """Return the folds along a strap; one mark tells them all, the others only draw theirs."""
     why = "From the edge that lies below."
-    folds = item.make.creases(item, hang.width.total)
-    ends = sum(t.mm for t in hang.tails)
+    # marked before the strip is stretched, it has each fold where that will be
+    folds = [y / hang.narrowing for y in item.make.creases(item, hang.width.total * hang.narrowing)]
+    ends = _ends(hang)
     left, right = snap(-ends), snap(hang.length.total - ends)
     readings = tuple(
         (
@@ -310,20 +324,19 @@ def _rolls(item: Item, hang: Hang) -> tuple[Mark, ...]:
     if not ROLLED.is_(item, "rolled"):
         return ()
     flat, wide = ROLL_FLAT.of(item), hang.width.total
-    why = Sum(
-        "From the raw end to the second fold", (*hang.tails, ROLL_FLAT.term(item, "Flat above the top edge"))
-    )
+    along = for_stretch(item, (*hang.tails, ROLL_FLAT.term(item, "Flat above the top edge")))
+    why = Sum("From the raw end to the second fold", along)
     told = (("from either end", why),)
     return tuple(
         Mark("crease", "Folded again from here", ((x, 0.0), (x, wide)), "raw end", told if not n else ())
-        for n, x in enumerate((flat, snap(hang.finished_visible - flat)))
+        for n, x in enumerate(snap(x / hang.stretch) for x in (flat, hang.finished_visible - flat))
     )
 
 
 def strap_parts(item: Item, form: Form) -> tuple[Part, ...]:
     """Return a strap with its folds, and its core where it has one; two of each."""
     bag, hang = item.bag, hang_of(item, form)
-    ends = sum(t.mm for t in hang.tails)
+    ends = _ends(hang)
     bought = "" if item.make.cut_across else item.make.label
     marks = (*_creases(item, hang), *_rolls(item, hang))
     strap = Strip("strap", "", "Strap", 2, hang.length, hang.width, ends, bought, marks, at=item.at)

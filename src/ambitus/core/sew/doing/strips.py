@@ -25,6 +25,17 @@ def _foldable(work: Work, key: str, iron: bool) -> None:
     refuse(iron and piece.layer in work.plan.cold, f"{piece.name} melts under an iron")
     core = f"{piece.layer} core {piece.key.partition(' ')[2]}"
     refuse(core in work.plan.by_key and core not in work.used, f"the core of {piece.name} is not on it")
+    refuse(key in work.plan.stretched - work.stretched, f"{piece.name} is not stretched yet")
+
+
+def _stretch_out(work: Work, act: acts.StretchOut) -> None:
+    for key in work.plan.strips(act.pieces):
+        is_cut(work)
+        name = work.plan.by_key[key].name
+        refuse(key not in work.plan.stretched, f"{name} is folded as it is cut")
+        refuse(key in work.stretched, f"{name} is stretched already")
+        refuse(key in work.creased or key in work.made, f"{name} is folded already")
+        work.stretched.add(key)
 
 
 def _crease(work: Work, act: acts.Crease) -> None:
@@ -238,6 +249,7 @@ DOES: Doing = {
     acts.Baste: _baste,
     acts.RingUp: _ring_up,
     acts.Roll: _roll,
+    acts.StretchOut: _stretch_out,
     acts.Buttonhole: _buttonhole,
     acts.LayOn: _lay_on,
     acts.Print: _print,

@@ -7,9 +7,11 @@ from ambitus.core.grammar.carry.clean_edge.read import read_width
 from ambitus.core.grammar.carry.edges_turned.variant import EDGE_TURN, turn_term
 from ambitus.core.grammar.carry.fields import STRAP_TURN
 from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
-from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
-from ambitus.core.grammar.carry.rolled import ROLL_CHECKS, ROLL_PARAMS, roll_steps, rolled_on
+from ambitus.core.grammar.carry.making import making_steps, phrase, strips_on, twice_as_wide, width_term
+from ambitus.core.grammar.carry.rolled import ROLL_CHECKS, ROLL_PARAMS, roll_steps
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
+from ambitus.core.grammar.carry.stretched import STRETCH_PARAMS
+from ambitus.core.grammar.carry.stretched_checks import STRETCH_CHECKS
 from ambitus.core.grammar.contract import Make
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
@@ -28,6 +30,7 @@ def _creases(item: Item, cut: float) -> tuple[float, ...]:
 def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     return making_steps(
         item,
+        form,
         (
             "Turn one edge in and press the straps",
             "The raw edge to the wrong side; then in half, the clean edge level with the turned one.",
@@ -37,12 +40,12 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
 
 
 CLEAN_EDGE = Make(
-    checks=(*STRAP_CHECKS, *ROLL_CHECKS),
+    checks=(*STRAP_CHECKS, *ROLL_CHECKS, *STRETCH_CHECKS),
     kind="clean_edge",
     section=sections.CLEAN_EDGE,
     label="One clean edge",
     help="Cut along a selvage: only the other edge is turned in, under the clean one.",
-    params=(*STRAP_PARAMS, *GIVEN_PARAMS, *ROLL_PARAMS, EDGE_TURN),
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS, *ROLL_PARAMS, *STRETCH_PARAMS, EDGE_TURN),
     givens=GIVENS,
     phrase=phrase("with one clean edge"),
     width=_width,
@@ -54,5 +57,5 @@ CLEAN_EDGE = Make(
     read_width=read_width,
     parts=strap_parts,
     acts=(_steps, roll_steps),
-    sewn=rolled_on,
+    sewn=strips_on,
 )

@@ -7,9 +7,11 @@ from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.edges_turned.read import read_width
 from ambitus.core.grammar.carry.fields import STRAP_TURN
 from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
-from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
-from ambitus.core.grammar.carry.rolled import ROLL_CHECKS, ROLL_PARAMS, roll_steps, rolled_on
+from ambitus.core.grammar.carry.making import making_steps, phrase, strips_on, twice_as_wide, width_term
+from ambitus.core.grammar.carry.rolled import ROLL_CHECKS, ROLL_PARAMS, roll_steps
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
+from ambitus.core.grammar.carry.stretched import STRETCH_PARAMS
+from ambitus.core.grammar.carry.stretched_checks import STRETCH_CHECKS
 from ambitus.core.grammar.contract import Make
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item
@@ -36,18 +38,19 @@ def _creases(item: Item, cut: float) -> tuple[float, ...]:
 def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     return making_steps(
         item,
+        form,
         ("Turn in and press the straps", "Both long edges to the wrong side; then in half, folds level."),
         ("Topstitch both long edges of each strap", "The open edge first, through both turned edges."),
     )
 
 
 EDGES_TURNED = Make(
-    checks=(*STRAP_CHECKS, *ROLL_CHECKS),
+    checks=(*STRAP_CHECKS, *ROLL_CHECKS, *STRETCH_CHECKS),
     kind="edges_turned",
     section=sections.EDGES_TURNED,
     label="Edges turned in",
     help="Both long edges are turned in, then the strip is halved: less cloth, thinner in the middle.",
-    params=(*STRAP_PARAMS, *GIVEN_PARAMS, *ROLL_PARAMS, EDGE_TURN),
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS, *ROLL_PARAMS, *STRETCH_PARAMS, EDGE_TURN),
     givens=GIVENS,
     phrase=phrase("with edges turned in"),
     width=_width,
@@ -59,5 +62,5 @@ EDGES_TURNED = Make(
     read_width=read_width,
     parts=strap_parts,
     acts=(_steps, roll_steps),
-    sewn=rolled_on,
+    sewn=strips_on,
 )

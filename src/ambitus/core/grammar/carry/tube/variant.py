@@ -5,9 +5,11 @@ from ambitus.core.grammar.allowances import STRAP_ALLOWANCE
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.checks import CHECKS as STRAP_CHECKS
 from ambitus.core.grammar.carry.given import GIVEN_PARAMS, GIVENS
-from ambitus.core.grammar.carry.making import making_steps, phrase, twice_as_wide, width_term
-from ambitus.core.grammar.carry.rolled import ROLL_CHECKS, ROLL_PARAMS, roll_steps, rolled_on
+from ambitus.core.grammar.carry.making import making_steps, phrase, strips_on, twice_as_wide, width_term
+from ambitus.core.grammar.carry.rolled import ROLL_CHECKS, ROLL_PARAMS, roll_steps
 from ambitus.core.grammar.carry.strap import STRAP_PARAMS, strap_parts
+from ambitus.core.grammar.carry.stretched import STRETCH_PARAMS
+from ambitus.core.grammar.carry.stretched_checks import STRETCH_CHECKS
 from ambitus.core.grammar.carry.tube.checks import CHECKS
 from ambitus.core.grammar.carry.tube.read import read_width
 from ambitus.core.grammar.contract import Make
@@ -28,6 +30,7 @@ def _width(item: Item) -> tuple[Term, ...]:
 def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     return making_steps(
         item,
+        form,
         (
             "Sew the straps into tubes and turn them",
             "Right sides together along the long edge; turn with a pin or a cord sewn to one end, "
@@ -38,12 +41,12 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
 
 
 TUBE = Make(
-    checks=(*STRAP_CHECKS, *ROLL_CHECKS, *CHECKS),
+    checks=(*STRAP_CHECKS, *ROLL_CHECKS, *STRETCH_CHECKS, *CHECKS),
     kind="tube",
     section=sections.TUBE,
     label="Tube, turned right side out",
     help="Sewn along one side and turned: soft, two layers, no raw edge. Narrow ones are slow to turn.",
-    params=(*STRAP_PARAMS, *GIVEN_PARAMS, *ROLL_PARAMS),
+    params=(*STRAP_PARAMS, *GIVEN_PARAMS, *ROLL_PARAMS, *STRETCH_PARAMS),
     givens=GIVENS,
     phrase=phrase("turned as tubes"),
     classes={"strap": "Strap seam"},
@@ -54,5 +57,5 @@ TUBE = Make(
     read_width=read_width,
     parts=strap_parts,
     acts=(_steps, roll_steps),
-    sewn=rolled_on,
+    sewn=strips_on,
 )

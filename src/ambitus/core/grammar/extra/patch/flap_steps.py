@@ -44,8 +44,8 @@ def flap_steps(item: Item, lying: Lying, settings: str) -> Iterator[Step]:
     yield Step(
         f"pocket {item.number} flap",
         "Sew the flap on above the pocket, pointing up, and fold it down",
-        f"{made} on the panel, its raw edges towards the pocket. Trim the seam, fold the flap down, and sew a "
-        "second row that covers the edge.",
+        f"{made} on the panel, its raw edges towards the pocket. Trim the seam, fold the flap down, and sew "
+        "a second row that covers the edge.",
         rank_of(item, 6),
         needs=(f"{item.at} on", *((f"{item.at} flap made",) if held == "button" else ())),
         gives=(f"{item.at} flap on", *(() if held else ready)),
@@ -82,8 +82,8 @@ def _closing(item: Item, lying: Lying, ready: tuple[str, ...]) -> Step:
         f"pocket {item.number} close",
         f"Find the {held} on the pocket through its closed flap, and sew it on",
         f"{first}Put into the pocket what it is for, close the flap over it and mark the pocket through "
-        f"{through}; that mark is the {held}’s, the numbers are where it should lie. Sew it to the pocket alone"
-        f"{', on a shank as long as the flap is thick' if held == 'button' else ''}.",
+        f"{through}; that mark is the {held}’s, the numbers are where it should lie. Sew it to the pocket "
+        f"alone{', on a shank as long as the flap is thick' if held == 'button' else ''}.",
         rank_of(item, 8),
         needs=(f"{item.at} flap on",),
         gives=(f"{item.at} closed", *ready),
