@@ -596,6 +596,7 @@ _CROSSED = {
     "tucked": (2, 2, 1),
     "on_face": (1, 0, 2),
     "on_hem": (2, 0, 2),
+    "in_turn": (2, 0, 1),
 }
 #: layers of a strap, and of the cloth itself in it; webbing has a thickness of its own
 _FOLDED = {"four_fold": 4, "edges_turned": 4, "tube": 2, "clean_edge": 3}
@@ -776,6 +777,9 @@ def _(b: Bag) -> bool:
             return s.mm("past") + b.mm("allowances.top") if b.has("allowances.top") else math.inf
         if s.attach == "tucked":
             return s.mm("inside") - max(_rows(b), default=0.0)
+        if s.attach == "in_turn":
+            # the row of the hem lies at its very end
+            return b.mm("top.hem") - 9
         if s.runs:
             return s.mm("join") if s.attach == "under_base" else math.inf
         return s.mm("tuck" if s.attach == "on_hem" else "end")

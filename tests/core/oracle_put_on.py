@@ -151,6 +151,7 @@ class Side:
                 "to_base": self.deep,
                 "under_base": self.deep,
                 "on_hem": self.bag.mm("top.hem") if self.bag.has("top.hem") else 0.0,
+                "in_turn": self.bag.mm("top.hem") if self.bag.has("top.hem") else 0.0,
                 "tucked": self.bag.mm(f"{strap.at}.inside") if strap.attach == "tucked" else 0.0,
             }.get(strap.attach, 0.0)
             kind = "end" if strap.attach == "in_seam" else "runs" if strap.runs else "line"

@@ -601,6 +601,7 @@ def straps_by_the_rule(draft: Draft) -> Iterator[str]:
             "in_seam": ("allowances.top", f"{prefix}.past"),
             "tucked": (f"{prefix}.inside",),
             "on_hem": ("top.hem", f"{prefix}.tuck"),
+            "in_turn": ("top.hem",),
             "on_face": (f"{prefix}.from_top", f"{prefix}.box", f"{prefix}.end"),
         }[item.attach.kind]
         piece = next(p for p in draft.pieces if p.key == f"strap {prefix}")

@@ -29,6 +29,7 @@ from ambitus.core.grammar.carry.clean_edge.variant import CLEAN_EDGE
 from ambitus.core.grammar.carry.edges_turned.variant import EDGES_TURNED
 from ambitus.core.grammar.carry.four_fold.variant import FOUR_FOLD
 from ambitus.core.grammar.carry.in_seam.variant import IN_SEAM
+from ambitus.core.grammar.carry.in_turn.variant import IN_TURN
 from ambitus.core.grammar.carry.on_face.variant import ON_FACE
 from ambitus.core.grammar.carry.on_hem.variant import ON_HEM
 from ambitus.core.grammar.carry.to_base.variant import TO_BASE
@@ -142,6 +143,7 @@ BAGS: tuple[dict[str, Any], ...] = (
         allowances=UNEQUAL,
         carry=[{"attach": "on_face", "from_side": 122, "rolled": "rolled", "roll_flat": 17, "end": 13}],
     ),
+    _flat("seamed", top={"kind": "overlocked_hem", "hem": 31}, carry=[{"attach": "in_turn"}]),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "lapped"}, carry=[{"make": "webbing"}]),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "raw"}),
     _flat("seamed", top={"kind": "double_hem"}, seams={"kind": "bound", "bind_seam": 5}),
@@ -688,6 +690,8 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "tuck left out of the strap": _last_term_lost(ON_HEM, "tail"),
     "end on the face not turned under": _last_term_lost(ON_FACE, "tail"),
     "strap ends not tucked": _last_term_lost(TUCKED, "tail"),
+    "hem left out of a strap that stands in it": _last_term_lost(IN_TURN, "tail"),
+    "strap in the hem never seen to be even": _steps(IN_TURN, "even"),
     "strap on the hem never seen to be even": _steps(ON_HEM, "even"),
     "strap on the face not marked": _no_marks(ON_FACE),
     "strap not caught in the base seam": _last_term_lost(TO_BASE, "tail"),

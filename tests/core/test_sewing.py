@@ -51,6 +51,7 @@ def _has_stop(made: Draft) -> bool:
 LINED = tote()
 BOUND = tote(top={"kind": "double_hem"}, seams={"kind": "bound"}, carry=[])
 ROLLED = tote(carry=[{"rolled": "rolled"}])
+TURNED_IN = tote(top={"kind": "overlocked_hem"}, carry=[{"attach": "in_turn"}])
 KNIT = tote(carry=[{"stretched": "stretched"}], cloth={"outer": "jersey"})
 BUTTONED = tote(extras=[{"kind": "patch", "flap": "flap", "flap_closes": "button"}])
 DOWN = tote(carry=[{"attach": "to_base"}])
@@ -128,7 +129,9 @@ def _ordered_bags() -> Iterator[dict[str, Any]]:
         yield {**CASING, **kind, "top": {"kind": "turned_through"}}
         for attach in ("on_hem", "on_face"):
             yield {**tote(), **kind, "top": {"kind": "double_hem"}, "carry": [{"attach": attach}]}
-        yield {**tote(), **kind, "top": {"kind": "overlocked_hem"}, "base": {"kind": "boxed_pinched"}}
+        for attach in ("on_hem", "in_turn"):
+            turned = {"top": {"kind": "overlocked_hem"}, "carry": [{"attach": attach}]}
+            yield {**tote(), **kind, **turned, "base": {"kind": "boxed_pinched"}}
         for top in ("stitched_channel", "bands"):
             yield {**tote(), **kind, "top": {"kind": top}}
         for way in ("slot", "slit", "eyelets", "ends"):
@@ -721,6 +724,12 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         "not finished",
     ),
     "a strap never folded again": (ROLLED, without(_is(acts.Roll)), "not folded again"),
+    "straps put into a hem that is stitched": (
+        TURNED_IN,
+        _unseen(after(_is(acts.Baste), _is(acts.Stitch))),
+        "stitched down already",
+    ),
+    "straps held by the row of their hem alone": (TURNED_IN, without(_is(acts.Fix)), "left over"),
     "strips of knit folded as they are cut": (KNIT, without(_is(acts.StretchOut)), "is not stretched yet"),
     "strips of knit stretched before they are cut": (
         KNIT,

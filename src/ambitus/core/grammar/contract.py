@@ -411,6 +411,8 @@ class Attach(Variant):
     tops: tuple[str, ...] = ()
     bases: tuple[str, ...] = ()
     runs: Literal["", "caught", "under"] = ""
+    #: whether its ends are put into the hem before that is stitched
+    under_hem: bool = False
     tail: "Callable[[Item, Form | None], tuple[Term, ...]]"
     core_short: "Callable[[Item], tuple[Term, ...]]" = no_terms
     crossed: "Callable[[Item], tuple[int, int, int]]"

@@ -14,6 +14,7 @@ from ambitus.core.grammar.carry.clean_edge.variant import CLEAN_EDGE
 from ambitus.core.grammar.carry.edges_turned.variant import EDGES_TURNED
 from ambitus.core.grammar.carry.four_fold.variant import FOUR_FOLD
 from ambitus.core.grammar.carry.in_seam.variant import IN_SEAM
+from ambitus.core.grammar.carry.in_turn.variant import IN_TURN
 from ambitus.core.grammar.carry.on_face.variant import ON_FACE
 from ambitus.core.grammar.carry.on_hem.variant import ON_HEM
 from ambitus.core.grammar.carry.to_base.variant import TO_BASE
@@ -94,6 +95,7 @@ GRAMMAR = grammar_of(
     IN_SEAM,
     TUCKED,
     ON_HEM,
+    IN_TURN,
     ON_FACE,
     TO_BASE,
     UNDER_BASE,

@@ -36,6 +36,8 @@ from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.grammar.cloth.fields import DOUBLED_CLOTH, OUTER_CLOTH
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.thickness import THICKEST_STACK
+from ambitus.core.grammar.top.fields import HEM
+from ambitus.core.grammar.top.hem import TOPSTITCHED
 from ambitus.core.lengths import Pair, paired, snap
 
 if TYPE_CHECKING:
@@ -302,6 +304,9 @@ def _caught(draft: "Draft", hang: Hang) -> tuple[Length, float] | None:
         return INSIDE_TOP.in_(hang.prefix), snap(INSIDE_TOP.of(hang.item) - max(rows, default=0.0))
     if kind == "on_hem":
         return TUCK.in_(hang.prefix), TUCK.of(hang.item)
+    if kind == "in_turn" and HEM in bag.values:
+        # the row of the hem lies at its very end: the one at the top edge has to hold it
+        return HEM, snap(HEM.of(bag) - TOPSTITCHED)
     if kind == "on_face":
         return END_TURNED.in_(hang.prefix), END_TURNED.of(hang.item)
     if kind == "under_base":

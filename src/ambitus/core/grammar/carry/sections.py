@@ -37,6 +37,12 @@ WEBBING: Section = (_strip((14, 32), (86, 32)), _strip((14, 34), (86, 34)))
 IN_SEAM: Section = (*IN_AND_OUT, _strip((50, 1), (50, 44)), Stroke("stitch", ((44, 13), (56, 13))), row(22))
 TUCKED: Section = (*IN_AND_OUT, _strip((50, 1), (50, 48)), row(14), row(25))
 ON_HEM: Section = (*TURNED_TWICE, _strip((63, 1), (63, 42), (53, 42), (53, 22)), row(16), row(35))
+IN_TURN: Section = (
+    Stroke("outer", ((42, 58), (42, 8), (57, 8), (57, 36))),
+    _strip((49, 1), (49, 36)),
+    row(13),
+    row(33),
+)
 TO_BASE: Section = (
     Stroke("outer", ((62, 58), (62, 52), (56, 52), (56, 8))),
     _strip((66, 58), (66, 46), (48, 46), (48, 1)),

@@ -141,8 +141,8 @@ def hem_steps(
     what is done to its edge before it is pressed.
     """
     outer, when = bag.cloth("outer"), _when(bag)
-    on_hem = [i for i, s in enumerate(bag.kinds.carry) if s.attach.kind == "on_hem"]
-    straps = tuple(f"carry {i} under the hem" for i in on_hem)
+    under = [i for i, s in enumerate(bag.kinds.carry) if s.attach.under_hem]
+    straps = tuple(f"carry {i} under the hem" for i in under)
     flat, creased = goes(bag, HEM_SEWN, "flat"), goes(bag, HEM_SEWN, "pressed")
     ready = ("outer top known", "outer panels ready")
     every = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))

@@ -53,6 +53,7 @@ ON_HEM = Attach(
             help="No more than the hem, or it shows below.",
         ),
     ),
+    under_hem=True,
     tops=("double_hem", "overlocked_hem"),
     tail=_tail,
     core_short=_core_short,

@@ -1,0 +1,1 @@
+"""Strap ends that stand inside a hem of one turn, caught by its row and by one at the top edge."""
