@@ -169,6 +169,10 @@ ORDINARY = {
     "sample": (188, 203),
     "strip": (45, 110),
     "strip_spare": (0, 15),
+    "print_wide": (60, 320),
+    "print_high": (60, 320),
+    "first_motif": (60, 320),
+    "base_line": (0, 150),
 }
 IN_CARRY = {
     **ORDINARY,

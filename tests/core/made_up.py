@@ -90,6 +90,8 @@ def joins(draft: Draft) -> list[float]:
     Return where each join of the front lies, in mm: across the panel below its raw top edge, up the panel
     from its raw left edge.
     """
+    if not _pieced(draft):
+        return list(joins_of_prints(draft))
     front = next(p for p in draft.pieces if p.layer == "outer" and not p.part and p.division != "bottom")
     made = _of(draft, front)[0] if _quilted(draft) else front
     across, join = chose_at(draft.bag, "cloth.strips_run", "across"), mm_at(draft.bag, "allowances.join")
@@ -100,10 +102,91 @@ def joins(draft: Draft) -> list[float]:
     return [begins + each - join + at * (each - 2 * join) for at in range(many - 1)]
 
 
+#: what the front is pieced of where it shows a picture: field, how many joins, whether they lie across it
+PRINTS = {
+    "widened": ("cloth.print_wide", 2, False),
+    "lengthened": ("cloth.print_high", 1, True),
+    "two": ("cloth.first_motif", 1, False),
+}
+
+
+def _print_of(draft: Draft) -> tuple[str, int, bool] | None:
+    return next((how for key, how in PRINTS.items() if chose_at(draft.bag, "cloth.made", key)), None)
+
+
+def to_make(draft: Draft) -> float:
+    """Return how far a front that shows a picture reaches across its joins, itself or as its blank."""
+    front = next(p for p in draft.pieces if p.layer == "outer" and not p.part and p.division != "bottom")
+    made = _of(draft, front)[0] if _quilted(draft) else front
+    _, _, across = _print_of(draft) or ("", 0, False)
+    return made.extent[1 if across else 0]
+
+
+def joins_of_prints(draft: Draft) -> Iterator[float]:
+    """Yield where the joins of a front lie that shows a picture, as far from its raw top or left edge."""
+    how = _print_of(draft)
+    if how is None:
+        return
+    front = next(p for p in draft.pieces if p.layer == "outer" and not p.part and p.division != "bottom")
+    shown, join = mm_at(draft.bag, how[0]), mm_at(draft.bag, "allowances.join")
+    whole = front.extent[1 if how[2] else 0]
+    if chose_at(draft.bag, "cloth.made", "widened"):
+        # the print lies in the middle of its panel, whatever is trimmed at both sides
+        yield from (whole / 2 - shown / 2 + join, whole / 2 + shown / 2 - join)
+    else:
+        yield (whole - to_make(draft)) / 2 + shown - join
+
+
+def print_is_off(draft: Draft) -> bool:
+    """Return whether a print leaves less than 6 mm of its panel at a join, or a base line lies off it."""
+    how = _print_of(draft)
+    if how is None:
+        return False
+    return mm_at(draft.bag, how[0]) > to_make(draft) - 6 * (2 if how[1] == 2 else 1) + 1e-6
+
+
+def prints_by_the_rule(draft: Draft) -> Iterator[str]:
+    """
+    A print and what is joined to it, less two allowances a join, make the panel: d + 2q a side, w1 + w2 − 2q.
+    """
+    how = _print_of(draft)
+    if how is None or print_is_off(draft):
+        return
+    path, many, across = how
+    shown, join, step = mm_at(draft.bag, path), mm_at(draft.bag, "allowances.join"), draft.bag.grid.step
+    role = "blank" if _quilted(draft) else "outer"
+    for panel in (p for p in draft.pieces if p.layer == role and not p.part):
+        if panel.division == "bottom":
+            if panel.made_of and role == "outer":
+                yield f"{panel.key} is pieced, which shows no picture"
+            continue
+        axis = 1 if across else 0
+        bits = [(p, p.extent[axis], p.count / panel.count) for p in _of(draft, panel)]
+        if sum(each for _, _, each in bits) != many + 1:
+            yield f"{panel.key} is pieced of {[(p.key, each) for p, _, each in bits]}"
+        over = sum(wide * each for _, wide, each in bits) - 2 * join * many - panel.extent[axis]
+        if not -EXACT <= over <= many * step + EXACT:
+            yield f"{panel.key} comes out {over} more than it is"
+        asked = next(wide for p, wide, _ in bits if p.key.startswith(("print", "first motif")))
+        if abs(asked - shown) > EXACT:
+            yield f"{panel.key}: its picture is cut {asked}, not {shown}"
+        if any(abs(p.extent[1 - axis] - panel.extent[1 - axis]) > step / 2 + EXACT for p, _, _ in bits):
+            yield f"{panel.key} is pieced of what is not as long as it"
+        framed = {p.looks for p, _, _ in bits if p.key.startswith(("side", "band"))}
+        if many and framed - {choice_at(draft.bag, "cloth.widened_with")}:
+            yield f"{panel.key} is made larger with {framed}"
+        if chose_at(draft.bag, "cloth.made", "two"):
+            line = mm_at(draft.bag, "cloth.base_line")
+            for p, _, _ in bits:
+                at = [y - p.box[1] for m in p.marks if m.label == "Base line" for _, y in m.points]
+                if len(at) != 2 or any(abs(y - line) > EXACT for y in at):
+                    yield f"{p.key}: base line at {at}, not {line}"
+
+
 def strips_by_the_rule(draft: Draft) -> Iterator[str]:
     """Strips less two allowances a join make what is pieced, and no step of the ruler more."""
     if not _pieced(draft):
-        if any(p.layer == "strip" for p in draft.pieces):
+        if _print_of(draft) is None and any(p.layer == "strip" for p in draft.pieces):
             yield "strips cut though nothing is pieced"
         return
     join, step = mm_at(draft.bag, "allowances.join"), draft.bag.grid.step
@@ -142,6 +225,7 @@ def made_up_by_the_rule(draft: Draft) -> Iterator[str]:
     """Made-up panels come out; their blanks come first, and are looked at before a panel is drawn on them."""
     yield from blanks_by_the_rule(draft)
     yield from strips_by_the_rule(draft)
+    yield from prints_by_the_rule(draft)
     order = [s.key for s in draft.steps]
     pairs = []
     if _quilted(draft):
@@ -153,7 +237,7 @@ def made_up_by_the_rule(draft: Draft) -> Iterator[str]:
         pairs += [("see blanks", "measure")]
         if next(s.kind for s in draft.steps if s.key == "see blanks") != "gate":
             yield "nobody has to look at the blanks"
-    if _pieced(draft):
+    if _pieced(draft) or _print_of(draft):
         pairs += [
             ("cut strips", "join strips"),
             ("join strips", "cut blanks" if _quilted(draft) else "measure"),
@@ -172,6 +256,8 @@ def made_up_by_the_rule(draft: Draft) -> Iterator[str]:
             set(told) != set(wanted) or any(abs(told[k] - wanted[k]) > EXACT for k in told)
         ):
             yield f"blanks read {told}, they are {wanted}"
+    if _print_of(draft) and abs(reads["pieced"] - to_make(draft)) > EXACT:
+        yield f"the joined front reads {reads['pieced']}, it is {to_make(draft)}"
     if _pieced(draft):
         over = to_piece(draft)[f"blank {front.key}" if _quilted(draft) else front.key][1]
         if abs(reads["pieced"] - over) > EXACT:

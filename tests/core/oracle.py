@@ -91,6 +91,8 @@ class Bag:
     def outside(self) -> tuple[Any, ...]:
         """The cloths that the outer is cut of."""
         by_turns = self.chose("cloth.made", "strips") and self.chose("cloth.strips_of", "alternate")
+        widened = self.chose("cloth.made", "widened") or self.chose("cloth.made", "lengthened")
+        by_turns = by_turns or (widened and self.chose("cloth.widened_with", "contrast"))
         two = by_turns or self.chose("cloth.bottom", "contrast")
         return tuple(map(self.bag.cloth, ("outer", "contrast") if two else ("outer",)))
 
@@ -504,6 +506,32 @@ def _(b: Bag) -> bool:
         return False
     wanted = [over for _, over in made_up.to_piece(b.draft).values()]
     return b.mm("cloth.strip") > min(wanted) - 6 + EPS
+
+
+@says("print-fills-panel")
+def _(b: Bag) -> bool:
+    return made_up.print_is_off(b.draft)
+
+
+@says("band-does-not-show")
+def _(b: Bag) -> bool:
+    join, form = b.mm("allowances.join") if b.has("allowances.join") else 0.0, b.draft.form
+    if b.chose("cloth.made", "widened"):
+        # the print less what its joins take of it, beside half of the face that stands
+        read = b.draft.read.sizes
+        face = read["width"].total if "width" in read else form.mm("flat_opening")
+        return face / 2 <= b.mm("cloth.print_wide") / 2 - join + EPS
+    if not b.chose("cloth.made", "lengthened"):
+        return False
+    (down,) = made_up.joins(b.draft)
+    raw = form.height + sum(t.mm for t in b.bag.kinds.top.allowance(b.bag, "outer"))
+    return raw - down - form.stance.bottom <= EPS
+
+
+@says("base-line-off")
+def _(b: Bag) -> bool:
+    panel = next(p for p in b.draft.pieces if p.layer == "outer" and not p.part and p.division != "bottom")
+    return b.chose("cloth.made", "two") and b.mm("cloth.base_line") > panel.extent[1] + EPS
 
 
 @says("strips-do-not-meet")

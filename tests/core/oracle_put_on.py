@@ -117,7 +117,7 @@ class Side:
             yield Box(-self.half, faced, self.half, faced, "join")
         if self.layer == "outer" and isinstance(bottom, float):
             yield Box(-self.half, self.foot - bottom, self.half, self.foot - bottom, "join")
-        if self.layer == "outer" and bag.chose("cloth.made", "strips"):
+        if self.layer == "outer" and not bag.chose("cloth.made", "whole"):
             yield from self._strips(bottom if isinstance(bottom, float) else 0.0)
         if self.deep > self.foot + EPS:
             yield Box(-self.half, self.foot, self.half, self.deep, "foot")
@@ -128,7 +128,12 @@ class Side:
         """Yield the joins of strips; those of a bottom begin anew at its upper edge."""
         draft = self.bag.draft
         joins = made_up.joins(draft)
-        if self.bag.chose("cloth.strips_run", "up"):
+        strips = self.bag.chose("cloth.made", "strips")
+        if (
+            self.bag.chose("cloth.strips_run", "up")
+            if strips
+            else not self.bag.chose("cloth.made", "lengthened")
+        ):
             eats = (draft.piece("outer").extent[0] - 2 * self.half) / 2
             for x in (join - eats - self.half for join in joins):
                 if -self.half + 1e-6 < x < self.half:
@@ -138,6 +143,8 @@ class Side:
         for u in (join + above for join in joins):
             if self.form.stance.band < u < self.foot - bottom:
                 yield Box(-self.half, u, self.half, u, "join")
+        if not strips:
+            return
         again = self.foot - bottom - self.bag.mm("allowances.join") if bottom else math.inf
         for u in (again + join for join in joins):
             if self.foot - bottom < u < self.foot:

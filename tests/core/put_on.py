@@ -257,6 +257,8 @@ def _thick_cloth(draft: Draft) -> float:
     bag = draft.bag
     by_turns = proofs._chose(draft, "cloth.made", "strips")
     by_turns = by_turns and proofs._chose(draft, "cloth.strips_of", "alternate")
+    widened = any(proofs._chose(draft, "cloth.made", way) for way in ("widened", "lengthened"))
+    by_turns = by_turns or (widened and proofs._chose(draft, "cloth.widened_with", "contrast"))
     two = by_turns or proofs._chose(draft, "cloth.bottom", "contrast")
     thick = max(bag.cloth(cloth).thickness for cloth in (("outer", "contrast") if two else ("outer",)))
     quilted = bag.kinds.interfacing.kind == "quilted"

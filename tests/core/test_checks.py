@@ -135,6 +135,21 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "strip-all-seam": (_pieced(strip=25.9), _pieced(strip=26)),
     # panels 360 high and 12 to trim: 372, of which 6 have to show
     "strip-too-wide": (_pieced(strip=366.5), _pieced(strip=366)),
+    # a panel of 480, and 6 at either side of the print
+    "print-fills-panel": (
+        tote(cloth={"made": "widened", "print_wide": 469}),
+        tote(cloth={"made": "widened", "print_wide": 468}),
+    ),
+    # a face of 340: half of it, and 10 that the join takes of the print
+    "band-does-not-show": (
+        tote(cloth={"made": "widened", "print_wide": 360}),
+        tote(cloth={"made": "widened", "print_wide": 359}),
+    ),
+    # cut 10 + 280 + 60 + 10 high
+    "base-line-off": (
+        tote(cloth={"made": "two", "base_line": 361}),
+        tote(cloth={"made": "two", "base_line": 360}),
+    ),
     # one piece 700 high and 12 to trim: 8 strips of 97 and one of 96, with 8 joins of 20, make 712
     "strips-do-not-meet": (_pieced_fold(strip=98), _pieced_fold(strip=97)),
     "binding-misses-row": (_bound(10.9), _bound(11)),

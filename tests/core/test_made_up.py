@@ -22,6 +22,9 @@ from bags import SIZES, drafted, sizes_of, tote
 QUILTED = tote(331, 287, 118, interfacing={"kind": "quilted", "rows_run": "both", "backing": "lining"})
 PIECED = tote(331, 287, 118, cloth={"made": "strips", "strip": 53, "strips_of": "alternate"})
 BOTH = {**QUILTED, **PIECED}
+WIDENED = tote(331, 287, 118, cloth={"made": "widened", "print_wide": 273})
+LENGTHENED = tote(331, 287, 118, cloth={"made": "lengthened", "print_high": 271, "widened_with": "outer"})
+TWO = tote(331, 287, 118, cloth={"made": "two", "first_motif": 219, "base_line": 83})
 BOTTOM = tote(331, 287, 118, cloth={"made": "strips", "bottom": "contrast", "strips_run": "up"})
 
 
@@ -30,7 +33,7 @@ def _again(made: Draft) -> Draft:
     return drafted(begun_from(made.cut_list, made.read, names, "mm"))
 
 
-@pytest.mark.parametrize("spec", [QUILTED, PIECED, BOTH, BOTTOM])
+@pytest.mark.parametrize("spec", [QUILTED, PIECED, BOTH, BOTTOM, WIDENED, LENGTHENED, TWO])
 def test_made_up_panels_begin_again_from_their_cut_list(spec: dict[str, Any]) -> None:
     """Every blank and every strip is cut as it was."""
     made = drafted(spec)
@@ -48,6 +51,9 @@ def test_made_up_panels_begin_again_from_their_cut_list(spec: dict[str, Any]) ->
         # 12 are trimmed of the panel, a millimetre more is missing
         (PIECED, "strip", "width", 13, "strip-too-small"),
         (BOTH, "strip", "height", 1, "strip-too-small"),
+        (WIDENED, "strip", "width", 1, "strip-too-small"),
+        (LENGTHENED, "strip", "height", 1, "strip-too-small"),
+        (TWO, "strip", "width", 1, "strip-too-small"),
     ],
 )
 def test_what_comes_out_short_is_read_off_the_cut_list(
@@ -134,6 +140,49 @@ def test_joins_and_rows_are_seen_where_they_lie() -> None:
     assert ups.uprights[1].x + (front - 20) / 2 == pytest.approx(53 - 6 - 10 - 10)
     assert _shapes(drafted(QUILTED), "rows") > 20
     assert not _shapes(drafted(tote()), "rows")
+
+
+def test_a_print_is_widened_by_what_is_missing_and_both_allowances() -> None:
+    """d a side: strips cut d + 2q; after the side seam d + q − s are seen of them, on the face D/2 less."""
+    allowances = {"side": 12, "base": 14, "join": 8}
+    made = drafted(tote(400, 330, 100, allowances=allowances, cloth={"made": "widened", "print_wide": 344}))
+    missing = (400 + 100 + 24 - 344) / 2
+    assert made.called("side strip outer panel").extent[0] == missing + 16
+    shows = {label: mm for s in made.steps for label, mm in s.lengths}["Seen of each strip on the front"]
+    assert shows == pytest.approx(missing + 8 - 12 - 50)
+    ups = made.form.stance.uprights
+    assert [one.layer for one in ups] == ["contrast", "outer", "contrast"]
+    assert 200 - ups[2].x == pytest.approx(shows)
+
+
+def test_a_print_is_lengthened_by_a_band_above_the_base() -> None:
+    """Cut so that the panel comes out; cut − q − sb are seen of it, on a boxed bag D/2 less."""
+    allowances = {"side": 12, "base": 14, "top": 9, "join": 8}
+    spec = tote(400, 330, 100, allowances=allowances, cloth={"made": "lengthened", "print_high": 244})
+    made = drafted(spec)
+    band = made.called("band outer panel").extent[1]
+    assert band == 9 + 330 + 50 + 14 - 244 + 16
+    shows = {label: mm for s in made.steps for label, mm in s.lengths}["Seen of the band on the front"]
+    assert shows == pytest.approx(band - 8 - 14 - 50)
+    assert [level.z for level in made.form.stance.levels] == [pytest.approx(shows)]
+
+
+def test_two_motifs_stand_on_one_line() -> None:
+    """w1 + w2 − 2q make the panel; the base line lies as far above both lower edges."""
+    made = drafted(TWO)
+    first, second = (made.called(f"{which} motif outer panel") for which in ("first", "second"))
+    assert first.extent[0] + second.extent[0] - 20 == made.piece("outer").extent[0]
+    for motif in (first, second):
+        (line,) = (m for m in motif.marks if m.label == "Base line")
+        assert {y - motif.box[1] for _, y in line.points} == {83.0}
+
+
+@pytest.mark.parametrize("base", [{"kind": "folded"}, {"cut_as": "folded"}, {"cut_as": "wrapped"}])
+def test_a_picture_needs_a_front_of_its_own(base: dict[str, str]) -> None:
+    """On one piece that goes round or under the bag nothing is offered that is joined beside a picture."""
+    made = drafted(tote(331, 287, 0 if "kind" in base else 118, base=base, cloth={"made": "widened"}))
+    assert "parts-do-not-fit" in {f.rule.id for f in findings(made)}
+    assert made.piece("outer").extent[0] > 331
 
 
 @pytest.mark.parametrize("fit", ["last", "alike"])

@@ -37,7 +37,7 @@ from ambitus.core.grammar.carry.tube.variant import TUBE
 from ambitus.core.grammar.carry.tucked.variant import TUCKED
 from ambitus.core.grammar.carry.under_base.variant import UNDER_BASE
 from ambitus.core.grammar.carry.webbing.variant import WEBBING
-from ambitus.core.grammar.cloth import strips
+from ambitus.core.grammar.cloth import pieced, prints, strips
 from ambitus.core.grammar.cloth.variant import WOVEN
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.interfacing.quilted import blank as quilted
@@ -206,6 +206,9 @@ BAGS: tuple[dict[str, Any], ...] = (
         "cloth": {"made": "strips", "strip": 47, "strips_of": "alternate"},
     },
     tote(331, 287, 118, cloth={"made": "strips", "strip": 53, "strip_spare": 4}, allowances=UNEQUAL),
+    tote(331, 287, 118, cloth={"made": "widened", "print_wide": 273}, allowances=UNEQUAL),
+    tote(331, 287, 118, cloth={"made": "two", "first_motif": 219, "base_line": 83}, allowances=UNEQUAL),
+    _flat("seamed", cloth={"made": "lengthened", "print_high": 201}),
     _flat("folded", cloth={"made": "strips", "strips_run": "up", "strips_fit": "alike"}),
     {
         **_on("circle"),
@@ -605,20 +608,31 @@ def _rows_that_draw_in(times: float) -> Callable[[Patch], Grammar]:
     return plant
 
 
-def _strips_joined_with(allowances: int) -> Callable[[Patch], Grammar]:
-    """Return the fault that a join of strips is reckoned with so many of its two allowances."""
+def _strips_joined_with(allowances: int, of: Any = strips) -> Callable[[Patch], Grammar]:
+    """Return the fault that a join of strips, or of a print, is reckoned with so many of its allowances."""
 
     def plant(patch: Patch) -> Grammar:
-        real = strips._up
+        real = of.up_to_ruler
 
         def short(bag: Any, terms: Any) -> Any:
             fewer = (replace(t, mm=t.mm * allowances / 2) if t.label == "Join" else t for t in terms)
             return real(bag, tuple(fewer))
 
-        patch.setattr(strips, "_up", short)
+        patch.setattr(of, "up_to_ruler", short)
         return GRAMMAR
 
     return plant
+
+
+def _motifs_on_two_lines(patch: Patch) -> Grammar:
+    real = pieced._line
+
+    def off(bag: Any, wide: float) -> Any:
+        (mark,) = real(bag, wide)
+        return (replace(mark, points=tuple((x, y + wide / 100) for x, y in mark.points)),)
+
+    patch.setattr(pieced, "_line", off)
+    return GRAMMAR
 
 
 FAULTS: dict[str, Callable[[Patch], Grammar]] = {
@@ -738,6 +752,9 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "blanks quilted by nobody": _steps(QUILTED, "quilt blanks"),
     "joins of strips left out": _strips_joined_with(0),
     "one allowance a join": _strips_joined_with(1),
+    "join of a print left out": _strips_joined_with(0, prints),
+    "what is joined to a print without its own allowance": _strips_joined_with(1, prints),
+    "motifs on two base lines": _motifs_on_two_lines,
     "strips joined by nobody": _steps(WOVEN, "join strips"),
     "closing left out of the height": lambda patch: GRAMMAR.with_variant(
         replace(CASING, height=lambda bag: (Length("size.height").term(bag, "Finished height"),))

@@ -40,7 +40,7 @@ def _ply(bag: Resolved, piece: Piece, ply: Ply) -> Piece:
         sums=made.sums,
         spans=made.spans,
         # its grain runs as its panel's does; strips lie along their length
-        on_fold="x" if piece.on_fold and ply.role != "strip" else None,
+        on_fold="x" if piece.on_fold and (ply.hangs or ply.role != "strip") else None,
         marks=ply.marks,
         part=piece.part,
         division=piece.division,

@@ -22,6 +22,8 @@ class Ply:
     high: Sum
     each: int = 1
     marks: tuple[Mark, ...] = ()
+    #: whether it hangs as its panel does, and does not lie along its length
+    hangs: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -4,8 +4,8 @@ from collections.abc import Iterator
 
 from ambitus.core.read.cutlist import BLANKS, CutList, CutRow, Finding
 
-#: where a cut list tells which way strips run
-_RUN = "cloth.strips_run"
+#: where a cut list tells what panels are pieced of, and which way strips run
+_MADE, _RUN = "cloth.made", "cloth.strips_run"
 #: as much as rows of a list may be less for being written, in mm
 _DUST = 1e-3
 
@@ -53,7 +53,8 @@ def blanks_too_small(cut_list: CutList) -> tuple[Finding, ...]:
             fix = "Cut it larger than the panel all round, and larger still across its rows."
             for key in ("width", "height"):
                 out += _short(row.role, key, getattr(row, key), getattr(panel, key), fix)
-    across, join = cut_list.choices.get(_RUN) != "up", cut_list.allowances.get("join", 0.0)
+    made, join = cut_list.choices.get(_MADE, "strips"), cut_list.allowances.get("join", 0.0)
+    across = cut_list.choices.get(_RUN) != "up" if made == "strips" else made == "lengthened"
     for part, rows in strips.items():
         panel = of["blank"].get(part) or of["outer"].get(part)
         if panel is not None:

@@ -112,13 +112,23 @@ def made_up_metres(plan: Plan, act: acts.MakeUp) -> tuple[int, float]:
         strips = [plan.by_key[key] for key in panel.made_of if plan.by_key[key].layer == "strip"]
         joins = sum(strip.count for strip in strips) - panel.count if strips else 0
         rows += joins
-        long += joins * max((max(strip.extent) for strip in strips), default=0.0)
+        long += joins * _alike(strips)
     for piece in _plies(plan, act):
         for mark in (m for m in piece.marks if m.kind == "quilting"):
             ends = list(zip(mark.points[::2], mark.points[1::2], strict=True))
             rows += piece.count * len(ends)
             long += piece.count * sum(math.dist(*row) for row in ends)
     return rows, long / 1000
+
+
+def _alike(strips: Sequence[Piece]) -> float:
+    """Return how long the joins of *strips* are, in mm: as they all are along them, or as the longest is."""
+    for axis in (0, 1):
+        sides = {round(strip.extent[axis], 3) for strip in strips}
+        others = {round(strip.extent[1 - axis], 3) for strip in strips}
+        if len(sides) == 1 < len(others):
+            return sides.pop()
+    return max((max(strip.extent) for strip in strips), default=0.0)
 
 
 def _plies(plan: Plan, act: acts.MakeUp) -> tuple[Piece, ...]:

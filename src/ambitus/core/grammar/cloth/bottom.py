@@ -9,6 +9,7 @@ from ambitus.core.form.stance import SizeLine
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH, BOTTOM, BOTTOM_HEIGHT
+from ambitus.core.grammar.cloth.prints import two_cloths
 from ambitus.core.grammar.cloth.strips import alternates
 from ambitus.core.grammar.contract import SHORTER, Allowances, Layer
 from ambitus.core.grammar.sizes import HEIGHT
@@ -71,7 +72,8 @@ def has_bottom(bag: Resolved) -> bool:
 
 def cloths_outside(bag: Resolved) -> tuple[str, ...]:
     """Return which cloths the outer is cut of, as the ends of their fields."""
-    return ("outer", "contrast") if has_bottom(bag) or alternates(bag) else ("outer",)
+    second = has_bottom(bag) or alternates(bag) or two_cloths(bag)
+    return ("outer", "contrast") if second else ("outer",)
 
 
 def level_of(bag: Resolved, form: Form, asked: float) -> float:

@@ -14,19 +14,12 @@ from ambitus.core.grammar.cloth.fields import (
     BOTTOM,
     BOTTOM_HEIGHT,
     CONTRAST_CLOTH,
-    MADE,
     PRINT,
-    STRIP,
-    STRIPS_FIT,
-    STRIPS_RUN,
 )
-from ambitus.core.grammar.cloth.strips import LEAST_SHOWS, is_pieced, trimmed
+from ambitus.core.grammar.cloth.pieced_checks import PIECED_CHECKS
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.lengths import snap
 from ambitus.core.words import within
-
-#: Default (ours): strips that differ by less lie alike to the eye, in mm.
-SAME_STRIP = 1.0
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -140,106 +133,8 @@ def print_upside_down(draft: "Draft") -> Iterator[Fired]:
         )
 
 
-@check(
-    "bands",
-    60,
-    "strip-all-seam",
-    "stop",
-    "Nothing shows of the strips",
-    "a strip as cut, less two allowances of its joins, < 6 mm",
-    "Every strip gives an allowance to the join on either side of it.",
-    "The joins lie on each other, and the panel does not come out.",
-    impossible=True,
-)
-def strip_all_seam(draft: "Draft") -> Iterator[Fired]:
-    bag = draft.bag
-    if not is_pieced(bag):
-        return
-    cut, join = STRIP.of(bag), JOIN_ALLOWANCE.of(bag)
-    least = at_least(bag, 2 * join + LEAST_SHOWS)
-    if cut - 2 * join < LEAST_SHOWS - 1e-9:
-        yield fired(
-            STRIP,
-            "Strips cut {cut} wide give {join} to each of two joins.",
-            "Cut them {least} wide, or join them with less.",
-            remedies=(to(STRIP, least), to(MADE, "whole")),
-            cut=cut,
-            join=join,
-            least=least,
-        )
-
-
-@check(
-    "bands",
-    62,
-    "strip-too-wide",
-    "stop",
-    "The panel is no wider than a strip",
-    "what is pieced, less one strip and plus two allowances, leaves less than 6 mm to show of the last strip",
-    "A panel is pieced of two strips at least.",
-    "Hardly anything is left for the last strip.",
-    impossible=True,
-)
-def strip_too_wide(draft: "Draft") -> Iterator[Fired]:
-    bag = draft.bag
-    if not is_pieced(bag) or STRIPS_FIT.is_(bag, "alike"):
-        return
-    across, join = STRIPS_RUN.is_(bag, "across"), JOIN_ALLOWANCE.of(bag)
-    pieced = (p for p in draft.pieces if any(key.endswith(f"strip {p.key}") for key in p.made_of))
-    wanted = min((p.extent[1 if across else 0] for p in pieced), default=None)
-    if wanted is None:
-        return
-    wanted = snap(wanted + trimmed(bag))
-    most = at_most(bag, wanted - LEAST_SHOWS)
-    if STRIP.of(bag) > wanted - LEAST_SHOWS + 1e-9:
-        narrower = (to(STRIP, most),) if most >= 2 * join + LEAST_SHOWS else ()
-        yield fired(
-            STRIP,
-            "Strips cut {cut} wide, and {wanted} to be pieced of them.",
-            "Cut them {most} wide at most." if narrower else "Cut the panels in one.",
-            remedies=(*narrower, to(MADE, "whole")),
-            cut=STRIP.of(bag),
-            wanted=wanted,
-            most=most,
-        )
-
-
-@check(
-    "bands",
-    64,
-    "strips-do-not-meet",
-    "warn",
-    "Strips of front and back do not meet at the sides",
-    "strips across one piece that is folded at the base, the last one wider or narrower than the others",
-    "From the fold up the strips of one piece lie alike on both sides only where all are alike from end to "
-    "end.",
-    "Every join of the front ends beside a strip of the back.",
-)
-def strips_do_not_meet(draft: "Draft") -> Iterator[Fired]:
-    bag = draft.bag
-    if not is_pieced(bag) or not STRIPS_RUN.is_(bag, "across") or STRIPS_FIT.is_(bag, "alike"):
-        return
-    last = next((p for p in draft.pieces if p.key.startswith("last strip ")), None)
-    each = next((p for p in draft.pieces if p.key.startswith("strip ")), None)
-    if last is None or each is None or not any(p.folded for p in draft.pieces if p.layer == "outer"):
-        return
-    ends, others = last.size("height"), each.size("height")
-    if abs(ends - others) > SAME_STRIP + 1e-6:
-        alike, up = to(STRIPS_FIT, "alike"), to(STRIPS_RUN, "up")
-        yield fired(
-            STRIPS_RUN,
-            "The last strip is cut {ends}, the others {others}.",
-            "Cut them all alike, or run them up the panel.",
-            remedies=(alike, up),
-            ends=ends,
-            others=others,
-        )
-
-
 CHECKS = (
-    strip_all_seam,
-    strip_too_wide,
-    strips_do_not_meet,
+    *PIECED_CHECKS,
     bottom_out_of_reach,
     strap_over_join,
     bottom_weaker,

@@ -6,7 +6,7 @@ from fractions import Fraction
 
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.asked import Option, Param
-from ambitus.core.grammar.blank import Blank, Ply
+from ambitus.core.grammar.base.cut_as import is_folded, one_round
 from ambitus.core.grammar.cloth.fields import MADE, STRIP, STRIP_SPARE, STRIPS_FIT, STRIPS_OF, STRIPS_RUN
 from ambitus.core.grammar.contract import no_blank
 from ambitus.core.lengths import Pair, paired, snap
@@ -22,18 +22,40 @@ OTHER = {"outer": "contrast", "contrast": "outer"}
 
 
 def is_pieced(bag: Resolved) -> bool:
+    """Return whether the panels of the body are pieced: of strips, of a print and more, of two motifs."""
+    return not MADE.is_(bag, "whole")
+
+
+def of_strips(bag: Resolved) -> bool:
     """Return whether the panels of the body are pieced of strips."""
     return MADE.is_(bag, "strips")
 
 
 def alternates(bag: Resolved) -> bool:
     """Return whether every other strip is of the second cloth."""
-    return is_pieced(bag) and STRIPS_OF.is_(bag, "alternate")
+    return of_strips(bag) and STRIPS_OF.is_(bag, "alternate")
 
 
-def _by_itself(bag: Resolved) -> bool:
+def by_itself(bag: Resolved) -> bool:
     """Return whether what is pieced is the panel, and not a blank that is larger for reasons of its own."""
-    return is_pieced(bag) and bag.kinds.interfacing.blank is no_blank
+    return of_strips(bag) and bag.kinds.interfacing.blank is no_blank
+
+
+def not_pieced(bag: Resolved) -> str:
+    """Return why a front cannot be pieced round a picture in this bag, or nothing."""
+    if of_strips(bag) or not is_pieced(bag) or _upright(bag):
+        return ""
+    return "its front is no panel of its own that a print could be joined to anything on"
+
+
+def _upright(bag: Resolved) -> bool:
+    """Return whether front and back are panels of their own, that end at the base."""
+    return not one_round(bag) and not is_folded(bag)
+
+
+def _goes(bag: Resolved, key: str) -> bool:
+    """Return whether a way of making the panels goes with the base of this bag."""
+    return key in ("whole", "strips") or _upright(bag)
 
 
 STRIP_PARAMS = (
@@ -46,7 +68,11 @@ STRIP_PARAMS = (
         options=(
             Option("whole", "Of one piece of cloth", "Front and back are cut as they are."),
             Option("strips", "Pieced of strips", "Strips are joined, and the panel is cut from them."),
+            Option("widened", "A print, widened", "A strip at either side of a print that is too narrow."),
+            Option("lengthened", "A print, lengthened", "A band below a print that is too short."),
+            Option("two", "Two motifs side by side", "Joined in one upright seam, on one base line."),
         ),
+        offered=_goes,
     ),
     Param(
         STRIPS_RUN,
@@ -99,7 +125,7 @@ STRIP_PARAMS = (
         paired(6),
         low=0,
         high=50,
-        shown_if=_by_itself,
+        shown_if=by_itself,
         help="The joined strips are so much larger than the panel that is cut from them.",
     ),
 )
@@ -114,7 +140,7 @@ class Strips:
     last: Sum
 
 
-def _up(bag: Resolved, terms: tuple[Term, ...]) -> Sum:
+def up_to_ruler(bag: Resolved, terms: tuple[Term, ...]) -> Sum:
     """Return how wide a strip is cut, never less than its *terms*: what is more is trimmed."""
     plain = Sum("How wide to cut it", terms)
     more = snap(replace(bag.grid, rounding="up").fit(plain.total) - plain.total)
@@ -139,7 +165,7 @@ def solved(bag: Resolved, wanted: float) -> Strips:
         count = min(MOST_STRIPS, max(2, round((wanted - 2 * join.mm) / shows)))
         whole = wanted + joins(count).mm
         share = Term("Of the other strips", -snap(whole * (count - 1) / count), "All are alike.")
-        each = _up(bag, (panel, joins(count), share))
+        each = up_to_ruler(bag, (panel, joins(count), share))
         return Strips(count, each, each)
     least = 2 * join.mm + LEAST_SHOWS
     count = min(MOST_STRIPS, max(2, 1 + math.floor((wanted - least) / shows + 1e-9)))
@@ -149,57 +175,9 @@ def solved(bag: Resolved, wanted: float) -> Strips:
     # where nothing is left a check says so: it is drawn as hardly a strip
     short = Term("Nothing is left", bag.grid.step - left, "The panel is no wider than a strip.")
     more = (short,) if left < bag.grid.step else ()
-    return Strips(count, each, _up(bag, (panel, others, joins(count), *more)))
+    return Strips(count, each, up_to_ruler(bag, (panel, others, joins(count), *more)))
 
 
 def trimmed(bag: Resolved) -> float:
     """Return what is trimmed of joined strips from side to side, in mm; nothing of a blank."""
-    return 2 * STRIP_SPARE.of(bag) if _by_itself(bag) else 0.0
-
-
-def _plies(bag: Resolved, wide: float, high: float, looks: str) -> tuple[Ply, ...]:
-    spare = STRIP_SPARE.term(bag, "To trim at both sides", 2) if _by_itself(bag) else None
-    across = STRIPS_RUN.is_(bag, "across")
-    along, over = (wide, high) if across else (high, wide)
-    terms = (Term("What is pieced", along, "From raw edge to raw edge."), *((spare,) if spare else ()))
-    long = to_grid("How long to cut it", terms, bag.grid)
-    strips = solved(bag, snap(over + trimmed(bag)))
-    other = OTHER[looks] if alternates(bag) else looks
-    last_of = looks if strips.count % 2 else other
-
-    def ply(called: str, of: str, cut: Sum, each: int) -> Ply:
-        w, h = (long, cut) if across else (cut, long)
-        named = replace(w, label="How wide to cut it"), replace(h, label="How high to cut it")
-        return Ply("strip", called, bag.cloth(of).label, of, *named, each=each)
-
-    rest = strips.count - 1
-    if other == looks:
-        if strips.each is strips.last:
-            return (ply("strip", looks, strips.each, strips.count),)
-        return (ply("strip", looks, strips.each, rest), ply("last strip", looks, strips.last, 1))
-    if strips.each is strips.last:
-        ours, theirs = -(-strips.count // 2), strips.count // 2
-        return (ply("strip", looks, strips.each, ours), ply("second strip", other, strips.each, theirs))
-    ours, theirs = -(-rest // 2), rest // 2
-    return (
-        ply("strip", looks, strips.each, ours),
-        *((ply("second strip", other, strips.each, theirs),) if theirs else ()),
-        ply("last strip", last_of, strips.last, 1),
-    )
-
-
-def blank_of(bag: Resolved) -> Blank | None:
-    """Return how the cloth of the panels of the body is pieced, if it is."""
-    if not is_pieced(bag):
-        return None
-    # what is no panel of the body is cut in one
-    return Blank(("strip",), lambda w, h, looks, part: () if part else _plies(bag, w, h, looks))
-
-
-def to_piece(bag: Resolved, wide: float, high: float) -> float:
-    """Return how far strips reach across themselves, joined, for a front that is cut so large, in mm."""
-    around = bag.kinds.interfacing.blank(bag)
-    if around is not None:
-        ply = around.plies(wide, high, "outer", "")[0]
-        wide, high = ply.wide.total, ply.high.total
-    return snap((high if STRIPS_RUN.is_(bag, "across") else wide) + trimmed(bag))
+    return 2 * STRIP_SPARE.of(bag) if by_itself(bag) else 0.0

@@ -4,24 +4,31 @@ from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.cloth.bottom import BOTTOM_PARAMS, bottom_stage, cloths_outside, has_bottom
 from ambitus.core.grammar.cloth.checks import CHECKS
 from ambitus.core.grammar.cloth.fields import (
+    BASE_LINE,
     BOTTOM,
     BOTTOM_HEIGHT,
     CONTRAST_CLOTH,
     DOUBLED_CLOTH,
+    FIRST_MOTIF,
     LINING_CLOTH,
     MADE,
     ONCE,
     OUTER_CLOTH,
     PRINT,
+    PRINT_HIGH,
+    PRINT_WIDE,
     STRIP,
     STRIP_SPARE,
     STRIPS_FIT,
     STRIPS_OF,
     STRIPS_RUN,
+    WIDENED_WITH,
 )
+from ambitus.core.grammar.cloth.pieced import blank_of
+from ambitus.core.grammar.cloth.prints import PRINT_PARAMS
 from ambitus.core.grammar.cloth.seen import seen_stage
 from ambitus.core.grammar.cloth.steps import steps
-from ambitus.core.grammar.cloth.strips import STRIP_PARAMS, blank_of, is_pieced
+from ambitus.core.grammar.cloth.strips import STRIP_PARAMS, is_pieced, not_pieced
 from ambitus.core.grammar.contract import DIVIDES, MADE_UP, Stage, Variant
 from ambitus.core.grammar.order import LINING_CUT_PARAM, WORK_GOES_PARAM
 from ambitus.core.lengths import View
@@ -63,12 +70,15 @@ BOUGHT = (
 )
 
 
+#: what panels are that are not of one piece of cloth
+_MADE = {"strips": "pieced", "widened": "widened", "lengthened": "lengthened", "two": "two-motif"}
+
+
 def _says(bag: Resolved, view: View, prefix: str) -> str:
     cloth = within(bag.cloth("outer").label)
     if DOUBLED_CLOTH.is_(bag, "doubled"):
         cloth = f"doubled {cloth}"
-    if is_pieced(bag):
-        cloth = f"pieced {cloth}"
+    cloth = f"{_MADE.get(MADE.of(bag), '')} {cloth}".strip()
     return f"{cloth} and {within(bag.cloth('contrast').label)}" if len(cloths_outside(bag)) > 1 else cloth
 
 
@@ -89,6 +99,7 @@ WOVEN = Variant(
         Param(ONCE, "The outer cloth", "choice", "again", way_out="again", options=BOUGHT),
         *BOTTOM_PARAMS,
         *STRIP_PARAMS,
+        *PRINT_PARAMS,
         Param(CONTRAST_CLOTH, "Second cloth", "choice", "denim", options=CLOTHS, shown_if=_second),
         Param(DOUBLED_CLOTH, "Outer panels", "choice", "single", options=DOUBLED),
         LINING_CUT_PARAM,
@@ -106,20 +117,24 @@ WOVEN = Variant(
             STRIPS_RUN,
             STRIPS_FIT,
             STRIPS_OF,
+            WIDENED_WITH,
             CONTRAST_CLOTH,
             DOUBLED_CLOTH,
             PRINT,
             ONCE,
             LINING_CLOTH,
         ),
-        fields=(BOTTOM_HEIGHT, STRIP, STRIP_SPARE),
+        fields=(BOTTOM_HEIGHT, STRIP, STRIP_SPARE, PRINT_WIDE, PRINT_HIGH, FIRST_MOTIF, BASE_LINE),
     ),
     classes={"join": "Join"},
     joins=("join",),
     unused=lambda bag: frozenset() if has_bottom(bag) or is_pieced(bag) else frozenset({"join"}),
     blank=blank_of,
-    listed={field.leaf: field for field in (STRIP, STRIP_SPARE)},
-    chosen=(MADE, STRIPS_RUN, STRIPS_FIT, STRIPS_OF),
+    needs=not_pieced,
+    listed={
+        field.leaf: field for field in (STRIP, STRIP_SPARE, PRINT_WIDE, PRINT_HIGH, FIRST_MOTIF, BASE_LINE)
+    },
+    chosen=(MADE, STRIPS_RUN, STRIPS_FIT, STRIPS_OF, WIDENED_WITH),
     stages=(Stage(DIVIDES, bottom_stage), Stage(MADE_UP, seen_stage)),
     acts=(steps,),
 )

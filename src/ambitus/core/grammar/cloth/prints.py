@@ -1,0 +1,132 @@
+"""A print that is smaller than its panel, widened or lengthened; and two motifs that share a base line."""
+
+from fractions import Fraction
+
+from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
+from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.cloth.fields import (
+    BASE_LINE,
+    FIRST_MOTIF,
+    MADE,
+    PRINT_HIGH,
+    PRINT_WIDE,
+    WIDENED_WITH,
+)
+from ambitus.core.grammar.cloth.strips import up_to_ruler
+from ambitus.core.lengths import Pair
+from ambitus.core.spec.resolved import Resolved
+from ambitus.core.sums import Sum, Term
+
+PRINT_PARAMS = (
+    Param(
+        PRINT_WIDE,
+        "Print, as cut, wide",
+        "length",
+        Pair(300, Fraction(12)),
+        low=20,
+        high=2000,
+        shown_when=(MADE, "widened"),
+        help="As much of it as there is, raw edge to raw edge; it lies in the middle of the panel.",
+    ),
+    Param(
+        PRINT_HIGH,
+        "Print, as cut, high",
+        "length",
+        Pair(280, Fraction(11)),
+        low=20,
+        high=2000,
+        shown_when=(MADE, "lengthened"),
+        help="As much of it as there is, from the raw top edge down.",
+    ),
+    Param(
+        WIDENED_WITH,
+        "Made larger with",
+        "choice",
+        "contrast",
+        options=(
+            Option("contrast", "The second cloth", "It frames the print."),
+            Option("outer", "The outer’s cloth", "Of what lies round the print."),
+        ),
+        shown_if=lambda bag: is_widened(bag),
+    ),
+    Param(
+        FIRST_MOTIF,
+        "Left motif, as cut, wide",
+        "length",
+        Pair(240, Fraction(19, 2)),
+        low=20,
+        high=2000,
+        shown_when=(MADE, "two"),
+        help="The right one takes what is left of the panel.",
+    ),
+    Param(
+        BASE_LINE,
+        "Base line of both motifs",
+        "length",
+        Pair(80, Fraction(3)),
+        low=0,
+        high=2000,
+        shown_when=(MADE, "two"),
+        help="Above the raw lower edge of the panel: what both motifs stand on.",
+    ),
+)
+
+
+def is_widened(bag: Resolved) -> bool:
+    """Return whether the panels show a print that is made larger with other cloth."""
+    return MADE.is_(bag, "widened") or MADE.is_(bag, "lengthened")
+
+
+def with_print(bag: Resolved) -> str:
+    """Return the cloth that a print is made larger with."""
+    return WIDENED_WITH.of(bag)
+
+
+def two_cloths(bag: Resolved) -> bool:
+    """Return whether a print is made larger with the second cloth."""
+    return is_widened(bag) and with_print(bag) == "contrast"
+
+
+def print_term(bag: Resolved) -> Term:
+    """Return the print as it is cut, across the joins that make it larger."""
+    if MADE.is_(bag, "widened"):
+        return PRINT_WIDE.term(bag, "Print, as cut, wide")
+    return PRINT_HIGH.term(bag, "Print, as cut, high")
+
+
+def widened(bag: Resolved, wanted: float) -> tuple[Sum, Sum]:
+    """
+    Return how far across its joins a print is cut, and each strip or the band that makes *wanted* mm of it;
+    every join takes an allowance of the print and one of what is joined to it.
+    """
+    printed, sides = print_term(bag), 2 if MADE.is_(bag, "widened") else 1
+    join = JOIN_ALLOWANCE.term(bag, "Join")
+    missing = Term(
+        "What is missing", (wanted - printed.mm) / sides, "The panel, less the print, at one side."
+    )
+    terms: tuple[Term, ...] = (missing, join.scaled(2, "Of the print and of what is joined to it.", 2))
+    # where nothing is missing a check says so: it is drawn as hardly a strip
+    least = 2 * join.mm + bag.grid.step
+    if sum(t.mm for t in terms) < least:
+        terms = (
+            *terms,
+            Term("Nothing is missing", least - sum(t.mm for t in terms), "The print is no smaller."),
+        )
+    return Sum("As it is cut", (printed,)), up_to_ruler(bag, terms)
+
+
+def motifs(bag: Resolved, wanted: float) -> tuple[Sum, Sum]:
+    """Return how wide two motifs are cut that make *wanted* mm: both, less two allowances of their join."""
+    first, join = FIRST_MOTIF.term(bag, "Left motif, as cut"), JOIN_ALLOWANCE.term(bag, "Join")
+    terms: tuple[Term, ...] = (
+        Term("What is pieced", wanted, "The panel."),
+        first.scaled(-1),
+        join.scaled(2, "The join takes two allowances.", 2),
+    )
+    least = 2 * join.mm + bag.grid.step
+    if sum(t.mm for t in terms) < least:
+        terms = (
+            *terms,
+            Term("Nothing is left", least - sum(t.mm for t in terms), "The left one is too wide."),
+        )
+    return Sum("As it is cut", (first,)), up_to_ruler(bag, terms)
