@@ -15,6 +15,8 @@ from ambitus.core.form.model import Dimension, Piece
 from ambitus.core.form.sewn import PutOn
 from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.carry.fields import MEASURED_BY, PAIRS
+from ambitus.core.grammar.cloth.pieced import band_shows, runs_across
+from ambitus.core.grammar.cloth.prints import is_widened
 from ambitus.core.grammar.extra.fields import ONE_MORE
 from ambitus.core.grammar.features import Zipped, cords_in, sized_by_contents
 from ambitus.core.grammar.fitting import visible
@@ -195,6 +197,11 @@ def _strap_size(
 def sizes(draft: Draft, view: View) -> tuple[DimensionShown, ...]:
     """Return every named size of the bag, and of its straps."""
     out = [dimension(d, view) for d in draft.form.dimensions.values()]
+    if is_widened(draft.bag):
+        shows = max(0.0, band_shows(draft.bag, draft.form))
+        label = "Band, seen" if runs_across(draft.bag) else "Strips, seen"
+        why = "On the face that stands: less what the seam takes, and what goes round the corner."
+        out.append(dimension(Dimension("band", label, shows, shows, "derived", why), view))
     for hang in draft.hangs:
         visible, source = hang.visible.mm, hang.visible.source
         out.append(
