@@ -129,7 +129,8 @@ class Strap:
         self.gap = row.gap
         self.width = self.read.width
         #: from the side seam to the centre of its end
-        self.offset = (bag.opening - self.gap) / 2
+        self.single = self.attach == "at_sides"
+        self.offset = 0.0 if self.single else (bag.opening - self.gap) / 2
         face, self.runs = self.attach == "on_face", self.attach in ("to_base", "under_base")
         self.box = bag.mm(f"{self.at}.box") if face else 0.0
         self.down = bag.mm(f"{self.at}.from_top") + self.box if face else 0.0
@@ -625,6 +626,7 @@ _CROSSED = {
     "on_face": (1, 0, 2),
     "on_hem": (2, 0, 2),
     "in_turn": (2, 0, 1),
+    "at_sides": (2, 2, 1),
 }
 #: layers of a strap, and of the cloth itself in it; webbing has a thickness of its own
 _FOLDED = {"four_fold": 4, "edges_turned": 4, "tube": 2, "clean_edge": 3}
@@ -634,6 +636,9 @@ def _stack(b: Bag, s: Strap) -> float:
     outers, linings, ends = _CROSSED[s.attach]
     folded = s.runs and proofs.is_folded(b.draft)
     outers -= 1 if folded else 0
+    if s.single and b.base in ("gusset", "side_panels"):
+        # no seam lies in the middle of a side panel
+        outers, linings = 1, 1
     if s.attach == "on_hem" and b.top == "double_hem":
         outers = 3
     cloth = b.bag.cloth("outer").thickness
@@ -657,7 +662,7 @@ def _stack(b: Bag, s: Strap) -> float:
         reach = max(y for _, y in piece.cut) - max(y for _, y in piece.stitch)
     stack += felt + b.backing if whole and reach > 1 + EPS else 0.0
     # the core lies double in the layer that carries; in a seam it ends where the end passes the raw edge
-    reaches = {"in_seam": "past", "tucked": "inside"}.get(s.attach)
+    reaches = {"in_seam": "past", "at_sides": "past", "tucked": "inside"}.get(s.attach)
     cored = whole and s.make != "webbing" and (reaches is None or s.mm(reaches) > 0) and not s.runs
     cored = cored and not _stretched(b, s)
     return stack + (2 * felt if cored else 0.0)
@@ -768,13 +773,15 @@ def _(b: Bag) -> bool:
 
 @says("strap-off-panel")
 def _(b: Bag) -> bool:
-    return not b.box and any(not s.width / 2 <= s.offset <= b.opening / 2 - s.width / 2 for s in straps(b))
+    pairs = [s for s in straps(b) if not s.single]
+    return not b.box and any(not s.width / 2 <= s.offset <= b.opening / 2 - s.width / 2 for s in pairs)
 
 
 @says("strap-on-fold")
 def _(b: Bag) -> bool:
     depth = b.draft.read.sizes.get("depth")
-    return depth is not None and any(abs(s.offset - depth.total / 2) < s.width / 2 for s in straps(b))
+    pairs = [s for s in straps(b) if not s.single]
+    return depth is not None and any(abs(s.offset - depth.total / 2) < s.width / 2 for s in pairs)
 
 
 @says("strap-too-narrow")
@@ -801,7 +808,7 @@ def _rows(b: Bag) -> tuple[float, ...]:
 @says("strap-tail-short")
 def _(b: Bag) -> bool:
     def caught(s: Strap) -> float:
-        if s.attach == "in_seam":
+        if s.attach in ("in_seam", "at_sides"):
             return s.mm("past") + b.mm("allowances.top") if b.has("allowances.top") else math.inf
         if s.attach == "tucked":
             return s.mm("inside") - max(_rows(b), default=0.0)

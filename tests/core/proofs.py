@@ -601,6 +601,7 @@ def straps_by_the_rule(draft: Draft) -> Iterator[str]:
             "in_seam": ("allowances.top", f"{prefix}.past"),
             "tucked": (f"{prefix}.inside",),
             "on_hem": ("top.hem", f"{prefix}.tuck"),
+            "at_sides": ("allowances.top", f"{prefix}.past"),
             "in_turn": ("top.hem",),
             "on_face": (f"{prefix}.from_top", f"{prefix}.box", f"{prefix}.end"),
         }[item.attach.kind]
@@ -655,12 +656,43 @@ def marks_lie_right(draft: Draft) -> Iterator[str]:
             yield f"gap {length} in a straight seam of {straight}"
     outers = [p for p in draft.pieces if p.layer == "outer" and not p.part]
     found = [m for p in outers for _ in range(p.count) for m in p.marks if m.kind == "strap"]
-    if len(found) != 4 * len(draft.hangs) or any(
-        m.kind == "strap" for p in draft.pieces if p.part for m in p.marks
-    ):
+    # in the middle of a side panel only its own strap is marked
+    on_sides = bag.kinds.base.kind in ("gusset", "side_panels")
+    single = [h for h in draft.hangs if h.item.attach.kind == "at_sides"]
+    marked = sum(
+        1 for p in draft.pieces for m in p.marks if p.part and m.kind == "strap" for _ in range(p.count)
+    )
+    if marked != (2 * len(single) if on_sides else 0):
+        yield f"{marked} strap marks on the sides"
+    if len(found) != 4 * (len(draft.hangs) - (len(single) if on_sides else 0)):
         yield f"{len(found)} strap marks"
+    if single:
+        yield from _at_sides(draft, outers)
+        return
     for outer in outers if draft.hangs else ():
         yield from _strap_marks(draft, outer)
+
+
+def _at_sides(draft: Draft, outers: list[Piece]) -> Iterator[str]:
+    """Yield each mark of a strap from side to side that does not lie in the middle of a side."""
+    if draft.bag.kinds.base.kind in ("gusset", "side_panels"):
+        for piece in (p for p in draft.pieces if p.part in ("side", "gusset") and p.layer == "outer"):
+            left, bottom, right, top = bounds(piece.cut)
+            for x, y in (m.points[0] for m in piece.marks if m.kind == "strap"):
+                middle = (bottom + top) / 2 if piece.part == "gusset" else (left + right) / 2
+                if abs((y if piece.part == "gusset" else x) - middle) > EXACT:
+                    yield f"{piece.key}: strap marked at {x}, {y}"
+        return
+    if len(draft.hangs) > 1:
+        return
+    for piece in outers:
+        left, right = bounds(piece.stitch)[0], bounds(piece.stitch)[2]
+        sides = {round(left, 3), round(right, 3), round((left + right) / 2, 3)}
+        off = [
+            x for x, _ in (m.points[0] for m in piece.marks if m.kind == "strap") if round(x, 3) not in sides
+        ]
+        if off and not piece.over:
+            yield f"{piece.key}: strap marked at {off}, not at a side"
 
 
 def _strap_marks(draft: Draft, outer: Piece) -> Iterator[str]:

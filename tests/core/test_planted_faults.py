@@ -25,6 +25,7 @@ from ambitus.core.grammar.base.seamed.variant import SEAMED
 from ambitus.core.grammar.base.separate.variant import CIRCLE, ELLIPSE, RECTANGLE, ROUNDED, STADIUM, TRACED
 from ambitus.core.grammar.base.side_panels.variant import SIDE_PANELS
 from ambitus.core.grammar.carry import strap as strap_module
+from ambitus.core.grammar.carry.at_sides.variant import AT_SIDES
 from ambitus.core.grammar.carry.clean_edge.variant import CLEAN_EDGE
 from ambitus.core.grammar.carry.edges_turned.variant import EDGES_TURNED
 from ambitus.core.grammar.carry.four_fold.variant import FOUR_FOLD
@@ -143,6 +144,8 @@ BAGS: tuple[dict[str, Any], ...] = (
         allowances=UNEQUAL,
         carry=[{"attach": "on_face", "from_side": 122, "rolled": "rolled", "roll_flat": 17, "end": 13}],
     ),
+    tote(331, 287, 118, allowances=UNEQUAL, carry=[{"attach": "at_sides", "past": 31}]),
+    {**tote(331, 287, 118, carry=[{"attach": "at_sides", "past": 31}]), "base": {"kind": "side_panels"}},
     _flat("seamed", top={"kind": "overlocked_hem", "hem": 31}, carry=[{"attach": "in_turn"}]),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "lapped"}, carry=[{"make": "webbing"}]),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "raw"}),
@@ -624,6 +627,14 @@ def _strips_joined_with(allowances: int, of: Any = strips) -> Callable[[Patch], 
     return plant
 
 
+def _ends_moved(patch: Patch) -> Grammar:
+    def sewn(item: Any, form: Any, layer: Any) -> Any:
+        made = AT_SIDES.sewn(item, form, layer)
+        return tuple(replace(one, at=replace(one.at, along=one.at.along + 7)) for one in made)
+
+    return GRAMMAR.with_variant(replace(AT_SIDES, sewn=sewn))
+
+
 def _motifs_on_two_lines(patch: Patch) -> Grammar:
     real = pieced._line
 
@@ -704,6 +715,9 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "tuck left out of the strap": _last_term_lost(ON_HEM, "tail"),
     "end on the face not turned under": _last_term_lost(ON_FACE, "tail"),
     "strap ends not tucked": _last_term_lost(TUCKED, "tail"),
+    "end left out of a strap from side to side": _last_term_lost(AT_SIDES, "tail"),
+    "strap from side to side never seen to lie untwisted": _steps(AT_SIDES, "even"),
+    "strap from side to side caught off the side": _ends_moved,
     "hem left out of a strap that stands in it": _last_term_lost(IN_TURN, "tail"),
     "strap in the hem never seen to be even": _steps(IN_TURN, "even"),
     "strap on the hem never seen to be even": _steps(ON_HEM, "even"),

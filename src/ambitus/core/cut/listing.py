@@ -64,7 +64,7 @@ def _strap(bag: Resolved, hang: Hang) -> StrapRow:
     if is_stretched(hang.item):
         told |= {"stretch": hang.stretch, "narrowing": hang.narrowing}
     return StrapRow.model_construct(
-        count=2,
+        count=1 if hang.single else 2,
         length=hang.length.total,
         width=hang.width.total,
         make=hang.item.make.kind,

@@ -316,7 +316,7 @@ def standing(
 
     *inside* is the layer seen in the mouth, *put_on* what lies on sides of its layers.
     """
-    shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs]
+    shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs if not h.single]
     mouth = [project(p) for p in _at(form.stance.mouth_outline, form.stands + form.stance.band)]
     seen_in = "outer" if form.stance.closed else inside
     shapes.append(
@@ -424,7 +424,7 @@ def _with_dimensions(
     top = min(y for _, y in mouth)
     every += [(0.0, top - (h.drop or 0.0) - h.finished_width) for h in hangs]
     for hang in hangs:
-        for back in (False, True):
+        for back in (False,) if hang.single else (False, True):
             place, half = _strap_points(form, hang, back), hang.finished_width / 2
             every += [place(-half, 0.0), place(_seat(form, hang, back)[2] + half, 0.0)]
     left, y0, right, y1 = bounds(every)

@@ -74,6 +74,8 @@ class Phrase:
     says: "Callable[[Resolved, View, str], str]"
     choices: tuple[AnyField, ...] = ()
     fields: tuple[AnyField, ...] = ()
+    #: what comes before of one strap and not a pair
+    before_one: str = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -242,6 +242,8 @@ class Base(Variant):
     wraps: bool = False
     #: whether front and back are one piece round, whose sides are no seams of its front
     one_piece: "Callable[[Resolved], bool]" = never
+    #: whether its sides are panels of their own, with no seam in their middle
+    side_panels: bool = False
     #: defaults that follow from this base, before those of the preset: field (``carry.from_side``) -> rule
     usual: "Mapping[AnyField, Callable[[Resolved], float]]" = field(default_factory=dict)
     #: what is measured at a corner that is boxed after sewing, of one layer
@@ -413,6 +415,10 @@ class Attach(Variant):
     runs: Literal["", "caught", "under"] = ""
     #: whether its ends are put into the hem before that is stitched
     under_hem: bool = False
+    #: whether there is one of it, from side to side, and not one at the front and one at the back
+    single: bool = False
+    #: fields of its make that say nothing in it
+    hides: frozenset[AnyField] = frozenset()
     tail: "Callable[[Item, Form | None], tuple[Term, ...]]"
     core_short: "Callable[[Item], tuple[Term, ...]]" = no_terms
     crossed: "Callable[[Item], tuple[int, int, int]]"

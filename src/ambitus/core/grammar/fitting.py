@@ -21,11 +21,18 @@ def misfits(bag: Resolved) -> Iterator[tuple[str, Variant, str]]:
             yield prefix, variant, reason
 
 
+def _hidden(bag: Resolved, at: str) -> frozenset[str]:
+    """Return the fields of a strap that its way of being attached makes pointless."""
+    return frozenset(field.in_(at) for field in bag.kinds.carry[int(at.rpartition(".")[2])].attach.hides)
+
+
 def visible(path: str, param: Param, bag: Resolved) -> bool:
     """Return whether a field says something in this bag: what its neighbours make pointless is hidden."""
     at, _, leaf = path.rpartition(".")
     if at == "allowances" and leaf in bag.kinds.classes:
         return leaf in bag.classes and bag.kinds.seam(leaf).takes_allowance
+    if at.startswith("carry.") and path in _hidden(bag, at):
+        return False
     if param.shown_if and not param.shown_if(bag):
         return False
     for rule, wanted in ((param.shown_when, True), (param.shown_unless, False)):

@@ -10,6 +10,7 @@ from ambitus.core.grammar.base.gusset.variant import GUSSET
 from ambitus.core.grammar.base.seamed.variant import SEAMED
 from ambitus.core.grammar.base.separate.variant import SEPARATE
 from ambitus.core.grammar.base.side_panels.variant import SIDE_PANELS
+from ambitus.core.grammar.carry.at_sides.variant import AT_SIDES
 from ambitus.core.grammar.carry.clean_edge.variant import CLEAN_EDGE
 from ambitus.core.grammar.carry.edges_turned.variant import EDGES_TURNED
 from ambitus.core.grammar.carry.four_fold.variant import FOUR_FOLD
@@ -93,6 +94,7 @@ GRAMMAR = grammar_of(
     TUBE,
     WEBBING,
     IN_SEAM,
+    AT_SIDES,
     TUCKED,
     ON_HEM,
     IN_TURN,

@@ -44,7 +44,7 @@ from ambitus.core.shown.models import (
 )
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, lookup
-from ambitus.core.spec.resolved import Resolved
+from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import ShownSum, Source, Sum, show_sum, show_total
 from ambitus.core.volume import can_be_sized, holds
 
@@ -89,7 +89,8 @@ def sentence(bag: Resolved, view: View) -> tuple[Token, ...]:
     for prefix, phrase in phrases(bag):
         before = f" {bag.facts.presets[bag.preset].label.lower()} " if phrase.key == "base" else ""
         says = phrase.says(bag, view, prefix)
-        text = before + _joined(phrase.before, prefix, bag)
+        one = prefix.startswith("carry.") and Item(bag, prefix).attach.single
+        text = before + _joined(phrase.before_one if one else phrase.before, prefix, bag)
         if text == "A " and says[:1] in "aeiou":
             text = "An "
         out.append(Token("text", text))

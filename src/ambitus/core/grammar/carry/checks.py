@@ -18,6 +18,7 @@ from ambitus.core.form.sewn import rows_below
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.base.panels import asked_height
 from ambitus.core.grammar.carry.fields import (
+    ATTACH,
     BOX,
     END_TURNED,
     FROM_TOP,
@@ -183,7 +184,8 @@ def _range(draft: "Draft", hang: Hang) -> tuple[float, float]:
 def strap_off_panel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     # a base that carries nothing is told as what does not fit
-    for hang in draft.hangs if bag.kinds.base.carries else ():
+    pairs = [hang for hang in draft.hangs if not hang.single]
+    for hang in pairs if bag.kinds.base.carries else ():
         near, far = _range(draft, hang)
         if near - 1e-9 <= hang.offset <= far + 1e-9:
             continue
@@ -244,7 +246,7 @@ def strap_on_fold(draft: "Draft") -> Iterator[Fired]:
     bag, corner = draft.bag, draft.form.mm("depth") / 2
     for hang in draft.hangs:
         half = hang.finished_width / 2
-        if abs(hang.offset - corner) >= half - 1e-9:
+        if hang.single or abs(hang.offset - corner) >= half - 1e-9:
             continue
         path = place_field(hang.item)
         plain = placed_at(bag, draft.form, hang, corner + half)
@@ -297,7 +299,7 @@ def strap_tail_short(draft: "Draft") -> Iterator[Fired]:
 def _caught(draft: "Draft", hang: Hang) -> tuple[Length, float] | None:
     """Return the field of a strap's end, and what of it lies beyond the last row that catches it."""
     bag, kind = draft.bag, hang.item.attach.kind
-    if kind == "in_seam" and TOP_ALLOWANCE in bag.values:
+    if kind in ("in_seam", "at_sides") and TOP_ALLOWANCE in bag.values:
         return PAST.in_(hang.prefix), snap(PAST.of(hang.item) + TOP_ALLOWANCE.of(bag))
     if kind == "tucked":
         rows = rows_below(draft.form)
@@ -471,6 +473,18 @@ def _carries(draft: "Draft", key: str) -> bool:
 BETWEEN_ENDS = paired(3)
 
 
+def _both_at_sides(one: Hang, other: Hang, needed: float) -> Fired:
+    """Return what is said of two straps that both lie in the middle of the sides."""
+    path = ATTACH.in_(other.prefix)
+    return fired(
+        path,
+        "Two straps lie on each other in the middle of both sides, and need {needed} between their centres.",
+        "Let one of them hang at front and back.",
+        remedies=(to(path, "in_seam"), to(ATTACH.in_(one.prefix), "in_seam")),
+        needed=needed,
+    )
+
+
 @check(
     "carrying",
     80,
@@ -488,6 +502,11 @@ def straps_overlap(draft: "Draft") -> Iterator[Fired]:
         apart = snap(abs(one.offset - other.offset))
         if apart >= needed - 1e-6:
             continue
+        if one.single and other.single:
+            yield _both_at_sides(one, other, needed)
+            continue
+        # what lies in the middle of a side has no place of its own
+        one, other = (other, one) if other.single else (one, other)
         path = place_field(other.item)
         inwards, outwards = one.offset + needed, one.offset - needed
         ways = (inwards, outwards) if other.offset >= one.offset else (outwards, inwards)
@@ -497,7 +516,7 @@ def straps_overlap(draft: "Draft") -> Iterator[Fired]:
         further = [
             at_least(bag, mm) if (offset > one.offset) != gap else at_most(bag, mm)
             for offset, mm in zip(ways, places, strict=True)
-            if mm > 0
+            if mm > 0 and (not one.single or offset > 0)
         ]
         yield fired(
             path,

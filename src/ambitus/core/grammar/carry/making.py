@@ -38,7 +38,7 @@ from ambitus.core.grammar.carry.fields import (
     TUCK,
 )
 from ambitus.core.grammar.carry.rolled import is_rolled, made_state, rolled_on
-from ambitus.core.grammar.carry.strap import hang_of
+from ambitus.core.grammar.carry.strap import hang_of, one_strap
 from ambitus.core.grammar.carry.stretched import is_stretched, stretch_steps, stretched_on, strips_ready
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.lengths import amount
@@ -61,6 +61,7 @@ def phrase(words: str) -> Phrase:
         key="strap",
         label="Straps",
         before=", two straps ",
+        before_one=", one strap ",
         says=lambda bag, view, prefix: _says(words, Item(bag, prefix)),
         choices=(
             PAIRS,
@@ -131,7 +132,7 @@ def making_steps(item: Item, form: Form, fold: tuple[str, str], stitch: tuple[st
         if bag.kinds.interfacing.cuts and not bag.kinds.interfacing.part and item.make.core_width(item)
         else ()
     )
-    return (
+    steps = (
         *stretch_steps(item, hang),
         Step(
             f"strap {at} fold",
@@ -158,3 +159,4 @@ def making_steps(item: Item, form: Form, fold: tuple[str, str], stitch: tuple[st
             cautions=("needle over bulk",),
         ),
     )
+    return tuple(one_strap(item, step) for step in steps)

@@ -71,10 +71,12 @@ def caught_at_centres(
     reaches: float = 0.0,
     down: Told = (),
     begins: float = 0.0,
+    inside: float | None = None,
 ) -> tuple[Caught, ...]:
     """
     Return the two strap ends on each top edge of the outer: caught in *seam*, or by rows of their own, and
     reaching so far in; *down* are more measures of theirs, *begins* where the rows that hold them begin.
+    With *inside* they lie so far from both ends of the edge, and are found without a tape.
 
     On a folded face the back's edge lies at the other end, and stands on its head.
     """
@@ -85,13 +87,14 @@ def caught_at_centres(
     for face in with_top(form):
         tops = top_edges(face)
         side = _side(item, face)
-        inside = placed_in(item, form, side).total - side.mm
+        along = placed_in(item, form, side).total - side.mm if inside is None else inside
         for n, edge in enumerate(tops):
             measured = _Measured(item, form, face, edge_length(form, face.name, edge), down)
-            left = measured.from_left if not n else no_measures
-            right = measured.from_right if n == (1 if face.tube else 0) else no_measures
+            tape = inside is None
+            left = measured.from_left if tape and not n else no_measures
+            right = measured.from_right if tape and n == (1 if face.tube else 0) else no_measures
             for back, where, told in ((True, "top left", left), (False, "top right", right)):
-                place = Place(face.name, edge, inside, 0.0, back)
+                place = Place(face.name, edge, along, 0.0, back)
                 foot = item.attach.runs
                 out.append(
                     Caught(strip, place, seam, reaches, "Strap centre", where, told, foot=foot, begins=begins)

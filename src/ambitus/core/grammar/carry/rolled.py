@@ -10,6 +10,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Rolled, Sewn
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.carry.fields import MAKE, ROLL_FLAT, ROLLED, STRAP_WIDTH
+from ambitus.core.grammar.carry.strap import one_strap
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.thickness import THICKEST_STACK
@@ -67,7 +68,7 @@ def roll_steps(item: Item, form: Form) -> tuple[Step, ...]:
     at = item.number
     if not is_rolled(item):
         return ()
-    return (
+    roll = (
         Step(
             f"strap {at} roll",
             "Fold the straps in half again between their marks",
@@ -82,6 +83,7 @@ def roll_steps(item: Item, form: Form) -> tuple[Step, ...]:
             cautions=("needle over bulk",),
         ),
     )
+    return tuple(one_strap(item, step) for step in roll)
 
 
 def _thick(draft: "Draft", hang: "Hang") -> float:

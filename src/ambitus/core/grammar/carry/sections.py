@@ -37,6 +37,12 @@ WEBBING: Section = (_strip((14, 32), (86, 32)), _strip((14, 34), (86, 34)))
 IN_SEAM: Section = (*IN_AND_OUT, _strip((50, 1), (50, 44)), Stroke("stitch", ((44, 13), (56, 13))), row(22))
 TUCKED: Section = (*IN_AND_OUT, _strip((50, 1), (50, 48)), row(14), row(25))
 ON_HEM: Section = (*TURNED_TWICE, _strip((63, 1), (63, 42), (53, 42), (53, 22)), row(16), row(35))
+AT_SIDES: Section = (
+    Stroke("outer", ((26, 22), (26, 58), (74, 58), (74, 22))),
+    _strip((30, 40), (30, 18), (42, 4), (58, 4), (70, 18), (70, 40)),
+    Stroke("stitch", ((20, 28), (36, 28))),
+    Stroke("stitch", ((64, 28), (80, 28))),
+)
 IN_TURN: Section = (
     Stroke("outer", ((42, 58), (42, 8), (57, 8), (57, 36))),
     _strip((49, 1), (49, 36)),

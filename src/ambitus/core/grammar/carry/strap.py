@@ -1,6 +1,6 @@
 """What every strap has, however it is made: fields, where its ends go, how long it is."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ambitus.core.form.model import Form, Mark, Part, Strip
 from ambitus.core.grammar.asked import Option, Param
@@ -161,6 +161,11 @@ class Hang:
     narrowing: float = 1.0
 
     @property
+    def single(self) -> bool:
+        """Whether it is one strap, from side to side."""
+        return self.item.attach.single
+
+    @property
     def prefix(self) -> str:
         """Where it stands in the list: ``carry.0``."""
         return self.item.at
@@ -183,6 +188,8 @@ def face_of(form: Form) -> float:
 
 def gap_of(item: Item, form: Form) -> float:
     """Return the distance between the centres of the strap's ends along the finished top, in mm."""
+    if item.attach.single:
+        return face_of(form)
     place = PLACED_BY.of(item)
     if place == "gap":
         return STRAP_GAP.of(item)
@@ -231,7 +238,7 @@ def hang_of(item: Item, form: Form) -> Hang:
         item=item,
         hold=hold,
         gap=snap(gap),
-        offset=snap((form.mm("flat_opening") - gap) / 2),
+        offset=0.0 if item.attach.single else snap((form.mm("flat_opening") - gap) / 2),
         visible=visible,
         tails=tails,
         length=length,
@@ -278,6 +285,37 @@ def placed_terms(item: Item, form: Form, side: Term) -> tuple[Term, ...]:
             "derived",
         ),
     )
+
+
+#: what is said of a pair, and of one strap
+_OF_ONE = (
+    ("the straps into tubes and turn them", "the strap into a tube and turn it"),
+    ("See that the straps are even and not twisted", "See that the strap is not twisted"),
+    (
+        "Front equals back, both ends the same height, clear of the side seams.",
+        "Both ends at the same height.",
+    ),
+    ("the strips of the straps and even the pair", "the strip of the strap"),
+    ("of each strap", "of the strap"),
+    ("between their marks", "between its marks"),
+    ("Beyond the marks they stay flat", "Beyond the marks it stays flat"),
+    (
+        "Pull each strip by its ends until it gives no more, and let go. Lay both on each other: "
+        "where one is longer, pull the other again or cut the longer one level.",
+        "Pull it by its ends until it gives no more, and let go.",
+    ),
+    ("the straps", "the strap"),
+)
+
+
+def one_strap(item: Item, step: Step) -> Step:
+    """Return a step as it is said of one strap, where there is one."""
+    if not item.attach.single:
+        return step
+    title, say = step.title, step.say
+    for pair, one in _OF_ONE:
+        title, say = title.replace(pair, one), say.replace(pair, one)
+    return replace(step, title=title, say=say)
 
 
 def straps_even(at: int, rank: int, *, needs: tuple[str, ...], gives: str = "") -> Step:
@@ -334,12 +372,13 @@ def _rolls(item: Item, hang: Hang) -> tuple[Mark, ...]:
 
 
 def strap_parts(item: Item, form: Form) -> tuple[Part, ...]:
-    """Return a strap with its folds, and its core where it has one; two of each."""
+    """Return a strap with its folds, and its core where it has one; of each two, or one if it is single."""
     bag, hang = item.bag, hang_of(item, form)
     ends = _ends(hang)
     bought = "" if item.make.cut_across else item.make.label
     marks = (*_creases(item, hang), *_rolls(item, hang))
-    strap = Strip("strap", "", "Strap", 2, hang.length, hang.width, ends, bought, marks, at=item.at)
+    many = 1 if item.attach.single else 2
+    strap = Strip("strap", "", "Strap", many, hang.length, hang.width, ends, bought, marks, at=item.at)
     across = item.make.core_width(item)
     if not bag.kinds.interfacing.cuts or bag.kinds.interfacing.part or not across:
         return (strap,)
@@ -350,4 +389,4 @@ def strap_parts(item: Item, form: Form) -> tuple[Part, ...]:
     length = to_grid("How long to cut it", (follows, *shortened), bag.grid)
     width = to_grid("How wide to cut it", across, bag.grid)
     core_ends = (length.total - hang.finished_visible) / 2
-    return (strap, Strip("strap core", "", "Strap core", 2, length, width, core_ends, at=item.at))
+    return (strap, Strip("strap core", "", "Strap core", many, length, width, core_ends, at=item.at))

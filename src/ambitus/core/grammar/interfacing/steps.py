@@ -69,10 +69,12 @@ def cores(bag: Resolved) -> tuple[Step, ...]:
     facts = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
     if bag.kinds.interfacing.part or not any(strap.make.core_width(strap) for strap in bag.items):
         return ()
+    alone = len(bag.items) == 1 and bag.items[0].attach.single
+    what = "core to the strap" if alone else "cores to the straps"
     return (
         Step(
             "core straps",
-            f"{'Fuse' if facts.fused else 'Baste'} the cores to the straps",
+            f"{'Fuse' if facts.fused else 'Baste'} the {what}",
             "Centred on the wrong side of each strip.",
             210,
             needs=("pieces marked",),

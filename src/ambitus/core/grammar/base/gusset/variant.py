@@ -55,6 +55,7 @@ def _straight(bag: Resolved) -> dict[str, float]:
 GUSSET = Base(
     checks=(*PANEL_CHECKS, *INSERT_CHECKS, *CHECKS),
     kind="gusset",
+    side_panels=True,
     label="Gusset strip",
     help="One strip runs down a side, under and up the other, between front and back.",
     params=(

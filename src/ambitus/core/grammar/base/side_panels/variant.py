@@ -19,6 +19,7 @@ from ambitus.core.grammar.sizes import DEPTH, WIDTH
 SIDE_PANELS = Base(
     checks=(*PANEL_CHECKS, *INSERT_CHECKS, *CHECKS),
     kind="side_panels",
+    side_panels=True,
     label="Side panels, base of front and back",
     help="Panels stand at the sides; front and back run under and meet in the middle of the base.",
     params=(
