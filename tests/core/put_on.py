@@ -375,6 +375,8 @@ def buttonholes_by_the_rule(draft: Draft) -> Iterator[str]:
                 off = one.x + one.wide / 2 - pocket.x - pocket.wide / 2, one.u + one.high / 2 - down
                 if max(map(abs, off)) > EXACT:
                     yield f"its half on the pocket lies {off} off"
+        if any("under its flap" in m.label for p in draft.pieces for m in p.marks):
+            yield "a button marked on its panel, which lies on its pocket"
         if flap_held(put) != any("under its flap" in one.label for one in lying):
             yield "a half without its other"
 

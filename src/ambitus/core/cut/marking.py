@@ -125,7 +125,7 @@ def _put_on(flat: Flat, put: Sequence[PutOn]) -> Iterator[Mark]:
     What lies at one place on each of them is marked once.
     """
     faces = flat.piece.faces
-    shown = [(one, flat.put_on(one)) for one in put if one.at.face in faces]
+    shown = [(one, flat.put_on(one)) for one in put if one.at.face in faces and not one.found_there]
     for one, points in shown:
         same = [other for other, at in shown if other.label == one.label and at == points]
         if same[0] is not one:

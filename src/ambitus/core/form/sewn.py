@@ -239,6 +239,8 @@ class PutOn:
     over_joins: bool = True
     #: whether it is printed or pressed on, and no piece
     printed: bool = False
+    #: whether it lies on what is put on before it, and is found there: nothing is marked on the panel
+    found_there: bool = False
 
 
 #: Anything that is done at a place of a form.

@@ -234,6 +234,7 @@ def put_on(
     over_joins: bool = True,
     printed: bool = False,
     told: Measured | None = None,
+    found_there: bool = False,
 ) -> PutOn:
     """Return an extra as it lies on its side, with how its place is found."""
     band = lying.band
@@ -259,7 +260,8 @@ def put_on(
         to_base,
         above_foot,
         hangs,
-        told is not None,
+        told is not None or found_there,
         over_joins,
         printed,
+        found_there,
     )

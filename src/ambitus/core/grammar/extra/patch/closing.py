@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.form.model import Mark, Part
-from ambitus.core.form.sewn import Measured, PutOn, Told
+from ambitus.core.form.sewn import PutOn
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.extra.cloth import mm_of, seam_term
 from ambitus.core.grammar.extra.fields import (
@@ -21,7 +21,7 @@ from ambitus.core.grammar.extra.fields import (
     FLAP_FALL,
 )
 from ambitus.core.grammar.extra.halves import bought
-from ambitus.core.grammar.extra.placing import CLEAR, CLEAR_OF_METAL, Lying, beyond_side, put_on
+from ambitus.core.grammar.extra.placing import CLEAR, CLEAR_OF_METAL, Lying, put_on
 from ambitus.core.lengths import Pair, snap
 from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Sum, Term
@@ -154,29 +154,13 @@ def half_on(item: Item, pocket: Lying, falls: float) -> Lying:
     )
 
 
-def _found(item: Item, half: Lying) -> Measured:
-    band, to_middle = half.band, Term("Half of it", half.wide / 2, "To its middle.")
-    down = Sum("From the raw edge above to its middle", (*band.beyond, *half.down, to_middle))
-
-    def told(spare: float) -> Told:
-        beyond = beyond_side(item, band, spare)
-        left = Sum("From the raw edge to its middle", (*beyond, *half.from_left, to_middle))
-        return (("from the left", left), ("down", down))
-
-    return told
-
-
 def closing_sewn(item: Item, pocket: Lying, falls: float, label: str) -> tuple[PutOn, ...]:
     """Return the half that is sewn to the pocket, where its flap has one."""
     if not closes(item):
         return ()
     half, what = half_on(item, pocket, falls), {"button": "button", "stud": "stud"}[closes(item)]
     clear, own = CLEAR.mm(item.bag.unit), (closing_key(item),)
-    return (
-        put_on(
-            item, half, f"{label}, {what} under its flap", clear=clear, pieces=own, told=_found(item, half)
-        ),
-    )
+    return (put_on(item, half, f"{label}, {what} under its flap", clear=clear, pieces=own, found_there=True),)
 
 
 def _ways(item: Item, falls: float, high: float, low: float, up: float) -> Iterator[Remedy]:
