@@ -160,7 +160,7 @@ def pouch(page: Page) -> None:
 def put_on(page: Page) -> None:
     """What is put on a tote: pockets and a snap, placed from real edges on the piece that is laid out."""
     _open(page, "Conductor’s folder tote")
-    page.click("text=All 10 pieces")
+    page.click("text=All 11 pieces")
     page.click("[data-lay='lining panel']")
     page.wait_for_selector("[data-placed]")
 

@@ -94,6 +94,54 @@ def test_straps_down_to_the_base_and_round_it(screen: Screen) -> None:
     screen.kept()
 
 
+def test_one_strap_from_side_to_side_and_strips_that_are_stretched(screen: Screen) -> None:
+    """26 deep over a mouth of 34: 2 √(26² + 14²) + 6 show; stretched to 24 of 20 it is cut 5 / 6 as long."""
+    screen.open("March folder tote")
+    _pick(screen, "strap.0", "carry.0.attach", "at_sides")
+    assert "one strap folded in four, from side to side" in _sentence(screen)
+    # 65.1 show, and 3.5 at each end
+    screen.shows("strap carry.0", "length", "72.1")
+    assert screen.page.locator("[data-path='carry.0.from_side']").count() == 0
+    _pick(screen, "strap.0", "carry.0.stretched", "stretched")
+    screen.shows("strap carry.0", "length", "60")
+    screen.shows("strap carry.0", "width", "14")
+    screen.page.wait_for_selector("[data-check='strap-does-not-stretch']")
+    _close(screen)
+    screen.kept()
+
+
+def test_a_print_is_widened_and_what_shows_is_told(screen: Screen) -> None:
+    """48 of panel and 26 of print: strips of 11 and two allowances; 5 of each are seen beside a face of 34."""
+    screen.open("March folder tote")
+    _pick(screen, "cloth", "cloth.made", "widened")
+    screen.type("cloth.print_wide", "26")
+    screen.shows("side strip outer panel", "width", "13")
+    assert "widened canvas and denim" in _sentence(screen)
+    _close(screen)
+    assert (
+        "strips, seen 5" in screen.page.inner_text(".board").replace("\xa0", " ").replace("\n", " ").lower()
+    )
+    screen.kept()
+
+
+def test_a_flap_is_held_by_a_button(screen: Screen) -> None:
+    """What holds it is asked once there is a flap, and how thick a button is once it is one."""
+    page = screen.page
+    screen.open("March folder tote")
+    page.click("[data-phrase='more']")
+    page.click("[data-tile='extras.more=patch']")
+    page.wait_for_selector("[data-tile='extras.0.flap=flap']")
+    assert page.locator("[data-tile='extras.0.flap_closes=button']").count() == 0
+    page.click("[data-tile='extras.0.flap=flap']")
+    page.click("[data-tile='extras.0.flap_closes=button']")
+    screen.type("extras.0.flap_closed_at", "3.5")
+    page.wait_for_selector("[data-check='flap-closure-off']")
+    screen.type("extras.0.flap_closed_at", "2")
+    page.wait_for_selector("[data-check='flap-closure-off']", state="detached")
+    _close(screen)
+    screen.kept()
+
+
 def test_seams_bound_in_an_unlined_bag(screen: Screen) -> None:
     """The strips are pieces of their own: 2 · 0.6 + 0.14 + 2 · 0.9 is 3.1 wide."""
     screen.open("March folder tote")

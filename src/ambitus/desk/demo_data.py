@@ -35,7 +35,15 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
                     "divided_at": 120,
                 },
                 {"kind": "magnetic_snap", "from_top": 45},
-                {"kind": "patch", "width": 130, "height": 150, "from_top": 90, "flap": "flap", "fall": 55},
+                {
+                    "kind": "patch",
+                    "width": 130,
+                    "height": 150,
+                    "from_top": 90,
+                    "flap": "flap",
+                    "fall": 55,
+                    "flap_closes": "button",
+                },
             ],
         },
     ),
@@ -56,6 +64,25 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
             "allowances": {"general": 10},
             "carry": [{"make": "webbing", "width": 30, "drop": 240, "held": "shoulder"}],
             "extras": [{"kind": "zip_across", "on": "lining", "width": 200, "height": 150, "from_top": 80}],
+        },
+    ),
+    (
+        "Jubilee banner tote",
+        {
+            "unit": "cm",
+            "size": {"width": 340, "height": 360, "depth": 90},
+            "cloth": {
+                "outer": "linen",
+                "contrast": "denim",
+                "lining": "calico",
+                "print": "one_way",
+                "once": "once",
+                "made": "widened",
+                "print_wide": 260,
+            },
+            "carry": [
+                {"make": "webbing", "attach": "to_base", "width": 30, "drop": 250, "place": "gap", "gap": 130}
+            ],
         },
     ),
     (
@@ -123,7 +150,10 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
             "size": {"width": 330, "height": 300, "depth": 110},
             "base": {"kind": "gusset", "radius": 60},
             "cloth": {"outer": "canvas", "lining": "quilting_cotton"},
-            "carry": [{"width": 30, "drop": 260, "place": "gap", "gap": 130}],
+            "carry": [
+                {"width": 30, "drop": 160, "place": "gap", "gap": 130},
+                {"attach": "at_sides", "width": 36, "drop": 480, "held": "shoulder"},
+            ],
         },
     ),
     (
