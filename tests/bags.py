@@ -155,7 +155,7 @@ ORDINARY = {
     "roll_flat": (0, 40),
     "stretches_to": (205, 280),
     "narrows_to": (30, 50),
-    "from_raw": (18, 40),
+    "from_raw": (18, 29.9),
     "zip_opening": (25, 50),
     "tab_turn": (2, 10),
     "grab_shows": (10, 60),

@@ -111,7 +111,7 @@ def test_one_strap_from_side_to_side_and_strips_that_are_stretched(screen: Scree
 
 
 def test_a_print_is_widened_and_what_shows_is_told(screen: Screen) -> None:
-    """48 of panel and 26 of print: strips of 11 and two allowances; 5 of each are seen beside a face of 34."""
+    """48 of panel and 26 of print: strips of 11 and two allowances; 5 of each are seen on a face of 34."""
     screen.open("March folder tote")
     _pick(screen, "cloth", "cloth.made", "widened")
     screen.type("cloth.print_wide", "26")

@@ -700,7 +700,7 @@ def _deeper(b: Bag) -> float:
     if not lined or stiff is None or b.bag.kinds.interfacing.kind == "base_only" or stiff.thickness <= 0.5:
         return 0.0
     seams = {"gusset": 4, "side_panels": 4}.get(b.base, 2)
-    if b.separate and b.chose("base.tube", "one"):
+    if (b.separate and b.chose("base.panels", "one")) or proofs.is_wrapped(b.draft):
         seams = 1
     round_ = b.base in ("seamed", "folded", "circle", "stadium", "ellipse", "traced", "rounded_rectangle")
     return (2 * math.pi if round_ else 8) * stiff.thickness / (2 * seams)
@@ -723,7 +723,7 @@ def _(b: Bag) -> bool:
 
 @says("bottom-out-of-reach")
 def _(b: Bag) -> bool:
-    shows = b.mm("cloth.bottom_height") if len(b.outside) == 2 else None
+    shows = b.mm("cloth.bottom_height") if b.chose("cloth.bottom", "contrast") else None
     return shows is not None and not 10 <= shows - _rounded(b) <= _level(b) - _rounded(b)
 
 
@@ -746,7 +746,7 @@ def _level(b: Bag) -> float:
 
 @says("strap-over-join")
 def _(b: Bag) -> bool:
-    if len(b.outside) < 2:
+    if not b.chose("cloth.bottom", "contrast"):
         return False
     join, by = b.draft.form.height - b.draft.form.stance.bottom, b.mm("allowances.join")
     return any(s.down and s.down > join - by + EPS and s.down - s.box < join + by - EPS for s in straps(b))
