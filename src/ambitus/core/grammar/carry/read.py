@@ -1,6 +1,7 @@
-"""Reading a strap back: the drop that a visible length gives."""
+"""Reading a strap back: the drop that a visible length gives, and what an end in the top seam gives up."""
 
 import math
+from collections.abc import Mapping
 from fractions import Fraction
 
 from ambitus.core.lengths import Pair
@@ -19,3 +20,10 @@ def drop_for_visible(visible: float, gap: float, hold: float) -> float | None:
     if visible < hold + abs(gap - hold) - 1e-9:
         return None
     return math.sqrt(max(0.0, ((visible - hold) / 2) ** 2 - ((gap - hold) / 2) ** 2))
+
+
+def read_tail(
+    allowances: Mapping[str, float], measures: Mapping[str, float], row: Mapping[str, float]
+) -> float:
+    """Return what an end in the top seam gives up: the seam, and what lies past its raw edge, in mm."""
+    return allowances.get("top", 0.0) + row["past"]

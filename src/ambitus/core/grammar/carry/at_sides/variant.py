@@ -1,6 +1,5 @@
 """One strap from side to side: each end caught in the top seam in the middle of a side."""
 
-from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.at_sides.cut import ends
 from ambitus.core.grammar.carry.at_sides.steps import steps
@@ -16,10 +15,9 @@ from ambitus.core.grammar.carry.fields import (
     SIDE_BY,
     STRAP_GAP,
 )
-from ambitus.core.grammar.carry.in_seam.cut import core_short, tail
-from ambitus.core.grammar.carry.in_seam.read import read_tail
+from ambitus.core.grammar.carry.read import read_tail
+from ambitus.core.grammar.carry.top_seam import PAST_PARAM, core_short, tail
 from ambitus.core.grammar.contract import Attach
-from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item
 
 
@@ -36,17 +34,7 @@ AT_SIDES = Attach(
     section=sections.AT_SIDES,
     label="One strap, from side to side",
     help="One strap over the mouth, each end caught in the top seam in the middle of a side.",
-    params=(
-        Param(
-            PAST,
-            "Strap end past the raw edge",
-            "length",
-            paired(25),
-            low=0,
-            high=300,
-            help="Zero where the ends are to lie flush with the raw edge.",
-        ),
-    ),
+    params=(PAST_PARAM,),
     single=True,
     # its ends lie in the middle of the sides, wherever those are
     hides=frozenset(

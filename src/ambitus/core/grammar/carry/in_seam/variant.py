@@ -2,15 +2,13 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Caught
-from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.carry import sections
 from ambitus.core.grammar.carry.fields import PAST
-from ambitus.core.grammar.carry.in_seam.cut import core_short, tail
-from ambitus.core.grammar.carry.in_seam.read import read_tail
 from ambitus.core.grammar.carry.in_seam.steps import steps
 from ambitus.core.grammar.carry.placing import caught_at_centres
+from ambitus.core.grammar.carry.read import read_tail
+from ambitus.core.grammar.carry.top_seam import PAST_PARAM, core_short, tail
 from ambitus.core.grammar.contract import Attach, Layer
-from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item
 
 
@@ -25,17 +23,7 @@ IN_SEAM = Attach(
     section=sections.IN_SEAM,
     label="Caught in the top seam",
     help="The ends go down between outer and lining, past the raw edge, and the top seam holds them.",
-    params=(
-        Param(
-            PAST,
-            "Strap end past the raw edge",
-            "length",
-            paired(25),
-            low=0,
-            high=300,
-            help="Zero where the ends are to lie flush with the raw edge.",
-        ),
-    ),
+    params=(PAST_PARAM,),
     tops=("turned_through",),
     tail=tail,
     core_short=core_short,

@@ -1,10 +1,22 @@
-"""Cloth beyond the visible end of a strap caught in the top seam."""
+"""What straps share whose ends the top seam catches: how far they go past it, and what that takes."""
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
+from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.carry.fields import PAST
+from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Term
+
+PAST_PARAM = Param(
+    PAST,
+    "Strap end past the raw edge",
+    "length",
+    paired(25),
+    low=0,
+    high=300,
+    help="Zero where the ends are to lie flush with the raw edge.",
+)
 
 
 def tail(item: Item, _: Form | None) -> tuple[Term, ...]:
