@@ -6,11 +6,14 @@ import pytest
 
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
+from ambitus.core.grammar.carry.fields import PAIRS
 from ambitus.core.grammar.fitting import visible
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.lengths import View
 from ambitus.core.read.begin import begun_from
 from ambitus.core.shown.present import sentence
+from ambitus.core.spec.edit import pick
+from ambitus.core.spec.model import Spec
 from bags import drafted, tote
 
 ONE = {"attach": "at_sides", "drop": 500, "held": "shoulder"}
@@ -74,3 +77,13 @@ def test_what_a_strap_hides_is_not_asked_of_it() -> None:
     params = made.bag.kinds.param_at
     paths = [f"carry.{n}.from_side" for n in (0, 1)]
     assert [visible(path, params[path], made.bag) for path in paths] == [False, True]
+
+
+def test_beside_one_strap_a_pair_for_the_hand_is_added() -> None:
+    """Made like it, and not a second strap in the same place."""
+    spec = Spec.model_validate(tote(360, 400, 100, carry=[{**ONE, "make": "tube"}]))
+    added = pick(spec, PAIRS, "2", GRAMMAR)
+    made = drafted(added.model_dump(exclude_unset=True))
+    assert [strap.attach.kind for strap in made.bag.kinds.carry] == ["at_sides", "in_seam"]
+    assert [strap.make.kind for strap in made.bag.kinds.carry] == ["tube", "tube"]
+    assert "straps-overlap" not in {f.rule.id for f in findings(made)}

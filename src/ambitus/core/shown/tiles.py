@@ -225,7 +225,7 @@ def _pairs(asking: _Asking) -> TileGroup:
     has = len(asking.spec.carry or ())
     options = [
         Option("0", "None", "Carried by its top, or in another bag."),
-        Option("1", "One pair", "One strap at the front and one at the back."),
+        Option("1", "One pair", "One strap at the front and one at the back; or one from side to side."),
     ]
     if has:
         options.append(Option("2", "Two pairs", "A short one for the hand, a long one for the shoulder."))

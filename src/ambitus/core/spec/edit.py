@@ -119,8 +119,14 @@ def _chosen_itself(spec: Spec, path: str, grammar: Grammar) -> Spec:
 _LONG_DROP, _BESIDE = Pair(560, Fraction(22)), Pair(60, Fraction(5, 2))
 
 
-def _beside(first: dict[str, Any], unit: Unit) -> dict[str, Any]:
-    """Return a second pair: made like the first, long enough for a shoulder, its ends beside the first's."""
+def _beside(first: dict[str, Any], unit: Unit, grammar: Grammar) -> dict[str, Any]:
+    """
+    Return a second pair: made like the first, long enough for a shoulder, its ends beside the first's. Beside
+    one strap from side to side it is a pair for the hand.
+    """
+    attach = grammar.slots["attach"].get(str(first.get("attach", "")))
+    if isinstance(attach, Attach) and attach.single:
+        return {key: value for key, value in first.items() if key in ("make", "width")}
     like = {key: value for key, value in first.items() if key in ("make", "attach", "width")}
     long = {"held": "shoulder", "drop": _LONG_DROP.mm(unit)}
     placed = first.get("from_side")
@@ -129,14 +135,14 @@ def _beside(first: dict[str, Any], unit: Unit) -> dict[str, Any]:
     return {**like, **long, "from_side": max(0.0, placed - _BESIDE.mm(unit))}
 
 
-def _with_pairs(spec: Spec, pairs: int) -> Spec:
+def _with_pairs(spec: Spec, pairs: int, grammar: Grammar) -> Spec:
     """Return *spec* with so many pairs of straps: those that it has, and plain ones after them."""
     if not 0 <= pairs <= 4:
         raise ValueError(f"{pairs} pairs of straps")
     has = spec.carry or []
     more: list[dict[str, Any]] = [{} for _ in range(pairs - len(has))]
     if len(has) == 1 and more:
-        more[0] = _beside(has[0], spec.unit)
+        more[0] = _beside(has[0], spec.unit, grammar)
     return spec.model_copy(update={"carry": [*has[:pairs], *more]})
 
 
@@ -172,7 +178,7 @@ def pick(spec: Spec, path: str, value: object, grammar: Grammar) -> Spec:
     not have is let go of. Undo brings all of it back.
     """
     if path == PAIRS:
-        return _with_pairs(spec, int(str(value).partition(".")[0]))
+        return _with_pairs(spec, int(str(value).partition(".")[0]), grammar)
     if path == ONE_MORE:
         return _with_extra(spec, value, grammar)
     if whole := _ONE_EXTRA.fullmatch(path):
