@@ -51,6 +51,7 @@ def _has_stop(made: Draft) -> bool:
 LINED = tote()
 BOUND = tote(top={"kind": "double_hem"}, seams={"kind": "bound"}, carry=[])
 ROLLED = tote(carry=[{"rolled": "rolled"}])
+STEPPED = tote(top={"kind": "double_hem"}, base={"kind": "side_panels", "step": 60}, carry=[])
 TURNED_IN = tote(top={"kind": "overlocked_hem"}, carry=[{"attach": "in_turn"}])
 KNIT = tote(carry=[{"stretched": "stretched"}], cloth={"outer": "jersey"})
 BUTTONED = tote(extras=[{"kind": "patch", "flap": "flap", "flap_closes": "button"}])
@@ -724,6 +725,12 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         "not finished",
     ),
     "a strap never folded again": (ROLLED, without(_is(acts.Roll)), "not folded again"),
+    "edges beside lower sides left raw": (STEPPED, without(_is(acts.HemFree)), "is raw"),
+    "edges beside lower sides hemmed over the hem": (
+        STEPPED,
+        after(_is(acts.HemFree), _is(acts.Fold)),
+        "is folded already",
+    ),
     "straps put into a hem that is stitched": (
         TURNED_IN,
         _unseen(after(_is(acts.Baste), _is(acts.Stitch))),

@@ -262,6 +262,13 @@ class HoldOpen:
 
 
 @dataclass(frozen=True, slots=True)
+class HemFree:
+    """Turn the edges of a layer in that no seam takes, beside sides that end lower, and stitch them."""
+
+    layer: str
+
+
+@dataclass(frozen=True, slots=True)
 class Pierce:
     """Make every hole of a layer: eyelets, buttonholes."""
 
@@ -489,6 +496,7 @@ Act = (
     | Nest
     | Close
     | HoldOpen
+    | HemFree
     | Pierce
     | Buttonhole
     | StretchOut

@@ -42,6 +42,11 @@ def _edges(work: Work) -> Iterator[str]:
             yield f"the {edge[2]} of the {edge[0]} is not folded"
         if any(line.kind == "row" for line in lines) and edge not in work.stitched:
             yield f"the {edge[2]} of the {edge[0]} is not stitched"
+    rowed = {edge[:2] for edge, lines in work.plan.lines.items() if any(line.kind == "row" for line in lines)}
+    for edge in sorted(work.plan.free - work.hemmed):
+        # where the top itself is left raw this is too
+        if edge[:2] in rowed:
+            yield f"the {edge[2]} of the {edge[0]} is raw"
     for edge in work.plan.bound:
         if edge not in work.bound:
             yield f"the {edge[2]} of the {edge[0]} is not bound"

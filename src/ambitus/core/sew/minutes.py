@@ -220,6 +220,9 @@ def _minutes(plan: Plan, act: Act) -> float:
         case acts.Roll():
             count, metres = _strips(plan, act.pieces)
             return PIN * metres + SEW[0] * count + SEW[1] * TOPSTITCH * metres
+        case acts.HemFree():
+            metres = _edges(plan, [edge for edge in plan.free if edge[0] == act.layer])
+            return PRESS[0] + PRESS[1] * metres + SEW[0] + SEW[1] * metres
         case acts.StretchOut():
             count, metres = _strips(plan, act.pieces)
             return LOOK * count + PIN * metres

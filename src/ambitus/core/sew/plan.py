@@ -130,6 +130,23 @@ class Plan:
         return frozenset(one.strip for one in self.sewn(Rolled) if isinstance(one, Rolled))
 
     @cached_property
+    def free(self) -> frozenset[EdgeAt]:
+        """
+        The edges round a mouth that no seam takes, and that are no top edges: beside sides that end lower.
+        What was cut without anything to turn in is left as it is.
+        """
+        joined = {(s.layer, s.face, s.edge) for seam in self.seams.values() for c in seam.chains for s in c}
+        out = set()
+        for layer, form in self.forms.items():
+            for face, name in form.mouth:
+                edges = {edge.name: edge for edge in self.piece_of[layer, face].edges}
+                edge = edges.get(name)
+                loose = (layer, face, name) not in joined and edge is not None
+                if loose and edge is not None and edge.seam != "top" and edge.allowance > 1e-6:
+                    out.add((layer, face, name))
+        return frozenset(out)
+
+    @cached_property
     def stretched(self) -> frozenset[str]:
         """The strips that are stretched before they are folded."""
         return frozenset(one.strip for one in self.sewn(StretchedStrip) if isinstance(one, StretchedStrip))

@@ -45,6 +45,8 @@ class Work:
     ringed: set[str] = field(default_factory=set)
     #: strips that are folded in half again
     rolled: set[str] = field(default_factory=set)
+    #: edges beside lower sides that are turned in and stitched
+    hemmed: set[EdgeAt] = field(default_factory=set)
     #: strips that are stretched to the length they keep
     stretched: set[str] = field(default_factory=set)
     #: pieces whose buttonhole is worked
@@ -172,6 +174,7 @@ class Work:
             "ringed": frozenset(self.ringed),
             "rolled": frozenset(self.rolled),
             "holed": frozenset(self.holed),
+            "hemmed": frozenset(self.hemmed),
             "stretched": frozenset(self.stretched),
             "fixed": frozenset(self.fixed),
             "rows": tuple(sorted(self.rows.items())),

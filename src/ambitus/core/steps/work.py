@@ -227,6 +227,7 @@ _SEWS = (
     acts.Bind,
     acts.Buttonhole,
     acts.Fix,
+    acts.HemFree,
 )
 
 

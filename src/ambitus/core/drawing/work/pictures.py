@@ -365,7 +365,7 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
             return _nested(work, act.inner, act.outer).picture(f"the {act.inner} in the {act.outer}")
         case acts.Close():
             return _gap(work, act.layer, act.opening)
-        case acts.FoldUp() | acts.Level() | acts.HoldOpen() | acts.TrimBulk():
+        case acts.FoldUp() | acts.Level() | acts.HemFree() | acts.HoldOpen() | acts.TrimBulk():
             return _faces(work, act.layer)
         case acts.Pierce():
             return _pierced(work, act.layer)

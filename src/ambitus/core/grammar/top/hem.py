@@ -1,6 +1,6 @@
 """What hems share: they are unlined, folded and stitched, flat or in the round."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from ambitus.core.form.model import Form
@@ -8,7 +8,7 @@ from ambitus.core.form.sewn import Line, Told
 from ambitus.core.grammar.asked import Param
 from ambitus.core.grammar.contract import Layer, Slot
 from ambitus.core.grammar.order import HEM_SEWN, goes
-from ambitus.core.grammar.seams.edges import knife_sliver, overlocked_first
+from ambitus.core.grammar.seams.edges import eaten, knife_sliver, overlocked_first
 from ambitus.core.grammar.seams.overcast import sliver_term
 from ambitus.core.grammar.top.fields import TOP_SLIVER
 from ambitus.core.grammar.top.finishing import measure_back, turn_out
@@ -45,8 +45,44 @@ def knife_of_every(bag: Resolved, name: str) -> tuple[Term, ...]:
 #: How far below a top edge a row lies that keeps it flat.
 TOPSTITCHED = 9.0
 
+#: Default (ours): an edge of this allowance or more is turned in twice, a narrower one once.
+TWICE = 8.0
+
 #: What an unlined bag's other parts do, where nothing else was chosen.
 UNLINED: dict[Slot, str] = {"interfacing": "none", "seams": "zigzagged"}
+
+
+def turned_in(bag: Resolved) -> float:
+    """Return what is turned in of an edge above its side seam: what that takes of the narrower one, in mm."""
+    if "side" not in bag.kinds.classes:
+        return 0.0
+    return min(eaten(bag, "side", over) for over in (True, False))
+
+
+def says_turned(side: float) -> str:
+    """Return how an edge is turned in of which *side* mm are to spare."""
+    return "half of it, then the other half over it" if side >= TWICE else "once, overlocked before it"
+
+
+def _hem_steps_edges(bag: Resolved, form: Form) -> tuple[Step, ...]:
+    """Return the hemming of the edges of front and back that stand beside sides which end lower."""
+    side = turned_in(bag)
+    if not form.lower_sides or not side:
+        return ()
+    return (
+        Step(
+            "hem beside steps",
+            "Hem the edges of front and back beside the lower sides",
+            f"Turn the allowance of the side to the wrong side, {says_turned(side)}, from the raw top "
+            "edge down to where the side panel will end; clip it there, and stitch beside the fold.",
+            326,
+            needs=("outer panels laid",),
+            gives=("steps hemmed",),
+            acts=(acts.HemFree("outer"),),
+            settings=stitched(bag.cloth("outer"), 2.5),
+            lengths=(("Below the finished top", form.lower_sides), ("Turned in, in all", side)),
+        ),
+    )
 
 
 def beyond_top(bag: Resolved, layer: Layer) -> float:
@@ -171,7 +207,11 @@ def hem_steps(
         lengths=lengths,
         cautions=("hot iron",),
     )
+    steps = _hem_steps_edges(bag, form)
+    if steps:
+        pressed = replace(pressed, needs=(*pressed.needs, "steps hemmed"))
     return (
+        *steps,
         pressed,
         *((again,) if creased else ()),
         Step(

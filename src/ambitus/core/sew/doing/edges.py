@@ -88,6 +88,17 @@ def _hold_open(work: Work, act: acts.HoldOpen) -> None:
     work.held |= own
 
 
+def _hem_free(work: Work, act: acts.HemFree) -> None:
+    is_cut(work)
+    own = {edge for edge in work.plan.free if edge[0] == act.layer}
+    refuse(not own, f"every edge of the {act.layer} is in a seam, or along its top")
+    refuse(bool(own & work.hemmed), "the edges beside the lower sides are hemmed already")
+    tops = {(layer, face) for layer, face, _ in own}
+    under = any(edge[:2] in tops for edge in work.folded)
+    refuse(under, "the top is folded already: what is turned in beside it would lie on its hem")
+    work.hemmed |= own
+
+
 def _pierce(work: Work, act: acts.Pierce) -> None:
     is_marked(work)
     refuse(act.layer in work.pierced, "the eyelets are made already")
@@ -125,5 +136,6 @@ DOES: Doing = {
     acts.Fold: _fold,
     acts.Stitch: _stitch,
     acts.HoldOpen: _hold_open,
+    acts.HemFree: _hem_free,
     acts.Pierce: _pierce,
 }

@@ -12,6 +12,7 @@ from ambitus.core.grammar.top.checks import HEM_CHECKS
 from ambitus.core.grammar.top.drawstring.checks import stiff_drawn_up
 from ambitus.core.grammar.top.drawstring.fields import CHANNEL
 from ambitus.core.grammar.top.fields import TURN
+from ambitus.core.grammar.top.hem import turned_in
 from ambitus.core.grammar.top.on_bars.fields import BAR_LONG, BAR_THICK, SLIT
 from ambitus.core.grammar.top.on_bars.measures import (
     LEAST_GATHER,
@@ -20,7 +21,6 @@ from ambitus.core.grammar.top.on_bars.measures import (
     gather,
     least_channel,
     least_slit,
-    turned_in,
 )
 from ambitus.core.lengths import paired, snap
 

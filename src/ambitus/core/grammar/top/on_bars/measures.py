@@ -8,7 +8,6 @@ from ambitus.core.form.model import Dimension, Form, Mark, Part, Strip
 from ambitus.core.form.sewn import Channel, Opening, Sewn, edge_length, top_edges, with_top
 from ambitus.core.form.stance import Patch
 from ambitus.core.grammar.contract import Allowances, Layer
-from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.sizes import DEPTH, DIAMETER, LENGTH
 from ambitus.core.grammar.top.drawstring.closing import plan_of
 from ambitus.core.grammar.top.drawstring.fields import CHANNEL
@@ -31,8 +30,6 @@ USUAL_GATHER = 1.6
 _BAR_STEP = Pair(10, Fraction(1, 2))
 #: A half of a round base's way round is at least this share of its two diameters together.
 _ROUND = 0.9
-#: Default (ours): an edge of this allowance or more is turned in twice, a narrower one once.
-TWICE = 8.0
 
 
 def least_channel(bag: Resolved) -> float:
@@ -71,13 +68,6 @@ def edge_on_bar(form: Form) -> float:
 def gather(bag: Resolved, form: Form) -> float:
     """Return how much cloth gathers on one of bar."""
     return edge_on_bar(form) / BAR_LONG.of(bag)
-
-
-def turned_in(bag: Resolved) -> float:
-    """Return what of a slit's narrower edge is turned in: what its side seam takes of it below, in mm."""
-    if "side" not in bag.kinds.classes:
-        return 0.0
-    return min(eaten(bag, "side", over) for over in (True, False))
 
 
 def _first(bag: Resolved) -> tuple[Term, ...]:

@@ -4,8 +4,9 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.top.drawstring.fields import CHANNEL
 from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back, turn_out
+from ambitus.core.grammar.top.hem import says_turned, turned_in
 from ambitus.core.grammar.top.on_bars.fields import BAR, BAR_LONG, SLIT
-from ambitus.core.grammar.top.on_bars.measures import TWICE, edge_on_bar, gather, turned_in
+from ambitus.core.grammar.top.on_bars.measures import edge_on_bar, gather
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
@@ -18,12 +19,11 @@ _READY = ("outer panels ready", "outer top known")
 def _hem_slits(bag: Resolved) -> Step:
     """Return the hemming of the slits’ edges, which their side seams leave open."""
     side = turned_in(bag)
-    turn = "half of it, then the other half over it" if side >= TWICE else "once, overlocked before it"
     return Step(
         "hem slits",
         "Hem the slits at both sides of front and back",
-        f"Turn the allowance of the side to the wrong side, {turn}, from the raw top edge to the end of the "
-        "slit; stitch beside the fold.",
+        f"Turn the allowance of the side to the wrong side, {says_turned(side)}, from the raw top "
+        "edge to the end of the slit; stitch beside the fold.",
         336,
         needs=("outer panels laid",),
         gives=("slits hemmed",),
