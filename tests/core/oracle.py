@@ -539,11 +539,12 @@ def _(b: Bag) -> bool:
 def _(b: Bag) -> bool:
     if not b.chose("cloth.made", "strips") or not b.chose("cloth.strips_run", "across"):
         return False
-    folded = any(p.folded for p in b.draft.pieces if p.layer == "outer")
-    if not folded or b.chose("cloth.strips_fit", "alike"):
+    if b.chose("cloth.strips_fit", "alike"):
         return False
-    cut = [row.height for row in b.draft.cut_list.rows if row.role == "strip"]
-    return max(cut) - min(cut) > 1 + EPS
+    folded = [p for p in b.draft.pieces if p.layer == "outer" and p.folded]
+    strips = [p for p in b.draft.pieces if p.layer == "strip" and any(p.key.endswith(f.key) for f in folded)]
+    cut = [p.extent[1] for p in strips]
+    return bool(cut) and max(cut) - min(cut) > 1 + EPS
 
 
 @says("inset-wide")

@@ -92,6 +92,13 @@ def test_foam_under_a_base_alone_is_not_in_its_seam() -> None:
     assert _disagree(spec) == []
 
 
+@pytest.mark.parametrize("strip", [41, 53, 73, 90])
+def test_strips_of_a_folded_bottom_are_judged_by_themselves(strip: int) -> None:
+    """Its upper parts are panels of their own, whose joins meet whatever the last strip is."""
+    cloth = {"made": "strips", "strip": strip, "bottom": "contrast", "bottom_height": 55}
+    assert _disagree(bags.tote(331, 287, 66, base={"cut_as": "folded"}, cloth=cloth)) == []
+
+
 @settings(max_examples=examples(80))
 @given(bags.totes(bands=True), st.data())
 def test_on_any_bag_the_checks_are_right(spec: dict[str, Any], data: st.DataObject) -> None:

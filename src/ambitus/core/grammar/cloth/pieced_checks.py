@@ -110,21 +110,21 @@ def strips_do_not_meet(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if not of_strips(bag) or not STRIPS_RUN.is_(bag, "across") or STRIPS_FIT.is_(bag, "alike"):
         return
-    last = next((p for p in draft.pieces if p.key.startswith("last strip ")), None)
-    each = next((p for p in draft.pieces if p.key.startswith("strip ")), None)
-    if last is None or each is None or not any(p.folded for p in draft.pieces if p.layer == "outer"):
-        return
-    ends, others = last.size("height"), each.size("height")
-    if abs(ends - others) > SAME_STRIP + 1e-6:
-        alike, up = to(STRIPS_FIT, "alike"), to(STRIPS_RUN, "up")
-        yield fired(
-            STRIPS_RUN,
-            "The last strip is cut {ends}, the others {others}.",
-            "Cut them all alike, or run them up the panel.",
-            remedies=(alike, up),
-            ends=ends,
-            others=others,
-        )
+    for panel in (p for p in draft.pieces if p.layer == "outer" and p.folded):
+        strips = [p for p in draft.pieces if p.layer == "strip" and p.faces == panel.faces]
+        if len(strips) < 2 or not strips[-1].key.startswith("last strip "):
+            continue
+        ends, others = strips[-1].size("height"), strips[0].size("height")
+        if abs(ends - others) > SAME_STRIP + 1e-6:
+            alike, up = to(STRIPS_FIT, "alike"), to(STRIPS_RUN, "up")
+            yield fired(
+                STRIPS_RUN,
+                "The last strip is cut {ends}, the others {others}.",
+                "Cut them all alike, or run them up the panel.",
+                remedies=(alike, up),
+                ends=ends,
+                others=others,
+            )
 
 
 def _size_field(bag: Resolved) -> Length:
