@@ -1014,7 +1014,12 @@ def _(b: Bag) -> bool:
 
 @says("slit-short")
 def _(b: Bag) -> bool:
-    return b.top == "on_bars" and b.mm("top.slit") < b.mm("top.channel") + b.pair(60, 2.5) - EPS
+    return b.top == "on_bars" and _open(b) < b.mm("top.channel") + b.pair(60, 2.5) - EPS
+
+
+def _open(b: Bag) -> float:
+    """How far down a bag on bars is open at both sides: its slits, or as far as its side panels end lower."""
+    return b.mm("base.step") if b.base == "side_panels" else b.mm("top.slit")
 
 
 def _side_of_panel(b: Bag) -> float:
@@ -1027,12 +1032,14 @@ def _side_of_panel(b: Bag) -> float:
 
 @says("slit-over-seam")
 def _(b: Bag) -> bool:
-    return b.top == "on_bars" and _side_of_panel(b) - b.mm("top.slit") < b.pair(40, 1.5) - EPS
+    slit = b.top == "on_bars" and b.base != "side_panels"
+    return slit and _side_of_panel(b) - b.mm("top.slit") < b.pair(40, 1.5) - EPS
 
 
 @says("gather-out-of-role")
 def _(b: Bag) -> bool:
-    return b.top == "on_bars" and not 1.3 - EPS <= b.opening / b.mm("top.bar_long") <= 2.2 + EPS
+    edge = b.draft.form.mm("width") if b.base == "side_panels" else b.opening
+    return b.top == "on_bars" and not 1.3 - EPS <= edge / b.mm("top.bar_long") <= 2.2 + EPS
 
 
 @says("straps-beside-bars")

@@ -796,8 +796,11 @@ def bars_by_the_rule(draft: Draft) -> Iterator[str]:
     bag = draft.bag
     if bag.kinds.top.kind != "on_bars":
         return
+    stepped = bag.kinds.base.kind == "side_panels"
+    if stepped and any(m.label == "Slit" for p in draft.pieces for m in p.marks):
+        yield "slits in a bag whose sides end lower"
     slit = top_eats(draft) + mm_at(bag, "top.slit")
-    for piece in (p for p in _sewn(draft) if p.part not in ("base", "bottom")):
+    for piece in (p for p in _sewn(draft) if p.part not in ("base", "bottom") and not stepped):
         left, bottom, right, top = bounds(piece.cut)
         ends = {top - slit, *([bottom + slit] if piece.folded else [])}
         marks = [m for m in piece.marks if m.label == "Slit"]
@@ -821,8 +824,9 @@ def bars_by_the_rule(draft: Draft) -> Iterator[str]:
             yield f"a bar of {long} by {thick}"
         if abs(told["gathered away"] - (told["edge that goes on one"] - long)) > EXACT:
             yield f"{told} does not add up"
-        if abs(told["edge that goes on one"] - draft.form.mm("flat_opening")) > EXACT:
-            yield f"{told}: the mouth is {draft.form.mm('flat_opening')} wide"
+        edge = draft.form.mm("width" if stepped else "flat_opening")
+        if abs(told["edge that goes on one"] - edge) > EXACT:
+            yield f"{told}: the edge is {edge} wide"
 
 
 def corners_are_marked(draft: Draft) -> Iterator[str]:
@@ -982,6 +986,10 @@ def _goes(draft: Draft, path: str, way: str) -> bool:
 
 def _as_chosen(draft: Draft, pairs: list[tuple[str, str]]) -> list[tuple[str, str]]:
     """Return what comes before what, turned about where the maker chose another order."""
+    if draft.bag.kinds.base.kind == "side_panels":
+        # where its sides end lower there is no slit to hem
+        instead = {"hem slits": "hem beside steps"}
+        pairs = [(instead.get(a, a), instead.get(b, b)) for a, b in pairs]
     if any(_goes(draft, "top.hem_sewn", way) for way in ("round", "early")):
         flat = [(a, b) for a, b in pairs if a.endswith("hem") and b.startswith("outer")]
         pairs = [pair for pair in pairs if pair not in flat] + [(b, a) for a, b in flat]

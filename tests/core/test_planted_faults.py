@@ -146,6 +146,10 @@ BAGS: tuple[dict[str, Any], ...] = (
     ),
     tote(331, 287, 118, allowances=UNEQUAL, carry=[{"attach": "at_sides", "past": 31}]),
     {**tote(331, 287, 118, carry=[{"attach": "at_sides", "past": 31}]), "base": {"kind": "side_panels"}},
+    {
+        **tote(331, 287, 118, allowances=UNEQUAL, carry=[], top={"kind": "on_bars", "slit": 95}),
+        "base": {"kind": "side_panels", "step": 94},
+    },
     _flat("seamed", top={"kind": "overlocked_hem", "hem": 31}, carry=[{"attach": "in_turn"}]),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "lapped"}, carry=[{"make": "webbing"}]),
     _flat("seamed", top={"kind": "raw_edge"}, seams={"kind": "raw"}),

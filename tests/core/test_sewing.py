@@ -51,6 +51,7 @@ def _has_stop(made: Draft) -> bool:
 LINED = tote()
 BOUND = tote(top={"kind": "double_hem"}, seams={"kind": "bound"}, carry=[])
 ROLLED = tote(carry=[{"rolled": "rolled"}])
+BESIDE_BARS = tote(top={"kind": "on_bars"}, base={"kind": "side_panels", "step": 90}, carry=[])
 STEPPED = tote(top={"kind": "double_hem"}, base={"kind": "side_panels", "step": 60}, carry=[])
 TURNED_IN = tote(top={"kind": "overlocked_hem"}, carry=[{"attach": "in_turn"}])
 KNIT = tote(carry=[{"stretched": "stretched"}], cloth={"outer": "jersey"})
@@ -725,6 +726,7 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         "not finished",
     ),
     "a strap never folded again": (ROLLED, without(_is(acts.Roll)), "not folded again"),
+    "edges beside bars left raw": (BESIDE_BARS, without(_is(acts.HemFree)), "is raw"),
     "edges beside lower sides left raw": (STEPPED, without(_is(acts.HemFree)), "is raw"),
     "edges beside lower sides hemmed over the hem": (
         STEPPED,

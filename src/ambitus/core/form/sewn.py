@@ -129,6 +129,8 @@ class Channel:
     strip: str = ""
     #: whether a raw edge may lie in it: the maker left it so
     raw: bool = False
+    #: whether it ends at edges that no seam takes, so that something slides in there
+    ends_free: bool = False
 
 
 @dataclass(frozen=True, slots=True)

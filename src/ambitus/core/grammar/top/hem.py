@@ -64,7 +64,7 @@ def says_turned(side: float) -> str:
     return "half of it, then the other half over it" if side >= TWICE else "once, overlocked before it"
 
 
-def _hem_steps_edges(bag: Resolved, form: Form) -> tuple[Step, ...]:
+def hem_beside_steps(bag: Resolved, form: Form, gives: str = "steps hemmed") -> tuple[Step, ...]:
     """Return the hemming of the edges of front and back that stand beside sides which end lower."""
     side = turned_in(bag)
     if not form.lower_sides or not side:
@@ -77,7 +77,7 @@ def _hem_steps_edges(bag: Resolved, form: Form) -> tuple[Step, ...]:
             "edge down to where the side panel will end; clip it there, and stitch beside the fold.",
             326,
             needs=("outer panels laid",),
-            gives=("steps hemmed",),
+            gives=(gives,),
             acts=(acts.HemFree("outer"),),
             settings=stitched(bag.cloth("outer"), 2.5),
             lengths=(("Below the finished top", form.lower_sides), ("Turned in, in all", side)),
@@ -207,7 +207,7 @@ def hem_steps(
         lengths=lengths,
         cautions=("hot iron",),
     )
-    steps = _hem_steps_edges(bag, form)
+    steps = hem_beside_steps(bag, form)
     if steps:
         pressed = replace(pressed, needs=(*pressed.needs, "steps hemmed"))
     return (

@@ -213,7 +213,11 @@ def _thread(work: Work, act: acts.Thread) -> None:
         round_it = all(work.out(work.body_of(e[:2])) is not None for e in rowed)
         refuse(act.laid and not round_it, "its two ends do not meet yet: there is no way round")
         open_yet = [p for key in channel.opens for p in work.open_parts(layer, key)]
-        refuse(not open_yet and layer not in work.pierced, "the channel is closed: there is no way in")
+        free = channel.ends_free and bool(work.plan.free)
+        refuse(
+            not open_yet and not free and layer not in work.pierced,
+            "the channel is closed: there is no way in",
+        )
         refuse(bool(staying(work, layer) - work.held), "the edges of its opening are not held back yet")
     for key in work.plan.strips(act.pieces):
         piece = work.plan.by_key[key]

@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import allowance, at_least, at_most, to
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.form.sewn import edge_length, end_at_top
+from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.carry.fields import PAIRS
 from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.checks import HEM_CHECKS
@@ -21,6 +22,8 @@ from ambitus.core.grammar.top.on_bars.measures import (
     gather,
     least_channel,
     least_slit,
+    open_down,
+    stepped,
 )
 from ambitus.core.lengths import paired, snap
 
@@ -97,8 +100,9 @@ def slit_over_seam(draft: "Draft") -> Iterator[Fired]:
     bag, form = draft.bag, draft.form
     sides = [s.chains[0][0] for s in form.seams if s.seam == "side" and end_at_top(form, s)]
     long = min((edge_length(form, at.face, at.edge) for at in sides), default=0.0)
-    slit, least = SLIT.of(bag), LEAST_SEAM.mm(bag.unit)
-    if long and long - slit < least - 1e-6:
+    slit, least = open_down(bag), LEAST_SEAM.mm(bag.unit)
+    # how far down side panels may end is for their base to say
+    if long and not stepped(bag) and long - slit < least - 1e-6:
         most, short = at_most(bag, long - least), at_least(bag, least_slit(bag))
         fits = most >= short - 1e-6
         higher = at_least(bag, HEIGHT.of(bag) + max(slit, short) - long + least)
@@ -126,14 +130,14 @@ def slit_over_seam(draft: "Draft") -> Iterator[Fired]:
 )
 def slit_short(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    least = at_least(bag, least_slit(bag))
-    if SLIT.of(bag) < least_slit(bag) - 1e-6:
+    least, field = at_least(bag, least_slit(bag)), STEP if stepped(bag) else SLIT
+    if open_down(bag) < least_slit(bag) - 1e-6:
         yield fired(
-            SLIT,
-            "They end {slit} below the top.",
+            field,
+            "The sides end {slit} below the top." if stepped(bag) else "They end {slit} below the top.",
             "Begin the side seams {least} or more below it.",
-            remedies=(to(SLIT, None), to(SLIT, least)),
-            slit=SLIT.of(bag),
+            remedies=(*(() if stepped(bag) else (to(SLIT, None),)), to(field, least)),
+            slit=open_down(bag),
             least=least,
         )
 
@@ -183,7 +187,7 @@ def slit_edge_narrow(draft: "Draft") -> Iterator[Fired]:
     if "side" in bag.kinds.classes and side < least - 1e-6:
         usual = paired(10).mm(bag.unit)
         yield fired(
-            SLIT,
+            STEP if stepped(bag) else SLIT,
             "There is {side} to turn in.",
             "Give the side seams an allowance of {usual}.",
             remedies=allowance(bag, "side", usual),

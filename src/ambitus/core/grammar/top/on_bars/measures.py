@@ -7,6 +7,7 @@ from fractions import Fraction
 from ambitus.core.form.model import Dimension, Form, Mark, Part, Strip
 from ambitus.core.form.sewn import Channel, Opening, Sewn, edge_length, top_edges, with_top
 from ambitus.core.form.stance import Patch
+from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.contract import Allowances, Layer
 from ambitus.core.grammar.sizes import DEPTH, DIAMETER, LENGTH
 from ambitus.core.grammar.top.drawstring.closing import plan_of
@@ -42,6 +43,11 @@ def usual_channel(bag: Resolved) -> float:
     return Grid(bag.grid.step, "up").fit(least_channel(bag))
 
 
+def stepped(bag: Resolved) -> bool:
+    """Return whether its sides are panels that end lower: then it is open beside them, and has no slits."""
+    return STEP in bag.values
+
+
 def least_slit(bag: Resolved) -> float:
     """Return the shortest slit below the top edge that lets it be sewn round its bar, in mm."""
     return CHANNEL.of(bag) + BELOW_CHANNEL.mm(bag.unit)
@@ -56,7 +62,8 @@ def usual_bar(bag: Resolved) -> float:
     """Return the bar on which the top edge of this bag gathers well, in whole steps as bars are sold."""
     along, across = plan_of(bag)
     flat = DIAMETER in bag.values or LENGTH in bag.values
-    edge = (along + across) * _ROUND if flat else along + (across if DEPTH in bag.values else 0.0)
+    beside = DEPTH in bag.values and not stepped(bag)
+    edge = (along + across) * _ROUND if flat else along + (across if beside else 0.0)
     return max(_BAR_STEP.mm(bag.unit), Grid(_BAR_STEP.mm(bag.unit)).fit(edge / USUAL_GATHER))
 
 
@@ -93,7 +100,8 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     rows = (("row", line), ("row, from the finished top", row))
     raw = Sum("From the raw edge", (Term("Raw top edge", 0.0, "Hemmed before the edge is folded."),))
     ends = Sum("To the end of the slit", (*first, channel, SLIT.term(bag, "Slit")))
-    slits = side_openings(bag, form, layer, "Slit", (("open from", raw), ("seam begins", ends)), every=True)
+    open_at = (("open from", raw), ("seam begins", ends))
+    slits = () if stepped(bag) else side_openings(bag, form, layer, "Slit", open_at, every=True)
     keys = tuple(one.key for one in slits if isinstance(one, Opening))
     return (
         *lines_along_top(bag, form, layer, folds, "Channel, from the raw top edge"),
@@ -101,13 +109,13 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
         *lines_along_top(bag, form, layer, rows, "Row of the channel, from the raw top edge", "row", 1),
         *slits,
         # what is turned under lies inside, and slides on the bar as the rest does
-        Channel(0.0, channel.mm, keys, raw=True),
+        Channel(0.0, channel.mm, keys, raw=True, ends_free=stepped(bag)),
     )
 
 
 def open_down(bag: Resolved) -> float:
-    """Return how far below the finished top edge a bag is open at both sides, in mm: as far as its slits."""
-    return SLIT.of(bag)
+    """Return how far below the finished top edge a bag is open at both sides, in mm: its slits, or a step."""
+    return STEP.of(bag) if stepped(bag) else SLIT.of(bag)
 
 
 def bar_seen(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
@@ -120,7 +128,9 @@ def bar_seen(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) ->
     seen = Patch("bar", ((middle - half, front, z), (middle + half, front, z)), "line")
     low = snap(max(0.0, form.height - open_down(bag)))
     why = "Above that both sides are open, and what goes in falls out."
-    filled = Dimension("contents", "Holds up to its slits", low, low, "derived", why)
+    filled = Dimension(
+        "contents", f"Holds up to its {'sides' if stepped(bag) else 'slits'}", low, low, "derived", why
+    )
     form = replace(form, dimensions={**form.dimensions, "contents": filled})
     return replace(form, stance=replace(form.stance, patches=(*form.stance.patches, seen)))
 

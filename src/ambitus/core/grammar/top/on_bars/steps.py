@@ -4,9 +4,9 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.top.drawstring.fields import CHANNEL
 from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back, turn_out
-from ambitus.core.grammar.top.hem import says_turned, turned_in
+from ambitus.core.grammar.top.hem import hem_beside_steps, says_turned, turned_in
 from ambitus.core.grammar.top.on_bars.fields import BAR, BAR_LONG, SLIT
-from ambitus.core.grammar.top.on_bars.measures import edge_on_bar, gather
+from ambitus.core.grammar.top.on_bars.measures import edge_on_bar, gather, stepped
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Reading, Step
@@ -35,9 +35,10 @@ def _hem_slits(bag: Resolved) -> Step:
 
 def _fold(bag: Resolved, *, opened: bool) -> Step:
     again = " Open the second fold again: its crease stays." if opened else ""
+    again += " The tops of the side panels are folded alike: there it is a hem." if stepped(bag) else ""
     return Step(
         "press channel",
-        "Press the channel of both top edges",
+        "Press the channel of the top edges" if stepped(bag) else "Press the channel of both top edges",
         f"The first turn to the wrong side, then that edge to the line drawn for it.{again}",
         342,
         needs=("slits hemmed",),
@@ -71,7 +72,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     lengths = (("Top edge of one panel", edge_on_bar(form)), ("Free on the bar", BAR_LONG.of(bag)))
     caught = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     if rods:
-        flat = "One row beside the fold, from slit to slit, its ends secured; both ends stay open."
+        flat = "One row beside the fold, from side to side, its ends secured; both ends stay open."
         made: tuple[Step, ...] = (
             _fold(bag, opened=False),
             _stitch(bag, 344, flat, "channel pressed", _READY),
@@ -105,9 +106,14 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             ),
             _stitch(bag, 694, held, "hoops in", ("on its bars",)),
         )
+    hemmed = hem_beside_steps(bag, form, "slits hemmed") if stepped(bag) else (_hem_slits(bag),)
     return (
-        _hem_slits(bag),
+        *hemmed,
         *made,
         *turn_out(bag, 680, needs=("outer body sewn", *(("channel stitched",) if rods else ()))),
-        measure_back(form, needs=("on its bars", *caught), across="Across the bag, below the slits"),
+        measure_back(
+            form,
+            needs=("on its bars", *caught),
+            across=f"Across the bag, below the {'bars' if stepped(bag) else 'slits'}",
+        ),
     )

@@ -2,7 +2,6 @@
 
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.cut_as import one_round
-from ambitus.core.grammar.base.fields import STEP
 from ambitus.core.grammar.contract import SEEN, Stage, Top
 from ambitus.core.grammar.features import OnBars
 from ambitus.core.grammar.top import sections
@@ -20,6 +19,7 @@ from ambitus.core.grammar.top.on_bars.measures import (
     open_down,
     parts,
     sewn,
+    stepped,
     usual_bar,
     usual_channel,
     usual_slit,
@@ -32,8 +32,8 @@ from ambitus.core.spec.resolved import Resolved
 
 def _needs(bag: Resolved) -> str:
     """Return why its top edges cannot go over bars, or nothing."""
-    if STEP in bag.values:
-        return "panels at the sides stand up to the top between front and back"
+    if stepped(bag) and open_down(bag) < CHANNEL.of(bag) - 1e-6:
+        return "its sides have to end a step lower, by the channel and 60 mm | 2 1/2 in at least"
     if not has_side_seam(bag):
         return "a slit is left open at both sides, and there is no seam at the side"
     if one_round(bag):
@@ -112,6 +112,7 @@ ON_BARS = Top(
             low=10,
             high=1500,
             help="From the finished top to where the side seam begins.",
+            shown_if=lambda bag: not stepped(bag),
             why="The channel and 60 mm | 2 1/2 in: the edge lies flat to be sewn.",
         ),
     ),
