@@ -170,7 +170,8 @@ def prints_by_the_rule(draft: Draft) -> Iterator[str]:
         asked = next(wide for p, wide, _ in bits if p.key.startswith(("print", "first motif")))
         if abs(asked - shown) > EXACT:
             yield f"{panel.key}: its picture is cut {asked}, not {shown}"
-        if any(abs(p.extent[1 - axis] - panel.extent[1 - axis]) > step / 2 + EXACT for p, _, _ in bits):
+        longer = [p.extent[1 - axis] - panel.extent[1 - axis] for p, _, _ in bits]
+        if any(not -EXACT <= mm <= step + EXACT for mm in longer):
             yield f"{panel.key} is pieced of what is not as long as it"
         framed = {p.looks for p, _, _ in bits if p.key.startswith(("side", "band"))}
         if many and framed - {choice_at(draft.bag, "cloth.widened_with")}:
@@ -203,7 +204,7 @@ def strips_by_the_rule(draft: Draft) -> Iterator[str]:
         most = many * step if alike else step
         if not -EXACT <= made - over <= most + EXACT:
             yield f"strips of {key} make {made}, asked {over}"
-        if any(abs(long - along) > step / 2 + EXACT for _, _, long in strips):
+        if any(not -step / 2 - EXACT <= long - along <= step + EXACT for _, _, long in strips):
             yield f"strips of {key} are not {along} long"
         others = strips if alike else strips[:-1]
         off = abs(others[0][1] - asked)

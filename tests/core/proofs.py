@@ -272,7 +272,8 @@ def stretched(draft: Draft, prefix: str) -> tuple[float, float]:
         return 1.0, 1.0
     long, wide = (203.2, 50.8) if draft.bag.unit == "in" else (200.0, 50.0)
     got = (mm_at(draft.bag, f"{prefix}.{name}") for name in ("stretches_to", "narrows_to"))
-    return next(got) / long, next(got) / wide
+    # what is pulled gets no shorter and no wider
+    return max(1.0, next(got) / long), min(1.0, next(got) / wide)
 
 
 def strips_by_their_folds(draft: Draft) -> Iterator[str]:

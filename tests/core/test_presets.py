@@ -52,7 +52,22 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             "sack top.loops=bottom",
             "tote carry.0.attach=on_hem",
             "tote carry.0.attach=tucked",
+            "tote carry.0.attach=in_turn",
+            *(f"sack cloth.made={way}" for way in ("widened", "lengthened", "two")),
         ],
+    ),
+    "print-fills-panel": (
+        "the usual print is 300 wide, or 280 high, the left of two motifs 240: a pouch is smaller",
+        [f"pouch cloth.made={way}" for way in ("widened", "lengthened", "two")],
+    ),
+    "band-does-not-show": (
+        "a print as large as a pouch leaves nothing to be seen beside it",
+        [f"pouch cloth.made={way}" for way in ("widened", "lengthened")],
+    ),
+    "strap-grows": ("a knit chosen for straps that are folded as they are cut", ["tote cloth.outer=jersey"]),
+    "strap-does-not-stretch": (
+        "canvas stays as long as it was cut",
+        ["tote carry.0.stretched=stretched"],
     ),
     "cord-ends-fray": (
         "a cord of cotton, its ends as they are cut, without a knot",

@@ -4230,12 +4230,12 @@ export interface components {
             roll_flat?: number | null;
             /**
              * Stretch
-             * @description Stretched before it is folded: how many times as long it is then.
+             * @description Stretched before it is folded: how long 1000 mm of it are then.
              */
             stretch?: number | null;
             /**
              * Narrowing
-             * @description The same: what share of its width is left.
+             * @description The same: how wide 1000 mm across are then.
              */
             narrowing?: number | null;
         };

@@ -62,7 +62,7 @@ def _strap(bag: Resolved, hang: Hang) -> StrapRow:
     if hang.rolled:
         told[ROLL_FLAT.leaf] = ROLL_FLAT.of(hang.item)
     if is_stretched(hang.item):
-        told |= {"stretch": hang.stretch, "narrowing": hang.narrowing}
+        told |= {"stretch": snap(1000 * hang.stretch), "narrowing": snap(1000 * hang.narrowing)}
     return StrapRow.model_construct(
         count=1 if hang.single else 2,
         length=hang.length.total,

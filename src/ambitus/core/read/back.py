@@ -69,12 +69,12 @@ def _strap(
         measures["panel"] = panel
     try:
         tail = readers.attach[row.attach](eaten, measures, told)
-        width = readers.make[row.make](row.width * (row.narrowing or 1.0), told, allowances)
+        width = readers.make[row.make](row.width * (row.narrowing or 1000.0) / 1000, told, allowances)
     except NotTold as missing:
         why = f"“{missing.name}” is not given, and this way of making or attaching a strap needs it."
         place = f"{missing.where}.{missing.name}"
         raise SpecProblems((Problem("missing", place, "", why, "Give it in mm."),)) from missing
-    visible = row.length * (row.stretch or 1.0) - 2 * tail
+    visible = row.length * (row.stretch or 1000.0) / 1000 - 2 * tail
     return ReadStrap(width, visible, drop_for_visible(visible, row.gap, row.hold))
 
 

@@ -26,7 +26,7 @@ def _stretched(row: StrapRow, unit: str) -> dict[str, Any]:
     if row.stretch is None:
         return {}
     long, wide = SAMPLE_LONG.mm(unit), SAMPLE_WIDE.mm(unit)
-    to_long, to_wide = snap(row.stretch * long), snap((row.narrowing or 1.0) * wide)
+    to_long, to_wide = snap(row.stretch / 1000 * long), snap((row.narrowing or 1000.0) / 1000 * wide)
     return {"stretched": "stretched", "stretches_to": to_long, "narrows_to": to_wide}
 
 

@@ -125,14 +125,14 @@ class StrapRow(BaseModel):
     roll_flat: Mm | None = Field(
         default=None, ge=0, description="Folded in half again: what stays flat above the top edge."
     )
-    stretch: float | None = Field(
+    stretch: Mm | None = Field(
         default=None,
-        ge=1,
-        le=2.5,
-        description="Stretched before it is folded: how many times as long it is then.",
+        ge=1000,
+        le=2500,
+        description="Stretched before it is folded: how long 1000 mm of it are then.",
     )
-    narrowing: float | None = Field(
-        default=None, gt=0, le=1.02, description="The same: what share of its width is left."
+    narrowing: Mm | None = Field(
+        default=None, gt=0, le=1000, description="The same: how wide 1000 mm across are then."
     )
 
     def told(self) -> dict[str, float]:

@@ -34,7 +34,7 @@ STRETCH_PARAMS = (
         "A strip of 200 mm | 8 in stretches to",
         "length",
         Pair(240, Fraction(19, 2)),
-        low=205,
+        low=200,
         high=500,
         shown_when=(STRETCHED, "stretched"),
         help="Cut 200 × 50 mm | 8 × 2 in as the straps will lie, pull it out, let go and measure it.",
@@ -45,7 +45,7 @@ STRETCH_PARAMS = (
         "length",
         Pair(40, Fraction(13, 8)),
         low=10,
-        high=50,
+        high=51,
         shown_when=(STRETCHED, "stretched"),
         help="The same strip, across its middle.",
     ),
@@ -58,13 +58,13 @@ def is_stretched(item: Item) -> bool:
 
 
 def stretch_of(item: Item) -> float:
-    """Return how many times as long a strip is once it is stretched: 1 where it is not."""
-    return STRETCHES_TO.of(item) / SAMPLE_LONG.mm(item.bag.unit) if is_stretched(item) else 1.0
+    """Return how many times as long a strip is once it is stretched: 1 where it is not, and never less."""
+    return max(1.0, STRETCHES_TO.of(item) / SAMPLE_LONG.mm(item.bag.unit)) if is_stretched(item) else 1.0
 
 
 def narrowing_of(item: Item) -> float:
-    """Return what share of its width a strip keeps once it is stretched: 1 where it is not."""
-    return NARROWS_TO.of(item) / SAMPLE_WIDE.mm(item.bag.unit) if is_stretched(item) else 1.0
+    """Return what share of its width a strip keeps once it is stretched: 1 where it is not, never more."""
+    return min(1.0, NARROWS_TO.of(item) / SAMPLE_WIDE.mm(item.bag.unit)) if is_stretched(item) else 1.0
 
 
 def for_stretch(item: Item, terms: tuple[Term, ...]) -> tuple[Term, ...]:

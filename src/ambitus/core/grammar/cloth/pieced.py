@@ -18,6 +18,7 @@ from ambitus.core.grammar.cloth.strips import (
     of_strips,
     solved,
     trimmed,
+    up_to_ruler,
 )
 from ambitus.core.grammar.cut_size import front_cut
 from ambitus.core.lengths import snap
@@ -103,6 +104,9 @@ def _plies(bag: Resolved, wide: float, high: float, looks: str) -> tuple[Ply, ..
     along, over = (wide, high) if across else (high, wide)
     terms = (Term("What is pieced", along, "From raw edge to raw edge."), *((spare,) if spare else ()))
     long = to_grid("How long to cut it", terms, bag.grid)
+    if long.total < along - 1e-6:
+        # never shorter than the panel that is cut from it
+        long = up_to_ruler(bag, terms)
     bits = bits_of(bag, snap(over + trimmed(bag)), looks)
     out = []
     for bit in dict.fromkeys(bits):
