@@ -139,10 +139,9 @@ class Plan:
         out = set()
         for layer, form in self.forms.items():
             for face, name in form.mouth:
-                edges = {edge.name: edge for edge in self.piece_of[layer, face].edges}
-                edge = edges.get(name)
-                loose = (layer, face, name) not in joined and edge is not None
-                if loose and edge is not None and edge.seam != "top" and edge.allowance > 1e-6:
+                cut = next((e for e in self.piece_of[layer, face].edges if e.name == name), None)
+                loose = cut is not None and cut.seam != "top" and cut.allowance > 1e-6
+                if loose and (layer, face, name) not in joined:
                     out.add((layer, face, name))
         return frozenset(out)
 

@@ -126,14 +126,14 @@ def strips_on(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
 
 def making_steps(item: Item, form: Form, fold: tuple[str, str], stitch: tuple[str, str]) -> tuple[Step, ...]:
     """Return the steps from strip to strap on *form*: (title, say) of the folding and of the stitching."""
-    at, bag, hang = item.number, item.bag, hang_of(item, form)
+    at, bag = item.number, item.bag
     core = (
         ("strap cores fused",)
         if bag.kinds.interfacing.cuts and not bag.kinds.interfacing.part and item.make.core_width(item)
         else ()
     )
     steps = (
-        *stretch_steps(item, hang),
+        *(stretch_steps(item, hang_of(item, form)) if is_stretched(item) else ()),
         Step(
             f"strap {at} fold",
             fold[0],

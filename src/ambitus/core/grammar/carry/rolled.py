@@ -68,22 +68,20 @@ def roll_steps(item: Item, form: Form) -> tuple[Step, ...]:
     at = item.number
     if not is_rolled(item):
         return ()
-    roll = (
-        Step(
-            f"strap {at} roll",
-            "Fold the straps in half again between their marks",
-            "Long edges level, from mark to mark; stitch along the open edge, both ends secured. Beyond the "
-            "marks they stay flat.",
-            315,
-            needs=(f"carry {at} stitched",),
-            gives=(f"carry {at} made",),
-            acts=(acts.Roll((f"strap carry.{at}",)),),
-            settings=stitched(item.bag.cloth("outer"), 3),
-            lengths=(("Flat above the top edge", ROLL_FLAT.of(item)),),
-            cautions=("needle over bulk",),
-        ),
+    roll = Step(
+        f"strap {at} roll",
+        "Fold the straps in half again between their marks",
+        "Long edges level, from mark to mark; stitch along the open edge, both ends secured. Beyond the "
+        "marks they stay flat.",
+        315,
+        needs=(f"carry {at} stitched",),
+        gives=(f"carry {at} made",),
+        acts=(acts.Roll((f"strap carry.{at}",)),),
+        settings=stitched(item.bag.cloth("outer"), 3),
+        lengths=(("Flat above the top edge", ROLL_FLAT.of(item)),),
+        cautions=("needle over bulk",),
     )
-    return tuple(one_strap(item, step) for step in roll)
+    return (one_strap(item, roll),)
 
 
 def _thick(draft: "Draft", hang: "Hang") -> float:

@@ -92,9 +92,7 @@ def strips_ready(item: Item) -> str:
 
 
 def stretch_steps(item: Item, hang: "Hang") -> tuple[Step, ...]:
-    """Return the stretching of the strips, and the evening of the pair."""
-    if not is_stretched(item):
-        return ()
+    """Return the stretching of strips that are stretched, and the evening of the pair."""
     at = item.number
     return (
         Step(

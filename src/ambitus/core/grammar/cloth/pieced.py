@@ -150,10 +150,10 @@ def band_shows(bag: Resolved, form: Form) -> float:
     Return how much of a strip beside a print, or of the band below it, is seen of the face that stands, in
     mm: the side seam or the base seam takes of it, and half the depth goes round the corner.
     """
-    high = front_cut(bag, form, "height")
-    wanted = to_piece(bag, front_cut(bag, form, "width"), high)
     if not runs_across(bag):
         return snap(face_of(form) / 2 - PRINT_WIDE.of(bag) / 2 + JOIN_ALLOWANCE.of(bag))
+    high = front_cut(bag, form, "height")
+    wanted = to_piece(bag, front_cut(bag, form, "width"), high)
     raw = form.height + sum(t.mm for t in bag.kinds.top.allowance(bag, "outer"))
     ((down, _),) = joins_of(bag, wanted, "outer")
     return snap(raw + (wanted - high) / 2 - down - form.stance.bottom)

@@ -5,24 +5,19 @@ from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.mechanism import Fired, check, fired
-from ambitus.core.fields import Length
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.fields import (
     BASE_LINE,
-    FIRST_MOTIF,
     MADE,
-    PRINT_HIGH,
-    PRINT_WIDE,
     STRIP,
     STRIPS_FIT,
     STRIPS_RUN,
 )
 from ambitus.core.grammar.cloth.pieced import band_shows, to_piece
-from ambitus.core.grammar.cloth.prints import is_widened
+from ambitus.core.grammar.cloth.prints import is_widened, picture_field, sides_of
 from ambitus.core.grammar.cloth.strips import LEAST_SHOWS, of_strips, trimmed
 from ambitus.core.grammar.cut_size import front_cut
 from ambitus.core.lengths import snap
-from ambitus.core.spec.resolved import Resolved
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -127,13 +122,6 @@ def strips_do_not_meet(draft: "Draft") -> Iterator[Fired]:
             )
 
 
-def _size_field(bag: Resolved) -> Length:
-    """Return the field of what is cut first of a panel that shows a picture."""
-    if MADE.is_(bag, "two"):
-        return FIRST_MOTIF
-    return PRINT_WIDE if MADE.is_(bag, "widened") else PRINT_HIGH
-
-
 def _to_make(draft: "Draft") -> float:
     """Return how far the front reaches across its joins, as it is cut or as its blank is, in mm."""
     bag, form = draft.bag, draft.form
@@ -155,8 +143,7 @@ def print_fills_panel(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if not is_widened(bag) and not MADE.is_(bag, "two"):
         return
-    field, wanted = _size_field(bag), _to_make(draft)
-    sides = 2 if MADE.is_(bag, "widened") else 1
+    field, wanted, sides = picture_field(bag), _to_make(draft), sides_of(bag)
     most = at_most(bag, wanted - sides * LEAST_SHOWS)
     if field.of(bag) > wanted - sides * LEAST_SHOWS + 1e-9:
         yield fired(
@@ -184,7 +171,7 @@ def band_does_not_show(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if not is_widened(bag) or (shows := band_shows(bag, draft.form)) > 1e-6:
         return
-    field, sides = _size_field(bag), 2 if MADE.is_(bag, "widened") else 1
+    field, sides = picture_field(bag), sides_of(bag)
     less = at_most(bag, field.of(bag) + sides * (shows - LEAST_SHOWS))
     yield fired(
         field,

@@ -2,6 +2,7 @@
 
 from fractions import Fraction
 
+from ambitus.core.fields import Length
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.cloth.fields import (
@@ -16,6 +17,12 @@ from ambitus.core.grammar.cloth.strips import up_to_ruler
 from ambitus.core.lengths import Pair
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Sum, Term
+
+
+def is_widened(bag: Resolved) -> bool:
+    """Return whether the panels show a print that is made larger with other cloth."""
+    return MADE.is_(bag, "widened") or MADE.is_(bag, "lengthened")
+
 
 PRINT_PARAMS = (
     Param(
@@ -47,7 +54,7 @@ PRINT_PARAMS = (
             Option("contrast", "The second cloth", "It frames the print."),
             Option("outer", "The outer’s cloth", "Of what lies round the print."),
         ),
-        shown_if=lambda bag: is_widened(bag),
+        shown_if=is_widened,
     ),
     Param(
         FIRST_MOTIF,
@@ -72,11 +79,6 @@ PRINT_PARAMS = (
 )
 
 
-def is_widened(bag: Resolved) -> bool:
-    """Return whether the panels show a print that is made larger with other cloth."""
-    return MADE.is_(bag, "widened") or MADE.is_(bag, "lengthened")
-
-
 def with_print(bag: Resolved) -> str:
     """Return the cloth that a print is made larger with."""
     return WIDENED_WITH.of(bag)
@@ -87,11 +89,26 @@ def two_cloths(bag: Resolved) -> bool:
     return is_widened(bag) and with_print(bag) == "contrast"
 
 
-def print_term(bag: Resolved) -> Term:
-    """Return the print as it is cut, across the joins that make it larger."""
-    if MADE.is_(bag, "widened"):
-        return PRINT_WIDE.term(bag, "Print, as cut, wide")
-    return PRINT_HIGH.term(bag, "Print, as cut, high")
+def picture_field(bag: Resolved) -> Length:
+    """Return the field of what is cut first of a panel that shows a picture, across its joins."""
+    if MADE.is_(bag, "two"):
+        return FIRST_MOTIF
+    return PRINT_WIDE if MADE.is_(bag, "widened") else PRINT_HIGH
+
+
+def sides_of(bag: Resolved) -> int:
+    """Return at how many sides of a picture something is joined to it."""
+    return 2 if MADE.is_(bag, "widened") else 1
+
+
+def _joined(bag: Resolved, terms: tuple[Term, ...], label: str, why: str) -> Sum:
+    """
+    Return how far what is joined to a picture is cut: its *terms*, and where they leave nothing of it hardly
+    a strip. A check says that then.
+    """
+    least, plain = 2 * JOIN_ALLOWANCE.of(bag) + bag.grid.step, sum(t.mm for t in terms)
+    short = (Term(label, least - plain, why),) if plain < least else ()
+    return up_to_ruler(bag, (*terms, *short))
 
 
 def widened(bag: Resolved, wanted: float) -> tuple[Sum, Sum]:
@@ -99,34 +116,27 @@ def widened(bag: Resolved, wanted: float) -> tuple[Sum, Sum]:
     Return how far across its joins a print is cut, and each strip or the band that makes *wanted* mm of it;
     every join takes an allowance of the print and one of what is joined to it.
     """
-    printed, sides = print_term(bag), 2 if MADE.is_(bag, "widened") else 1
-    join = JOIN_ALLOWANCE.term(bag, "Join")
-    missing = Term(
-        "What is missing", (wanted - printed.mm) / sides, "The panel, less the print, at one side."
+    across = "wide" if MADE.is_(bag, "widened") else "high"
+    printed, join = picture_field(bag).term(bag, f"Print, as cut, {across}"), JOIN_ALLOWANCE.term(bag, "Join")
+    terms = (
+        Term(
+            "What is missing",
+            (wanted - printed.mm) / sides_of(bag),
+            "The panel, less the print, at one side.",
+        ),
+        join.scaled(2, "Of the print and of what is joined to it.", 2),
     )
-    terms: tuple[Term, ...] = (missing, join.scaled(2, "Of the print and of what is joined to it.", 2))
-    # where nothing is missing a check says so: it is drawn as hardly a strip
-    least = 2 * join.mm + bag.grid.step
-    if sum(t.mm for t in terms) < least:
-        terms = (
-            *terms,
-            Term("Nothing is missing", least - sum(t.mm for t in terms), "The print is no smaller."),
-        )
-    return Sum("As it is cut", (printed,)), up_to_ruler(bag, terms)
+    more = _joined(bag, terms, "Nothing is missing", "The print is no smaller.")
+    return Sum("As it is cut", (printed,)), more
 
 
 def motifs(bag: Resolved, wanted: float) -> tuple[Sum, Sum]:
     """Return how wide two motifs are cut that make *wanted* mm: both, less two allowances of their join."""
-    first, join = FIRST_MOTIF.term(bag, "Left motif, as cut"), JOIN_ALLOWANCE.term(bag, "Join")
-    terms: tuple[Term, ...] = (
+    first, join = picture_field(bag).term(bag, "Left motif, as cut"), JOIN_ALLOWANCE.term(bag, "Join")
+    terms = (
         Term("What is pieced", wanted, "The panel."),
         first.scaled(-1),
         join.scaled(2, "The join takes two allowances.", 2),
     )
-    least = 2 * join.mm + bag.grid.step
-    if sum(t.mm for t in terms) < least:
-        terms = (
-            *terms,
-            Term("Nothing is left", least - sum(t.mm for t in terms), "The left one is too wide."),
-        )
-    return Sum("As it is cut", (first,)), up_to_ruler(bag, terms)
+    second = _joined(bag, terms, "Nothing is left", "The left one is too wide.")
+    return Sum("As it is cut", (first,)), second

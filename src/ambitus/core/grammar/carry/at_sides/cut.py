@@ -9,16 +9,11 @@ from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Sum, Term
 
 
-def on_panels(form: Form) -> bool:
-    """Return whether the sides are panels of their own, so that no seam lies in their middle."""
-    return form.panel_at > 0
-
-
 def ends(item: Item, form: Form, layer: Layer) -> tuple[Caught, ...]:
     """Return both ends of a strap as the top seam catches them, the left one first."""
     if layer != "outer":
         return ()
-    if not on_panels(form):
+    if not item.bag.kinds.base.side_panels:
         return caught_at_centres(item, form, layer, seam="top", inside=0.0)
     out = []
     for name, edge in form.mouth:

@@ -2,7 +2,6 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.cut_as import one_round
-from ambitus.core.grammar.carry.at_sides.cut import on_panels
 from ambitus.core.grammar.carry.fields import PAST
 from ambitus.core.grammar.carry.strap import one_strap, straps_even
 from ambitus.core.sew import acts
@@ -14,7 +13,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the basting of the strap and the look before the seam is sewn."""
     at = item.number
     where = "The middle of each end on a side seam, whose allowances lie open under it"
-    if on_panels(form):
+    if item.bag.kinds.base.side_panels:
         where = "The middle of each end at the middle of a side panel"
     elif one_round(item.bag):
         where = "The middle of one end on the side seam, that of the other at its mark on the side opposite"
