@@ -79,6 +79,22 @@ def test_what_a_strap_hides_is_not_asked_of_it() -> None:
     assert [visible(path, params[path], made.bag) for path in paths] == [False, True]
 
 
+@pytest.mark.parametrize(
+    ("base", "where"),
+    [
+        ({"kind": "boxed"}, "on a side seam"),
+        ({"cut_as": "wrapped"}, "its mark on the side opposite"),
+        ({"kind": "side_panels"}, "the middle of a side panel"),
+        ({"kind": "gusset"}, "the middle of an end of the gusset strip"),
+    ],
+)
+def test_it_is_said_where_its_ends_lie(base: dict[str, str], where: str) -> None:
+    """By what this bag has at its sides."""
+    made = drafted(tote(360, 400, 100, carry=[ONE], base=base))
+    (step,) = (s for s in made.steps if s.key == "strap 0 baste")
+    assert where in step.say
+
+
 def test_beside_one_strap_a_pair_for_the_hand_is_added() -> None:
     """Made like it, and not a second strap in the same place."""
     spec = Spec.model_validate(tote(360, 400, 100, carry=[{**ONE, "make": "tube"}]))

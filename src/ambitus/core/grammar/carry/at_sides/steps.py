@@ -14,7 +14,8 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     at = item.number
     where = "The middle of each end on a side seam, whose allowances lie open under it"
     if item.bag.kinds.base.side_panels:
-        where = "The middle of each end at the middle of a side panel"
+        on = "an end of the gusset strip" if "gusset" in item.bag.kinds.classes else "a side panel"
+        where = f"The middle of each end at the middle of {on}"
     elif one_round(item.bag):
         where = "The middle of one end on the side seam, that of the other at its mark on the side opposite"
     return (
