@@ -117,6 +117,10 @@ def test_a_print_is_widened_and_what_shows_is_told(screen: Screen) -> None:
     screen.type("cloth.print_wide", "26")
     screen.shows("side strip outer panel", "width", "13")
     assert "widened canvas and denim" in _sentence(screen)
+    _pick(screen, "cloth", "cloth.made_on", "front")
+    screen.shows("side strip outer front", "width", "13")
+    screen.shows("outer back", "width", "48")
+    assert "widened-front canvas and denim" in _sentence(screen)
     _close(screen)
     assert (
         "strips, seen 5" in screen.page.inner_text(".board").replace("\xa0", " ").replace("\n", " ").lower()

@@ -18,6 +18,15 @@ def _pieced(draft: Draft) -> bool:
     return chose_at(draft.bag, "cloth.made", "strips")
 
 
+def front_only(draft: Draft) -> bool:
+    """Return whether the back is of one piece though the front is not."""
+    return (_pieced(draft) or _print_of(draft) is not None) and chose_at(draft.bag, "cloth.made_on", "front")
+
+
+def _plain_back(draft: Draft, panel: Piece) -> bool:
+    return front_only(draft) and panel.faces[0].startswith("back")
+
+
 def drawn(draft: Draft) -> float:
     """Return the share that rows draw in: (2/3)(T/p)², or what a square of 200 mm, or 8 in, has lost."""
     bag = draft.bag
@@ -79,7 +88,8 @@ def _rows_lie_right(draft: Draft, blank: Piece) -> Iterator[str]:
 def to_piece(draft: Draft) -> dict[str, tuple[float, float]]:
     """Return how long, and how far across themselves, strips reach for every panel that is pieced."""
     trim = 0.0 if _quilted(draft) else 2 * mm_at(draft.bag, "cloth.strip_spare")
-    pieced = [p for p in draft.pieces if p.layer == ("blank" if _quilted(draft) else "outer") and not p.part]
+    role = "blank" if _quilted(draft) else "outer"
+    pieced = [p for p in draft.pieces if p.layer == role and not p.part and not _plain_back(draft, p)]
     across = chose_at(draft.bag, "cloth.strips_run", "across")
     both = {p.key: (p.extent[0] + trim, p.extent[1] + trim) for p in pieced}
     return {key: (w, h) if across else (h, w) for key, (w, h) in both.items()}
@@ -156,6 +166,8 @@ def prints_by_the_rule(draft: Draft) -> Iterator[str]:
     shown, join, step = mm_at(draft.bag, path), mm_at(draft.bag, "allowances.join"), draft.bag.grid.step
     role = "blank" if _quilted(draft) else "outer"
     for panel in (p for p in draft.pieces if p.layer == role and not p.part):
+        if _plain_back(draft, panel):
+            continue
         if panel.division == "bottom":
             if panel.made_of and role == "outer":
                 yield f"{panel.key} is pieced, which shows no picture"
@@ -222,11 +234,39 @@ def strips_by_the_rule(draft: Draft) -> Iterator[str]:
             yield f"strips of {key} by turns: {looks}"
 
 
+def fronts_by_the_rule(draft: Draft) -> Iterator[str]:
+    """A front that alone is pieced has a back of one piece; the two are measured and made even."""
+    made = [s for s in draft.steps if s.key == "even panels"]
+    if not front_only(draft):
+        if made:
+            yield "panels of one make are made even"
+        return
+    role = "blank" if _quilted(draft) else "outer"
+    ours = [p for p in draft.pieces if p.layer == role and not p.part]
+    if any(p.made_of for p in ours if p.faces[0].startswith("back")):
+        yield "the back is pieced too"
+    if any(len({f.partition(" ")[0] for f in p.faces}) > 1 for p in ours):
+        yield "front and back are cut as one"
+    if len(made) != 1 or made[0].kind != "gate":
+        yield "nobody makes front and back even"
+        return
+    upper, lower = (
+        next((p for p in draft.pieces if p.layer == "outer" and p.faces[0] == f"front{what}"), None)
+        for what in (" upper", " bottom")
+    )
+    front = upper or next(p for p in draft.pieces if p.layer == "outer" and not p.part)
+    high = front.extent[1] + (lower.extent[1] - 2 * mm_at(draft.bag, "allowances.join") if lower else 0.0)
+    told = [r.mm for r in made[0].reads]
+    if [abs(a - b) > EXACT for a, b in zip(told, (front.extent[0], high), strict=True)] != [False, False]:
+        yield f"an even front reads {told}, it is {front.extent[0]} × {high}"
+
+
 def made_up_by_the_rule(draft: Draft) -> Iterator[str]:
     """Made-up panels come out; their blanks come first, and are looked at before a panel is drawn on them."""
     yield from blanks_by_the_rule(draft)
     yield from strips_by_the_rule(draft)
     yield from prints_by_the_rule(draft)
+    yield from fronts_by_the_rule(draft)
     order = [s.key for s in draft.steps]
     pairs = []
     if _quilted(draft):

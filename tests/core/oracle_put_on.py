@@ -117,7 +117,8 @@ class Side:
             yield Box(-self.half, faced, self.half, faced, "join")
         if self.layer == "outer" and isinstance(bottom, float):
             yield Box(-self.half, self.foot - bottom, self.half, self.foot - bottom, "join")
-        if self.layer == "outer" and not bag.chose("cloth.made", "whole"):
+        plain = self.side == "back" and made_up.front_only(bag.draft)
+        if self.layer == "outer" and not bag.chose("cloth.made", "whole") and not plain:
             yield from self._strips(bottom if isinstance(bottom, float) else 0.0)
         if self.deep > self.foot + EPS:
             yield Box(-self.half, self.foot, self.half, self.deep, "foot")

@@ -79,8 +79,9 @@ def _proved(spec: dict[str, Any], *, rounded: bool) -> None:
         # gaps and notches at the top follow their pieces; what is marked at the base stays where it was
         stay = ("cut-out", "clip")
         drawn, before = (
+            # panels that differ in make are marked alike
             sorted(
-                m.points for p in d.pieces if p.layer == layer for m in p.marks if m.kind in stay and m.points
+                {m.points for p in d.pieces if p.layer == layer for m in p.marks if m.kind in stay and m.points}
             )
             for d in (made, plain)
         )

@@ -1,16 +1,19 @@
 """Panels that are made up: read back, begun again, bought, drawn, and told; each by numbers of its own."""
 
 import math
+import re
 from itertools import pairwise
-from typing import Any
+from typing import Any, get_args
 
 import pytest
 
 from ambitus.core.buying.thread import rows_of
 from ambitus.core.checks.run import findings
+from ambitus.core.clashes import spots_of
 from ambitus.core.draft import Draft, readers
 from ambitus.core.drawing.grain import runs_up
 from ambitus.core.drawing.standing import standing
+from ambitus.core.grammar.extra.ground import Side
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.layout.of_bag import cloths_of
 from ambitus.core.lengths import View
@@ -25,6 +28,8 @@ BOTH = {**QUILTED, **PIECED}
 WIDENED = tote(331, 287, 118, cloth={"made": "widened", "print_wide": 273})
 LENGTHENED = tote(331, 287, 118, cloth={"made": "lengthened", "print_high": 271, "widened_with": "outer"})
 TWO = tote(331, 287, 118, cloth={"made": "two", "first_motif": 219, "base_line": 83})
+FRONT = tote(331, 287, 118, cloth={**PIECED["cloth"], "made_on": "front", "bottom": "contrast"})
+PRINT = tote(331, 287, 118, cloth={"made": "widened", "print_wide": 273, "made_on": "front"})
 BOTTOM = tote(331, 287, 118, cloth={"made": "strips", "bottom": "contrast", "strips_run": "up"})
 
 
@@ -33,7 +38,7 @@ def _again(made: Draft) -> Draft:
     return drafted(begun_from(made.cut_list, made.read, names, "mm"))
 
 
-@pytest.mark.parametrize("spec", [QUILTED, PIECED, BOTH, BOTTOM, WIDENED, LENGTHENED, TWO])
+@pytest.mark.parametrize("spec", [QUILTED, PIECED, BOTH, BOTTOM, WIDENED, LENGTHENED, TWO, FRONT, PRINT])
 def test_made_up_panels_begin_again_from_their_cut_list(spec: dict[str, Any]) -> None:
     """Every blank and every strip is cut as it was."""
     made = drafted(spec)
@@ -54,6 +59,8 @@ def test_made_up_panels_begin_again_from_their_cut_list(spec: dict[str, Any]) ->
         (WIDENED, "strip", "width", 1, "strip-too-small"),
         (LENGTHENED, "strip", "height", 1, "strip-too-small"),
         (TWO, "strip", "width", 1, "strip-too-small"),
+        (FRONT, "strip", "width", 13, "strip-too-small"),
+        (PRINT, "strip", "width", 1, "strip-too-small"),
     ],
 )
 def test_what_comes_out_short_is_read_off_the_cut_list(
@@ -121,6 +128,11 @@ def test_thread_and_minutes_count_every_row_and_join() -> None:
     assert pytest.approx(joins * strips[0].extent[0] / 1000) in [row.metres for row in rows]
 
 
+def _xs(d: str) -> list[float]:
+    """Return how far to the right the points of path data lie, in mm."""
+    return [float(x) for x, _ in re.findall(r"[ML](-?[\d.]+)[ ,](-?[\d.]+)", d)]
+
+
 def _shapes(made: Draft, style: str) -> int:
     drawn = standing(made.form, made.hangs, set())
     return sum(shape.style == style for shape in drawn.shapes)
@@ -175,6 +187,33 @@ def test_two_motifs_stand_on_one_line() -> None:
     for motif in (first, second):
         (line,) = (m for m in motif.marks if m.label == "Base line")
         assert {y - motif.box[1] for _, y in line.points} == {83.0}
+
+
+def test_a_front_that_alone_is_pieced_has_a_back_of_one_piece() -> None:
+    """The back lies on the cloth, as large as the front is; joins are seen, and met, on the front alone."""
+    made = drafted(PRINT)
+    front, back = made.called("outer front"), made.called("outer back")
+    assert (bool(front.made_of), back.made_of) == (True, ())
+    assert (front.extent, back.extent) == (back.extent, drafted(tote(331, 287, 118)).piece("outer").extent)
+    on = {cloth.key: {p.key for p in cloth.pieces} for cloth in cloths_of(made)}
+    assert on["outer"] == {"outer back", "print outer front", "strap carry.0"}
+    assert {one.on for one in made.form.stance.uprights} == {"front"}
+    joins = {
+        side: sum(spot.is_a == "join" for spot in spots_of(made, "outer", side)) for side in get_args(Side)
+    }
+    assert joins == {"front": 2, "back": 0}
+    said = "".join(token.text for token in sentence(made.bag, View("mm", "mm")))
+    assert said.startswith("A widened-front canvas and denim tote")
+
+
+def test_joins_of_panels_do_not_run_round_a_gusset() -> None:
+    """The strip between front and back is cut in one: the joins end at its seams."""
+    cloth = {"made": "strips", "strips_of": "alternate"}
+    made = drafted(tote(331, 287, 118, base={"kind": "gusset"}, cloth=cloth))
+    drawn = standing(made.form, made.hangs, set())
+    seen = [_xs(shape.d) for shape in drawn.shapes if shape.layer == "contrast"]
+    assert seen
+    assert all(max(xs) - min(xs) < 331 + 1 for xs in seen)
 
 
 @pytest.mark.parametrize("base", [{"kind": "folded"}, {"cut_as": "folded"}, {"cut_as": "wrapped"}])

@@ -216,6 +216,7 @@ BAGS: tuple[dict[str, Any], ...] = (
     tote(331, 287, 118, cloth={"made": "widened", "print_wide": 273}, allowances=UNEQUAL),
     tote(331, 287, 118, cloth={"made": "two", "first_motif": 219, "base_line": 83}, allowances=UNEQUAL),
     _flat("seamed", cloth={"made": "lengthened", "print_high": 201}),
+    tote(331, 287, 118, cloth={"made": "widened", "print_wide": 273, "made_on": "front"}, allowances=UNEQUAL),
     _flat("folded", cloth={"made": "strips", "strips_run": "up", "strips_fit": "alike"}),
     {
         **_on("circle"),

@@ -72,6 +72,7 @@ RODS = tote(top={"kind": "on_bars"}, carry=[])
 INK = {"kind": "motif", "motif": "ink"}
 QUILTED = tote(interfacing={"kind": "quilted", "backing": "lining"}, carry=[])
 PIECED = tote(cloth={"made": "strips"}, carry=[])
+FRONT_ONLY = tote(cloth={"made": "strips", "made_on": "front"}, carry=[])
 PIECED_COATED = tote(
     cloth={"made": "strips", "outer": "coated_cotton"}, carry=[], interfacing={"kind": "none"}
 )
@@ -782,6 +783,30 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         tote(cloth={"once": "once", "made": "strips"}),
         without(_is(acts.MeasureAgain)),
         "a second time first",
+    ),
+    "a pieced front sewn to its back before they are even": (
+        FRONT_ONLY,
+        without(_is(acts.Even)),
+        "nobody made them even",
+    ),
+    "front and back made even before what draws them in": (
+        FRONT_ONLY,
+        before(_is(acts.Even), _is(acts.PutOn)),
+        "is not on yet",
+    ),
+    "front and back made even before their bottoms are on": (
+        {**FRONT_ONLY, "cloth": {**FRONT_ONLY["cloth"], "bottom": "contrast"}},
+        before(_is(acts.Even), lambda act: isinstance(act, acts.Sew) and act.seams.of == "join"),
+        "not joined yet",
+    ),
+    "panels of one make made even": (
+        tote(cloth={"made": "strips"}, carry=[]),
+        lambda order: (
+            *order[: _at(order, outer_sides)],
+            acts.Even("outer"),
+            *order[_at(order, outer_sides) :],
+        ),
+        "all of one make",
     ),
     "measured twice before it is drawn": (
         tote(cloth={"once": "once"}),

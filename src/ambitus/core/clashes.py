@@ -129,10 +129,13 @@ def _joins(form: Form, ground: Ground) -> Iterator[Spot]:
     if ground.layer != "outer":
         return
     top = form.height + stance.band
-    for level in (one for one in stance.levels if one.style == "line" and one.z != stance.bottom):
+    here = ("", "panels", ground.side)
+    across = (one for one in stance.levels if one.on in here and one.style == "line")
+    for level in (one for one in across if one.z != stance.bottom):
         u = snap(top - level.z)
         yield Spot("join of its strips", -half, u, half, u, 0.0, is_a="join")
-    for one in (up for up in stance.uprights if up.style == "line" and up.x > -half + 1e-6):
+    up = (one for one in stance.uprights if one.on in here and one.style == "line")
+    for one in (one for one in up if one.x > -half + 1e-6):
         high, low = snap(top - one.high), snap(top - one.low)
         yield Spot("join of its strips", one.x, high, one.x, low, 0.0, is_a="join")
 

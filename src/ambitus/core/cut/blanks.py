@@ -57,6 +57,9 @@ def _made_of(bag: Resolved, pieces: list[Piece], blank: Blank | None) -> tuple[l
     plies: list[Piece] = []
     for piece in pieces:
         wide, high = piece.extent
+        if blank.side and not all(face.startswith(blank.side) for face in piece.faces):
+            out.append(piece)
+            continue
         mine = [_ply(bag, piece, ply) for ply in blank.plies(wide, high, piece.looks, piece.part)]
         if not mine:
             out.append(piece)

@@ -4,7 +4,7 @@ import math
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
-from itertools import pairwise
+from itertools import accumulate, pairwise
 from typing import Literal
 
 from ambitus.core.drawing.paths import number, path
@@ -368,7 +368,12 @@ def standing(
 
 def _levels(form: Form, wall: Wall, at: int) -> Iterator[Shape]:
     """Yield what is seen level across the wall at place *at*: the front comes first."""
+    whole, panel = wall, _of_front(form, wall)
     for level in form.stance.levels:
+        # of front and back the eye sees the front
+        wall = panel if level.on else whole
+        if not wall.foot:
+            continue
         line = wall.up_to(min(1.0, level.z / form.height) if form.height else 0.0)
         if level.layer:
             low = Wall(wall.foot, line)
@@ -377,10 +382,33 @@ def _levels(form: Form, wall: Wall, at: int) -> Iterator[Shape]:
             yield Shape(path([project(p) for p in line]), "outer", level.style)
 
 
+def _of_front(form: Form, wall: Wall) -> Wall:
+    """Return what of *wall* is of the front panel, from seam to seam."""
+    ring, around = form.stance.base_outline, form.mouth_length or 1.0
+    part_of: dict[Point, float] = {}
+    whole, sides = sum(_sides(ring)) or 1.0, accumulate(_sides(ring), initial=0.0)
+    for p, gone in zip(ring, sides, strict=False):
+        part_of.setdefault(p, gone / whole)
+    begins, ends = form.stance.front_starts + form.panel_at / around, 0.5 - form.panel_at / around
+    foot: list[Point3] = []
+    head: list[Point3] = []
+    for a, b, c, d in zip(wall.foot, wall.foot[1:], wall.head, wall.head[1:], strict=False):
+        one, other = part_of[a[:2]], part_of[b[:2]] or 1.0
+        low, high = max(0.0, (begins - one) / (other - one)), min(1.0, (ends - one) / (other - one))
+        if high > low + 1e-9:
+            foot += [_between(a, b, low), _between(a, b, high)]
+            head += [_between(c, d, low), _between(c, d, high)]
+    return Wall(tuple(foot), tuple(head))
+
+
+def _between(a: Point3, b: Point3, share: float) -> Point3:
+    return a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share, a[2] + (b[2] - a[2]) * share
+
+
 def _upright(form: Form, one: Upright, walls: Sequence[Wall], front: int) -> Iterator[Shape]:
     """Yield a line up the walls, of front and of back where that is seen, and what lies to its right."""
     around, half = form.mouth_length or 1.0, form.mm("flat_opening") / 2
-    for back in (0.0, 0.5):
+    for back in (0.0,) if one.on == "front" else (0.0, 0.5):
 
         def foot(x: float, back: float = back) -> tuple[Point, Point]:
             part = form.stance.front_starts + back + (half + x) / around

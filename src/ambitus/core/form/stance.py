@@ -27,20 +27,29 @@ class Patch:
     style: Literal["fill", "stitch", "line"] = "fill"
 
 
+#: on which walls something is seen: on all, on front and back, on the front alone
+On = Literal["", "panels", "front"]
+
+
 @dataclass(frozen=True, slots=True)
 class Level:
-    """A line level round the walls, ``z`` mm above the foot: a join, a row; below it all is of ``layer``."""
+    """
+    A line level round the walls, ``z`` mm above the foot: a join, a row; below it all is of ``layer``.
+    ``on`` says on which walls.
+    """
 
     z: float
     layer: str = ""
     style: Literal["line", "rows"] = "line"
+    on: On = ""
 
 
 @dataclass(frozen=True, slots=True)
 class Upright:
     """
     A line up the walls, ``x`` mm to the right of the middle of front and back, from ``low`` to ``high`` above
-    the foot; what lies from there to ``ends`` is of ``layer``, where it is of one.
+    the foot; what lies from there to ``ends`` is of ``layer``, where it is of one. ``on`` says on
+    which walls.
     """
 
     x: float
@@ -49,6 +58,7 @@ class Upright:
     high: float
     layer: str = ""
     style: Literal["line", "rows"] = "line"
+    on: On = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -33,9 +33,12 @@ class Blank:
     the outer's cloth or the bottom's, and is that part of the bag (nothing for a panel of its body); none
     where it is cut as it is. ``roles`` are those of the plies.
 
+    ``side`` is the side of the bag that alone is made so; nothing where both are.
+
     ``thick`` is what they add to the outer's own thickness besides the interfacing, in mm.
     """
 
     roles: tuple[str, ...]
     plies: Callable[[float, float, str, str], tuple[Ply, ...]]
     thick: float = 0.0
+    side: str = ""

@@ -39,13 +39,16 @@ def whole_rows(cut_list: CutList) -> list[CutRow]:
     ]
     rows = [row for row in rows if row.role not in BLANKS]
     out = [row for row in rows if not split(row.part)[1]]
-    # the first row of its kind is the one that is joined to
-    place_of = {(r.role, r.part, r.under): i for i, r in reversed(list(enumerate(out)))}
+    # bands of a kind are joined to rows of their kind in turn: the front's before the back's
+    places: dict[tuple[str, str, bool], list[int]] = {}
+    for i, row in enumerate(out):
+        places.setdefault((row.role, row.part, row.under), []).append(i)
     for row in rows:
         part, band = split(row.part)
         if not band:
             continue
-        at = place_of.get((row.role, part, row.under), len(out))
+        kind = places.get((row.role, part, row.under), [])
+        at = kind.pop(0) if len(kind) > 1 else kind[0] if kind else len(out)
         other = out[at] if at < len(out) else None
         if other is None or "join" not in cut_list.allowances:
             place, missing = (

@@ -99,6 +99,13 @@ class MakeUp:
 
 
 @dataclass(frozen=True, slots=True)
+class Even:
+    """Measure panels of a layer that are made differently, and trim what one of them has more."""
+
+    layer: str
+
+
+@dataclass(frozen=True, slots=True)
 class Together:
     """Baste one layer to another all round, wrong sides together: the two are one from here on."""
 
@@ -477,6 +484,7 @@ Act = (
     | CutOut
     | PutOn
     | MakeUp
+    | Even
     | Together
     | Finish
     | Fold

@@ -170,6 +170,10 @@ def _minutes(plan: Plan, act: Act) -> float:
     match act:
         case acts.Cut() | acts.Draw() | acts.MeasureAgain() | acts.MarkAll():
             return _prepares(plan, act)
+        case acts.Even():
+            return LOOK * 2 + SNIP[1] * _outline(
+                [p for p in plan.pieces if p.layer == act.layer and not p.part]
+            )
         case acts.Smooth():
             return PRESS[0] + PRESS[1] * _outline(plan.pieces) / 4
         case acts.MakeUp():

@@ -67,6 +67,20 @@ class Plan:
         return {(p.layer, face): p for p in self.pieces if p.layer in self.forms for face in p.faces}
 
     @cached_property
+    def unequal(self) -> frozenset[str]:
+        """The layers whose front and back are made up differently."""
+        keys = {piece.key: piece for piece in self.pieces}
+
+        def made(piece: Piece) -> tuple[object, ...]:
+            return tuple((keys[key].layer, made(keys[key])) for key in piece.made_of)
+
+        of: dict[tuple[str, str], set[tuple[object, ...]]] = {}
+        for (layer, face), piece in self.piece_of.items():
+            if not piece.part:
+                of.setdefault((layer, face.partition(" ")[2]), set()).add(made(piece))
+        return frozenset(layer for (layer, _), makes in of.items() if len(makes) > 1)
+
+    @cached_property
     def by_key(self) -> Mapping[str, Piece]:
         """Every piece that is no panel, by its key."""
         return {p.key: p for p in self.pieces if p.layer not in self.forms}

@@ -57,6 +57,8 @@ class Work:
     printed: set[str] = field(default_factory=set)
     #: piece -> the class of seam that will catch it
     basted: dict[str, tuple[str, str]] = field(default_factory=dict)
+    #: layers whose panels are of unequal make, and are as large as each other
+    evened: set[str] = field(default_factory=set)
     doubled: set[str] = field(default_factory=set)
     as_one: set[tuple[str, str]] = field(default_factory=set)
     finished: set[EdgeAt] = field(default_factory=set)

@@ -100,8 +100,17 @@ def cut_before(bag: Resolved) -> tuple[str, ...]:
     return tuple(role for blank in blanks if blank for role in blank.roles)
 
 
-#: where the panels of the outer are drawn, if they are made up first
+#: where the panels of the outer are drawn, if they, or the front alone, are made up first
 _ON_BLANKS = "The outer’s panels on what was made up for them, in its middle. "
+_FRONT_ON_BLANK = "The outer’s front on what was made up for it, in its middle; the back on the cloth. "
+
+
+def _where_drawn(bag: Resolved) -> str:
+    """Return where the panels of the outer are drawn that are made up, or nothing."""
+    blanks = [blank for blank in (bag.kinds.cloth.blank(bag), bag.kinds.interfacing.blank(bag)) if blank]
+    if not blanks:
+        return ""
+    return _FRONT_ON_BLANK if all(blank.side for blank in blanks) else _ON_BLANKS
 
 
 def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
@@ -111,7 +120,7 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
     yield Step(
         "measure",
         f"Measure and draw the pieces{but}",
-        f"{_ON_BLANKS if before else ''}Grain along the height of the panels. Measure twice; check every "
+        f"{_where_drawn(bag)}Grain along the height of the panels. Measure twice; check every "
         "size against the sheet.",
         110,
         needs=("cloth pressed", *(("blanks made up",) if before else ())),

@@ -314,8 +314,8 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
         case acts.MakeUp():
             made_of = {key for p in plan.pieces if p.layer == act.panels for key in p.made_of}
             return _pieces(plan, [p for p in plan.pieces if p.key in made_of and p.marks][:3], marked=True)
-        case acts.CutOut():
-            return _faces(work, act.layers[0])
+        case acts.CutOut() | acts.Even():
+            return _faces(work, act.layer if isinstance(act, acts.Even) else act.layers[0])
         case acts.PutOn():
             return _put_on(work, act)
         case acts.Finish():

@@ -14,6 +14,7 @@ from ambitus.core.grammar.cloth.strips import (
     OTHER,
     alternates,
     by_itself,
+    front_only,
     is_pieced,
     of_strips,
     solved,
@@ -133,7 +134,8 @@ def blank_of(bag: Resolved) -> Blank | None:
     if not is_pieced(bag):
         return None
     # what is no panel of the body is cut in one
-    return Blank(("strip",), lambda w, h, looks, part: () if part else _plies(bag, w, h, looks))
+    side = "front" if front_only(bag) else ""
+    return Blank(("strip",), lambda w, h, looks, part: () if part else _plies(bag, w, h, looks), side=side)
 
 
 def to_piece(bag: Resolved, wide: float, high: float) -> float:

@@ -4,10 +4,10 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ambitus.core.form.model import Form
-from ambitus.core.form.stance import Level, Upright
+from ambitus.core.form.stance import Level, On, Stance, Upright
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.pieced import begins_at, first_cloth, joins_of, runs_across, to_piece
-from ambitus.core.grammar.cloth.strips import is_pieced, of_strips
+from ambitus.core.grammar.cloth.strips import front_only, is_pieced, of_strips
 from ambitus.core.grammar.contract import Allowances, Layer
 from ambitus.core.grammar.cut_size import bottom_cut, front_cut
 from ambitus.core.lengths import snap
@@ -36,7 +36,10 @@ def _levels(bag: Resolved, form: Form) -> Iterator[Level]:
 
 def _uprights(bag: Resolved, form: Form) -> Iterator[Upright]:
     wide, foot = front_cut(bag, form, "width"), form.stance.bottom
-    wanted, half = to_piece(bag, wide, front_cut(bag, form, "height")), form.mm("flat_opening") / 2
+    wanted, half = (
+        to_piece(bag, wide, front_cut(bag, form, "height")),
+        form.mm("flat_opening") / 2 - form.panel_at,
+    )
     begins = -begins_at(bag, wanted, "outer")
     parts = [("outer", foot, form.height), *([("contrast", 0.0, foot)] if foot and of_strips(bag) else [])]
     for looks, low, high in parts:
@@ -49,11 +52,28 @@ def _uprights(bag: Resolved, form: Form) -> Iterator[Upright]:
 
 
 def seen_stage(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
-    """Return the outer's *form* with the joins of its panels to be seen, where those are pieced."""
+    """
+    Return the outer's *form* with the joins of its panels to be seen, where those are pieced; a front that
+    alone is pieced is no longer cut as its back is.
+    """
     if layer != "outer" or not is_pieced(bag):
         return form
+    stance, faces = form.stance, form.faces
+    on: On = "front" if front_only(bag) else "panels"
+    if on == "front":
+        faces = tuple(f if f.part else replace(f, group=f"{f.side} {f.group}") for f in faces)
     if runs_across(bag):
-        stance = replace(form.stance, levels=(*form.stance.levels, *_levels(bag, form)))
+        levels = tuple(
+            level if _all_round(level, stance) else replace(level, on=on) for level in _levels(bag, form)
+        )
+        stance = replace(stance, levels=(*stance.levels, *levels))
     else:
-        stance = replace(form.stance, uprights=(*form.stance.uprights, *_uprights(bag, form)))
-    return replace(form, stance=stance)
+        stance = replace(
+            stance, uprights=(*stance.uprights, *(replace(one, on=on) for one in _uprights(bag, form)))
+        )
+    return replace(form, faces=faces, stance=stance)
+
+
+def _all_round(level: Level, stance: Stance) -> bool:
+    """Return whether *level* is the join of a bottom, that goes round whatever the panels are pieced of."""
+    return level.z == stance.bottom

@@ -7,7 +7,15 @@ from fractions import Fraction
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.cut_as import is_folded, one_round
-from ambitus.core.grammar.cloth.fields import MADE, STRIP, STRIP_SPARE, STRIPS_FIT, STRIPS_OF, STRIPS_RUN
+from ambitus.core.grammar.cloth.fields import (
+    MADE,
+    MADE_ON,
+    STRIP,
+    STRIP_SPARE,
+    STRIPS_FIT,
+    STRIPS_OF,
+    STRIPS_RUN,
+)
 from ambitus.core.grammar.contract import no_blank
 from ambitus.core.lengths import Pair, paired, snap
 from ambitus.core.spec.resolved import Resolved
@@ -53,6 +61,16 @@ def _upright(bag: Resolved) -> bool:
     return not one_round(bag) and not is_folded(bag)
 
 
+def _of_two(bag: Resolved) -> bool:
+    """Return whether a front that is pieced could have a back that is not."""
+    return is_pieced(bag) and _upright(bag)
+
+
+def front_only(bag: Resolved) -> bool:
+    """Return whether the front alone is pieced, and the back is of one piece of cloth."""
+    return _of_two(bag) and MADE_ON.is_(bag, "front")
+
+
 def _goes(bag: Resolved, key: str) -> bool:
     """Return whether a way of making the panels goes with the base of this bag."""
     return key in ("whole", "strips") or _upright(bag)
@@ -73,6 +91,18 @@ STRIP_PARAMS = (
             Option("two", "Two motifs side by side", "Joined in one upright seam, on one base line."),
         ),
         offered=_goes,
+    ),
+    Param(
+        MADE_ON,
+        "Made so",
+        "choice",
+        "both",
+        way_out="both",
+        options=(
+            Option("both", "Front and back", "Both are pieced alike."),
+            Option("front", "The front only", "The back is of one piece, and evened with the front."),
+        ),
+        shown_if=_of_two,
     ),
     Param(
         STRIPS_RUN,

@@ -12,6 +12,7 @@ from ambitus.core.grammar.cloth.fields import (
     FIRST_MOTIF,
     LINING_CLOTH,
     MADE,
+    MADE_ON,
     ONCE,
     OUTER_CLOTH,
     PRINT,
@@ -28,7 +29,7 @@ from ambitus.core.grammar.cloth.pieced import blank_of
 from ambitus.core.grammar.cloth.prints import PRINT_PARAMS
 from ambitus.core.grammar.cloth.seen import seen_stage
 from ambitus.core.grammar.cloth.steps import steps
-from ambitus.core.grammar.cloth.strips import STRIP_PARAMS, is_pieced, not_pieced
+from ambitus.core.grammar.cloth.strips import STRIP_PARAMS, front_only, is_pieced, not_pieced
 from ambitus.core.grammar.contract import DIVIDES, MADE_UP, Stage, Variant
 from ambitus.core.grammar.order import LINING_CUT_PARAM, WORK_GOES_PARAM
 from ambitus.core.lengths import View
@@ -78,7 +79,8 @@ def _says(bag: Resolved, view: View, prefix: str) -> str:
     cloth = within(bag.cloth("outer").label)
     if DOUBLED_CLOTH.is_(bag, "doubled"):
         cloth = f"doubled {cloth}"
-    cloth = f"{_MADE.get(MADE.of(bag), '')} {cloth}".strip()
+    made = f"{_MADE.get(MADE.of(bag), '')}{'-front' if front_only(bag) else ''}"
+    cloth = f"{made} {cloth}".strip()
     return f"{cloth} and {within(bag.cloth('contrast').label)}" if len(cloths_outside(bag)) > 1 else cloth
 
 
@@ -114,6 +116,7 @@ WOVEN = Variant(
             OUTER_CLOTH,
             BOTTOM,
             MADE,
+            MADE_ON,
             STRIPS_RUN,
             STRIPS_FIT,
             STRIPS_OF,
@@ -134,7 +137,7 @@ WOVEN = Variant(
     listed={
         field.leaf: field for field in (STRIP, STRIP_SPARE, PRINT_WIDE, PRINT_HIGH, FIRST_MOTIF, BASE_LINE)
     },
-    chosen=(MADE, STRIPS_RUN, STRIPS_FIT, STRIPS_OF, WIDENED_WITH),
+    chosen=(MADE, MADE_ON, STRIPS_RUN, STRIPS_FIT, STRIPS_OF, WIDENED_WITH),
     stages=(Stage(DIVIDES, bottom_stage), Stage(MADE_UP, seen_stage)),
     acts=(steps,),
 )

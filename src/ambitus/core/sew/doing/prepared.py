@@ -105,6 +105,24 @@ def _make_up(work: Work, act: acts.MakeUp) -> None:
         work.used.add(key)
 
 
+def _even(work: Work, act: acts.Even) -> None:
+    layer = act.layer
+    refuse(layer not in work.plan.unequal, f"the panels of the {layer} are all of one make")
+    refuse(layer in work.evened, f"the panels of the {layer} are even already")
+    is_cut(work)
+    for key, seam in work.plan.seams.items():
+        faces = {s.face for chain in seam.chains for s in chain if s.layer == layer}
+        if seam.seam == "join":
+            refuse(bool(faces) and not work.rows.get(key), "what the panels are joined of is not joined yet")
+        elif len({face.partition(" ")[0] for face in faces}) > 1:
+            refuse(bool(work.rows.get(key)), "front and back are sewn to each other already")
+    refuse(any(edge[0] == layer for edge in work.folded), "an edge of them is folded already")
+    for piece in work.plan.by_key.values():
+        late = layer == "outer" and piece.layer == "interfacing" and piece.key not in work.used
+        refuse(late, f"{piece.name} is not on yet: what is put on draws in")
+    work.evened.add(layer)
+
+
 def _finish(work: Work, act: acts.Finish) -> None:
     is_cut(work)
     if isinstance(act.edges, acts.Seams):
@@ -133,5 +151,6 @@ DOES: Doing = {
     acts.CutOut: _cut_out,
     acts.PutOn: _put_on,
     acts.MakeUp: _make_up,
+    acts.Even: _even,
     acts.Finish: _finish,
 }

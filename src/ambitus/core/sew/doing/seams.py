@@ -84,6 +84,11 @@ def _openings_of(work: Work, act: acts.Sew) -> set[str]:
 def _ready(work: Work, faces: set[FaceAt]) -> None:
     """Refuse to sew pieces that are not cut and marked, with what goes on them and out of them first."""
     is_marked(work)
+    for layer in {layer for layer, _ in faces} & (work.plan.unequal - work.evened):
+        sides = {face.partition(" ")[0] for of, face in faces if of == layer}
+        refuse(
+            len(sides) > 1, f"front and back of the {layer} are of unequal make, and nobody made them even"
+        )
     for layer, face in faces:
         refuse(
             (layer, face) in work.plan.notched and layer not in work.cut_out,
