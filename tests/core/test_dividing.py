@@ -81,7 +81,13 @@ def _proved(spec: dict[str, Any], *, rounded: bool) -> None:
         drawn, before = (
             # panels that differ in make are marked alike
             sorted(
-                {m.points for p in d.pieces if p.layer == layer for m in p.marks if m.kind in stay and m.points}
+                {
+                    m.points
+                    for p in d.pieces
+                    if p.layer == layer
+                    for m in p.marks
+                    if m.kind in stay and m.points
+                }
             )
             for d in (made, plain)
         )
