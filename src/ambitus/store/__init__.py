@@ -1,6 +1,14 @@
-"""Plans, their revisions and the stash, kept in one SQLite file. The only room that knows the database."""
+"""Plans, their revisions, the stash and makings, in one SQLite file. The only room that knows it."""
 
 from ambitus.store.database import CannotKeep, CannotOpen, Database, DatabaseGone, open_database
+from ambitus.store.makings import (
+    KeptEvent,
+    KeptMaking,
+    KeptPhoto,
+    MakingNotFound,
+    Makings,
+    PhotoNotFound,
+)
 from ambitus.store.plans import (
     Plan,
     PlanAway,
@@ -19,6 +27,12 @@ __all__ = [
     "Database",
     "DatabaseGone",
     "Kept",
+    "KeptEvent",
+    "KeptMaking",
+    "KeptPhoto",
+    "MakingNotFound",
+    "Makings",
+    "PhotoNotFound",
     "Plan",
     "PlanAway",
     "PlanMoved",

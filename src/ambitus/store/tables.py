@@ -64,3 +64,49 @@ class StashRow(Base):
     created_at: Mapped[str] = mapped_column(String(32))
     updated_at: Mapped[str] = mapped_column(String(32))
     used_up_at: Mapped[str | None] = mapped_column(String(32))
+
+
+class MakingRow(Base):
+    """A making of a revision of a plan: the spec that it is made by, and what the log shows of it."""
+
+    __tablename__ = "makings"
+    __table_args__ = (
+        Index("makings_by_time", "put_away_at", "updated_at"),
+        Index("makings_of_plan", "plan_id"),
+    )
+    id: Mapped[str] = mapped_column(String(32), primary_key=True)
+    plan_id: Mapped[str] = mapped_column(ForeignKey("plans.id"))
+    revision: Mapped[int]
+    name: Mapped[str] = mapped_column(String(200))
+    spec: Mapped[dict[str, Any]] = mapped_column(JSON)
+    told: Mapped[dict[str, Any]] = mapped_column(JSON)
+    begun_at: Mapped[str] = mapped_column(String(32))
+    updated_at: Mapped[str] = mapped_column(String(32))
+    finished_at: Mapped[str | None] = mapped_column(String(32))
+    put_away_at: Mapped[str | None] = mapped_column(String(32))
+
+
+class MakingEventRow(Base):
+    """Something that happened in a making; never changed, and sent twice it is kept once."""
+
+    __tablename__ = "making_events"
+    __table_args__ = (UniqueConstraint("making_id", "event_id", name="one_event_per_id"),)
+    making_id: Mapped[str] = mapped_column(ForeignKey("makings.id"), primary_key=True)
+    number: Mapped[int] = mapped_column(primary_key=True)
+    event_id: Mapped[str] = mapped_column(String(64))
+    event: Mapped[dict[str, Any]] = mapped_column(JSON)
+    at: Mapped[str] = mapped_column(String(32))
+
+
+class MakingPhotoRow(Base):
+    """A photograph of a making, whole and small, without where it was taken."""
+
+    __tablename__ = "making_photos"
+    __table_args__ = (Index("photos_of_making", "making_id", "taken_at"),)
+    id: Mapped[str] = mapped_column(String(32), primary_key=True)
+    making_id: Mapped[str] = mapped_column(ForeignKey("makings.id"))
+    words: Mapped[str] = mapped_column(String(300))
+    photo: Mapped[bytes] = mapped_column(LargeBinary, deferred=True)
+    small: Mapped[bytes] = mapped_column(LargeBinary, deferred=True)
+    taken_at: Mapped[str] = mapped_column(String(32))
+    put_away_at: Mapped[str | None] = mapped_column(String(32))

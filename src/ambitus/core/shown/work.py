@@ -13,11 +13,11 @@ from ambitus.core.steps.work import CAUTIONS, place_of
 from ambitus.core.words import within
 
 
-def _time(minutes: float) -> str:
+def time_as_words(minutes: float) -> str:
     """
     Return a first guess of a time, as words.
 
-    >>> _time(0.4), _time(3.4), _time(84), _time(125)
+    >>> time_as_words(0.4), time_as_words(3.4), time_as_words(84), time_as_words(125)
     ('under a minute', '3 min', '1 h 25 min', '2 h 5 min')
     """
     if minutes < 1:
@@ -27,7 +27,7 @@ def _time(minutes: float) -> str:
     return " ".join(([f"{hours} h"] if hours else []) + ([f"{rest} min"] if rest else []))
 
 
-def _needle(draft: Draft, step: Step, view: View) -> str:
+def needle_under(draft: Draft, step: Step, view: View) -> str:
     """Return what lies under the needle: each cloth by name and how often, and how thick it is together."""
     said, thick = [], 0.0
     for cloth, times in under_needle_of(draft.bag, draft.plan, step.acts):
@@ -50,7 +50,7 @@ def order_costs(now: Draft, other: Draft) -> tuple[str, ...]:
     more, changes, before = _minutes(other) - _minutes(now), _changes(other), _changes(now)
     out = []
     if abs(more) >= 1:
-        out.append(f"About {_time(abs(more))} {'more' if more > 0 else 'less'}")
+        out.append(f"About {time_as_words(abs(more))} {'more' if more > 0 else 'less'}")
     if changes != before:
         out.append(f"{changes} changes between table, iron and machine, not {before}")
     return tuple(out)
@@ -81,15 +81,15 @@ def work_shown(draft: Draft, view: View) -> WorkShown:
                 tuple(f"{name} {view.with_unit(mm)}" for name, mm in s.lengths),
                 tuple(f"{r.label}: {view.with_unit(r.mm)}" for r in s.reads if r.mm > 0),
                 tuple(caution(c) for c in s.cautions),
-                _time(minutes[i - 1]),
-                f"Wait {s.wait[0]}, about {_time(s.wait[1])}." if s.wait else "",
-                _needle(draft, s, view),
+                time_as_words(minutes[i - 1]),
+                f"Wait {s.wait[0]}, about {time_as_words(s.wait[1])}." if s.wait else "",
+                needle_under(draft, s, view),
                 pictures[i - 1],
             )
             for i, s in enumerate(steps, 1)
         ),
-        takes=_time(sum(minutes)),
-        waits=_time(waits) if (waits := sum(s.wait[1] for s in steps if s.wait)) else "",
+        takes=time_as_words(sum(minutes)),
+        waits=time_as_words(waits) if (waits := sum(s.wait[1] for s in steps if s.wait)) else "",
         refused=refused.told if refused else "",
         instead=instead.told if (instead := draft.sewing.instead_of) else "",
     )

@@ -13,8 +13,8 @@ class Reading:
     """
     What a tape should read: its id, in words, and the length in mm that is expected.
 
-    ``crosses`` are the classes of seam across the way measured, and how often: sewn deeper by so much, each
-    takes as often as much of the reading.
+    ``crosses`` are the classes of seam across the way measured, and how many of their edges: sewn deeper by
+    so much, each takes as often as much of the reading.
     """
 
     id: str
@@ -48,6 +48,8 @@ class Step:
     numbers: tuple[tuple[str, float], ...] = ()
     #: what has to be waited for after it, and about how many minutes; nothing where work goes on at once
     wait: tuple[str, float] | None = None
+    #: of a gate: the word of what has to be seen before going on
+    seen: str = ""
     #: what it does, as the simulator carries it out
     acts: tuple[Act, ...] = ()
 

@@ -9,6 +9,7 @@ from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.base.cut_as import is_folded, is_wrapped, one_round
 from ambitus.core.grammar.contract import Layer, Row
 from ambitus.core.grammar.order import FIRST_SEAM, HEM_SEWN, goes
+from ambitus.core.grammar.reads import mouth_reading
 from ambitus.core.grammar.top.fields import GAP_IN
 from ambitus.core.grammar.top.lining import one_with_outer, says_taper, sewn_deeper
 from ambitus.core.sew import acts
@@ -291,7 +292,7 @@ def sides_and_base(
         if in_one
         else FROM_TOP,
         form=form,
-        reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
+        reads=(mouth_reading(form),),
         on_to="base" if in_one else "",
     )
     if in_one or is_folded(bag):
@@ -323,6 +324,7 @@ def nested(layer: Layer, rank: int, *, needs: tuple[str, ...], say: str) -> Step
         needs=needs,
         gives=(f"{layer} corners matched",),
         kind="gate",
+        seen="nested",
         cautions=("pins",),
         acts=(acts.See(sewn=acts.Seams((layer,), "side")),),
     )

@@ -329,6 +329,7 @@ def straps_even(at: int, rank: int, *, needs: tuple[str, ...], gives: str = "") 
         gives=(gives or f"carry {at} even",),
         acts=(acts.See(pieces=(f"strap carry.{at}",)),),
         kind="gate",
+        seen="even",
     )
 
 

@@ -6,7 +6,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.cloth.bottom import has_bottom
 from ambitus.core.grammar.cloth.fields import BASE_LINE, DOUBLED_CLOTH, MADE, ONCE, STRIPS_FIT
-from ambitus.core.grammar.cloth.pieced import band_shows, runs_across, to_piece
+from ambitus.core.grammar.cloth.pieced import band_shows, joins_of, runs_across, to_piece
 from ambitus.core.grammar.cloth.prints import is_widened
 from ambitus.core.grammar.cloth.strips import alternates, front_only, is_pieced
 from ambitus.core.grammar.cut_size import bottom_cut, front_cut
@@ -141,6 +141,7 @@ def _pieced(bag: Resolved, form: Form) -> tuple[Step, ...]:
                     "pieced",
                     f"The front once it is joined, {'high' if across else 'wide'}",
                     to_piece(bag, wide, high),
+                    {"join": 2 * len(tuple(joins_of(bag, to_piece(bag, wide, high), "outer")))},
                 ),
             ),
             cautions=("hot iron",),
@@ -216,6 +217,7 @@ def _even(bag: Resolved, form: Form) -> Step:
         gives=PANELS,
         acts=(acts.Even("outer"),),
         kind="gate",
+        seen="even",
         reads=(
             Reading("front_wide", "The front, from raw edge to raw edge", wide),
             Reading("front_high", "The front, from top to foot", high),

@@ -1,12 +1,12 @@
 """What every top edge ends with: the bag is laid flat and measured."""
 
-from collections import Counter
 from collections.abc import Callable
 
 from ambitus.core.fields import AnyField
-from ambitus.core.form.model import FOLD, Form
+from ambitus.core.form.model import Form
 from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.kinds import TOP_KIND
+from ambitus.core.grammar.reads import mouth_reading, upward_edges
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Reading, Step
@@ -61,28 +61,6 @@ def measure_back(form: Form, *, needs: tuple[str, ...], across: str = "Across th
     )
 
 
-def _across(form: Form) -> dict[str, int]:
-    """Return the classes of seam across the flat mouth, and how often: half of what lies round it."""
-    faces = {face.name: face for face in form.faces}
-    round_it: Counter[str] = Counter()
-    for name, edge in form.mouth:
-        edges = faces[name].edges
-        at = faces[name].edge_index(edge)
-        beside = (edges[at - 1].seam, edges[(at + 1) % len(edges)].seam)
-        round_it.update(seam for seam in beside if seam != edges[at].seam)
-    return {seam: edges // 2 for seam, edges in round_it.items()}
-
-
-def _upwards(form: Form) -> dict[str, int]:
-    """Return the classes of seam at the ends of a panel's height, and how often each."""
-    body = next(face for face in form.faces if not face.part)
-    high = next((m for m in body.measures if m.key == "height"), None)
-    ends = [name for name in (high.low, high.high) if name != FOLD] if high else []
-    found = Counter(body.edges[body.edge_index(name)].seam for name in ends)
-    # over the fold of a piece both of its halves are measured
-    return {seam: times // 2 if high and high.folds else times for seam, times in found.items()}
-
-
 def _readings(form: Form, across: str) -> tuple[Reading, ...]:
     """Return what a tape reads on the finished bag: across, up and deep, or the three edges of a box."""
     if form.stance.closed and "breadth" in form.dimensions:
@@ -91,7 +69,7 @@ def _readings(form: Form, across: str) -> tuple[Reading, ...]:
         )
     deep = form.mm("depth") if "depth" in form.dimensions else 0.0
     return (
-        Reading("mouth_flat", across, form.mm("flat_opening"), _across(form)),
-        Reading("height", "Height", form.mm("height"), _upwards(form)),
+        mouth_reading(form, across),
+        Reading("height", "Height", form.mm("height"), upward_edges(form)),
         Reading("depth", "Depth at the base", deep),
     )

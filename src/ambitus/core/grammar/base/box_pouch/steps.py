@@ -69,6 +69,7 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
             gives=(f"{layer} ends matched",),
             acts=(acts.See(sewn=acts.Seams((layer,), "base")),),
             kind="gate",
+            seen="centred",
             cautions=("pins",),
         ),
         *sew(

@@ -3,9 +3,10 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.cut_as import is_folded
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers, sewn_together
+from ambitus.core.grammar.reads import mouth_reading
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
-from ambitus.core.steps.model import Reading, Step
+from ambitus.core.steps.model import Step
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -44,6 +45,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 gives=(f"{layer} fold level",),
                 acts=(acts.See(),),
                 kind="gate",
+                seen="level",
             )
         )
         out += sew(
@@ -55,7 +57,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             gives=f"{layer} sides sewn",
             say="From {start} down, slowly through the four layers at the bottom.",
             form=form,
-            reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
+            reads=(mouth_reading(form),),
         )
         out.append(
             press_seams(bag, layer, rank + 20, needs=(f"{layer} sides sewn",), gives=f"{layer} body sewn")

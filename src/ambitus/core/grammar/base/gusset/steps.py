@@ -4,6 +4,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.fields import STRIP_OF
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
 from ambitus.core.grammar.order import STRAIGHTS, goes
+from ambitus.core.grammar.reads import mouth_reading
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, snap
 from ambitus.core.sew import acts
@@ -53,7 +54,12 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 part=panel,
                 straights=straights,
                 reads=(
-                    Reading("face", "Across the face", snap(form.mm("width") - 2 * deeper_by(bag, layer))),
+                    Reading(
+                        "face",
+                        "Across the face",
+                        snap(form.mm("width") - 2 * deeper_by(bag, layer)),
+                        {"gusset": 2},
+                    ),
                 )
                 if panel == "front"
                 else (),
@@ -85,5 +91,5 @@ def _trim(layer: str, form: Form, rank: int, before: str) -> Step:
         gives=(f"{layer} strip level",),
         acts=(acts.Level(layer),),
         kind="no return",
-        reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
+        reads=(mouth_reading(form),),
     )

@@ -8,6 +8,7 @@ from ambitus.core.grammar.base.separate.cut import panels_of, ring_deeper
 from ambitus.core.grammar.base.sewing import FROM_TOP, press_seams, sew, sewn_layers, sewn_together
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.order import SPREADS, STRAIGHTS, TUBE_SNIPPED, goes
+from ambitus.core.grammar.reads import round_mouth_edges
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, snap
 from ambitus.core.sew import acts
@@ -33,7 +34,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             gives=f"{layer} sides sewn",
             say=FROM_TOP,
             form=form,
-            reads=(Reading("tube_round", "Once round the tube", tube),),
+            reads=(Reading("tube_round", "Once round the tube", tube, round_mouth_edges(form)),),
         )
         out.append(
             press_seams(bag, layer, rank + 3, needs=(f"{layer} sides sewn",), gives=f"{layer} tube pressed")
@@ -52,6 +53,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 gives=(f"{layer} base pinned",),
                 acts=(acts.See(sewn=acts.Seams((layer,), "side")),),
                 kind="gate",
+                seen="matched",
                 cautions=("pins",),
             )
         )

@@ -2,6 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.base.sewing import press_seams, sew, sewn_layers
+from ambitus.core.grammar.reads import mouth_reading
 from ambitus.core.grammar.top.lining import deeper_by
 from ambitus.core.lengths import amount, snap
 from ambitus.core.sew import acts
@@ -39,7 +40,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             say="Side panels to front and back, from {start} down; stop at the mark above their bottom.",
             part="upright",
             form=form,
-            reads=(Reading("mouth_flat", "Across the mouth, flat", form.mm("flat_opening")),),
+            reads=(mouth_reading(form),),
         )
         out += sew(
             bag,

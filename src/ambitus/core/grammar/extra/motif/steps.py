@@ -30,6 +30,7 @@ def steps_at(item: Item, form: Form, lying: Lying) -> tuple[Step, ...]:
                 gives=("cloth pressed",),
                 acts=(acts.See(),),
                 kind="gate",
+                seen="lies right",
                 lengths=(*size, ("From the raw top edge", raw_down(lying))),
             ),
         )

@@ -97,6 +97,7 @@ def quilt(item: Item, form: Form) -> tuple[Step, ...]:
             gives=("blanks made up",),
             acts=(acts.See(pieces=roles),),
             kind="gate",
+            seen="larger",
             lengths=(("To spare at every side", SPARE.of(bag)),),
             reads=_reads(bag, form),
         ),

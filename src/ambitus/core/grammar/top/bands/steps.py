@@ -63,6 +63,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         gives=("bands even",),
         acts=(acts.See(pieces=("band",)),),
         kind="gate",
+        seen="free",
     )
     more = {"join top": ("bands even",), "measure back": ("cord threaded",)}
     out = [

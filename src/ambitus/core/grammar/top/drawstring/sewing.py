@@ -67,6 +67,7 @@ def slit_steps(
         gives=("opening held",),
         acts=(acts.HoldOpen("outer"),),
         kind="gate",
+        seen="held back",
     )
     return (made,), ("opening held",)
 

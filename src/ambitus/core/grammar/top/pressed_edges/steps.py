@@ -1,6 +1,7 @@
 """Both bodies sewn, both edges pressed under, one put into the other and topstitched."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.reads import round_mouth_edges, upward_edges
 from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.fields import TURN
 from ambitus.core.grammar.top.finishing import measure_back, turn_out
@@ -27,7 +28,9 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             acts=(acts.Fold(acts.Edges(("outer", "lining"), "top")),),
             settings=f"Iron: {outer.iron}.",
             lengths=(("Pressed under", TURN.of(bag)),),
-            reads=(Reading("mouth_round", "Once round the mouth", form.mouth_length),),
+            reads=(
+                Reading("mouth_round", "Once round the mouth", form.mouth_length, round_mouth_edges(form)),
+            ),
             cautions=("hot iron",),
         ),
         *turn_out(bag, 533, needs=("tops pressed",), lined=True),
@@ -54,6 +57,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             gives=("top inspected",),
             acts=(acts.See(out="right", layers=("outer",)),),
             kind="gate",
+            seen="level",
         ),
         Step(
             "topstitch",
@@ -67,7 +71,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 acts.Stitch(acts.Edges(("outer", "lining"), "top")),
             ),
             settings=stitched(outer, 3),
-            reads=(Reading("front_height", "Height at the front", form.height),),
+            reads=(Reading("front_height", "Height at the front", form.height, upward_edges(form)),),
             cautions=("needle over bulk", "free arm"),
         ),
         measure_back(form, needs=("top finished",)),

@@ -3,6 +3,7 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import TOP_ALLOWANCE
 from ambitus.core.grammar.order import GAP_CLOSED, goes
+from ambitus.core.grammar.reads import round_mouth_edges, upward_edges
 from ambitus.core.grammar.top.facing import facing_steps
 from ambitus.core.grammar.top.fields import GAP, GAP_IN
 from ambitus.core.grammar.top.finishing import measure_back, turn_out
@@ -24,6 +25,7 @@ def gap_open(bag: Resolved) -> Step:
         gives=("gap is open",),
         acts=(acts.See(("lining",), open=("gap",)),),
         kind="gate",
+        seen="open",
         lengths=(("Gap", GAP.of(bag)),),
     )
 
@@ -55,6 +57,7 @@ def _turned(twisted: str, over: str) -> tuple[Step, ...]:
             gives=("top inspected",),
             acts=(acts.See(sewn=acts.Seams(("outer", "lining"), "top")),),
             kind="gate",
+            seen="all caught",
         ),
         Step(
             "trim",
@@ -108,7 +111,9 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             ),
             settings=stitched(bag.cloth("outer"), 2.5) + longer,
             lengths=(("Allowance", top),),
-            reads=(Reading("mouth_round", "Once round the mouth", form.mouth_length),),
+            reads=(
+                Reading("mouth_round", "Once round the mouth", form.mouth_length, round_mouth_edges(form)),
+            ),
             cautions=("needle over bulk",),
         ),
         *_turned(twisted, over),
@@ -124,7 +129,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 acts.Stitch(acts.Edges(("outer", "lining"), "top")),
             ),
             settings=f"Iron: {bag.cloth('outer').iron}. {stitched(bag.cloth('outer'), 3)}",
-            reads=(Reading("front_height", "Height at the front", form.height),),
+            reads=(Reading("front_height", "Height at the front", form.height, upward_edges(form)),),
             cautions=("hot iron", "free arm"),
         ),
         close_gap(bag, needs=("turned",) if closed_first else ("top finished",)),

@@ -47,6 +47,7 @@ def _stops_clear(bag: Resolved, made: Zip) -> Step:
         needs=("pieces cut",),
         gives=("zip cut",) if teeth_out(bag, made) else ("zip ready",),
         kind="gate",
+        seen="clear",
         acts=(acts.See(zip="ready"),),
         lengths=(("Clear of each row, at least", CLEAR.mm(bag.unit)),),
         reads=(Reading("zip_stops", "Stop to stop", made.stock or 0.0),),
@@ -101,6 +102,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             gives=("slider inside",),
             acts=(acts.See(zip="ready"),),
             kind="gate",
+            seen="inside",
         ),
         Step(
             "cut zip",
@@ -332,6 +334,7 @@ def _before_closing(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             gives=tuple(f"{layer} panels ready" for layer in layers),
             acts=(acts.OpenZip("half"),),
             kind="gate",
+            seen="half open",
             lengths=(("From either end to the slider, about", max(0.0, made.half_open)),),
         ),
     ]
@@ -358,6 +361,7 @@ def _before_closing(bag: Resolved, made: Zip) -> tuple[Step, ...]:
                 needs=("zip in",),
                 gives=("outer panels ready",),
                 kind="gate",
+                seen="clear",
                 acts=(acts.See(zip="ready"),),
                 cautions=("needle over teeth",),
             )
@@ -433,6 +437,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         gives=("zip tried",),
         acts=(acts.See(zip="whole"),),
         kind="gate",
+        seen="runs free",
         reads=(Reading("zip_opens", "Opens, in use", max(0.0, made.opens.total)),),
     )
     return (

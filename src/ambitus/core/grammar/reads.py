@@ -1,0 +1,48 @@
+"""Which seams lie across a way that a tape is laid: what a reading says of them follows from it."""
+
+from collections import Counter
+
+from ambitus.core.form.model import FOLD, Form
+from ambitus.core.steps.model import Reading
+
+
+def round_mouth_edges(form: Form) -> dict[str, int]:
+    """Return the classes of seam once round the mouth, and how many of their edges lie there."""
+    faces = {face.name: face for face in form.faces}
+    round_it: Counter[str] = Counter()
+    for name, edge in form.mouth:
+        edges = faces[name].edges
+        at = faces[name].edge_index(edge)
+        beside = (edges[at - 1].seam, edges[(at + 1) % len(edges)].seam)
+        round_it.update(seam for seam in beside if seam != edges[at].seam)
+    return dict(round_it)
+
+
+def across_edges(form: Form) -> dict[str, int]:
+    """Return the classes of seam across the flat mouth, and how often: half of what lies round it."""
+    return {seam: edges // 2 for seam, edges in round_mouth_edges(form).items()}
+
+
+def upward_edges(form: Form) -> dict[str, int]:
+    """
+    Return the classes of seam at the ends of a panel's height, and how often each; none where the height
+    does not end at a seam: at a square that is cut from seam lines, at a mark on a side panel.
+
+    Where corners are cut out first the height ends at the corner's seam: a base seam sewn deeper takes of the
+    depth.
+    """
+    body = next(face for face in form.faces if not face.part)
+    if form.corner is not None or any(face.part == "side" for face in form.faces):
+        return {}
+    high = next((m for m in body.measures if m.key == "height"), None)
+    ends = [name for name in (high.low, high.high) if name != FOLD] if high else []
+    found = Counter(body.edges[body.edge_index(name)].seam for name in ends)
+    if any(edge.seam == "corner" for edge in body.edges):
+        found["corner"] = found.pop("base", 0) or 2
+    # over the fold of a piece both of its halves are measured
+    return {seam: times // 2 if high and high.folds else times for seam, times in found.items()}
+
+
+def mouth_reading(form: Form, label: str = "Across the mouth, flat") -> Reading:
+    """Return what a tape reads across the mouth of a body that is laid flat."""
+    return Reading("mouth_flat", label, form.mm("flat_opening"), across_edges(form))

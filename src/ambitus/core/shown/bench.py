@@ -1,0 +1,454 @@
+"""A making as the Bench shows it: one step large, what was read, what that teaches, what follows from it."""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+
+from ambitus.core.draft import Draft
+from ambitus.core.drawing.work import work_pictures
+from ambitus.core.drawing.work.table import WorkPicture
+from ambitus.core.form.model import Piece
+from ambitus.core.learning.bites import Bite, Learned
+from ambitus.core.learning.measured_back import came_from
+from ambitus.core.learning.standing import Changed, Drafted, Standing, standing
+from ambitus.core.lengths import Unit, View
+from ambitus.core.making.lost import lost_after
+from ambitus.core.making.state import State
+from ambitus.core.making.work_done import learned_of, meanwhile, taped, work_done
+from ambitus.core.sew import acts
+from ambitus.core.sew.minutes import minutes_of, prepared
+from ambitus.core.shown.work import needle_under, time_as_words
+from ambitus.core.spec.model import Spec
+from ambitus.core.steps.model import Step
+from ambitus.core.steps.work import CAUTIONS, place_of
+from ambitus.core.words import listed, within
+
+
+@dataclass(frozen=True, slots=True)
+class NumberShown:
+    """A number of a step: what it is, and how long, in the unit shown."""
+
+    label: str
+    shown: str
+
+
+@dataclass(frozen=True, slots=True)
+class TapeShown:
+    """What a tape should read at a step, what it read, and what to say of that."""
+
+    id: str
+    label: str
+    expected: str
+    expected_mm: float
+    read: str
+    read_mm: float | None
+    said: str
+    again: bool
+
+
+@dataclass(frozen=True, slots=True)
+class ToCutShown:
+    """A piece to cut at a step: letter, name, how many, its size; ``taken`` where that is not the plan's."""
+
+    piece: str
+    letter: str
+    name: str
+    count: int
+    size: str
+    taken: bool
+    spoilt: bool
+
+
+@dataclass(frozen=True, slots=True)
+class StepAtBench:
+    """The step a making is at."""
+
+    key: str
+    number: int
+    title: str
+    say: str
+    kind: str
+    place: str
+    #: of a gate the word of what has to be seen, of a point of no return what is lost after it
+    seen: str
+    lost: str
+    settings: str
+    needle: str
+    takes: str
+    wait: str
+    wait_seconds: float
+    meanwhile: tuple[str, ...]
+    numbers: tuple[NumberShown, ...]
+    reads: tuple[TapeShown, ...]
+    to_cut: tuple[ToCutShown, ...]
+    cautions: tuple[str, ...]
+    picture: WorkPicture | None
+    note: str
+    seconds: float
+
+
+@dataclass(frozen=True, slots=True)
+class StepInList:
+    """A step in the list: its number, and whether it is done."""
+
+    key: str
+    number: int
+    title: str
+    kind: str
+    place: str
+    done: bool
+    noted: bool
+    took: str
+
+
+@dataclass(frozen=True, slots=True)
+class BiteShown:
+    """What the readings say of a class of seam: the sentence, and its numbers."""
+
+    seam: str
+    label: str
+    planned: str
+    took: str
+    spread: str
+    readings: int
+    said: str
+    as_planned: bool
+
+
+@dataclass(frozen=True, slots=True)
+class RecutShown:
+    """A cut size that the bites change: of which piece, as it was and as it would be."""
+
+    piece: str
+    key: str
+    letter: str
+    name: str
+    label: str
+    was: str
+    now: str
+    was_mm: float
+    now_mm: float
+    #: the event by which it was taken over; nothing where it is not
+    taken: str
+    #: whether it is cut already, so that it is trimmed, or cut anew
+    ready: bool
+
+
+@dataclass(frozen=True, slots=True)
+class LearnedShown:
+    """What the tape taught in this making, and what follows: sentences, and sizes to be taken over."""
+
+    bites: tuple[BiteShown, ...]
+    together: tuple[str, ...]
+    again: tuple[str, ...]
+    comes_out: tuple[str, ...]
+    fits: str
+    recut: tuple[RecutShown, ...]
+    sew_on: tuple[str, ...]
+    another: tuple[str, ...]
+    #: where a finished size comes from that is not as planned
+    came_from: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class BenchShown:
+    """A making at the bench: its step, the list of all, what was learned, what is to be cut again."""
+
+    unit: Unit
+    steps: tuple[StepInList, ...]
+    step: StepAtBench
+    before: str
+    next: str
+    next_title: str
+    done: int
+    spent: str
+    left: str
+    learned: LearnedShown
+    spoilt: tuple[ToCutShown, ...]
+    pieces: tuple[ToCutShown, ...]
+    #: the smallest steps of a tape in the unit shown: what a keypad offers of fractions
+    fractions: tuple[str, ...]
+    finished: bool
+    refused: str
+
+
+#: what is read to on a tape, in mm: a millimetre, a sixteenth of an inch
+READ_TO: Mapping[Unit, float] = {"mm": 1.0, "cm": 1.0, "in": 25.4 / 16}
+_FRACTIONS = ("1/16", "1/8", "3/16", "1/4", "5/16", "3/8", "7/16", "1/2", "9/16", "5/8", "3/4", "7/8")
+_DIMENSIONS = {"width": "wide", "height": "high", "length": "long", "across": "across the corner", "up": "up"}
+
+
+def _seams(draft: Draft, seam: str) -> str:
+    """Return the seams of a class as words: “side seams”."""
+    name = within(draft.bag.classes.get(seam, seam))
+    return f"{name}s" if not name.endswith("s") else name
+
+
+def said_of(draft: Draft, bite: Bite, view: View) -> str:
+    """Return in words what the readings say of the seams of a class."""
+    seams = _seams(draft, bite.seam)
+    if bite.as_planned:
+        return f"Your {seams} take what was planned, {view.with_unit(bite.planned)}."
+    many = "one reading" if bite.readings == 1 else f"{bite.readings} readings"
+    return (
+        f"Your {seams} took {view.with_unit(bite.mm)}, not {view.worked(bite.planned)}: "
+        f"{view.with_unit(2 * bite.spread)} either way, from {many}."
+    )
+
+
+def bites_shown(draft: Draft, learned: Learned, view: View) -> tuple[BiteShown, ...]:
+    """Return what was learned of each class of seam."""
+    return tuple(
+        BiteShown(
+            bite.seam,
+            draft.bag.classes.get(bite.seam, bite.seam),
+            view.with_unit(bite.planned),
+            view.with_unit(bite.mm),
+            view.with_unit(bite.spread),
+            bite.readings,
+            said_of(draft, bite, view),
+            bite.as_planned,
+        )
+        for bite in learned.bites.values()
+    )
+
+
+def _reading_called(draft: Draft, id_: str) -> str:
+    key, _, reading = id_.rpartition("/")
+    step = next(step for step in draft.steps if step.key == key)
+    return f"“{within(next(r.label for r in step.reads if r.id == reading))}” at “{step.title}”"
+
+
+def _together(draft: Draft, learned: Learned, view: View) -> Iterator[str]:
+    for one in learned.together:
+        seams = listed([_seams(draft, seam) for seam in one.seams])
+        more = "more" if one.more > 0 else "less"
+        would = f" {_reading_called(draft, one.by[0])} would." if one.by else ""
+        yield (
+            f"Your {seams} together took {view.with_unit(abs(one.more))} {more} than planned: no reading "
+            f"tells them apart.{would}"
+        )
+
+
+def _name_of(piece: Piece) -> str:
+    return f"{piece.letter}, {within(piece.name)}" if piece.letter else within(piece.name)
+
+
+def _changed(draft: Draft, one: Changed, view: View, taken: str = "", *, ready: bool = False) -> RecutShown:
+    piece = draft.called(one.piece)
+    label = _DIMENSIONS.get(one.key, one.key.replace("_", " "))
+    return RecutShown(
+        piece.key,
+        one.key,
+        piece.letter,
+        piece.name,
+        label,
+        view.with_unit(one.was),
+        view.with_unit(one.now),
+        one.was,
+        one.now,
+        taken,
+        ready,
+    )
+
+
+def _follows(draft: Draft, stands: Standing, state: State, view: View) -> dict[str, tuple[str, ...] | str]:
+    comes_out = tuple(
+        f"{one.label}: {view.with_unit(one.now)}, not {view.worked(one.planned)}." for one in stands.sizes
+    )
+    fits = ""
+    if stands.fits:
+        names = listed([_name_of(draft.called(key)) for key in stands.fits])
+        fits = f"Still to be cut and right as it is, sewn as deep as what stands: {names}."
+    sew_on = []
+    for one in stands.sew_on:
+        trim = (
+            f" Or trim {view.with_unit(one.trim)} off every edge and sew them at {view.worked(one.planned)}."
+            if one.trim
+            else ""
+        )
+        sew_on.append(
+            f"Sew the {_seams(draft, one.seam)} of the {one.layer} at {view.with_unit(one.at)}, "
+            f"not {view.worked(one.planned)}.{trim} Or leave it: it stands out evenly at both ends."
+        )
+    another = []
+    for change in stands.another:
+        told = _changed(draft, change, view)
+        another.append(f"{told.letter or told.name}, {told.label}: {told.was} → {told.now}.")
+    return {"comes_out": comes_out, "fits": fits, "sew_on": tuple(sew_on), "another": tuple(another)}
+
+
+def learned_shown(
+    spec: Spec, draft: Draft, state: State, view: View, drafted: Drafted, learned: Learned
+) -> LearnedShown:
+    """Return what the readings of a making teach, and what follows for what is not sewn yet."""
+    done = work_done(draft, state.done, state.spoilt)
+    stands = standing(spec, draft, learned.found, done.cut, done.worked, done.sewn, drafted)
+    taken = {key: event for key, (_, event) in state.taken.items()}
+    recut = [
+        _changed(draft, one, view, taken.pop((one.piece, one.key), ""), ready=ready)
+        for ready, found in ((False, stands.recut), (True, stands.misfit))
+        for one in found
+    ]
+    pieces = {piece.key for piece in draft.pieces}
+    # what was taken over stays told, whatever readings came after
+    for (piece, key), event in taken.items():
+        if piece in pieces and key in draft.called(piece).sums:
+            was, now = draft.called(piece).size(key), state.taken[piece, key][0]
+            recut.append(_changed(draft, Changed(piece, key, was, now), view, event))
+    follows = _follows(draft, stands, state, view)
+    return LearnedShown(
+        bites_shown(draft, learned, view),
+        tuple(_together(draft, learned, view)),
+        tuple(
+            f"The reading {_reading_called(draft, id_)} is further off than any seam: lay the tape once more."
+            for id_ in learned.again
+        ),
+        recut=tuple(recut),
+        came_from=tuple(_came_from(draft, state, learned, view)),
+        **follows,  # type: ignore[arg-type]
+    )
+
+
+def _came_from(draft: Draft, state: State, learned: Learned, view: View) -> Iterator[str]:
+    """Yield of every size that the last step measured where it comes from, if it is not as planned."""
+    last = next((step for step in reversed(draft.steps) if step.reads), None)
+    labels = {f"{last.key}/{read.id}": read.label for read in last.reads} if last else {}
+    for read in taped(draft, state):
+        if read.id not in labels or abs(read.off) <= read.step / 2 + 1e-6 or read.too_far:
+            continue
+        found = came_from(read, learned.bites)
+        word = "more" if found.more > 0 else "less"
+        parts = [
+            f"{view.with_unit(abs(mm))} {'more' if mm > 0 else 'less'} by the {_seams(draft, seam)}"
+            for seam, mm in found.seams
+        ]
+        if abs(found.rest) > read.step / 2 or not parts:
+            parts.append(f"{view.with_unit(abs(found.rest))} by what no reading tells")
+        yield (
+            f"{labels[read.id]}: {view.with_unit(read.read)}, {view.with_unit(abs(found.more))} {word} than "
+            f"planned: {listed(parts)}."
+        )
+
+
+def _size(piece: Piece, state: State, view: View) -> tuple[str, bool]:
+    """Return a piece's cut size with what was taken over of it, and whether anything was."""
+    keys = [key for key in ("length", "width", "height") if key in piece.sums][:2]
+    found = [state.taken.get((piece.key, key)) for key in keys]
+    sizes = [one[0] if one else piece.size(key) for key, one in zip(keys, found, strict=True)]
+    return f"{' × '.join(view.worked(mm) for mm in sizes)} {view.unit}", any(found)
+
+
+def _to_cut(piece: Piece, state: State, view: View, count: int = 0) -> ToCutShown:
+    size, taken = _size(piece, state, view)
+    return ToCutShown(
+        piece.key,
+        piece.letter,
+        piece.name,
+        count or piece.count,
+        size,
+        taken,
+        piece.key in state.spoilt,
+    )
+
+
+def _cut_at(draft: Draft, step: Step, state: State, view: View) -> tuple[ToCutShown, ...]:
+    found = {
+        piece.key: piece
+        for act in step.acts
+        if isinstance(act, acts.Draw | acts.MeasureAgain | acts.Cut)
+        for piece in prepared(draft.plan, act)
+        if piece.source != "bought"
+    }
+    return tuple(_to_cut(piece, state, view) for piece in found.values())
+
+
+def _tapes(draft: Draft, step: Step, state: State, view: View, learned: Learned) -> Iterator[TapeShown]:
+    for read in step.reads:
+        if read.mm <= 0:
+            continue
+        found = state.readings.get((step.key, read.id))
+        again = f"{step.key}/{read.id}" in learned.again
+        said = ""
+        if again:
+            said = "That is further off than any seam: lay the tape once more."
+        elif found and abs(found.mm - read.mm) <= found.to / 2 + 1e-6:
+            said = "As it should read."
+        elif found:
+            more = "more" if found.mm > read.mm else "less"
+            said = f"{view.with_unit(abs(found.mm - read.mm))} {more} than it should."
+        yield TapeShown(
+            read.id,
+            read.label,
+            view.with_unit(read.mm),
+            read.mm,
+            view.worked(found.mm) if found else "",
+            found.mm if found else None,
+            said,
+            again,
+        )
+
+
+def bench_shown(spec: Spec, draft: Draft, state: State, unit: Unit, drafted: Drafted) -> BenchShown:
+    """Return a making of *draft* as it stands, with the step that it is at."""
+    view, steps = View(unit, draft.bag.unit), draft.steps
+    at = next((n for n, step in enumerate(steps) if step.key == state.at), 0)
+    step, learned = steps[at], learned_of(draft, state)
+    minutes = [minutes_of(draft.plan, one.acts) for one in steps]
+    picture = work_pictures(draft.plan, [one.acts for one in steps])[at]
+    left = sum(took for one, took in zip(steps, minutes, strict=True) if one.key not in state.done)
+    waits = step.wait[1] * 60 if step.wait else 0.0
+    return BenchShown(
+        unit=unit,
+        steps=tuple(
+            StepInList(
+                one.key,
+                n,
+                one.title,
+                one.kind,
+                place_of(one),
+                one.key in state.done,
+                bool(state.notes.get(one.key)),
+                time_as_words(state.spent[one.key] / 60) if state.spent.get(one.key) else "",
+            )
+            for n, one in enumerate(steps, 1)
+        ),
+        step=StepAtBench(
+            key=step.key,
+            number=at + 1,
+            title=step.title,
+            say=step.told(view),
+            kind=step.kind,
+            place=place_of(step),
+            seen=step.seen,
+            lost=lost_after(step),
+            settings=step.settings,
+            needle=needle_under(draft, step, view),
+            takes=time_as_words(minutes[at]),
+            wait=step.wait[0] if step.wait else "",
+            wait_seconds=waits,
+            meanwhile=tuple(one.title for one in meanwhile(steps, state.done, step)[:3]) if waits else (),
+            numbers=tuple(NumberShown(name, view.with_unit(mm)) for name, mm in step.lengths),
+            reads=tuple(_tapes(draft, step, state, view, learned)),
+            to_cut=_cut_at(draft, step, state, view),
+            cautions=tuple(CAUTIONS[c] for c in step.cautions),
+            picture=picture,
+            note=state.notes.get(step.key, ""),
+            seconds=state.spent.get(step.key, 0.0),
+        ),
+        before=steps[at - 1].key if at else "",
+        next=steps[at + 1].key if at + 1 < len(steps) else "",
+        next_title=steps[at + 1].title if at + 1 < len(steps) else "",
+        done=len(state.done),
+        spent=time_as_words(state.seconds / 60) if state.seconds else "",
+        left=time_as_words(left) if left else "",
+        learned=learned_shown(spec, draft, state, view, drafted, learned),
+        spoilt=tuple(
+            _to_cut(piece, state, view, state.spoilt[piece.key])
+            for piece in draft.pieces
+            if piece.key in state.spoilt
+        ),
+        pieces=tuple(_to_cut(piece, state, view) for piece in draft.pieces if piece.source != "bought"),
+        fractions=_FRACTIONS if unit == "in" else (),
+        finished=state.finished,
+        refused=draft.sewing.refused.told if draft.sewing.refused else "",
+    )
