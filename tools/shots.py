@@ -11,6 +11,7 @@ from playwright.sync_api import Page, sync_playwright
 from ready import FRONTEND, ROOT, chromium
 
 from ambitus.desk.demo_data import lay_out
+from ambitus.desk.demo_makings import lay_out_makings
 from ambitus.web.app import make_app
 
 OUT = ROOT / "docs" / "screenshots"
@@ -213,6 +214,7 @@ def main() -> int:
             with tempfile.TemporaryDirectory() as folder:
                 app = make_app(Path(folder) / "shots.sqlite", FRONTEND / "dist")
                 lay_out(app.state.desk.plans, app.state.stash.stash)
+                lay_out_makings(app.state.desk.plans, app.state.makings)
                 app.state.desk.plans.keep("usual", {"asked": True})
                 with Served(app) as port:
                     context = browser.new_context(

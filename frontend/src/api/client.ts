@@ -59,6 +59,15 @@ export type UsualEdit = Schemas['UsualEdit']
 export type Problem = Schemas['OneProblem']
 export type WayToBegin = Schemas['WayToBegin']
 export type State = Schemas['StateShown']
+export type Making = Schemas['MakingShown']
+export type Bench = Making['bench']
+export type BenchStep = Bench['step']
+export type AboutMaking = Schemas['About']
+export type Happening = Schemas['Happening']
+export type Happened = Happening['event']
+export type Log = Schemas['LogShown']
+export type Entry = Schemas['EntryShown']
+export type Offer = Schemas['OfferShown']
 export type Edit = NonNullable<Schemas['DraftRequest']['edits']>[number]
 
 /** The server answered, and says what is wrong. */
@@ -140,6 +149,7 @@ async function ask<T>(
 }
 
 const thing = (id: string) => `/stash/things/${encodeURIComponent(id)}`
+const making = (id: string) => `/makings/${encodeURIComponent(id)}`
 const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
 
 export const api = {
@@ -193,6 +203,30 @@ export const api = {
     ask<Held>('POST', '/held', { spec, piece, side, text, unit }),
   family: (spec: Spec, choices: ClothChoices, sizes: string[], unit: Unit, signal?: AbortSignal) =>
     ask<Family>('POST', '/family', { spec, choices, sizes, unit }, signal),
+  beginMaking: (asked: Schemas['BeginMaking']) => ask<Making>('POST', '/makings', asked),
+  makingsOf: (id: string, unit: Unit) =>
+    ask<Entry[]>('GET', `/makings?${new URLSearchParams({ plan: id, unit })}`),
+  making: (id: string, unit?: Unit) => ask<Making>('GET', `${making(id)}${unit ? `?unit=${unit}` : ''}`),
+  happen: (id: string, happened: Happening[], unit?: Unit) =>
+    ask<Making>('POST', `${making(id)}/events`, { happened, unit }),
+  askTape: (id: string, step: string, reading: string, unit: Unit) =>
+    ask<Schemas['TapeRead']>('POST', `${making(id)}/tape`, { step, reading, unit }),
+  putMakingAway: (id: string, back = false) =>
+    ask<Record<string, boolean>>('POST', `${making(id)}/put-away?back=${back}`),
+  addPhoto: async (id: string, photo: Blob, words: string) => {
+    const path = `/api${making(id)}/photos?${new URLSearchParams({ words })}`
+    const answer = await fetch(path, { method: 'POST', body: photo })
+    if (answer.ok) return (await answer.json()) as Schemas['PhotoOut']
+    const told = (await answer.json().catch(() => ({}))) as { problems?: Problem[] }
+    throw new Refused(answer.status, told.problems ?? [])
+  },
+  putPhotoAway: (id: string) => ask<Record<string, boolean>>('POST', `/photos/${id}/put-away`),
+  log: (unit: Unit, search: string, signal?: AbortSignal) =>
+    ask<Log>('GET', `/log?${new URLSearchParams({ unit, search })}`, undefined, signal),
+  logFromJson: (text: string) => ask<Schemas['LogTaken']>('POST', '/log/from-json', { text }),
+  known: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
+    ask<Offer[]>('POST', '/known', { spec, unit }, signal),
+  takeKnown: (spec: Spec, take: string) => ask<Schemas['KnownTaken']>('POST', '/known/take', { spec, take }),
   stash: (unit: Unit, usedUp = false) => ask<Stash>('GET', `/stash?unit=${unit}&used_up=${usedUp}`),
   putInStash: (typed: ThingTyped) => ask<Thing>('POST', '/stash', typed),
   changeThing: (id: string, typed: ThingTyped) => ask<Thing>('PUT', thing(id), typed),
@@ -256,6 +290,10 @@ export const fileOf = (
 export const stashTable = (unit: Unit) => `/api/stash/stash.csv?unit=${unit}`
 export const photoOf = (id: string, taken: string) =>
   `/api${thing(id)}/photo?${new URLSearchParams({ taken })}`
+
+/** Where a photograph of a making is, and the log as a file. */
+export const pictureOf = (id: string, small = false) => `/api/photos/${id}?small=${small}`
+export const logAs = (ending: 'csv' | 'json', unit: Unit) => `/api/log.${ending}?unit=${unit}`
 
 /** Where what is bought for a plan is had as a table. */
 export const buyingOf = (id: string, unit: Unit) => `/api${plan(id)}/buying.csv?unit=${unit}`

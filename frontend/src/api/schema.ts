@@ -762,6 +762,291 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/makings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The makings of a plan
+         * @description Return the makings of a plan, newest change first.
+         */
+        get: operations["of_plan_api_makings_get"];
+        put?: never;
+        /**
+         * Begin a making
+         * @description Begin a making of a plan, and return it at its first step.
+         */
+        post: operations["begin_api_makings_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/makings/{making_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open a making
+         * @description Return a making as it stands, with the step that it is at.
+         */
+        get: operations["open_making_api_makings__making_id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/makings/{making_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say what happened
+         * @description Keep what happened in a making: a step that is done, a reading, a size taken over. When this answers, it
+         *     is on the disk; what is sent again is kept once.
+         */
+        post: operations["happen_api_makings__making_id__events_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/makings/{making_id}/tape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask the tape
+         * @description Return what the tape that is connected reads; the one that ships is made up.
+         */
+        post: operations["ask_tape_api_makings__making_id__tape_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/makings/{making_id}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put a making away
+         * @description Take a making out of the log, or with ``back`` into it again; nothing is deleted.
+         */
+        post: operations["put_away_api_makings__making_id__put_away_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/makings/{making_id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take a photograph over
+         * @description Keep the body, a JPEG, PNG or WebP of at most 15 MB; where it was taken is not kept.
+         */
+        post: operations["add_photo_api_makings__making_id__photos_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A photograph
+         * @description Return a photograph of a making as JPEG.
+         */
+        get: operations["photo_api_photos__photo_id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put a photograph away
+         * @description Show a photograph no more; it is not deleted.
+         */
+        post: operations["put_photo_away_api_photos__photo_id__put_away_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The log
+         * @description Return the makings that hold every word of a search, and how bites and minutes run among them.
+         */
+        get: operations["log_api_log_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The log as a table
+         * @description Return a row a making, as CSV.
+         */
+        get: operations["log_as_csv_api_log_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The log as JSON
+         * @description Return every making with all that happened in it, lengths in mm; it can be taken in again.
+         */
+        get: operations["log_as_json_api_log_json_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/from-json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take a log in
+         * @description Take in the makings of a log whose plans are here; what is there already is not taken twice.
+         */
+        post: operations["log_from_json_api_log_from_json_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/known": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What is known of its seams
+         * @description Return how seams on the cloth of a bag came out before, where that is not what it plans.
+         */
+        post: operations["known_api_known_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/known/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take over what is known
+         * @description Return the spec with an allowance as makings before found it; its source is *measured*.
+         */
+        post: operations["take_known_api_known_take_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans": {
         parameters: {
             query?: never;
@@ -1181,6 +1466,49 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * About
+         * @description Who makes it, on which machine, with which foot and needle, of which cloth; which bags, and whose.
+         */
+        About: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "about";
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Machine
+             * @default
+             */
+            machine?: string;
+            /**
+             * Foot
+             * @default
+             */
+            foot?: string;
+            /**
+             * Needle
+             * @default
+             */
+            needle?: string;
+            /**
+             * Cloth
+             * @default
+             */
+            cloth?: string;
+            /**
+             * For Whom
+             * @default
+             */
+            for_whom?: string;
+            /** Bags */
+            bags?: components["schemas"]["OneBag"][];
+        };
+        /**
          * Advice
          * @description One piece of advice: what it is about, what to do, why, and the edits that would do it, if any do.
          */
@@ -1222,6 +1550,21 @@ export interface components {
             cloth: "outer" | "contrast" | "lining" | "interfacing";
         };
         /**
+         * AskedOfTape
+         * @description Which reading a tape is asked for.
+         */
+        AskedOfTape: {
+            /** Step */
+            step: string;
+            /** Reading */
+            reading: string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "cm" | "in";
+        };
+        /**
          * Begin
          * @description A new plan: a way to begin, or a spec of one's own.
          * @example {
@@ -1244,6 +1587,78 @@ export interface components {
              */
             way?: string;
             spec?: components["schemas"]["Spec"] | null;
+        };
+        /**
+         * BeginMaking
+         * @description A making of a plan: of its newest revision, unless another is named.
+         */
+        BeginMaking: {
+            /** Plan */
+            plan: string;
+            /** Revision */
+            revision?: number | null;
+            about?: components["schemas"]["About"];
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+        };
+        /**
+         * BenchShown
+         * @description A making at the bench: its step, the list of all, what was learned, what is to be cut again.
+         */
+        BenchShown: {
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "cm" | "in";
+            /** Steps */
+            steps: components["schemas"]["StepInList"][];
+            step: components["schemas"]["StepAtBench"];
+            /** Before */
+            before: string;
+            /** Next */
+            next: string;
+            /** Next Title */
+            next_title: string;
+            /** Done */
+            done: number;
+            /** Spent */
+            spent: string;
+            /** Left */
+            left: string;
+            learned: components["schemas"]["LearnedShown"];
+            /** Spoilt */
+            spoilt: components["schemas"]["ToCutShown"][];
+            /** Pieces */
+            pieces: components["schemas"]["ToCutShown"][];
+            /** Fractions */
+            fractions: string[];
+            /** Finished */
+            finished: boolean;
+            /** Refused */
+            refused: string;
+        };
+        /**
+         * BiteShown
+         * @description What the readings say of a class of seam: the sentence, and its numbers.
+         */
+        BiteShown: {
+            /** Seam */
+            seam: string;
+            /** Label */
+            label: string;
+            /** Planned */
+            planned: string;
+            /** Took */
+            took: string;
+            /** Spread */
+            spread: string;
+            /** Readings */
+            readings: number;
+            /** Said */
+            said: string;
+            /** As Planned */
+            as_planned: boolean;
         };
         /**
          * Buying
@@ -1602,6 +2017,24 @@ export interface components {
             ];
         };
         /**
+         * Course
+         * @description How something runs from making to making: its title, its points, its scale and all of it as text.
+         */
+        Course: {
+            /** Title */
+            title: string;
+            /** Dots */
+            dots: components["schemas"]["Dot"][];
+            /** Planned */
+            planned: number | null;
+            /** Low */
+            low: string;
+            /** High */
+            high: string;
+            /** Said */
+            said: string[];
+        };
+        /**
          * Cut
          * @description That the pieces of a cloth are cut. ``keep`` are the leftovers worth keeping, by the piece of cloth that
          *     they are of and their number there; ``where`` is where they are put.
@@ -1626,6 +2059,19 @@ export interface components {
             where?: string;
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
+        };
+        /**
+         * CutAgain
+         * @description A piece that was spoilt is cut anew.
+         */
+        CutAgain: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cut again";
+            /** Piece */
+            piece: string;
         };
         /**
          * CutList
@@ -1873,6 +2319,51 @@ export interface components {
             why: string;
         };
         /**
+         * Done
+         * @description A step is done, and so many seconds were spent on it, idle time left out. A gate is passed with the word
+         *     of what was ``seen``, a point of no return with ``meant``.
+         */
+        Done: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "done";
+            /** Step */
+            step: string;
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds?: number;
+            /**
+             * Seen
+             * @default
+             */
+            seen?: string;
+            /**
+             * Meant
+             * @default false
+             */
+            meant?: boolean;
+        };
+        /**
+         * Dot
+         * @description A point of a diagram: where it lies (0 to 1, from the left and from below), and what it is in words.
+         */
+        Dot: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Said */
+            said: string;
+        };
+        /**
          * DraftRequest
          * @description A spec, edits to make to it first, and the unit to show the answer in.
          * @example {
@@ -2011,6 +2502,55 @@ export interface components {
              * @enum {string}
              */
             unit?: "" | "mm" | "cm" | "in" | "px";
+        };
+        /**
+         * EntryShown
+         * @description A making as a row of the log.
+         */
+        EntryShown: {
+            /** Id */
+            id: string;
+            /** Plan */
+            plan: string;
+            /** Revision */
+            revision: number;
+            /** Name */
+            name: string;
+            /** Begun */
+            begun: string;
+            /** Finished */
+            finished: string;
+            /** Who */
+            who: string;
+            /** For Whom */
+            for_whom: string;
+            /** On */
+            on: string;
+            /** Done */
+            done: number;
+            /** Steps */
+            steps: number;
+            /** At */
+            at: string;
+            /** Took */
+            took: string;
+            /** Measured */
+            measured: string[];
+            /** Seams */
+            seams: string[];
+            /** Cost */
+            cost: string;
+            /** Notes */
+            notes: string;
+            /** Mistakes */
+            mistakes: string[];
+            /** Next Time */
+            next_time: string[];
+            /** Photos */
+            photos: [
+                string,
+                string
+            ][];
         };
         /**
          * ExtraPiece
@@ -2175,6 +2715,22 @@ export interface components {
             remedies: components["schemas"]["RemedyShown"][];
         };
         /**
+         * Finished
+         * @description The bag is made; or, with ``made`` off, it is gone on with.
+         */
+        Finished: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "finished";
+            /**
+             * Made
+             * @default true
+             */
+            made?: boolean;
+        };
+        /**
          * FlatPiece
          * @description A piece as a picture: its box is (left, top, width, height) in mm, at true scale unless broken.
          */
@@ -2308,6 +2864,39 @@ export interface components {
         HTTPValidationError: {
             /** Detail */
             detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * Happening
+         * @description Something that happened, under an id of its own that makes a retry safe.
+         */
+        Happening: {
+            /** Id */
+            id: string;
+            /**
+             * Event
+             * @description What happened.
+             */
+            event: (components["schemas"]["About"] | components["schemas"]["Done"] | components["schemas"]["Went"] | components["schemas"]["Read"] | components["schemas"]["Took"] | components["schemas"]["Spoilt"] | components["schemas"]["CutAgain"] | components["schemas"]["Noted"] | components["schemas"]["Timed"] | components["schemas"]["Waiting"] | components["schemas"]["Logged"] | components["schemas"]["Finished"] | components["schemas"]["Undid"]) | components["schemas"]["TypedReading"];
+        };
+        /**
+         * Happenings
+         * @description What happened since, and the unit to answer in.
+         * @example {
+         *       "happened": [
+         *         {
+         *           "event": {
+         *             "kind": "finished"
+         *           },
+         *           "id": "3f0c"
+         *         }
+         *       ]
+         *     }
+         */
+        Happenings: {
+            /** Happened */
+            happened: components["schemas"]["Happening"][];
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
         };
         /**
          * HeldRequest
@@ -2452,6 +3041,43 @@ export interface components {
             keep_right?: boolean;
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
+        };
+        /**
+         * KeptPhoto
+         * @description A photograph of a making, without its picture.
+         */
+        KeptPhoto: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
+            /** Taken At */
+            taken_at: string;
+        };
+        /**
+         * KnownShown
+         * @description What is known of a maker's seams: the sentence, and how sure it is.
+         */
+        KnownShown: {
+            /** Key */
+            key: string;
+            /** Said */
+            said: string;
+            /** Took */
+            took: string;
+            /** Readings */
+            readings: number;
+            /** Fact */
+            fact: boolean;
+        };
+        /**
+         * KnownTaken
+         * @description A spec with an allowance as it was measured, and what that is called.
+         */
+        KnownTaken: {
+            spec: components["schemas"]["Spec"];
+            /** Name */
+            name: string;
         };
         /**
          * LabelShown
@@ -2601,6 +3227,30 @@ export interface components {
             ticked: string[];
         };
         /**
+         * LearnedShown
+         * @description What the tape taught in this making, and what follows: sentences, and sizes to be taken over.
+         */
+        LearnedShown: {
+            /** Bites */
+            bites: components["schemas"]["BiteShown"][];
+            /** Together */
+            together: string[];
+            /** Again */
+            again: string[];
+            /** Comes Out */
+            comes_out: string[];
+            /** Fits */
+            fits: string;
+            /** Recut */
+            recut: components["schemas"]["RecutShown"][];
+            /** Sew On */
+            sew_on: string[];
+            /** Another */
+            another: string[];
+            /** Came From */
+            came_from: string[];
+        };
+        /**
          * LeftShown
          * @description A rectangle that is left and worth keeping: its box as a piece's, and its size as text.
          */
@@ -2614,6 +3264,66 @@ export interface components {
             ];
             /** Size */
             size: string;
+        };
+        /**
+         * LogIn
+         * @description A log that was written as JSON.
+         * @example {
+         *       "text": "{\"makings\": []}"
+         *     }
+         */
+        LogIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * LogShown
+         * @description The log: makings going on and finished, how bites and minutes run, and what is known of seams.
+         */
+        LogShown: {
+            /** Going */
+            going: components["schemas"]["EntryShown"][];
+            /** Finished */
+            finished: components["schemas"]["EntryShown"][];
+            /** Courses */
+            courses: components["schemas"]["Course"][];
+            /** Known */
+            known: components["schemas"]["KnownShown"][];
+        };
+        /**
+         * LogTaken
+         * @description How many makings were taken in, and what is wrong with others.
+         */
+        LogTaken: {
+            /** Taken */
+            taken: number;
+            /** Problems */
+            problems: components["schemas"]["OneProblem"][];
+        };
+        /**
+         * Logged
+         * @description What is kept of a making in the log: notes, mistakes with what mended them, lines for the next time.
+         */
+        Logged: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "logged";
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+            /** Mistakes */
+            mistakes?: string[];
+            /** Next Time */
+            next_time?: string[];
+            /**
+             * Cost
+             * @default
+             */
+            cost?: string;
         };
         /**
          * LyingShown
@@ -2661,6 +3371,37 @@ export interface components {
             round: boolean;
             /** Says */
             says: string;
+        };
+        /**
+         * MakingShown
+         * @description A making at the bench: what it is of, who makes it, where it stands, its photographs, earlier words.
+         */
+        MakingShown: {
+            /** Id */
+            id: string;
+            /** Plan */
+            plan: string;
+            /** Revision */
+            revision: number;
+            /** Plan Moved */
+            plan_moved: boolean;
+            /** Name */
+            name: string;
+            /** Begun At */
+            begun_at: string;
+            about: components["schemas"]["About"];
+            log: components["schemas"]["Logged"];
+            /** Waits */
+            waits: {
+                [key: string]: number;
+            };
+            bench: components["schemas"]["BenchShown"];
+            /** Photos */
+            photos: components["schemas"]["KeptPhoto"][];
+            /** Next Time */
+            next_time: string[];
+            /** Noted Before */
+            noted_before: string[];
         };
         /**
          * MarkShape
@@ -2755,6 +3496,61 @@ export interface components {
             name: string;
         };
         /**
+         * Noted
+         * @description A maker's own words at a step; empty ones take them back.
+         */
+        Noted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "noted";
+            /** Step */
+            step: string;
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
+        };
+        /**
+         * NumberShown
+         * @description A number of a step: what it is, and how long, in the unit shown.
+         */
+        NumberShown: {
+            /** Label */
+            label: string;
+            /** Shown */
+            shown: string;
+        };
+        /**
+         * OfferShown
+         * @description What is known of a class of seam of a plan: the sentence, and the allowance that it would be.
+         */
+        OfferShown: {
+            /** Seam */
+            seam: string;
+            known: components["schemas"]["KnownShown"];
+            /** Now */
+            now: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * OffersRequest
+         * @description A spec, and the unit to answer in; with ``take`` what is known under that key is taken over.
+         */
+        OffersRequest: {
+            spec: components["schemas"]["Spec"];
+            /** Unit */
+            unit?: ("mm" | "cm" | "in") | null;
+            /**
+             * Take
+             * @default
+             */
+            take?: string;
+        };
+        /**
          * OnPaper
          * @description How a piece stands on the sheet: drawn with its numbers, where it has any of its own; the letter of
          *     the piece that it is marked like; and in words what its drawing does not say.
@@ -2767,6 +3563,27 @@ export interface components {
             words: string[];
             /** Wide */
             wide: boolean;
+        };
+        /**
+         * OneBag
+         * @description One of several bags of a making: whose it is, or what it is called; its cloth and its thread.
+         */
+        OneBag: {
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Cloth
+             * @default
+             */
+            cloth?: string;
+            /**
+             * Thread
+             * @default
+             */
+            thread?: string;
         };
         /**
          * OneProblem
@@ -2891,6 +3708,16 @@ export interface components {
             half: {
                 [key: string]: number;
             };
+        };
+        /**
+         * PhotoOut
+         * @description A photograph that was taken over.
+         */
+        PhotoOut: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
         };
         /**
          * PickedEdit
@@ -3292,6 +4119,34 @@ export interface components {
             rest_opens?: boolean;
         };
         /**
+         * Read
+         * @description What a tape read at a step, in mm, and to how fine a step it was read.
+         */
+        Read: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "read";
+            /** Step */
+            step: string;
+            /** Reading */
+            reading: string;
+            /** Mm */
+            mm: number;
+            /**
+             * To
+             * @default 1
+             */
+            to?: number;
+            /**
+             * By
+             * @default hand
+             * @enum {string}
+             */
+            by?: "hand" | "tape";
+        };
+        /**
          * ReadFinding
          * @description Something the cut list says about itself.
          */
@@ -3373,6 +4228,34 @@ export interface components {
             sum: components["schemas"]["ShownSum"];
         };
         /**
+         * RecutShown
+         * @description A cut size that the bites change: of which piece, as it was and as it would be.
+         */
+        RecutShown: {
+            /** Piece */
+            piece: string;
+            /** Key */
+            key: string;
+            /** Letter */
+            letter: string;
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Was */
+            was: string;
+            /** Now */
+            now: string;
+            /** Was Mm */
+            was_mm: number;
+            /** Now Mm */
+            now_mm: number;
+            /** Taken */
+            taken: string;
+            /** Ready */
+            ready: boolean;
+        };
+        /**
          * RemedyShown
          * @description A remedy that was carried out and works: the edits that it is, in words what they change, before and
          *     after, and what becomes of the cut sizes.
@@ -3384,6 +4267,20 @@ export interface components {
             says: string;
             /** Cuts */
             cuts: string;
+        };
+        /**
+         * Resized
+         * @description One cut size that was taken over into this making, in mm: as it was, as it is cut.
+         */
+        Resized: {
+            /** Piece */
+            piece: string;
+            /** Key */
+            key: string;
+            /** Was */
+            was: number;
+            /** Now */
+            now: number;
         };
         /**
          * RevisionOut
@@ -4056,6 +4953,29 @@ export interface components {
             };
         };
         /**
+         * Spoilt
+         * @description A piece is spoilt, or one more is wanted: it is cut again.
+         */
+        Spoilt: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spoilt";
+            /** Piece */
+            piece: string;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /**
+             * Why
+             * @default
+             */
+            why?: string;
+        };
+        /**
          * Standing
          * @description The whole picture: what it spans (left, top, width, height), shapes from far to near, dimensions.
          */
@@ -4110,6 +5030,77 @@ export interface components {
             shapes: components["schemas"]["Shape"][];
             /** Labels */
             labels: components["schemas"]["LabelShown"][];
+        };
+        /**
+         * StepAtBench
+         * @description The step a making is at.
+         */
+        StepAtBench: {
+            /** Key */
+            key: string;
+            /** Number */
+            number: number;
+            /** Title */
+            title: string;
+            /** Say */
+            say: string;
+            /** Kind */
+            kind: string;
+            /** Place */
+            place: string;
+            /** Seen */
+            seen: string;
+            /** Lost */
+            lost: string;
+            /** Settings */
+            settings: string;
+            /** Needle */
+            needle: string;
+            /** Takes */
+            takes: string;
+            /** Takes Seconds */
+            takes_seconds: number;
+            /** Wait */
+            wait: string;
+            /** Wait Seconds */
+            wait_seconds: number;
+            /** Meanwhile */
+            meanwhile: string[];
+            /** Numbers */
+            numbers: components["schemas"]["NumberShown"][];
+            /** Reads */
+            reads: components["schemas"]["TapeShown"][];
+            /** To Cut */
+            to_cut: components["schemas"]["ToCutShown"][];
+            /** Cautions */
+            cautions: string[];
+            picture: components["schemas"]["WorkPicture"] | null;
+            /** Note */
+            note: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * StepInList
+         * @description A step in the list: its number, and whether it is done.
+         */
+        StepInList: {
+            /** Key */
+            key: string;
+            /** Number */
+            number: number;
+            /** Title */
+            title: string;
+            /** Kind */
+            kind: string;
+            /** Place */
+            place: string;
+            /** Done */
+            done: boolean;
+            /** Noted */
+            noted: boolean;
+            /** Took */
+            took: string;
         };
         /**
          * StepShown
@@ -4288,6 +5279,38 @@ export interface components {
             taken: number;
             /** Problems */
             problems: components["schemas"]["OneProblem"][];
+        };
+        /**
+         * TapeRead
+         * @description What a tape sent: its name, and the length as it would be typed.
+         */
+        TapeRead: {
+            /** Tape */
+            tape: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * TapeShown
+         * @description What a tape should read at a step, what it read, and what to say of that.
+         */
+        TapeShown: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Expected */
+            expected: string;
+            /** Expected Mm */
+            expected_mm: number;
+            /** Read */
+            read: string;
+            /** Read Mm */
+            read_mm: number | null;
+            /** Said */
+            said: string;
+            /** Again */
+            again: boolean;
         };
         /**
          * Thing
@@ -4567,6 +5590,21 @@ export interface components {
             named?: boolean;
         };
         /**
+         * Timed
+         * @description How long a step took, corrected.
+         */
+        Timed: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "timed";
+            /** Step */
+            step: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * TimesSet
          * @description How many of the bag are cut, or of the plan beside it that is named.
          */
@@ -4583,6 +5621,26 @@ export interface components {
             plan?: string;
             /** Times */
             times: number;
+        };
+        /**
+         * ToCutShown
+         * @description A piece to cut at a step: letter, name, how many, its size; ``taken`` where that is not the plan's.
+         */
+        ToCutShown: {
+            /** Piece */
+            piece: string;
+            /** Letter */
+            letter: string;
+            /** Name */
+            name: string;
+            /** Count */
+            count: number;
+            /** Size */
+            size: string;
+            /** Taken */
+            taken: boolean;
+            /** Spoilt */
+            spoilt: boolean;
         };
         /**
          * Token
@@ -4614,6 +5672,19 @@ export interface components {
             folded?: "" | "away" | "for";
         };
         /**
+         * Took
+         * @description Cut sizes are taken over for what is still to be cut, into this making only.
+         */
+        Took: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "took";
+            /** Sizes */
+            sizes: components["schemas"]["Resized"][];
+        };
+        /**
          * TypedEdit
          * @description A text typed into a length field; a bare number takes the unit shown. Empty clears an override.
          */
@@ -4627,6 +5698,48 @@ export interface components {
             path: string;
             /** Text */
             text: string;
+        };
+        /**
+         * TypedReading
+         * @description What a maker types of a tape: a bare number is in ``unit``, and is read to what a tape shows of it.
+         */
+        TypedReading: {
+            /**
+             * Kind
+             * @default typed
+             * @constant
+             */
+            kind?: "typed";
+            /** Step */
+            step: string;
+            /** Reading */
+            reading: string;
+            /** Text */
+            text: string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "cm" | "in";
+            /**
+             * By
+             * @default hand
+             * @enum {string}
+             */
+            by?: "hand" | "tape";
+        };
+        /**
+         * Undid
+         * @description What was kept under this id counts no more.
+         */
+        Undid: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "undid";
+            /** Event */
+            event: string;
         };
         /**
          * Usual
@@ -4814,6 +5927,21 @@ export interface components {
             unit?: ("mm" | "cm" | "in") | null;
         };
         /**
+         * Waiting
+         * @description A wait has begun after a step: until when, in seconds since 1970. A past time says that it is over.
+         */
+        Waiting: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "waiting";
+            /** Step */
+            step: string;
+            /** Until */
+            until: number;
+        };
+        /**
          * WayToBegin
          * @description A preset as the shelf offers it, with a few plain choices.
          */
@@ -4826,6 +5954,24 @@ export interface components {
             help: string;
             /** Ways */
             ways: components["schemas"]["PlainWay"][];
+        };
+        /**
+         * Went
+         * @description A maker went to a step, back or forward, and did nothing.
+         */
+        Went: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "went";
+            /** Step */
+            step: string;
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds?: number;
         };
         /**
          * WorkPicture
@@ -6597,6 +7743,725 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TakenOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    of_plan_api_makings_get: {
+        parameters: {
+            query: {
+                plan: string;
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    begin_api_makings_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeginMaking"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakingShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    open_making_api_makings__making_id__get: {
+        parameters: {
+            query?: {
+                /** @description The unit that lengths are shown in; the plan’s own without. */
+                unit?: ("mm" | "cm" | "in") | null;
+            };
+            header?: never;
+            path: {
+                making_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakingShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    happen_api_makings__making_id__events_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                making_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Happenings"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakingShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    ask_tape_api_makings__making_id__tape_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                making_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedOfTape"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TapeRead"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    put_away_api_makings__making_id__put_away_post: {
+        parameters: {
+            query?: {
+                back?: boolean;
+            };
+            header?: never;
+            path: {
+                making_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: boolean;
+                    };
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    add_photo_api_makings__making_id__photos_post: {
+        parameters: {
+            query?: {
+                words?: string;
+            };
+            header?: never;
+            path: {
+                making_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    photo_api_photos__photo_id__get: {
+        parameters: {
+            query?: {
+                small?: boolean;
+            };
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    put_photo_away_api_photos__photo_id__put_away_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: boolean;
+                    };
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    log_api_log_get: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogShown"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    log_as_csv_api_log_csv_get: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    log_as_json_api_log_json_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+        };
+    };
+    log_from_json_api_log_from_json_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogTaken"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    known_api_known_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffersRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OfferShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    take_known_api_known_take_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffersRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KnownTaken"];
                 };
             };
             /** @description Bad Request */

@@ -5,6 +5,7 @@ import { useTheme } from 'vuetify'
 import HatchDefinitions from '../bag-drawing/HatchDefinitions.vue'
 import { useUsual } from '../usual/useUsual'
 import KeysSheet from './KeysSheet.vue'
+import WaitingChips from './WaitingChips.vue'
 import { headerSlot } from './header'
 import { useKeys } from './keys'
 import { IN_HEADER } from './places'
@@ -53,6 +54,7 @@ useKeys(
         </template>
       </nav>
       <div id="header-here" />
+      <WaitingChips />
       <div class="top-tools">
         <button
           type="button"

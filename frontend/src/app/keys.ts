@@ -21,6 +21,7 @@ export const KEYS: readonly Key[] = [
   { keys: 'o', does: 'read the work, in order' },
   { keys: '← → t f', does: 'on the cloth: move the chosen piece, turn it, pin it or let it go' },
   { keys: 'l z', does: 'on the cloth: what to buy; the bag in other sizes; again for the cloth' },
+  { keys: 'Space → ←', does: 'at the bench: on, back; Enter passes a gate; r reads, l lists the steps' },
   { keys: '↑ ↓ Enter', does: 'in a table of pieces: from row to row' },
   { keys: 's', does: 'back to the shelf' },
   { keys: '?', does: 'this list' },

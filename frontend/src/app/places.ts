@@ -30,6 +30,26 @@ export const PLACES: readonly Place[] = [
     component: () => import('../places/cloth/ClothPlace.vue'),
     ofPlan: true,
   },
+  {
+    name: 'bench',
+    title: 'Bench',
+    path: '/plan/:id/bench',
+    component: () => import('../places/bench/BenchPlace.vue'),
+    ofPlan: true,
+  },
+  {
+    name: 'steps-large',
+    path: '/plan/:id/steps/:revision',
+    component: () => import('../places/bench/StepsLarge.vue'),
+    ofPlan: true,
+    bare: true,
+  },
+  {
+    name: 'log',
+    title: 'Log',
+    path: '/log',
+    component: () => import('../places/log/LogPlace.vue'),
+  },
   { name: 'pieces', path: '/pieces', component: () => import('../places/pieces/PiecesPlace.vue') },
   {
     name: 'stash',

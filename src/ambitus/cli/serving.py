@@ -11,6 +11,7 @@ import uvicorn
 from ambitus.cli.guarded import UNREADABLE
 from ambitus.cli.keeping import database_in
 from ambitus.desk.demo_data import lay_out
+from ambitus.desk.demo_makings import lay_out_makings
 from ambitus.store import CannotKeep, CannotOpen
 from ambitus.web.app import make_app
 from ambitus.web.asgi import App
@@ -69,6 +70,7 @@ def serve(given: argparse.Namespace) -> int:
         app = make_app(database_in(given.data, demo), given.dist)
         if demo:
             lay_out(app.state.desk.plans, app.state.stash.stash)
+            lay_out_makings(app.state.desk.plans, app.state.makings)
     except (CannotOpen, CannotKeep) as bad:
         print(f"{bad.why} {bad.fix}", file=sys.stderr)
         return UNREADABLE

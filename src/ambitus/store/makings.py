@@ -93,12 +93,13 @@ class Makings:
         told: dict[str, Any],
         *,
         at: str | None = None,
+        making_id: str = "",
     ) -> KeptMaking:
-        """Begin a making of a revision of a plan; *at* is when, where that is not now."""
+        """Begin a making of a revision of a plan; *at* is when, where that is not now, *making_id* its id."""
         with self._writing() as session:
             now = at or self._now()
             row = MakingRow(
-                id=uuid4().hex,
+                id=making_id or uuid4().hex,
                 plan_id=plan_id,
                 revision=revision,
                 name=name,

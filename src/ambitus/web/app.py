@@ -5,10 +5,12 @@ from pathlib import Path
 from fastapi import FastAPI
 
 from ambitus import __version__
+from ambitus.desk.makings import MakingDesk
 from ambitus.desk.plans import Desk
 from ambitus.desk.stash import StashDesk
-from ambitus.store import Plans, Stash, open_database
-from ambitus.web import cloth_api, draft_api, pieces_api, plans_api, stash_api, usual_api
+from ambitus.standins.tape import SimulatedTape
+from ambitus.store import Makings, Plans, Stash, open_database
+from ambitus.web import cloth_api, draft_api, makings_api, pieces_api, plans_api, stash_api, usual_api
 from ambitus.web.guard import Guard
 from ambitus.web.lanes import Lanes
 from ambitus.web.problem import PlainRoute, install
@@ -30,10 +32,11 @@ def make_app(database: Path, dist: Path) -> FastAPI:
     plans = Plans(opened)
     app.state.database, app.state.desk, app.state.reader = opened, Desk(plans), Reader()
     app.state.stash = StashDesk(Stash(opened), plans)
+    app.state.makings, app.state.tape = MakingDesk(Makings(opened), plans), SimulatedTape()
     app.router.route_class = PlainRoute
     install(app)
 
-    for api in (draft_api, usual_api, pieces_api, cloth_api, stash_api, plans_api):
+    for api in (draft_api, usual_api, pieces_api, cloth_api, stash_api, makings_api, plans_api):
         app.include_router(api.router)
     serve_screens(app, dist)
     app.add_middleware(Lanes)

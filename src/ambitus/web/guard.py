@@ -10,6 +10,8 @@ from ambitus.web.problem import answer
 
 #: A plan is a few kilobytes, a drawing some hundred; anything over this is a mistake.
 LARGEST_BODY = 1_000_000
+#: what a photograph of a making may be, and what is sent with it
+LARGEST_PHOTO = 15_100_000
 _NAMES = {"127.0.0.1", "localhost", "[::1]"}
 _HEADERS = {
     "content-security-policy": (
@@ -59,10 +61,15 @@ _TOO_LARGE = Problem(
 )
 
 
-async def _whole_body(headers: dict[str, str], receive: Receive) -> bytes | None:
+def _largest(path: str) -> int:
+    """Return how many bytes may be sent to *path*."""
+    return LARGEST_PHOTO if path.startswith("/api/makings/") and path.endswith("/photos") else LARGEST_BODY
+
+
+async def _whole_body(headers: dict[str, str], receive: Receive, largest: int) -> bytes | None:
     """Return the body of a request, or None where it is too large: the rest of it is not read."""
     length = headers.get("content-length", "0")
-    if length.isdecimal() and (len(length) > 12 or int(length) > LARGEST_BODY):
+    if length.isdecimal() and (len(length) > 12 or int(length) > largest):
         return None
     parts, read, more = [], 0, True
     while more:
@@ -70,7 +77,7 @@ async def _whole_body(headers: dict[str, str], receive: Receive) -> bytes | None
         parts.append(message.get("body", b""))
         read += len(parts[-1])
         more = message.get("more_body", False)
-        if read > LARGEST_BODY:
+        if read > largest:
             return None
     return b"".join(parts)
 
@@ -107,7 +114,7 @@ class Guard:
         if foreign is not None:
             await refuse(403, foreign)
             return
-        body = await _whole_body(headers, receive)
+        body = await _whole_body(headers, receive, _largest(scope["path"]))
         if body is None:
             await refuse(413, _TOO_LARGE)
             return

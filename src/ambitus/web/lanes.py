@@ -75,6 +75,8 @@ def _lane_of(scope: Scope) -> str | None:
     if path.startswith("/api/plans"):
         # what is read off a plan is drafted; the shelf and a save wait behind no drawing and no tile
         return "drafting" if path.rsplit("/", 1)[-1] in _DRAFTED else "keeping"
+    if path.startswith("/api/makings"):
+        return "keeping"
     if path == "/api/draft":
         return "ahead" if scope["query_string"] == b"early=true" else "at hand"
     if path == "/api/cloth":

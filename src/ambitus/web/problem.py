@@ -17,6 +17,8 @@ from ambitus.files.plain import plain_json, text_of
 from ambitus.store import (
     CannotKeep,
     DatabaseGone,
+    MakingNotFound,
+    PhotoNotFound,
     PlanAway,
     PlanMoved,
     PlanNotFound,
@@ -147,6 +149,16 @@ def _install_kept(app: FastAPI) -> None:
     async def _no_thing(_: Request, error: ThingNotFound) -> JSONResponse:
         why = "Nothing in the stash is called so."
         return answer(404, Problem("no-thing", "thing", str(error)[:60], why, "Open the stash anew."))
+
+    @app.exception_handler(MakingNotFound)
+    async def _no_making(_: Request, error: MakingNotFound) -> JSONResponse:
+        why = "There is no such making."
+        return answer(404, Problem("no-making", "making", str(error)[:60], why, "Open the log."))
+
+    @app.exception_handler(PhotoNotFound)
+    async def _no_photo(_: Request, error: PhotoNotFound) -> JSONResponse:
+        why = "There is no such photograph."
+        return answer(404, Problem("no-photo", "photo", str(error)[:60], why, "Open the log."))
 
     @app.exception_handler(PlanNotFound)
     async def _no_plan(_: Request, error: PlanNotFound) -> JSONResponse:

@@ -174,6 +174,9 @@ def _sums(
         if len(unknown) < 2:
             continue
         known = sum(k * bites[seam].deeper for seam, k in row.crosses.items() if seam in bites)
+        if abs(row.off - known) <= 2 * row.spread + _DUST:
+            # within what a tape is off by nothing follows from it
+            continue
         by = tuple(
             id
             for id, crosses in others.items()

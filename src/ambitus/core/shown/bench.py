@@ -74,6 +74,7 @@ class StepAtBench:
     settings: str
     needle: str
     takes: str
+    takes_seconds: float
     wait: str
     wait_seconds: float
     meanwhile: tuple[str, ...]
@@ -314,7 +315,7 @@ def _came_from(draft: Draft, state: State, learned: Learned, view: View) -> Iter
     last = next((step for step in reversed(draft.steps) if step.reads), None)
     labels = {f"{last.key}/{read.id}": read.label for read in last.reads} if last else {}
     for read in taped(draft, state):
-        if read.id not in labels or abs(read.off) <= read.step / 2 + 1e-6 or read.too_far:
+        if read.id not in labels or abs(read.off) <= 2 * read.spread or read.too_far:
             continue
         found = came_from(read, learned.bites)
         word = "more" if found.more > 0 else "less"
@@ -424,6 +425,7 @@ def bench_shown(spec: Spec, draft: Draft, state: State, unit: Unit, drafted: Dra
             settings=step.settings,
             needle=needle_under(draft, step, view),
             takes=time_as_words(minutes[at]),
+            takes_seconds=minutes[at] * 60,
             wait=step.wait[0] if step.wait else "",
             wait_seconds=waits,
             meanwhile=tuple(one.title for one in meanwhile(steps, state.done, step)[:3]) if waits else (),
