@@ -15,6 +15,8 @@ from ambitus.core.form.model import Piece
 from ambitus.core.grammar.carry.hang import visible_for_drop
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.layout.bias import block_for, full_strips, long_edge, pitch
+from ambitus.core.learning.bites import TAPE, Bite, Taped, learned
+from ambitus.core.learning.standing import standing
 from ambitus.core.read.back import read_back
 from ambitus.core.read.blanks import joined
 from ambitus.core.read.cutlist import CutList
@@ -22,6 +24,7 @@ from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve
 from ambitus.core.sums import Sum
 from ambitus.core.volume import boxed_for_round, holds, round_size
+from ambitus.desk.drafting import drafted as drafted_spec
 from ambitus.library import shipped
 from bags import UNROUNDED, drafted, tote
 
@@ -151,9 +154,6 @@ EXAMPLES = {
 AWAITING = {
     "pleated",
     "two-zips",
-    "bite-across-front",
-    "bite-spread",
-    "true-bite",
 }
 
 
@@ -602,6 +602,41 @@ def _pillow() -> dict[str, float]:
     return {"litres": holds(made.form) / 1e6}
 
 
+def _bite(expected: float, read: float, planned: float, edges: int, tape: float, step: float) -> Bite:
+    taped = Taped("reading", expected, read, {"side": edges}, step)
+    assert tape == TAPE
+    return learned([taped], {"side": planned}).bites["side"]
+
+
+def _true_bite() -> dict[str, float]:
+    g: dict[str, Any] = _given("true-bite")
+    strips = g["strips"]
+    expected = joined([(wide, 1) for wide in strips], g["q"])
+    bite = _bite(expected, g["read"], g["q"], 2 * (len(strips) - 1), TAPE, 1.0)
+    return {"expected": expected, "true_bite_per_edge": bite.mm}
+
+
+def _bite_across_front() -> dict[str, float]:
+    g = _given("bite-across-front")
+    spec = tote(g["expected"], 300, 0, base={"kind": "seamed"}, allowances={"general": g["planned"]})
+    made = drafted(spec)
+    bites = {"side": _bite(g["expected"], g["read"], g["planned"], int(g["edges"]), TAPE, 1.0)}
+    cut = [piece.key for piece in made.pieces if piece.layer == "outer"]
+    stands = standing(Spec.model_validate(spec), made, bites, cut, (), ("outer side",), drafted_spec)
+    lining = made.piece("lining")
+    recut = {(one.piece, one.key): one.now for one in stands.recut}
+    return {
+        "bite": bites["side"].mm,
+        "lining_cut": recut.get((lining.key, "width"), lining.size("width")),
+    }
+
+
+def _bite_spread() -> dict[str, float]:
+    g = _given("bite-spread")
+    spread = _bite(400, 402, 10, int(g["edges"]), g["tape"], g["step"]).spread
+    return {"spread": round(spread, 2)}
+
+
 WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "boxed-tote": _boxed_tote,
     "boxed-unequal": _boxed_unequal,
@@ -631,6 +666,9 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "pieced-panel": _pieced_panel,
     "wrapped-body": _wrapped_body,
     "bias-strips": _bias_strips,
+    "true-bite": _true_bite,
+    "bite-across-front": _bite_across_front,
+    "bite-spread": _bite_spread,
 }
 
 

@@ -109,6 +109,11 @@ def test_a_database_of_every_earlier_version_opens(file: Path, tmp_path: Path) -
     with TestClient(app, base_url="http://127.0.0.1") as client:
         first = client.get("/api/plans").json()["plans"][0]
         assert client.get(f"/api/plans/{first['id']}").json()["redrawn"] == []
+        log = client.get("/api/log").json()
+        for one in (*log["going"], *log["finished"]):
+            bench = client.get(f"/api/makings/{one['id']}").json()["bench"]
+            assert (bench["done"], len(bench["steps"])) == (one["done"], one["steps"])
+        assert bool(log["finished"]) == (file.stem >= "0004")
         body = {"spec": tote(width=351), "base_revision": first["head"], "edit_id": "now"}
         assert client.put(f"/api/plans/{first['id']}/spec", json=body).status_code == 200
 

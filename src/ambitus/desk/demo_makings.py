@@ -1,4 +1,4 @@
-"""Sample makings of the band's kit room: two that are made, one half done, with photographs of our own drawing."""
+"""Sample makings of the band's kit room: two made, one half done, with photographs of our own drawing."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field

@@ -7,19 +7,24 @@ match is cut a piece is free: it is cut for the size that was asked for, at the 
 """
 
 from collections.abc import Callable, Collection, Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from ambitus.core.draft import Draft, readers_of
+from ambitus.core.draft import draft as draft_of
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.learning.bites import Bite
-from ambitus.core.lengths import snap
+from ambitus.core.lengths import Grid, snap
 from ambitus.core.problems import SpecProblems
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import ReadBag
 from ambitus.core.spec.model import Spec
 
+#: Default (ours): what a change has to be of the step that the ruler makes of it.
+_SURE = 0.75
+#: A grid that rounds nothing to speak of.
+_EXACT = Grid(0.0001)
 #: No seam is sewn shallower, in mm.
 SHALLOWEST = 6.0
 Drafted = Callable[[Spec], Draft]
@@ -100,7 +105,7 @@ def _comes_out(draft: Draft, bites: Mapping[str, Bite]) -> Iterator[ComesOut]:
             yield ComesOut(read.id, read.label, read.mm, snap(read.mm - off))
 
 
-def _as_it_stands(spec: Spec, draft: Draft, bites: Mapping[str, Bite]) -> dict[str, float]:
+def _as_it_stands(draft: Draft, bites: Mapping[str, Bite]) -> dict[str, float]:
     """Return the finished sizes that the mouth, as it stands, follows from."""
     read = read_as_sewn(draft, bites)
     if "ring" in draft.bag.sewn:
@@ -113,16 +118,28 @@ def _as_it_stands(spec: Spec, draft: Draft, bites: Mapping[str, Bite]) -> dict[s
     return {key: read.mm(key) for key in read.sizes if f"size.{key}" in draft.bag.values}
 
 
-def _changes(pieces: Collection[Piece], before: Draft, after: Draft) -> Iterator[Changed]:
-    """Yield the cut sizes of *pieces* that are others in *after*, by more than the ruler tells."""
-    by_key = {piece.key: piece for piece in after.pieces}
-    least = before.bag.grid.step / 2
+def _exactly(draft: Draft) -> Draft:
+    """Return a draft of the same bag that no ruler has rounded."""
+    return draft_of(replace(draft.bag, grid=_EXACT))
+
+
+def _changes(pieces: Collection[Piece], grid: Grid, before: Draft, after: Draft) -> Iterator[Changed]:
+    """
+    Yield the cut sizes of *pieces* that become others on the *grid*: by as much as those of *after* are more
+    than those of *before*. What only the rounding makes a step is left as it is.
+    """
+    was_in, now_in = ({piece.key: piece for piece in one.pieces} for one in (before, after))
     for piece in pieces:
-        other = by_key.get(piece.key)
-        for key, size in piece.sums.items() if other else ():
-            now = other.sums[key].total if other and key in other.sums else size.total
-            if abs(now - size.total) > least:
-                yield Changed(piece.key, key, size.total, now)
+        was, now = was_in.get(piece.key), now_in.get(piece.key)
+        if was is None or now is None:
+            continue
+        for key, size in piece.sums.items():
+            if key not in was.sums or key not in now.sums:
+                continue
+            more = now.sums[key].total - was.sums[key].total
+            new = snap(grid.fit(size.total + more))
+            if abs(new - size.total) > grid.step / 2 and abs(more) >= _SURE * abs(new - size.total):
+                yield Changed(piece.key, key, size.total, new)
 
 
 def standing(
@@ -141,13 +158,15 @@ def standing(
     bites = {seam: bite for seam, bite in bites.items() if allowance_of(seam) in draft.bag.values}
     if not bites:
         return Standing()
+    grid = draft.bag.grid
     uncut = [piece for piece in draft.pieces if piece.key not in cut and piece.source != "bought"]
     panels = [piece for piece in draft.pieces if piece.layer == "outer" and piece.part != "base"]
     stands = any(piece.key in cut for piece in panels)
     try:
-        free = drafted(at_bites(spec, bites))
+        free, exact = drafted(at_bites(spec, bites)), _exactly(draft)
         # what follows the mouth is cut for the mouth as it is
-        follows = drafted(at_bites(spec, bites, _as_it_stands(spec, draft, bites))) if stands else free
+        stood = drafted(at_bites(spec, bites, _as_it_stands(exact, bites) if stands else None))
+        follows = _exactly(stood)
     except SpecProblems:
         return Standing(sew_on=tuple(_sew_on(draft, bites, cut, sewn)))
     mirrors = [p for p in uncut if stands and _mirrors(p, cut)]
@@ -155,11 +174,11 @@ def standing(
     ready = [p for p in draft.pieces if p.key in cut and p.key not in worked and not p.role.panel]
     return Standing(
         tuple(_comes_out(draft, bites)) if stands else (),
-        tuple(_changes(others, draft, follows)),
-        tuple(_changes([p for p in ready if p.source == "cloth"], draft, follows)) if stands else (),
+        tuple(_changes(others, grid, exact, follows)),
+        tuple(_changes([p for p in ready if p.source == "cloth"], grid, exact, follows)) if stands else (),
         tuple(piece.key for piece in mirrors),
         tuple(_sew_on(draft, bites, cut, sewn)),
-        tuple(_changes([p for p in draft.pieces if p.source != "bought"], draft, free)),
+        tuple(_changes([p for p in draft.pieces if p.source != "bought"], grid, draft, free)),
     )
 
 

@@ -11,6 +11,7 @@ _LOST: tuple[tuple[type | tuple[type, ...], str], ...] = (
     (acts.Snip, "A snip past the stitching is a hole in the seam."),
     ((acts.Trim, acts.TrimBulk, acts.TrimTips, acts.Level), "What is trimmed off cannot be let out again."),
     (acts.Close, "Closed, the bag cannot be turned again, and what was left inside stays there."),
+    (acts.See, "What is cut away cannot be put back."),
 )
 #: said of anything else
 _ELSE = "It cannot be taken back."

@@ -138,6 +138,7 @@ def _common(bag: Resolved, marks: Sequence[Mark]) -> Iterator[Step]:
             gives=("pieces measured again",),
             acts=(acts.MeasureAgain(leave=(*before, *later)),),
             kind="gate",
+            seen="measured twice",
         )
     yield Step(
         "cut",
