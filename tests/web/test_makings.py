@@ -219,15 +219,18 @@ def test_what_is_known_is_offered_and_taken_only_when_asked(client: TestClient) 
     assert offer["seam"] == "side"
     assert "2 first readings" in offer["known"]["said"]
     assert client.get(f"/api/plans/{opened['plan']['id']}").json()["spec"] == opened["spec"]
-    taken = client.post(
-        "/api/known/take", json={"spec": opened["spec"], "take": offer["known"]["key"]}
-    ).json()
-    drafted = client.post("/api/draft", json={"spec": taken["spec"], "unit": "mm"}).json()
+    edit = {"kind": "measured", "path": offer["path"], "name": offer["name"], "mm": offer["mm"]}
+    asked = {"spec": opened["spec"], "edits": [edit], "was": "10", "unit": "mm"}
+    drafted = client.post("/api/draft", json=asked).json()
     field = drafted["fields"]["allowances.side"]
     assert (field["mm"], field["source"]) == (9.0, "measured")
     wide = next(p for p in drafted["pieces"] if p["key"] == "outer panel")["sums"]["width"]
     assert wide["shown"] == "538"
-    assert client.post("/api/known", json={"spec": taken["spec"]}).json() == []
+    assert client.post("/api/known", json={"spec": drafted["spec"]}).json() == []
+    assert drafted["cause"] == "Side seam 10 → 9"
+    for wrong in ({"path": "size.width"}, {"path": "carry"}, {"mm": 500}, {"name": ""}):
+        asked = {"spec": opened["spec"], "edits": [{**edit, **wrong}]}
+        assert client.post("/api/draft", json=asked).status_code == 422, wrong
     denim = {**opened["spec"], "cloth": {"outer": "denim"}}
     assert client.post("/api/known", json={"spec": denim}).json() == []
 

@@ -226,7 +226,6 @@ export const api = {
   logFromJson: (text: string) => ask<Schemas['LogTaken']>('POST', '/log/from-json', { text }),
   known: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Offer[]>('POST', '/known', { spec, unit }, signal),
-  takeKnown: (spec: Spec, take: string) => ask<Schemas['KnownTaken']>('POST', '/known/take', { spec, take }),
   stash: (unit: Unit, usedUp = false) => ask<Stash>('GET', `/stash?unit=${unit}&used_up=${usedUp}`),
   putInStash: (typed: ThingTyped) => ask<Thing>('POST', '/stash', typed),
   changeThing: (id: string, typed: ThingTyped) => ask<Thing>('PUT', thing(id), typed),

@@ -1027,26 +1027,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/known/take": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Take over what is known
-         * @description Return the spec with an allowance as makings before found it; its source is *measured*.
-         */
-        post: operations["take_known_api_known_take_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/plans": {
         parameters: {
             query?: never;
@@ -1626,6 +1606,8 @@ export interface components {
             spent: string;
             /** Left */
             left: string;
+            /** At Machine */
+            at_machine: string;
             learned: components["schemas"]["LearnedShown"];
             /** Spoilt */
             spoilt: components["schemas"]["ToCutShown"][];
@@ -2405,7 +2387,7 @@ export interface components {
         DraftRequest: {
             spec: components["schemas"]["Spec"];
             /** Edits */
-            edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"] | components["schemas"]["SilencedEdit"] | components["schemas"]["MovedEdit"])[];
+            edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"] | components["schemas"]["SilencedEdit"] | components["schemas"]["MovedEdit"] | components["schemas"]["MeasuredEdit"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
             /**
@@ -3071,15 +3053,6 @@ export interface components {
             fact: boolean;
         };
         /**
-         * KnownTaken
-         * @description A spec with an allowance as it was measured, and what that is called.
-         */
-        KnownTaken: {
-            spec: components["schemas"]["Spec"];
-            /** Name */
-            name: string;
-        };
-        /**
          * LabelShown
          * @description A length written on a picture: where, how it is set, and its text.
          */
@@ -3444,6 +3417,23 @@ export interface components {
             follows: boolean;
         };
         /**
+         * MeasuredEdit
+         * @description An allowance as it was measured, in mm, under the name that it is known by from then on.
+         */
+        MeasuredEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "measured";
+            /** Path */
+            path: string;
+            /** Name */
+            name: string;
+            /** Mm */
+            mm: number;
+        };
+        /**
          * MissingShown
          * @description A number that no row tells and nobody told: the field that it belongs to, and what stays possible.
          */
@@ -3525,7 +3515,8 @@ export interface components {
         };
         /**
          * OfferShown
-         * @description What is known of a class of seam of a plan: the sentence, and the allowance that it would be.
+         * @description What is known of a class of seam of a plan: the sentence, the allowance as it is planned, and as it would
+         *     be: the field, what it would be called, and how deep in mm.
          */
         OfferShown: {
             /** Seam */
@@ -3533,22 +3524,21 @@ export interface components {
             known: components["schemas"]["KnownShown"];
             /** Now */
             now: string;
-            /** Text */
-            text: string;
+            /** Path */
+            path: string;
+            /** Name */
+            name: string;
+            /** Mm */
+            mm: number;
         };
         /**
          * OffersRequest
-         * @description A spec, and the unit to answer in; with ``take`` what is known under that key is taken over.
+         * @description A spec, and the unit to answer in.
          */
         OffersRequest: {
             spec: components["schemas"]["Spec"];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
-            /**
-             * Take
-             * @default
-             */
-            take?: string;
         };
         /**
          * OnPaper
@@ -3966,7 +3956,7 @@ export interface components {
             rows?: components["schemas"]["RowTyped"][];
             spec?: components["schemas"]["Spec"] | null;
             /** Edits */
-            edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"] | components["schemas"]["SilencedEdit"] | components["schemas"]["MovedEdit"])[];
+            edits?: (components["schemas"]["TypedEdit"] | components["schemas"]["SteppedEdit"] | components["schemas"]["PickedEdit"] | components["schemas"]["SilencedEdit"] | components["schemas"]["MovedEdit"] | components["schemas"]["MeasuredEdit"])[];
             /** Unit */
             unit?: ("mm" | "cm" | "in") | null;
             /**
@@ -8411,57 +8401,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OfferShown"][];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDetail"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDetail"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDetail"];
-                };
-            };
-        };
-    };
-    take_known_api_known_take_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["OffersRequest"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["KnownTaken"];
                 };
             };
             /** @description Bad Request */

@@ -26,7 +26,7 @@ from ambitus.core.shown.log import (
     known_shown,
     log_shown,
 )
-from ambitus.core.spec.model import Spec, UsualSpec
+from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted, spec_of
 from ambitus.files.log_csv import LogRow, log_csv
 from ambitus.files.photos import photo_from
@@ -61,12 +61,17 @@ class MakingShown:
 
 @dataclass(frozen=True, slots=True)
 class OfferShown:
-    """What is known of a class of seam of a plan: the sentence, and the allowance that it would be."""
+    """
+    What is known of a class of seam of a plan: the sentence, the allowance as it is planned, and as it would
+    be: the field, what it would be called, and how deep in mm.
+    """
 
     seam: str
     known: KnownShown
     now: str
-    text: str
+    path: str
+    name: str
+    mm: float
 
 
 class _WrittenEvent(BaseModel):
@@ -224,28 +229,11 @@ class MakingDesk:
             now = field.of(made.bag)
             if abs(now - known.mm) > 2 * known.spread:
                 told = known_shown(known, label, unit)
-                out.append(OfferShown(known.where.seam, told, view.with_unit(now), told.took))
+                mm = round(known.mm, 2)
+                out.append(
+                    OfferShown(known.where.seam, told, view.with_unit(now), str(field), _called(known), mm)
+                )
         return tuple(out)
-
-    def taken(self, spec: Spec, key: str) -> tuple[Spec, str]:
-        """
-        Return *spec* with an allowance as the makings under *key* found it, named as measured, and what that
-        is called. Raises SpecProblems where nothing is known under it.
-        """
-        known = next((one for one in self.known() if "|".join(_parts(one.where)) == key), None)
-        if known is None:
-            why = "Nothing is known of such seams any more."
-            raise SpecProblems((Problem("not-known", "key", key[:60], why, "Open the bag anew."),))
-        where = known.where
-        on = " ".join(word for word in (where.seam, "on", where.cloth, where.machine, where.foot) if word)
-        name = f"{on}, {known.readings} readings"[:80].lower()
-        usual = spec.usual
-        measured = {**usual.measured, name: round(known.mm, 2)}
-        plain = {
-            "usual": UsualSpec(values=usual.values, measured=measured),
-            "allowances": {**spec.allowances, where.seam: name},
-        }
-        return spec.model_copy(update=plain), name
 
     def add_photo(self, making_id: str, words: str, body: bytes, *, at: str | None = None) -> KeptPhoto:
         """Keep a photograph of a making, without where it was taken. Raises SpecProblems, MakingNotFound."""
@@ -334,8 +322,11 @@ class MakingDesk:
         return TakenBack(taken, tuple(problems))
 
 
-def _parts(where: Where) -> tuple[str, ...]:
-    return (where.who, where.machine, where.foot, where.cloth, where.seam)
+def _called(known: Calibration) -> str:
+    """Return what an allowance is called that is taken over from *known*."""
+    where = known.where
+    words = (where.seam, f"on {where.cloth}", where.machine, where.foot)
+    return f"{' '.join(word for word in words if word)}, {known.readings} readings"[:120]
 
 
 def _told(made: Draft, state: State) -> dict[str, Any]:

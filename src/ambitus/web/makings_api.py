@@ -258,12 +258,11 @@ def log_from_json(body: LogIn, makings: AtBench) -> LogTaken:
 
 
 class OffersRequest(BaseModel):
-    """A spec, and the unit to answer in; with ``take`` what is known under that key is taken over."""
+    """A spec, and the unit to answer in."""
 
     model_config = ConfigDict(extra="forbid")
     spec: Spec
     unit: Unit | None = None
-    take: str = Field(default="", max_length=700)
 
 
 @router.post(
@@ -272,17 +271,3 @@ class OffersRequest(BaseModel):
 def known(body: OffersRequest, makings: AtBench) -> Response:
     """Return how seams on the cloth of a bag came out before, where that is not what it plans."""
     return _json(_OFFERS.dump_json(makings.offers(body.spec, body.unit or body.spec.unit)))
-
-
-class KnownTaken(BaseModel):
-    """A spec with an allowance as it was measured, and what that is called."""
-
-    spec: Spec
-    name: str
-
-
-@router.post("/known/take", responses=_WRONG, summary="Take over what is known")
-def take_known(body: OffersRequest, makings: AtBench) -> KnownTaken:
-    """Return the spec with an allowance as makings before found it; its source is *measured*."""
-    spec, name = makings.taken(body.spec, body.take)
-    return KnownTaken(spec=spec, name=name)

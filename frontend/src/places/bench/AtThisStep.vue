@@ -66,7 +66,6 @@ function learnFoot(event: KeyboardEvent) {
         </button>
       </li>
     </ul>
-    <p v-for="line in making.next_time" :key="line" class="notice">For this time you said: {{ line }}</p>
     <div class="at-row">
       <button type="button" class="quiet" data-act="steps" @click="emit('list')">All steps</button>
       <label class="at-note"

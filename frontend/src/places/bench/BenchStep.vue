@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One step, large enough for a metre: its picture, its numbers, what to read, and the way on. */
-import { nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import type { Bench, Making } from '../../api/client'
 import WorkDrawing from '../../bag-drawing/WorkDrawing.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
@@ -14,12 +14,18 @@ const PLACES: Record<string, string> = {
   table: 'at the table',
 }
 const { armed, waiting } = props.at
+const bags = computed(() => props.making.about.bags ?? [])
 const confirm = ref<HTMLButtonElement>()
 watch(armed, async (is) => {
   if (!is) return
   await nextTick()
   confirm.value?.focus()
 })
+/** A length parted from its unit, which is smaller. */
+const parted = (shown: string) => {
+  const [, text = shown, unit] = /^(.*?)\s*(mm|cm|in)$/.exec(shown) ?? []
+  return { text, unit }
+}
 const isDone = () => props.bench.steps[props.bench.step.number - 1]?.done
 </script>
 
@@ -27,33 +33,40 @@ const isDone = () => props.bench.steps[props.bench.step.number - 1]?.done
   <section class="bench-step" :class="bench.step.kind.replace(' ', '-')" aria-live="polite">
     <div class="bench-seen">
       <WorkDrawing v-if="bench.step.picture" :picture="bench.step.picture" />
+      <p v-if="bench.next_title" class="hint bench-next">next: {{ bench.next_title }}</p>
+    </div>
+    <div class="bench-does">
+      <p class="bench-where">
+        <span data-step-number>{{ bench.step.number }} of {{ bench.steps.length }}</span> ·
+        {{ PLACES[bench.step.place] }} · {{ bench.step.takes.startsWith('under') ? '' : 'about '
+        }}{{ bench.step.takes }}
+        <em v-if="bench.step.kind === 'gate'"> · look before going on</em>
+        <em v-if="bench.step.kind === 'no return'"> · no way back after this</em>
+        <em v-if="isDone()"> · done</em>
+      </p>
+      <p v-if="bags.length > 1" class="bench-bags">
+        For each of {{ bags.length }} bags: {{ bags.map((bag) => bag.name).join(' · ') }}
+      </p>
+      <h1 data-step-title>{{ bench.step.title }}</h1>
+      <template v-if="bench.step.number === 1">
+        <p v-for="line in making.next_time" :key="line" class="notice">For this time you said: {{ line }}</p>
+      </template>
+      <dl v-if="bench.step.numbers.length" class="bench-numbers">
+        <div v-for="(one, i) in bench.step.numbers" :key="i" :class="{ loudest: i === 0 }">
+          <dd><ShownLength v-bind="parted(one.shown)" /></dd>
+          <dt>{{ one.label }}</dt>
+        </div>
+      </dl>
       <ul v-if="bench.step.to_cut.length" class="to-cut">
         <li v-for="piece in bench.step.to_cut" :key="piece.piece" :data-cut="piece.piece">
           <b class="letter">{{ piece.letter }}</b>
           <span class="cut-name"
             >{{ piece.name }}<small> × {{ piece.count }}</small></span
           >
-          <b class="cut-size"><ShownLength :text="piece.size" /></b>
+          <b class="cut-size"><ShownLength v-bind="parted(piece.size)" /></b>
           <em v-if="piece.taken">not the plan’s size</em>
         </li>
       </ul>
-      <p v-if="bench.next_title" class="hint bench-next">next: {{ bench.next_title }}</p>
-    </div>
-    <div class="bench-does">
-      <p class="bench-where">
-        <span data-step-number>{{ bench.step.number }} of {{ bench.steps.length }}</span> ·
-        {{ PLACES[bench.step.place] }} · about {{ bench.step.takes }}
-        <em v-if="bench.step.kind === 'gate'">· look before going on</em>
-        <em v-if="bench.step.kind === 'no return'">· no way back after this</em>
-        <em v-if="isDone()">· done</em>
-      </p>
-      <h1 data-step-title>{{ bench.step.title }}</h1>
-      <dl v-if="bench.step.numbers.length" class="bench-numbers">
-        <div v-for="(one, i) in bench.step.numbers" :key="i" :class="{ loudest: i === 0 }">
-          <dd><ShownLength :text="one.shown" /></dd>
-          <dt>{{ one.label }}</dt>
-        </div>
-      </dl>
       <p class="bench-say">{{ bench.step.say }}</p>
       <p v-if="bench.step.settings || bench.step.needle" class="bench-set">
         {{ bench.step.settings }}

@@ -28,6 +28,11 @@ async function go(step: string) {
     <p class="hint">
       {{ bench.done }} done<template v-if="bench.spent">, {{ bench.spent }} worked</template>; about
       {{ bench.left || 'nothing' }} left: a first guess.
+      <template v-if="bench.at_machine"
+        >{{ bench.at_machine }} at the machine<template v-if="making.about.needle">
+          with needle {{ making.about.needle }}</template
+        >.</template
+      >
       <template v-if="bags.length > 1">{{ bags.length }} bags, each step for all of them.</template>
     </p>
     <ol>

@@ -26,8 +26,7 @@ async function keep(by: 'hand' | 'tape' = 'hand') {
     unit: props.bench.unit,
     by,
   })
-  if (kept) input.value?.blur()
-  else trouble.value = props.at.trouble.value
+  if (!kept) trouble.value = props.at.trouble.value
 }
 async function ask() {
   trouble.value = ''
@@ -47,7 +46,7 @@ function addFraction(fraction: string) {
 </script>
 
 <template>
-  <form class="tape" data-stay :class="{ again: read.again }" @submit.prevent="keep()">
+  <form class="tape" data-stay :class="{ again: read.again }" @submit.prevent="input?.blur()">
     <label>
       <span class="tape-what"
         >{{ read.label }}<br /><b>should read <ShownLength :text="number" /></b

@@ -2,7 +2,7 @@
 /** The Draft place: the sentence, the bag with its numbers, the pieces, and beside them sum and checks. */
 import { computed, inject, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, type LaidPiece, type Remedy, type Tile } from '../../api/client'
+import { api, type LaidPiece, type Offer, type Remedy, type Tile } from '../../api/client'
 import { headerSlot } from '../../app/header'
 import UnitSwitch from '../../app/UnitSwitch.vue'
 import { nextUnit } from '../../app/units'
@@ -14,6 +14,7 @@ import ChecksList from './ChecksList.vue'
 import DraftBoard from './DraftBoard.vue'
 import DraftNotices from './DraftNotices.vue'
 import DraftTools from './DraftTools.vue'
+import KnownSeams from './KnownSeams.vue'
 import MakingSentence from './MakingSentence.vue'
 import { opened as openedOf, type Opened } from './opened'
 import OpenSum from './OpenSum.vue'
@@ -145,6 +146,11 @@ const { answer: helped } = useResting(
       : undefined,
   ({ spec, unit: shown }, signal) => api.checks(spec, shown, signal),
 )
+function takeKnown({ path, name, mm }: Offer) {
+  at.settle()
+  at.edit({ kind: 'measured', path, name, mm })
+  at.settle()
+}
 /** A remedy is one step: what was under way is settled before it, and it is settled at once. */
 function remedy(taken: Remedy) {
   at.settle()
@@ -369,6 +375,7 @@ useKeys(
           @silence="silence"
           @remedy="remedy"
         />
+        <KnownSeams :drafted="drafted" :plan="id" @take="takeKnown" />
         <button type="button" class="quiet read-work" @click="workShown = true">
           Read the work through, step by step
         </button>

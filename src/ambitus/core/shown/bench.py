@@ -163,6 +163,8 @@ class BenchShown:
     done: int
     spent: str
     left: str
+    #: how long the needle has sewn
+    at_machine: str
     learned: LearnedShown
     spoilt: tuple[ToCutShown, ...]
     pieces: tuple[ToCutShown, ...]
@@ -228,6 +230,11 @@ def _together(draft: Draft, learned: Learned, view: View) -> Iterator[str]:
             f"Your {seams} together took {view.with_unit(abs(one.more))} {more} than planned: no reading "
             f"tells them apart.{would}"
         )
+
+
+def bags_of(state: State) -> int:
+    """Return how many bags are made at once."""
+    return max(1, len(state.about.bags))
 
 
 def _name_of(piece: Piece) -> str:
@@ -340,12 +347,13 @@ def _size(piece: Piece, state: State, view: View) -> tuple[str, bool]:
 
 
 def _to_cut(piece: Piece, state: State, view: View, count: int = 0) -> ToCutShown:
+    """Return a piece as it is cut: for every bag of the making, unless so many of it are wanted."""
     size, taken = _size(piece, state, view)
     return ToCutShown(
         piece.key,
         piece.letter,
         piece.name,
-        count or piece.count,
+        count or piece.count * bags_of(state),
         size,
         taken,
         piece.key in state.spoilt,
@@ -394,7 +402,9 @@ def bench_shown(spec: Spec, draft: Draft, state: State, unit: Unit, drafted: Dra
     view, steps = View(unit, draft.bag.unit), draft.steps
     at = next((n for n, step in enumerate(steps) if step.key == state.at), 0)
     step, learned = steps[at], learned_of(draft, state)
-    minutes = [minutes_of(draft.plan, one.acts) for one in steps]
+    # of several bags every step is done as often, one after the other
+    minutes = [bags_of(state) * minutes_of(draft.plan, one.acts) for one in steps]
+    sewn = sum(state.spent.get(one.key, 0.0) for one in steps if place_of(one) == "machine")
     picture = work_pictures(draft.plan, [one.acts for one in steps])[at]
     left = sum(took for one, took in zip(steps, minutes, strict=True) if one.key not in state.done)
     waits = step.wait[1] * 60 if step.wait else 0.0
@@ -443,6 +453,7 @@ def bench_shown(spec: Spec, draft: Draft, state: State, unit: Unit, drafted: Dra
         done=len(state.done),
         spent=time_as_words(state.seconds / 60) if state.seconds else "",
         left=time_as_words(left) if left else "",
+        at_machine=time_as_words(sewn / 60) if sewn else "",
         learned=learned_shown(spec, draft, state, view, drafted, learned),
         spoilt=tuple(
             _to_cut(piece, state, view, state.spoilt[piece.key])

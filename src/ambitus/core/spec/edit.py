@@ -18,8 +18,9 @@ from ambitus.core.grammar.kinds import BASE_KIND, TOP_KIND
 from ambitus.core.lengths import Pair, Unit, View
 from ambitus.core.outlines import LONGEST_OUTLINE
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.spec.model import MOST_EXTRAS, Spec
+from ambitus.core.spec.model import MOST_EXTRAS, MOST_MEASURED, Spec, UsualSpec
 from ambitus.core.spec.resolve import (
+    MEASURED,
     all_params,
     choose_variants,
     default_step,
@@ -86,9 +87,22 @@ class MovedEdit(BaseModel):
     down: float = Field(default=0.0, ge=-5000, le=5000, allow_inf_nan=False)
 
 
+class MeasuredEdit(BaseModel):
+    """An allowance as it was measured, in mm, under the name that it is known by from then on."""
+
+    model_config = ConfigDict(extra="forbid")
+    kind: Literal["measured"] = "measured"
+    path: Path
+    name: str = Field(min_length=1, max_length=120)
+    mm: float = Field(ge=MEASURED.low, le=MEASURED.high, allow_inf_nan=False)
+
+
 #: An edit that needs nothing but the spec.
-PlainEdit = TypedEdit | SteppedEdit | PickedEdit | SilencedEdit
-Edit = Annotated[TypedEdit | SteppedEdit | PickedEdit | SilencedEdit | MovedEdit, Field(discriminator="kind")]
+PlainEdit = TypedEdit | SteppedEdit | PickedEdit | SilencedEdit | MeasuredEdit
+Edit = Annotated[
+    TypedEdit | SteppedEdit | PickedEdit | SilencedEdit | MovedEdit | MeasuredEdit,
+    Field(discriminator="kind"),
+]
 
 
 def put(spec: Spec, path: str, value: object) -> Spec:
@@ -241,6 +255,17 @@ def _no_field(path: str) -> SpecProblems:
     )
 
 
+def _knowing(spec: Spec, edit: MeasuredEdit) -> Spec:
+    """Return *spec* with what was measured among what its maker knows; what no seam is sewn by makes room."""
+    used = {str(value).lower() for value in spec.allowances.values()}
+    others = {name: mm for name, mm in spec.usual.measured.items() if name.lower() != edit.name.lower()}
+    while len(others) >= MOST_MEASURED:
+        spare = next((name for name in others if name.lower() not in used), next(iter(others)))
+        del others[spare]
+    measured = {**others, edit.name: edit.mm}
+    return spec.model_copy(update={"usual": UsualSpec(values=spec.usual.values, measured=measured)})
+
+
 def apply_edit(
     spec: Spec,
     edit: PlainEdit,
@@ -273,6 +298,10 @@ def apply_edit(
     param: Param | None = dict(all_params(bag)).get(edit.path)
     if param is None or param.kind not in ("length", "allowance"):
         raise _no_field(edit.path)
+    if isinstance(edit, MeasuredEdit):
+        if param.kind != "allowance":
+            raise _no_field(edit.path)
+        return put(_knowing(spec, edit), edit.path, edit.name)
     view = View(unit, spec.unit)
     if isinstance(edit, TypedEdit):
         if not edit.text.strip() and param.optional:

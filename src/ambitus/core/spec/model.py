@@ -24,6 +24,8 @@ Given = float | int | str | None
 Reason = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
 
 
+#: Allowances that a maker has measured.
+MOST_MEASURED = 20
 #: Pairs of straps on one bag.
 MOST_PAIRS = 8
 #: Extras of one bag.
@@ -46,7 +48,9 @@ class UsualSpec(BaseModel):
         default_factory=dict, max_length=100, description="Default by field path, in mm."
     )
     measured: dict[str, float] = Field(
-        default_factory=dict, max_length=20, description="Named allowances the maker has measured, in mm."
+        default_factory=dict,
+        max_length=MOST_MEASURED,
+        description="Named allowances the maker has measured, in mm.",
     )
 
 
