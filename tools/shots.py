@@ -111,28 +111,20 @@ def bases(page: Page) -> None:
     page.wait_for_selector("[data-tile]")
 
 
-def two_versions(page: Page) -> None:
-    """A plan that was changed in two places."""
-    _open(page, "Glockenspiel carrier")
-    page.evaluate(
-        """async () => {
-            const at = `/api/plans/${location.pathname.split('/').pop()}`
-            const { plan, spec } = await (await fetch(at)).json()
-            spec.size.depth = 180
-            const body = { spec, base_revision: plan.head, edit_id: 'elsewhere', cause: 'Depth 140 → 180' }
-            const headers = { 'content-type': 'application/json' }
-            await fetch(`${at}/spec`, { method: 'PUT', headers, body: JSON.stringify(body) })
-        }"""
-    )
-    page.focus("[data-path='size.width']")
-    page.keyboard.type("440")
-    page.keyboard.press("Enter")
-    page.wait_for_selector(".plan-moved tbody")
+def bench(page: Page) -> None:
+    """A step at the machine: its number, what the tape read, and what that means."""
+    _open(page, "Valve-oil pouch")
+    page.click("nav >> text=Bench")
+    page.wait_for_selector("[data-step-title]")
+    page.click("[data-act=back]")
+    page.wait_for_selector("[data-reading]")
+    page.locator("[data-step-title]").evaluate("() => document.activeElement.blur()")
 
 
-def two_cloths(page: Page) -> None:
-    """A contrasting bottom and a facing: a number on the drawing, pieces of two cloths."""
-    _open(page, "Baritone book tote")
+def log(page: Page) -> None:
+    """What was made, and how seams come out from making to making."""
+    page.click("nav >> text=Log")
+    page.wait_for_selector("[data-entry]")
 
 
 def sack(page: Page) -> None:
@@ -192,13 +184,13 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "pieces": (pieces, 1280, 800, "light"),
     "laid-out": (laid_out, 1280, 800, "light"),
     "bases": (bases, 1280, 800, "light"),
-    "two-cloths": (two_cloths, 1280, 800, "light"),
+    "bench": (bench, 1280, 960, "light"),
+    "log": (log, 1280, 1000, "light"),
     "sack": (sack, 1280, 800, "light"),
     "stash": (stash, 1280, 800, "light"),
     "pouch": (pouch, 1280, 800, "light"),
     "put-on": (put_on, 1280, 800, "light"),
     "work": (work, 1280, 800, "light"),
-    "two-versions": (two_versions, 1280, 800, "light"),
     "stop": (stop, 1280, 800, "light"),
     "sheet": (sheet, 1000, 1250, "light"),
 }

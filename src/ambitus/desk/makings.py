@@ -247,8 +247,8 @@ class MakingDesk:
             told = entry_shown(entry, unit)
             cells = (
                 told.name,
-                told.begun,
-                told.finished,
+                entry.begun_at[:10],
+                entry.finished_at[:10],
                 told.who,
                 told.for_whom,
                 entry.machine,

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from ambitus.core.learning.calibrations import Calibration
 from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.work import time_as_words
-from ambitus.core.words import within
+from ambitus.core.words import day, within
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,8 +133,8 @@ def entry_shown(entry: Entry, unit: Unit) -> EntryShown:
         entry.plan,
         entry.revision,
         entry.name,
-        entry.begun_at[:10],
-        entry.finished_at[:10],
+        day(entry.begun_at),
+        day(entry.finished_at),
         entry.who,
         entry.for_whom,
         on_what(entry.cloth, entry.machine, entry.foot),
@@ -195,13 +195,13 @@ def _courses(entries: Sequence[Entry], unit: Unit) -> tuple[Course, ...]:
             view = View(unit, one.unit)
             _, planned, took, spread, many = one.bites[seam]
             said = f"{view.with_unit(took)} ± {view.worked(2 * spread)}, {many} reading{'s' * (many > 1)}"
-            points.append((f"{one.name}, {one.begun_at[:10]}", took, 2 * spread, said))
+            points.append((f"{one.name}, {day(one.begun_at)}", took, 2 * spread, said))
         if len(points) > 1:
             out.append(_course(f"{label}s: what they took", points, planned, View(unit, inorder[0].unit)))
     timed = [one for one in inorder if one.seconds and one.finished_at]
     if len(timed) > 1:
         minutes = [
-            (f"{one.name}, {one.begun_at[:10]}", one.seconds / 60, 0.0, time_as_words(one.seconds / 60))
+            (f"{one.name}, {day(one.begun_at)}", one.seconds / 60, 0.0, time_as_words(one.seconds / 60))
             for one in timed
         ]
         out.append(_course("Time at the work", minutes, None, None))
@@ -217,9 +217,9 @@ def known_shown(known: Calibration, label: str, unit: Unit) -> KnownShown:
     took = view.with_unit(known.mm)
     if not known.fact:
         many = "a first reading" if known.readings == 1 else f"{known.readings} first readings"
-        how = f"{many}, of {known.last_at[:10]}: not yet a fact"
+        how = f"{many}, of {day(known.last_at)}: not yet a fact"
     else:
-        days = f"{known.first_at[:10]} to {known.last_at[:10]}"
+        days = " to ".join(dict.fromkeys((day(known.first_at), day(known.last_at))))
         how = f"{known.readings} readings in {known.makings} making{'s' * (known.makings > 1)}, {days}"
     return KnownShown(
         "|".join((where.who, where.machine, where.foot, where.cloth, where.seam)),
@@ -244,6 +244,8 @@ def _matches(entry: Entry, search: str) -> bool:
         *entry.next_time,
         entry.begun_at[:10],
         entry.finished_at[:10],
+        day(entry.begun_at),
+        day(entry.finished_at),
     )
     return all(any(word in text.lower() for text in said) for word in search.lower().split())
 
