@@ -189,7 +189,8 @@ def test_a_making_is_put_away_and_taken_back(client: TestClient) -> None:
     """Never deleted: it leaves the log, and teaches nothing meanwhile."""
     making = _making(client, _plan(client)["plan"]["id"])
     assert client.post(f"/api/makings/{making['id']}/put-away").json() == {"away": True}
-    assert client.get("/api/log").json()["going"] == []
+    log = client.get("/api/log").json()
+    assert ([one["id"] for one in log["away"]], log["going"]) == ([making["id"]], [])
     assert client.get(f"/api/makings/{making['id']}").status_code == 200
     client.post(f"/api/makings/{making['id']}/put-away?back=true")
     assert len(client.get("/api/log").json()["going"]) == 1
@@ -263,6 +264,9 @@ def test_the_samples_are_laid_out_once_and_hold_what_they_promise(tmp_path: Path
     assert all(one.done == one.steps for one in log.finished)
     assert 0 < log.going[0].done < log.going[0].steps
     assert any(known.fact for known in log.known)
+    (pace,) = log.paces
+    assert pace.startswith("Orla’s work takes ")
+    assert pace.endswith(" steps timed in 3 makings.")
     assert not all(known.fact for known in log.known)
     assert len(log.courses) >= 2
 

@@ -3262,6 +3262,10 @@ export interface components {
             courses: components["schemas"]["Course"][];
             /** Known */
             known: components["schemas"]["KnownShown"][];
+            /** Paces */
+            paces: string[];
+            /** Away */
+            away: components["schemas"]["EntryShown"][];
         };
         /**
          * LogTaken
@@ -5623,6 +5627,8 @@ export interface components {
             letter: string;
             /** Name */
             name: string;
+            /** Cloth */
+            cloth: string;
             /** Count */
             count: number;
             /** Size */

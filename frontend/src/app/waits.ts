@@ -1,5 +1,6 @@
 /** Waits that have begun at a bench: they go on in every place and after a crash, and sound or flash when they are over. */
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { remember, remembered } from './remembered'
 
 export interface Wait {
   making: string
@@ -27,24 +28,13 @@ export function clock(seconds: number): string {
   const left = Math.max(0, Math.ceil(seconds))
   return `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`
 }
-const stored = (key: string) => {
-  try {
-    return localStorage.getItem(key)
-  } catch {
-    return null
-  }
-}
-const waits = ref<Wait[]>(readWaits(stored(KEY)))
-const silent = ref(stored(SILENT) === 'yes')
+const waits = ref<Wait[]>(readWaits(remembered(KEY)))
+const silent = ref(remembered(SILENT) === 'yes')
 const time = ref(Date.now() / 1000)
 
 function keep() {
-  try {
-    localStorage.setItem(KEY, JSON.stringify(waits.value))
-    localStorage.setItem(SILENT, silent.value ? 'yes' : 'no')
-  } catch {
-    // a browser that keeps nothing: the waits of this page go on all the same
-  }
+  remember(KEY, JSON.stringify(waits.value))
+  remember(SILENT, silent.value ? 'yes' : 'no')
 }
 export function startWait(wait: Wait) {
   waits.value = [...waits.value.filter((one) => one.making !== wait.making || one.step !== wait.step), wait]

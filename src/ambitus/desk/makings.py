@@ -16,7 +16,8 @@ from ambitus.core.making.events import About, Event
 from ambitus.core.making.state import Happened, State, refuse_event, state_of
 from ambitus.core.making.work_done import learned_of
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.shown.bench import BenchShown, bench_shown
+from ambitus.core.sew.minutes import minutes_of
+from ambitus.core.shown.bench import BenchShown, bags_of, bench_shown
 from ambitus.core.shown.log import (
     Entry,
     EntryShown,
@@ -192,6 +193,8 @@ class MakingDesk:
             steps=int(told.get("steps", 0)),
             done=int(told.get("done", 0)),
             seconds=float(told.get("seconds", 0.0)),
+            guessed=float(told.get("guessed", 0.0)),
+            timed=int(told.get("timed", 0)),
             bites={key: tuple(bite) for key, bite in told.get("bites", {}).items()},
             sizes=[(label, planned, read) for label, planned, read in told.get("sizes", ())],
             mistakes=told.get("mistakes", ()),
@@ -205,7 +208,8 @@ class MakingDesk:
 
     def log(self, unit: Unit, search: str = "") -> LogShown:
         """Return the log: makings that go on and that are finished, and what they teach."""
-        return log_shown(self._entries(), self.known(), unit, search)
+        away = [self._entry(one) for one in self.makings.list(put_away=True)]
+        return log_shown(self._entries(), self.known(), unit, search, away)
 
     def known(self) -> tuple[Calibration, ...]:
         """Return what the makings taught, by maker, machine, foot, cloth and class of seam."""
@@ -339,6 +343,7 @@ def _told(made: Draft, state: State) -> dict[str, Any]:
         if last and (last.key, read.id) in state.readings
     ]
     about, log = state.about, state.log
+    timed = [step for step in made.steps if state.spent.get(step.key)]
     return {
         "unit": made.bag.unit,
         "who": about.who,
@@ -350,6 +355,8 @@ def _told(made: Draft, state: State) -> dict[str, Any]:
         "done": len(state.done),
         "at": next((step.title for step in made.steps if step.key == state.at), ""),
         "seconds": state.seconds,
+        "guessed": sum(60 * minutes_of(made.plan, step.acts) for step in timed) * bags_of(state),
+        "timed": len(timed),
         "bites": {
             seam: (made.bag.classes.get(seam, seam), bite.planned, bite.mm, bite.spread, bite.readings)
             for seam, bite in learned.bites.items()

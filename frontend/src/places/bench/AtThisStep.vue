@@ -2,6 +2,7 @@
 /** What else can be done at a step: words of one’s own, a piece that is spoilt, the time put right, a photograph. */
 import { ref, watch } from 'vue'
 import { api, said, pictureOf, type Bench, type Making } from '../../api/client'
+import { remember } from '../../app/remembered'
 import ShownLength from '../../length-field/ShownLength.vue'
 import type { AtBench } from './useBench'
 
@@ -51,7 +52,7 @@ function learnFoot(event: KeyboardEvent) {
   learning.value = false
   if (event.key === 'Escape') return
   foot.value = event.key
-  localStorage.setItem('ambitus-foot', event.key)
+  remember('ambitus-foot', event.key)
 }
 </script>
 
@@ -60,7 +61,7 @@ function learnFoot(event: KeyboardEvent) {
     <ul v-if="bench.spoilt.length" class="spoilt">
       <li v-for="one in bench.spoilt" :key="one.piece" :data-spoilt="one.piece">
         Cut again: <b>{{ one.letter }} {{ one.name }} × {{ one.count }}</b>
-        <b class="cut-size"><ShownLength :text="one.size" /></b>
+        <b class="cut-size"><ShownLength :text="one.size" /></b> of {{ one.cloth }}
         <button type="button" class="choice" @click="at.happen({ kind: 'cut again', piece: one.piece })">
           It is cut
         </button>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Begin a making: who, on what, for whom, how many; or go on with one that rests. */
 import { reactive, ref } from 'vue'
+import { remember, rememberedAs } from '../../app/remembered'
 import type { AtBench } from './useBench'
 
 const props = defineProps<{ at: AtBench; plan: string }>()
@@ -15,13 +16,13 @@ const FIELDS = {
   cloth: 'Cloth, if not as planned',
   for_whom: 'For whom',
 } as const
-const last = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Record<keyof typeof FIELDS, string>>
+const last = rememberedAs<Record<keyof typeof FIELDS, string>>(KEY)
 const about = reactive({ who: '', machine: '', foot: '', needle: '', cloth: '', for_whom: '', ...last })
 const bags = ref('')
 
 async function begin() {
   const { who, machine, foot, needle } = about
-  localStorage.setItem(KEY, JSON.stringify({ who, machine, foot, needle }))
+  remember(KEY, JSON.stringify({ who, machine, foot, needle }))
   const named = bags.value
     .split(/[\n,;]+/)
     .map((name) => name.trim())

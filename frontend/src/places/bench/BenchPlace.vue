@@ -3,6 +3,7 @@
 import { computed, inject, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { headerSlot } from '../../app/header'
+import { remembered } from '../../app/remembered'
 import UnitSwitch from '../../app/UnitSwitch.vue'
 import { nextUnit } from '../../app/units'
 import { useUsual } from '../../usual/useUsual'
@@ -24,7 +25,7 @@ const at = useBench()
 const { making, bench, armed, waiting, trouble, finishing } = at
 const listed = ref(false)
 const another = ref(false)
-const foot = ref(localStorage.getItem('ambitus-foot') ?? '')
+const foot = ref(remembered('ambitus-foot'))
 
 onMounted(async () => {
   header?.draftOf(props.id)

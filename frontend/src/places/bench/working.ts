@@ -41,6 +41,3 @@ export function wiped(dx: number, dy: number): 'next' | 'back' | undefined {
   if (Math.abs(dx) < 80 || Math.abs(dx) < 2 * Math.abs(dy)) return undefined
   return dx < 0 ? 'next' : 'back'
 }
-
-/** The number that is read from a metre away comes first: the others of a step stand beside it. */
-export const loudest = (step: BenchStep) => step.numbers[0]

@@ -46,8 +46,8 @@ async function takeIn(event: Event) {
     trouble.value = said(cause)
   }
 }
-async function putAway(one: Entry) {
-  await api.putMakingAway(one.id)
+async function putAway(one: Entry, back = false) {
+  await api.putMakingAway(one.id, back)
   await load()
 }
 const print = () => window.print()
@@ -94,6 +94,7 @@ const print = () => window.print()
           </li>
         </ul>
       </section>
+      <p v-for="words in log.paces" :key="words" data-pace>{{ words }}</p>
       <section v-if="log.courses.length" class="courses" aria-label="From making to making">
         <CourseDrawing v-for="one in log.courses" :key="one.title" :course="one" />
       </section>
@@ -171,6 +172,22 @@ const print = () => window.print()
           </table>
         </div>
       </section>
+      <details v-if="log.away.length" class="away">
+        <summary>Put away ({{ log.away.length }})</summary>
+        <ul>
+          <li v-for="one in log.away" :key="one.id">
+            {{ one.name }}, {{ one.finished || one.begun }}
+            <button
+              type="button"
+              class="quiet"
+              :aria-label="`Take ${one.name} back`"
+              @click="putAway(one, true)"
+            >
+              Take back
+            </button>
+          </li>
+        </ul>
+      </details>
     </template>
   </div>
 </template>

@@ -52,6 +52,7 @@ class ToCutShown:
     piece: str
     letter: str
     name: str
+    cloth: str
     count: int
     size: str
     taken: bool
@@ -353,6 +354,7 @@ def _to_cut(piece: Piece, state: State, view: View, count: int = 0) -> ToCutShow
         piece.key,
         piece.letter,
         piece.name,
+        piece.material,
         count or piece.count * bags_of(state),
         size,
         taken,

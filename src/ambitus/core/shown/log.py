@@ -1,9 +1,9 @@
 """Makings as the Log shows them: a row each, and how bites and minutes run from one to the next."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
-from ambitus.core.learning.calibrations import Calibration
+from ambitus.core.learning.calibrations import FACT, Calibration
 from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.work import time_as_words
 from ambitus.core.words import day, within
@@ -33,6 +33,9 @@ class Entry:
     done: int
     at: str
     seconds: float
+    #: how long the steps that were timed had been guessed at, in seconds, and how many they are
+    guessed: float
+    timed: int
     bites: Mapping[str, tuple[str, float, float, float, int]]
     sizes: Sequence[tuple[str, float, float]]
     cost: str
@@ -110,6 +113,10 @@ class LogShown:
     finished: tuple[EntryShown, ...]
     courses: tuple[Course, ...]
     known: tuple[KnownShown, ...]
+    #: how long the work takes beside what was guessed, by who does it
+    paces: tuple[str, ...]
+    #: makings that were put away
+    away: tuple[EntryShown, ...]
 
 
 def on_what(*words: str) -> str:
@@ -230,6 +237,23 @@ def known_shown(known: Calibration, label: str, unit: Unit) -> KnownShown:
     )
 
 
+def _paces(entries: Sequence[Entry]) -> Iterator[str]:
+    """Yield how long each maker takes beside what was guessed of the steps that were timed."""
+    by_who: dict[str, list[Entry]] = {}
+    for one in entries:
+        if one.timed:
+            by_who.setdefault(one.who, []).append(one)
+    for who, every in by_who.items():
+        steps, makings = sum(one.timed for one in every), len(every)
+        share = sum(one.seconds for one in every) / max(1.0, sum(one.guessed for one in every))
+        whose = f"{who}’s work" if who else "Your work"
+        sure = "" if makings >= FACT else " A first reading, not yet a fact."
+        yield (
+            f"{whose} takes {share:.1f} times the first guess: {steps} steps timed in {makings} "
+            f"making{'s' * (makings > 1)}.{sure}"
+        )
+
+
 def _matches(entry: Entry, search: str) -> bool:
     said = (
         entry.name,
@@ -251,7 +275,11 @@ def _matches(entry: Entry, search: str) -> bool:
 
 
 def log_shown(
-    entries: Sequence[Entry], known: Sequence[Calibration], unit: Unit, search: str = ""
+    entries: Sequence[Entry],
+    known: Sequence[Calibration],
+    unit: Unit,
+    search: str = "",
+    away: Sequence[Entry] = (),
 ) -> LogShown:
     """Return the makings that have every word of *search* somewhere in them, and what all of them teach."""
     found = [one for one in entries if _matches(one, search)]
@@ -261,4 +289,6 @@ def log_shown(
         tuple(entry_shown(one, unit) for one in found if one.finished_at),
         _courses(found, unit),
         tuple(known_shown(one, labels[one.where.seam], unit) for one in known if one.where.seam in labels),
+        tuple(_paces(entries)),
+        tuple(entry_shown(one, unit) for one in away if _matches(one, search)),
     )
