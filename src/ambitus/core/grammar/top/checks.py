@@ -8,8 +8,8 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.joins import between, room_for_join
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
-from ambitus.core.form.sewn import end_at_top
 from ambitus.core.grammar.kinds import TOP_KIND
+from ambitus.core.grammar.reads import round_mouth_edges
 from ambitus.core.grammar.thickness import on_outer, thick_outside
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.grammar.top.fields import (
@@ -123,7 +123,9 @@ def behind_walls(draft: "Draft") -> Walls | None:
     if stiff is None or lining is None or stiff.thickness <= THIN_WALL or one_with_outer(bag):
         return None
     upright = ("side", "gusset", "end")
-    seams = sum(s.seam in upright and end_at_top(lining, s) is not None for s in lining.seams)
+    # of a box pouch each end seam has an edge above and one below: a way round crosses one of them
+    crossed = round_mouth_edges(lining)
+    seams = sum(edges for seam, edges in crossed.items() if seam in upright) // 2
     square = not lining.stance.smooth and ({"depth", "breadth"} & set(lining.dimensions))
     times = 8.0 if square else 2 * math.pi
     return Walls(stiff.thickness, snap(times * stiff.thickness), seams) if seams else None
