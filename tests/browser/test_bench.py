@@ -190,9 +190,10 @@ def test_a_wait_goes_on_in_other_places_and_says_when_it_is_over(screen: Screen)
 def test_a_step_takes_words_time_a_spoilt_piece_a_photograph_and_what_a_tape_sends(screen: Screen) -> None:
     """Each is there after a reload; several bags are cut as often."""
     page = _bench(screen, "March folder tote")
-    page.fill("[data-about=bags]", "Ines, Tom")
+    page.fill("[data-about=bags]", "Ines, green canvas\nTom")
     page.click("[data-act=begin]")
     page.wait_for_selector("[data-step-title]")
+    assert "For each of 2 bags: Ines (green canvas) · Tom" in screen.said()
     page.fill("[data-note]", "Dampen it first")
     page.keyboard.press("Enter")
     page.fill("[data-minutes]", "12")
@@ -241,6 +242,11 @@ def test_the_log_is_searched_and_what_it_knows_is_planned_with_on_a_word(screen:
     page.wait_for_function("document.querySelectorAll('[data-entry]').length === 1")
     screen.open("March folder tote")
     page.wait_for_selector("[data-next-time]")
+    page.click("text=Made 2 times: the log of it")
+    page.wait_for_selector("[data-entry]")
+    assert page.locator("[data-entry]").count() == 2
+    page.go_back()
+    page.wait_for_selector("[data-next-time]")
     offer = page.locator("[data-known=side]").first
     offer.wait_for()
     assert screen.cut("outer panel", "width") == "48"
@@ -251,6 +257,30 @@ def test_the_log_is_searched_and_what_it_knows_is_planned_with_on_a_word(screen:
     screen.kept()
     page.keyboard.press("Control+z")
     screen.shows("outer panel", "width", "48")
+
+
+def test_a_washed_square_is_kept_and_laid_out_by_on_a_word(screen: Screen) -> None:
+    """4 % along in the log; the cloth of the next plan is laid out so when it is asked for."""
+    page = screen.shelf().page
+    page.click("nav >> text=Log")
+    page.click(".samples summary")
+    page.select_option("[data-sample-of=cloth]", label="Canvas")
+    for name, text in {"long_before": "30", "long_after": "28.8", "wide_before": "20"}.items():
+        page.fill(f"[data-sample-of={name}]", text)
+    page.click("[data-act=keep-sample]")
+    page.wait_for_selector("#wrong-sample-wide_before")
+    page.fill("[data-sample-of=wide_before]", "30")
+    page.fill("[data-sample-of=wide_after]", "30")
+    page.click("[data-act=keep-sample]")
+    assert "shrank 4.0 % along" in page.inner_text("[data-sample]").replace("\xa0", " ")
+    screen.open("March folder tote")
+    page.click("nav >> text=Cloth")
+    page.wait_for_selector("[data-shrank]")
+    assert "not yet a fact" in page.inner_text("[data-shrank]")
+    assert page.input_value("[data-path='outer.shrinks_along']") == "0"
+    page.click("[data-act=take-shrinks]")
+    page.wait_for_function("document.querySelector(\"[data-path='outer.shrinks_along']\").value === '4'")
+    page.wait_for_selector("[data-shrank]", state="detached")
 
 
 @pytest.mark.parametrize(

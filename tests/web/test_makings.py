@@ -236,6 +236,22 @@ def test_what_is_known_is_offered_and_taken_only_when_asked(client: TestClient) 
     assert client.post("/api/known", json={"spec": denim}).json() == []
 
 
+def test_a_washed_square_is_offered_to_a_plan_of_its_cloth(client: TestClient) -> None:
+    """Typed in centimetres, told, put away: then nothing is offered any more."""
+    typed = {"kind": "washed", "cloth": "Canvas", "unit": "cm"}
+    sizes = {"long_before": "30", "long_after": "29.1", "wide_before": "30", "wide_after": "30"}
+    assert client.get("/api/log/shrinks?cloth=Canvas").json() == {"offer": None}
+    (kept,) = client.post("/api/log/samples", json={**typed, **sizes}).json()
+    assert kept["said"].startswith("Canvas shrank 3.0 % along")
+    offer = client.get("/api/log/shrinks?cloth=Canvas").json()["offer"]
+    assert (offer["along"], offer["across"]) == ("3.0", "0.0")
+    wrong = client.post("/api/log/samples", json={**typed, **sizes, "long_before": "3"})
+    assert (wrong.status_code, wrong.json()["problems"][0]["field"]) == (422, "long_before")
+    assert client.post("/api/log/samples/7/put-away").status_code == 422
+    assert client.post(f"/api/log/samples/{kept['number']}/put-away").json() == []
+    assert client.get("/api/log/shrinks?cloth=Canvas").json() == {"offer": None}
+
+
 def test_the_tape_sends_what_a_field_takes(client: TestClient) -> None:
     """The simulated one reads near what is expected, the same each time, in whatever unit is shown."""
     making = _making(client, _plan(client)["plan"]["id"])

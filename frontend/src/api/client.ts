@@ -223,6 +223,17 @@ export const api = {
   putPhotoAway: (id: string) => ask<Record<string, boolean>>('POST', `/photos/${id}/put-away`),
   log: (unit: Unit, search: string, signal?: AbortSignal) =>
     ask<Log>('GET', `/log?${new URLSearchParams({ unit, search })}`, undefined, signal),
+  samples: (unit: Unit) => ask<Schemas['SampleShown'][]>('GET', `/log/samples?unit=${unit}`),
+  addSample: (typed: Schemas['SampleTyped']) => ask<Schemas['SampleShown'][]>('POST', '/log/samples', typed),
+  putSampleAway: (number: number, unit: Unit) =>
+    ask<Schemas['SampleShown'][]>('POST', `/log/samples/${number}/put-away?unit=${unit}`),
+  shrinks: (cloth: string, signal?: AbortSignal) =>
+    ask<Schemas['ShrinksOffered']>(
+      'GET',
+      `/log/shrinks?${new URLSearchParams({ cloth })}`,
+      undefined,
+      signal,
+    ),
   logFromJson: (text: string) => ask<Schemas['LogTaken']>('POST', '/log/from-json', { text }),
   known: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Offer[]>('POST', '/known', { spec, unit }, signal),

@@ -1027,6 +1027,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log/samples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Samples that were measured
+         * @description Return the squares that were washed and the strips that were stretched, the last first.
+         */
+        get: operations["samples_api_log_samples_get"];
+        put?: never;
+        /**
+         * Keep a sample
+         * @description Keep what a square was before and after the wash, or a strip before and after it was stretched.
+         */
+        post: operations["add_sample_api_log_samples_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/samples/{number}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put a sample away
+         * @description Go by a sample no more; it is not deleted.
+         */
+        post: operations["put_sample_away_api_log_samples__number__put_away_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/shrinks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * How a cloth shrinks
+         * @description Return how a cloth, by its name, shrank before.
+         */
+        get: operations["how_it_shrinks_api_log_shrinks_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans": {
         parameters: {
             query?: never;
@@ -4478,6 +4542,42 @@ export interface components {
             why: string;
         };
         /**
+         * SampleShown
+         * @description A sample as the log shows it, with its number among all of them.
+         */
+        SampleShown: {
+            /** Number */
+            number: number;
+            /** Said */
+            said: string;
+        };
+        /**
+         * SampleTyped
+         * @description A sample as it is typed: lengths as text, a bare number in ``unit``.
+         */
+        SampleTyped: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "washed" | "stretched";
+            /** Cloth */
+            cloth: string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "cm" | "in";
+            /** Long Before */
+            long_before: string;
+            /** Long After */
+            long_after: string;
+            /** Wide Before */
+            wide_before: string;
+            /** Wide After */
+            wide_after: string;
+        };
+        /**
          * Save
          * @description One settled edit. ``base_revision`` is the one it started from; ``edit_id`` makes a retry safe.
          * @example {
@@ -4673,6 +4773,25 @@ export interface components {
              * @enum {string}
              */
             source: "chosen" | "default" | "derived" | "measured" | "borrowed";
+        };
+        /**
+         * ShrinksOffered
+         * @description How a cloth shrank before; nothing where no square of it was washed.
+         */
+        ShrinksOffered: {
+            offer: components["schemas"]["ShrinksShown"] | null;
+        };
+        /**
+         * ShrinksShown
+         * @description How a cloth shrinks, offered to a plan: the sentence, and per cent along and across as text.
+         */
+        ShrinksShown: {
+            /** Said */
+            said: string;
+            /** Along */
+            along: string;
+            /** Across */
+            across: string;
         };
         /**
          * SilencedEdit
@@ -8407,6 +8526,206 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OfferShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    samples_api_log_samples_get: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SampleShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    add_sample_api_log_samples_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SampleTyped"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SampleShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    put_sample_away_api_log_samples__number__put_away_post: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SampleShown"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
+    how_it_shrinks_api_log_shrinks_get: {
+        parameters: {
+            query: {
+                cloth: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShrinksOffered"];
                 };
             };
             /** @description Bad Request */

@@ -10,6 +10,7 @@ from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.learning.calibrations import Calibration, Found, Where, calibrations
+from ambitus.core.learning.samples import Sample, SampleTyped, sample_of, shrinks
 from ambitus.core.lengths import Unit, View
 from ambitus.core.making import events
 from ambitus.core.making.events import About, Event
@@ -23,9 +24,13 @@ from ambitus.core.shown.log import (
     EntryShown,
     KnownShown,
     LogShown,
+    SampleShown,
+    ShrinksShown,
     entry_shown,
     known_shown,
     log_shown,
+    sample_shown,
+    shrinks_shown,
 )
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted, spec_of
@@ -34,6 +39,7 @@ from ambitus.files.photos import photo_from
 from ambitus.files.plain import plain_json
 from ambitus.files.problems import valid
 from ambitus.store import KeptMaking, KeptPhoto, Makings, PlanNotFound, Plans
+from ambitus.store.plans import now_as_text
 
 _EVENT: TypeAdapter[Event] = TypeAdapter(Event)
 
@@ -177,9 +183,9 @@ class MakingDesk:
         """Return the makings of a plan, newest change first."""
         return tuple(entry_shown(self._entry(one), unit) for one in self.makings.list(plan_id=plan_id))
 
-    def _entry(self, kept: KeptMaking) -> Entry:
+    def _entry(self, kept: KeptMaking, *, pictured: bool = True) -> Entry:
         told = kept.told
-        photos = tuple((one.id, one.words) for one in self.makings.photos(kept.id))
+        photos = tuple((one.id, one.words) for one in self.makings.photos(kept.id)) if pictured else ()
         words = ("who", "for_whom", "machine", "foot", "cloth", "at", "cost", "notes")
         return Entry(
             id=kept.id,
@@ -203,8 +209,8 @@ class MakingDesk:
             **{word: str(told.get(word, "")) for word in words},
         )
 
-    def _entries(self) -> list[Entry]:
-        return [self._entry(one) for one in self.makings.list()]
+    def _entries(self, *, pictured: bool = True) -> list[Entry]:
+        return [self._entry(one, pictured=pictured) for one in self.makings.list()]
 
     def log(self, unit: Unit, search: str = "") -> LogShown:
         """Return the log: makings that go on and that are finished, and what they teach."""
@@ -217,7 +223,7 @@ class MakingDesk:
             Found(
                 Where(one.who, one.machine, one.foot, one.cloth, seam), mm, spread, readings, one.updated_at
             )
-            for one in self._entries()
+            for one in self._entries(pictured=False)
             for seam, (_, _, mm, spread, readings) in one.bites.items()
         )
 
@@ -243,6 +249,40 @@ class MakingDesk:
         """Keep a photograph of a making, without where it was taken. Raises SpecProblems, MakingNotFound."""
         photo = photo_from(body)
         return self.makings.add_photo(making_id, words.strip()[:300], photo.whole, photo.small, at=at)
+
+    def _samples(self) -> list[Sample]:
+        rows = (self._plans.kept("samples") or {}).get("rows", [])
+        return [valid(Sample, row) for row in rows]
+
+    def _keep_samples(self, samples: Sequence[Sample]) -> None:
+        self._plans.keep("samples", {"rows": [one.model_dump(mode="json") for one in samples]})
+
+    def samples(self, unit: Unit) -> tuple[SampleShown, ...]:
+        """Return the samples that were measured, the last first."""
+        every = self._samples()
+        found = [(n, one) for n, one in enumerate(every) if not one.away]
+        return tuple(sample_shown(n, one, unit) for n, one in reversed(found))
+
+    def add_sample(self, typed: SampleTyped) -> tuple[SampleShown, ...]:
+        """Keep a sample, and return all of them. Raises SpecProblems where what was typed is none."""
+        made = sample_of(typed, now_as_text())
+        self._keep_samples([*self._samples(), made])
+        return self.samples(typed.unit)
+
+    def put_sample_away(self, number: int, unit: Unit) -> tuple[SampleShown, ...]:
+        """Go by a sample no more; it is not deleted. Raises SpecProblems where there is no such one."""
+        every = self._samples()
+        if not 0 <= number < len(every):
+            why = "There is no such sample."
+            raise SpecProblems((Problem("sample", "number", str(number), why, "Open the log anew."),))
+        every[number] = every[number].model_copy(update={"away": True})
+        self._keep_samples(every)
+        return self.samples(unit)
+
+    def shrinks(self, cloth: str) -> ShrinksShown | None:
+        """Return how a cloth, by its name, shrank before, or None where nobody washed a square of it."""
+        found = shrinks(self._samples(), cloth)
+        return shrinks_shown(found) if found else None
 
     def as_csv(self, unit: Unit) -> str:
         """Return the log as a table."""

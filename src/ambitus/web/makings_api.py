@@ -6,11 +6,12 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Depends, Path, Query, Request, Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
+from ambitus.core.learning.samples import SampleTyped
 from ambitus.core.lengths import LengthProblem, Unit, parse_length
 from ambitus.core.making.events import About, Event, Read
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.bench import READ_TO
-from ambitus.core.shown.log import EntryShown, LogShown
+from ambitus.core.shown.log import EntryShown, LogShown, SampleShown, ShrinksShown
 from ambitus.core.spec.model import Spec
 from ambitus.desk.makings import MakingDesk, MakingShown, OfferShown
 from ambitus.standins.tape import SimulatedTape
@@ -271,3 +272,35 @@ class OffersRequest(BaseModel):
 def known(body: OffersRequest, makings: AtBench) -> Response:
     """Return how seams on the cloth of a bag came out before, where that is not what it plans."""
     return _json(_OFFERS.dump_json(makings.offers(body.spec, body.unit or body.spec.unit)))
+
+
+@router.get("/log/samples", responses=_WRONG, summary="Samples that were measured")
+def samples(makings: AtBench, unit: Unit = "cm") -> list[SampleShown]:
+    """Return the squares that were washed and the strips that were stretched, the last first."""
+    return list(makings.samples(unit))
+
+
+@router.post("/log/samples", status_code=201, responses=_WRONG, summary="Keep a sample")
+def add_sample(body: SampleTyped, makings: AtBench) -> list[SampleShown]:
+    """Keep what a square was before and after the wash, or a strip before and after it was stretched."""
+    return list(makings.add_sample(body))
+
+
+@router.post("/log/samples/{number}/put-away", responses=_WRONG, summary="Put a sample away")
+def put_sample_away(
+    number: Annotated[int, Path(ge=0, le=10**6)], makings: AtBench, unit: Unit = "cm"
+) -> list[SampleShown]:
+    """Go by a sample no more; it is not deleted."""
+    return list(makings.put_sample_away(number, unit))
+
+
+class ShrinksOffered(BaseModel):
+    """How a cloth shrank before; nothing where no square of it was washed."""
+
+    offer: ShrinksShown | None
+
+
+@router.get("/log/shrinks", responses=_WRONG, summary="How a cloth shrinks")
+def how_it_shrinks(makings: AtBench, cloth: Annotated[str, Query(max_length=80)]) -> ShrinksOffered:
+    """Return how a cloth, by its name, shrank before."""
+    return ShrinksOffered(offer=makings.shrinks(cloth))

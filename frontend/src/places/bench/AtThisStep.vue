@@ -46,6 +46,10 @@ async function photograph(event: Event) {
     trouble.value = said(cause)
   }
 }
+async function putAway(photo: string) {
+  await api.putPhotoAway(photo)
+  await props.at.load(props.making.id)
+}
 function learnFoot(event: KeyboardEvent) {
   event.preventDefault()
   event.stopPropagation()
@@ -119,13 +123,17 @@ function learnFoot(event: KeyboardEvent) {
     </div>
     <p v-if="trouble" class="wrong-text" role="alert">{{ trouble }}</p>
     <p v-if="making.photos.length" class="at-photos">
-      <img
-        v-for="one in making.photos"
-        :key="one.id"
-        :src="pictureOf(one.id, true)"
-        :alt="one.words || 'Photograph of the work'"
-        loading="lazy"
-      />
+      <span v-for="one in making.photos" :key="one.id">
+        <img :src="pictureOf(one.id, true)" :alt="one.words || 'Photograph of the work'" loading="lazy" />
+        <button
+          type="button"
+          class="quiet"
+          :aria-label="`Put the photograph ${one.words} away`"
+          @click="putAway(one.id)"
+        >
+          Put away
+        </button>
+      </span>
     </p>
   </section>
 </template>

@@ -3,6 +3,7 @@
 import { reactive, ref } from 'vue'
 import { remember, rememberedAs } from '../../app/remembered'
 import type { AtBench } from './useBench'
+import { bagsFrom } from './working'
 
 const props = defineProps<{ at: AtBench; plan: string }>()
 const emit = defineEmits<{ begun: [] }>()
@@ -23,15 +24,7 @@ const bags = ref('')
 async function begin() {
   const { who, machine, foot, needle } = about
   remember(KEY, JSON.stringify({ who, machine, foot, needle }))
-  const named = bags.value
-    .split(/[\n,;]+/)
-    .map((name) => name.trim())
-    .filter(Boolean)
-  await props.at.begin(props.plan, {
-    kind: 'about',
-    ...about,
-    bags: named.map((name) => ({ name, cloth: '', thread: '' })),
-  })
+  await props.at.begin(props.plan, { kind: 'about', ...about, bags: bagsFrom(bags.value) })
   if (props.at.making.value) emit('begun')
 }
 async function goOn(id: string) {
@@ -72,8 +65,8 @@ async function goOn(id: string) {
         <input v-model="about[key]" type="text" maxlength="120" :data-about="key" />
       </label>
       <label class="thing-field wide">
-        <span class="caption">More bags than one: whose, or what they are called, by commas</span>
-        <input v-model="bags" type="text" maxlength="2000" data-about="bags" />
+        <span class="caption">More bags than one: a line each, name, cloth, thread</span>
+        <textarea v-model="bags" rows="2" maxlength="4000" data-about="bags" />
       </label>
       <p><button type="submit" class="bench-done" data-act="begin">Begin a making →</button></p>
     </form>

@@ -106,6 +106,9 @@ function onTouch(event: TouchEvent) {
       <p v-if="bench.refused" class="trouble" role="alert">
         <b>This cannot be sewn as it is.</b> {{ bench.refused }}
       </p>
+      <p v-if="making.plan_moved" class="notice">
+        The plan has gone on since this making began: it is made by revision {{ making.revision }}.
+      </p>
       <FinishMaking v-if="finishing" :at="at" :making="making" :bench="bench" />
       <div v-else class="bench-at" @click="onPress" @touchstart.passive="onTouch" @touchend.passive="onTouch">
         <BenchStep :at="at" :making="making" :bench="bench" />

@@ -6,6 +6,7 @@ import WorkDrawing from '../../bag-drawing/WorkDrawing.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
 import TapeReading from './TapeReading.vue'
 import type { AtBench } from './useBench'
+import { bagSaid } from './working'
 
 const props = defineProps<{ at: AtBench; making: Making; bench: Bench }>()
 const PLACES: Record<string, string> = {
@@ -45,7 +46,7 @@ const isDone = () => props.bench.steps[props.bench.step.number - 1]?.done
         <em v-if="isDone()"> · done</em>
       </p>
       <p v-if="bags.length > 1" class="bench-bags">
-        For each of {{ bags.length }} bags: {{ bags.map((bag) => bag.name).join(' · ') }}
+        For each of {{ bags.length }} bags: {{ bags.map(bagSaid).join(' · ') }}
       </p>
       <h1 data-step-title>{{ bench.step.title }}</h1>
       <template v-if="bench.step.number === 1">

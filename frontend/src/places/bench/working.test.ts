@@ -1,7 +1,7 @@
 /** What the hand does at the bench, without a screen. */
 import { describe, expect, it } from 'vitest'
 import type { Bench } from '../../api/client'
-import { idleAfter, meantBy, pressBack, pressNext, wiped, worked } from './working'
+import { bagSaid, bagsFrom, idleAfter, meantBy, pressBack, pressNext, wiped, worked } from './working'
 
 type Kind = 'step' | 'gate' | 'no return'
 const bench = (kind: Kind, done = false, last = false) =>
@@ -71,5 +71,13 @@ describe('time', () => {
   it('waits longer for a sign where a step is long', () => {
     expect(idleAfter({ takes_seconds: 60 } as Bench['step'])).toBe(600)
     expect(idleAfter({ takes_seconds: 900 } as Bench['step'])).toBe(2700)
+  })
+})
+
+describe('several bags', () => {
+  it('are a line each, with cloth and thread where they are told', () => {
+    const bags = bagsFrom('Ines, green canvas, red\n\nTom;  the spare , , grey\n , nobody')
+    expect(bags.map(bagSaid)).toEqual(['Ines (green canvas, thread red)', 'Tom', 'the spare (thread grey)'])
+    expect(bagsFrom(' \n ')).toEqual([])
   })
 })

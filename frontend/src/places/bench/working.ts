@@ -1,5 +1,5 @@
 /** What the hand does at the bench, worked out without a screen: what a press means, and which seconds were worked. */
-import type { Bench, BenchStep, Happened } from '../../api/client'
+import type { AboutMaking, Bench, BenchStep, Happened } from '../../api/client'
 
 /** Seconds without a sign of anybody after which nobody is working: three times what the step takes, ten minutes at least. */
 export const idleAfter = (step: BenchStep) => Math.max(600, 3 * step.takes_seconds)
@@ -40,4 +40,18 @@ export function meantBy(key: string, foot: string): 'next' | 'back' | undefined 
 export function wiped(dx: number, dy: number): 'next' | 'back' | undefined {
   if (Math.abs(dx) < 80 || Math.abs(dx) < 2 * Math.abs(dy)) return undefined
   return dx < 0 ? 'next' : 'back'
+}
+
+/** The bags of a making as they are typed: a line each, its name, its cloth and its thread parted by commas. */
+export function bagsFrom(text: string): NonNullable<AboutMaking['bags']> {
+  return text
+    .split(/[\n;]+/)
+    .map((line) => line.split(',').map((word) => word.trim()))
+    .filter(([name]) => name)
+    .map(([name = '', cloth = '', thread = '']) => ({ name, cloth, thread }))
+}
+/** A bag in words: its name, and of what it is. */
+export const bagSaid = (bag: NonNullable<AboutMaking['bags']>[number]) => {
+  const of = [bag.cloth, bag.thread && `thread ${bag.thread}`].filter(Boolean).join(', ')
+  return of ? `${bag.name} (${of})` : bag.name
 }

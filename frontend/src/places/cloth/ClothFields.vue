@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** What is asked of a cloth: its measures, how it shrinks, how it is printed, folded and cut. */
 import { computed } from 'vue'
-import type { Cloth, ClothEdit, Problem, Unit } from '../../api/client'
+import { api, type Cloth, type ClothEdit, type Problem, type Unit } from '../../api/client'
+import { useResting } from '../../app/resting'
 import LengthField from '../../length-field/LengthField.vue'
 import type { ClothsAtHand } from './useCloth'
 
@@ -20,6 +21,23 @@ const stepped = (path: string, steps: number) =>
 const picked = (field: string, value: string) =>
   props.at.edit({ kind: 'picked', cloth: props.cloth.key, field, value } as ClothEdit)
 const SHRINKS = { shrinks_along: 'Shrinks along', shrinks_across: 'Shrinks across' } as const
+/** How this cloth shrank before, as the log has it: followed only when it is asked for. */
+const { answer: shrank } = useResting(
+  () => (props.cloth.key === 'interfacing' ? undefined : props.cloth.label),
+  (label, signal) => api.shrinks(label, signal),
+)
+const offer = computed(() => {
+  const found = shrank.value?.offer
+  const { shrinks_along: along, shrinks_across: across } = props.cloth.shrinks
+  return found && (Number(found.along) !== Number(along) || Number(found.across) !== Number(across))
+    ? found
+    : undefined
+})
+async function takeShrinks(along: string, across: string) {
+  await typed('shrinks_along', along)
+  await typed('shrinks_across', across)
+  await props.at.settle()
+}
 const CHOICES = { print: 'Print', lies: 'Lies', cutting: 'Cut with' } as const
 </script>
 
@@ -56,6 +74,17 @@ const CHOICES = { print: 'Print', lies: 'Lies', cutting: 'Cut with' } as const
         >
       </label>
     </div>
+    <p v-if="offer" data-shrank>
+      {{ offer.said }}
+      <button
+        type="button"
+        class="choice"
+        data-act="take-shrinks"
+        @click="takeShrinks(offer.along, offer.across)"
+      >
+        Lay it out so
+      </button>
+    </p>
     <div v-for="(says, name) in CHOICES" :key="name" class="choice-row" role="group" :aria-label="says">
       <span class="caption">{{ says }}</span>
       <button

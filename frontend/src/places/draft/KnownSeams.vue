@@ -18,8 +18,13 @@ const nextTime = computed(() => [...new Set(makings.value?.flatMap((one) => one.
 </script>
 
 <template>
-  <section v-if="offers?.length || nextTime.length" class="known-seams" aria-label="From your log">
+  <section v-if="offers?.length || makings?.length" class="known-seams" aria-label="From your log">
     <h3>From your log</h3>
+    <p v-if="makings?.length">
+      <RouterLink :to="{ name: 'log', query: { search: makings[0]!.name } }">
+        {{ makings.length === 1 ? 'Made once' : `Made ${makings.length} times` }}: the log of it
+      </RouterLink>
+    </p>
     <p v-for="line in nextTime" :key="line" data-next-time><b>Next time:</b> {{ line }}</p>
     <p v-for="one in offers" :key="one.known.key" :data-known="one.seam">
       <ShownLength :text="one.known.said" /> Planned: <ShownLength :text="one.now" />.

@@ -1,18 +1,20 @@
 <script setup lang="ts">
 /** The Log: what was made and how it came out, what is known of one’s seams, and how bites and minutes run. */
 import { onMounted, ref, shallowRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, logAs, pictureOf, said, type Entry, type Log, type Problem, type Unit } from '../../api/client'
 import { textOf } from '../../app/textOf'
 import UnitSwitch from '../../app/UnitSwitch.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
 import { useUsual } from '../../usual/useUsual'
 import CourseDrawing from './CourseDrawing.vue'
+import SamplesOfCloth from './SamplesOfCloth.vue'
 import './log.css'
 
 const usual = useUsual()
 const log = shallowRef<Log>()
 const unit = ref<Unit>('cm')
-const search = ref('')
+const search = ref(String(useRoute().query.search ?? ''))
 const trouble = ref('')
 const taken = ref('')
 const wrong = ref<Problem[]>([])
@@ -95,6 +97,7 @@ const print = () => window.print()
         </ul>
       </section>
       <p v-for="words in log.paces" :key="words" data-pace>{{ words }}</p>
+      <SamplesOfCloth :unit="unit" />
       <section v-if="log.courses.length" class="courses" aria-label="From making to making">
         <CourseDrawing v-for="one in log.courses" :key="one.title" :course="one" />
       </section>

@@ -4,6 +4,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from ambitus.core.learning.calibrations import FACT, Calibration
+from ambitus.core.learning.samples import Sample, Shrinks
 from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.work import time_as_words
 from ambitus.core.words import day, within
@@ -291,4 +292,56 @@ def log_shown(
         tuple(known_shown(one, labels[one.where.seam], unit) for one in known if one.where.seam in labels),
         tuple(_paces(entries)),
         tuple(entry_shown(one, unit) for one in away if _matches(one, search)),
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class SampleShown:
+    """A sample as the log shows it, with its number among all of them."""
+
+    number: int
+    said: str
+
+
+def _per_cent(share: float) -> str:
+    return f"{100 * abs(share):.1f} %"
+
+
+def sample_shown(number: int, sample: Sample, unit: Unit) -> SampleShown:
+    """Return a sample as a sentence: what it was, and what became of it."""
+    view, cloth = View(unit, unit), within(sample.cloth)
+    of = f"{view.worked(sample.long_before)} × {view.with_unit(sample.wide_before)}, {day(sample.at)}"
+    if sample.kind == "stretched":
+        long, wide = view.with_unit(sample.long_after), view.with_unit(sample.wide_after)
+        return SampleShown(
+            number,
+            f"A strip of {cloth} stretches by {_per_cent(sample.along)} and narrows by "
+            f"{_per_cent(sample.across)}: {long} long, {wide} wide, from {of}.",
+        )
+    ways = [
+        f"{'shrank' if share > 0 else 'grew'} {_per_cent(share)} {way}"
+        for share, way in ((sample.along, "along"), (sample.across, "across"))
+    ]
+    return SampleShown(number, f"{sample.cloth} {' and '.join(ways)} in the wash, from {of}.")
+
+
+@dataclass(frozen=True, slots=True)
+class ShrinksShown:
+    """How a cloth shrinks, offered to a plan: the sentence, and per cent along and across as text."""
+
+    said: str
+    along: str
+    across: str
+
+
+def shrinks_shown(found: Shrinks) -> ShrinksShown:
+    """Return how a cloth shrinks as a sentence that says how sure it is."""
+    many = "one square" if found.squares == 1 else f"{found.squares} squares"
+    sure = "" if found.fact else ": a first reading, not yet a fact"
+    along, across = max(0.0, found.along), max(0.0, found.across)
+    return ShrinksShown(
+        f"Your {within(found.cloth)} shrank {_per_cent(along)} along and {_per_cent(across)} across, "
+        f"from {many}, the last of {day(found.last_at)}{sure}.",
+        f"{100 * along:.1f}",
+        f"{100 * across:.1f}",
     )
