@@ -134,6 +134,12 @@ def test_a_bag_is_made_from_first_to_last_step_by_keys(screen: Screen) -> None:
 
 def test_a_press_on_a_half_and_a_wipe_go_on_and_back(screen: Screen) -> None:
     """Anywhere on the right half on, on the left half back; a gate is not passed by either."""
+    page = _bench(screen, "Valve-oil pouch")
+    page.wait_for_selector("[data-step-title]")
+    number = _number(page)
+    # the hand that came by a link goes on by Space at once
+    page.keyboard.press("Space")
+    _at(page, number + 1)
     page = _begin(screen, "Cornet bench tote")
     page.mouse.click(1000, 520)
     _at(page, 2)

@@ -43,6 +43,11 @@ const acts = (target: EventTarget | null) =>
   target instanceof Element &&
   Boolean(target.closest('button, a, input, textarea, select, label, summary, [data-stay]'))
 
+const ownKey = ({ key, target }: KeyboardEvent) =>
+  target instanceof Element &&
+  ((key === 'Enter' && Boolean(target.closest('a'))) ||
+    ([' ', 'Enter'].includes(key) && Boolean(target.closest('button, select, summary'))))
+
 function onKey(event: KeyboardEvent) {
   if (!bench.value || finishing.value || another.value) return
   if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return
@@ -51,8 +56,8 @@ function onKey(event: KeyboardEvent) {
   else if (event.key === 'r') document.querySelector<HTMLInputElement>('[data-reading]')?.focus()
   else if (event.key === 'u') void at.setUnit(nextUnit(bench.value.unit))
   else {
-    // a press on a button is that button’s
-    if (acts(event.target) && (event.key === ' ' || event.key === 'Enter') && event.key !== foot.value) return
+    // a press on a button is that button’s; a link is followed by Enter alone
+    if (ownKey(event) && event.key !== foot.value) return
     const meant = meantBy(event.key, foot.value)
     if (!meant) return
     event.preventDefault()
