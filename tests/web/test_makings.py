@@ -84,6 +84,29 @@ def test_what_is_sent_twice_is_kept_once_and_all_of_it_or_nothing(client: TestCl
     assert (now["done"], [one["noted"] for one in now["steps"][:1]]) == (1, [False])
 
 
+@pytest.mark.parametrize(
+    ("event", "code"),
+    [
+        ({"kind": "spoilt", "piece": "sleeve"}, "unknown-piece"),
+        ({"kind": "cut again", "piece": "sleeve"}, "unknown-piece"),
+        (
+            {"kind": "took", "sizes": [{"piece": "sleeve", "key": "width", "was": 1, "now": 2}]},
+            "unknown-piece",
+        ),
+        (
+            {"kind": "took", "sizes": [{"piece": "outer panel", "key": "girth", "was": 1, "now": 2}]},
+            "no-such-size",
+        ),
+    ],
+)
+def test_a_piece_that_is_not_of_the_bag_is_told(client: TestClient, event: dict[str, Any], code: str) -> None:
+    """By name, and nothing of it is kept."""
+    making = _making(client, _plan(client)["plan"]["id"])
+    answer = _say(client, making["id"], event)
+    assert (answer.status_code, answer.json()["problems"][0]["code"]) == (422, code)
+    assert len(client.get("/api/log.json").json()["makings"][0]["events"]) == 1
+
+
 def test_unknown_makings_plans_and_photographs_are_told(client: TestClient) -> None:
     """404 with a name of its own, whatever is asked of it."""
     assert client.post("/api/makings", json={"plan": "none"}).json()["problems"][0]["code"] == "no-plan"

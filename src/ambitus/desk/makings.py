@@ -144,6 +144,7 @@ class MakingDesk:
         state = self._state(kept, made)
         for _, event in new:
             refuse_event(made.steps, state, event)
+            _of_its_pieces(made, event)
         self.makings.add(making_id, [(id_, event.model_dump(mode="json")) for id_, event in new], at=at)
         state = self._state(kept, made)
         self.makings.tell(making_id, _told(made, state), finished=state.finished, at=at)
@@ -364,6 +365,21 @@ class MakingDesk:
             last = made.events[-1].at if made.events else made.begun_at
             self.makings.tell(made.id, _told(draft, state), finished=state.finished, at=last)
         return TakenBack(taken, tuple(problems))
+
+
+def _of_its_pieces(made: Draft, event: Event) -> None:
+    """Raise SpecProblems where *event* is of a piece, or a dimension, that the bag does not have."""
+    match event:
+        case events.Spoilt(piece=piece) | events.CutAgain(piece=piece):
+            made.called(piece)
+        case events.Took(sizes=sizes):
+            for size in sizes:
+                known = made.called(size.piece).sums
+                if size.key not in known:
+                    why, fix = f"It has no “{size.key[:40]}” to cut.", f"It has {', '.join(known)}."
+                    raise SpecProblems((Problem("no-such-size", size.piece, size.key[:40], why, fix),))
+        case _:
+            return
 
 
 def _called(known: Calibration) -> str:

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Depends, Path, Query, Request, Response
+from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
 from ambitus.core.learning.samples import SampleTyped
@@ -197,7 +198,8 @@ async def add_photo(
     words: Annotated[str, Query(max_length=300)] = "",
 ) -> PhotoOut:
     """Keep the body, a JPEG, PNG or WebP of at most 15 MB; where it was taken is not kept."""
-    kept = makings.add_photo(making_id, words, await request.body())
+    # nobody else waits while a picture is made smaller
+    kept = await run_in_threadpool(makings.add_photo, making_id, words, await request.body())
     return PhotoOut(kept.id, kept.words)
 
 
