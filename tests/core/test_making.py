@@ -156,6 +156,30 @@ def test_the_bench_says_what_a_reading_means_and_changes_nothing_by_itself() -> 
     assert {one.piece: one.size for one in undone.pieces} == sizes
 
 
+@pytest.mark.parametrize(
+    ("off", "says"),
+    [
+        (2, "9 mm, not 10. At 10 it comes out too small for what is sewn."),
+        (
+            -4,
+            "12 mm, not 10. Or trim 2 mm off every edge and sew them at 10. "
+            "Or leave it: it stands out evenly.",
+        ),
+    ],
+)
+def test_a_lining_that_is_cut_is_told_how_to_fit(off: int, says: str) -> None:
+    """Sewn as planned it is too small for an outer that came out larger, too large for a smaller one."""
+    made = drafted(TOTE)
+    flat = made.form.mm("flat_opening")
+    read = events.Read(step="outer sides", reading="mouth_flat", mm=flat + off)
+    shown = _shown(TOTE, made, *_done(made, "outer base"), read)
+    assert shown.learned.sew_on == (f"Sew the side seams of the lining at {says}",)
+    lining = made.piece("lining").size("width")
+    assert lining - 2 * (10 - off / 2) == flat + off
+    assert (lining - 2 * 10 < flat + off) == ("too small" in says)
+    assert (lining - 2 * 2 - 2 * 10 == flat + off) == ("trim 2 mm" in says)
+
+
 def test_a_spoilt_piece_gives_its_sizes_again_until_it_is_cut() -> None:
     """With what was taken over for it."""
     made = drafted(TOTE)

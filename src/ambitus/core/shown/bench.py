@@ -270,14 +270,18 @@ def _follows(draft: Draft, stands: Standing, state: State, view: View) -> dict[s
         fits = f"Still to be cut and right as it is, sewn as deep as what stands: {names}."
     sew_on = []
     for one in stands.sew_on:
-        trim = (
-            f" Or trim {view.with_unit(one.trim)} off every edge and sew them at {view.worked(one.planned)}."
-            if one.trim
-            else ""
-        )
+        planned = view.worked(one.planned)
+        if one.trim:
+            # sewn as planned it is larger than what it goes into
+            trim = view.with_unit(one.trim)
+            else_ = (
+                f"Or trim {trim} off every edge and sew them at {planned}. Or leave it: it stands out evenly."
+            )
+        else:
+            else_ = f"At {planned} it comes out too small for what is sewn."
         sew_on.append(
             f"Sew the {_seams(draft, one.seam)} of the {one.layer} at {view.with_unit(one.at)}, "
-            f"not {view.worked(one.planned)}.{trim} Or leave it: it stands out evenly at both ends."
+            f"not {planned}. {else_}"
         )
     another = []
     for change in stands.another:
