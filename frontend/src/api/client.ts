@@ -148,6 +148,14 @@ async function ask<T>(
   throw new Kind(answer.status, problems, told.head, told.rest_opens)
 }
 
+/** A picture as it is; none takes the one that is there away. */
+async function sendPicture<T>(method: string, path: string, picture?: Blob): Promise<T> {
+  const answer = await fetch(`/api${path}`, { method, body: picture ?? '' })
+  if (answer.ok) return (await answer.json()) as T
+  const told = (await answer.json().catch(() => ({}))) as { problems?: Problem[] }
+  throw new Refused(answer.status, told.problems ?? [])
+}
+
 const thing = (id: string) => `/stash/things/${encodeURIComponent(id)}`
 const making = (id: string) => `/makings/${encodeURIComponent(id)}`
 const plan = (id: string) => `/plans/${encodeURIComponent(id)}`
@@ -213,13 +221,8 @@ export const api = {
     ask<Schemas['TapeRead']>('POST', `${making(id)}/tape`, { step, reading, unit }),
   putMakingAway: (id: string, back = false) =>
     ask<Record<string, boolean>>('POST', `${making(id)}/put-away?back=${back}`),
-  addPhoto: async (id: string, photo: Blob, words: string) => {
-    const path = `/api${making(id)}/photos?${new URLSearchParams({ words })}`
-    const answer = await fetch(path, { method: 'POST', body: photo })
-    if (answer.ok) return (await answer.json()) as Schemas['PhotoOut']
-    const told = (await answer.json().catch(() => ({}))) as { problems?: Problem[] }
-    throw new Refused(answer.status, told.problems ?? [])
-  },
+  addPhoto: (id: string, photo: Blob, words: string) =>
+    sendPicture<Schemas['PhotoOut']>('POST', `${making(id)}/photos?${new URLSearchParams({ words })}`, photo),
   putPhotoAway: (id: string) => ask<Record<string, boolean>>('POST', `/photos/${id}/put-away`),
   log: (unit: Unit, search: string, signal?: AbortSignal) =>
     ask<Log>('GET', `/log?${new URLSearchParams({ unit, search })}`, undefined, signal),
@@ -241,12 +244,7 @@ export const api = {
   putInStash: (typed: ThingTyped) => ask<Thing>('POST', '/stash', typed),
   changeThing: (id: string, typed: ThingTyped) => ask<Thing>('PUT', thing(id), typed),
   useUp: (id: string, back: boolean) => ask<Thing>('POST', `${thing(id)}/${back ? 'take-back' : 'used-up'}`),
-  takePhoto: async (id: string, photo?: Blob) => {
-    const answer = await fetch(`/api${thing(id)}/photo`, { method: 'PUT', body: photo ?? '' })
-    if (answer.ok) return (await answer.json()) as Thing
-    const told = (await answer.json().catch(() => ({}))) as { problems?: Problem[] }
-    throw new Refused(answer.status, told.problems ?? [])
-  },
+  takePhoto: (id: string, photo?: Blob) => sendPicture<Thing>('PUT', `${thing(id)}/photo`, photo),
   gives: (id: string, signal?: AbortSignal) => ask<Gives[]>('GET', `${thing(id)}/gives`, undefined, signal),
   cutCloth: (cut: Schemas['Cut']) => ask<Thing[]>('POST', '/stash/cut', cut),
   stashFromTable: (text: string, unit: Unit | undefined, keep_right: boolean) =>

@@ -27,7 +27,8 @@ export const KEYS: readonly Key[] = [
   { keys: '?', does: 'this list' },
 ]
 
-const typing = (target: EventTarget | null) =>
+/** Whether keys are being typed into what they fall on. */
+export const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
 
 /** Listen for single keys (never while typing) and for undo and redo, while the component lives. */

@@ -33,6 +33,7 @@ from ambitus.core.shown.log import (
     shrinks_shown,
 )
 from ambitus.core.spec.model import Spec
+from ambitus.core.steps.model import last_measured
 from ambitus.desk.drafting import drafted, spec_of
 from ambitus.files.log_csv import LogRow, log_csv
 from ambitus.files.photos import photo_from
@@ -139,29 +140,32 @@ class MakingDesk:
         """
         kept = self.makings.get(making_id)
         made = drafted(valid(Spec, kept.spec))
-        known = {one.id for one in self.makings.events(making_id)}
-        new = [(id_, event) for id_, event in happened if id_ not in known]
-        state = self._state(kept, made)
-        for _, event in new:
+        before = self._happened(making_id)
+        known, new = {one.id for one in before}, dict[str, Event]()
+        for id_, event in happened:
+            if id_ not in known:
+                new.setdefault(id_, event)
+        state = state_of(made.steps, before)
+        for event in new.values():
             refuse_event(made.steps, state, event)
             _of_its_pieces(made, event)
-        self.makings.add(making_id, [(id_, event.model_dump(mode="json")) for id_, event in new], at=at)
-        state = self._state(kept, made)
+        plain = [(id_, event.model_dump(mode="json")) for id_, event in new.items()]
+        self.makings.add(making_id, plain, at=at)
+        state = state_of(made.steps, [*before, *(Happened(id_, event) for id_, event in new.items())])
         self.makings.tell(making_id, _told(made, state), finished=state.finished, at=at)
 
-    def _state(self, kept: KeptMaking, made: Draft) -> State:
-        happened = (
+    def _happened(self, making_id: str) -> tuple[Happened, ...]:
+        return tuple(
             Happened(one.id, _EVENT.validate_python(one.event), one.at)
-            for one in self.makings.events(kept.id)
+            for one in self.makings.events(making_id)
         )
-        return state_of(made.steps, happened)
 
     def open(self, making_id: str, unit: Unit | None = None) -> MakingShown:
         """Return a making as it stands."""
         kept = self.makings.get(making_id)
         spec = valid(Spec, kept.spec)
         made = drafted(spec)
-        state = self._state(kept, made)
+        state = state_of(made.steps, self._happened(making_id))
         others = [one for one in self.makings.list(plan_id=kept.plan_id) if one.id != making_id]
         before = [one for one in others if one.begun_at <= kept.begun_at]
         return MakingShown(
@@ -184,9 +188,8 @@ class MakingDesk:
         """Return the makings of a plan, newest change first."""
         return tuple(entry_shown(self._entry(one), unit) for one in self.makings.list(plan_id=plan_id))
 
-    def _entry(self, kept: KeptMaking, *, pictured: bool = True) -> Entry:
+    def _entry(self, kept: KeptMaking, photos: Sequence[KeptPhoto] = ()) -> Entry:
         told = kept.told
-        photos = tuple((one.id, one.words) for one in self.makings.photos(kept.id)) if pictured else ()
         words = ("who", "for_whom", "machine", "foot", "cloth", "at", "cost", "notes")
         return Entry(
             id=kept.id,
@@ -206,16 +209,17 @@ class MakingDesk:
             sizes=[(label, planned, read) for label, planned, read in told.get("sizes", ())],
             mistakes=told.get("mistakes", ()),
             next_time=told.get("next_time", ()),
-            photos=photos,
+            photos=[(one.id, one.words) for one in photos],
             **{word: str(told.get(word, "")) for word in words},
         )
 
-    def _entries(self, *, pictured: bool = True) -> list[Entry]:
-        return [self._entry(one, pictured=pictured) for one in self.makings.list()]
+    def _entries(self, *, put_away: bool = False, pictured: bool = True) -> list[Entry]:
+        photos = self.makings.photos_by_making() if pictured else {}
+        return [self._entry(one, photos.get(one.id, ())) for one in self.makings.list(put_away=put_away)]
 
     def log(self, unit: Unit, search: str = "") -> LogShown:
         """Return the log: makings that go on and that are finished, and what they teach."""
-        away = [self._entry(one) for one in self.makings.list(put_away=True)]
+        away = self._entries(put_away=True)
         return log_shown(self._entries(), self.known(), unit, search, away)
 
     def known(self) -> tuple[Calibration, ...]:
@@ -288,7 +292,7 @@ class MakingDesk:
     def as_csv(self, unit: Unit) -> str:
         """Return the log as a table."""
         rows = []
-        for entry in self._entries():
+        for entry in self._entries(pictured=False):
             told = entry_shown(entry, unit)
             cells = (
                 told.name,
@@ -361,7 +365,7 @@ class MakingDesk:
             for one in made.events:
                 self.makings.add(made.id, [(one.id, one.event.model_dump(mode="json"))], at=one.at)
             draft = drafted(made.spec)
-            state = self._state(self.makings.get(made.id), draft)
+            state = state_of(draft.steps, self._happened(made.id))
             last = made.events[-1].at if made.events else made.begun_at
             self.makings.tell(made.id, _told(draft, state), finished=state.finished, at=last)
         return TakenBack(taken, tuple(problems))
@@ -392,7 +396,7 @@ def _called(known: Calibration) -> str:
 def _told(made: Draft, state: State) -> dict[str, Any]:
     """Return what the log shows of a making, as plain data."""
     learned = learned_of(made, state)
-    last = next((step for step in reversed(made.steps) if step.reads), None)
+    last = last_measured(made.steps)
     sizes = [
         (read.label, read.mm, state.readings[last.key, read.id].mm)
         for read in (last.reads if last else ())

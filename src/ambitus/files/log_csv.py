@@ -5,6 +5,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from io import StringIO
 
+from ambitus.files.cells import plain_cell
+
 COLUMNS = (
     "name",
     "begun",
@@ -22,7 +24,6 @@ COLUMNS = (
     "mistakes",
     "next time",
 )
-_FORMULA = ("=", "+", "-", "@", "'")
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,5 +39,5 @@ def log_csv(rows: Iterable[LogRow]) -> str:
     table = csv.writer(out)
     table.writerow(COLUMNS)
     for row in rows:
-        table.writerow([f"'{cell}" if cell.startswith(_FORMULA) else cell for cell in row.cells])
+        table.writerow([plain_cell(cell) for cell in row.cells])
     return out.getvalue()

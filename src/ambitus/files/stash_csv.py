@@ -10,11 +10,10 @@ from pydantic import ValidationError
 from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem, SpecProblems, shortened
 from ambitus.core.stash.things import KINDS, Thing, ThingTyped, thing_after
+from ambitus.files.cells import FORMULA, plain_cell
 
 COLUMNS = "kind name material colour shape width length seam count washed print where note".split()
 _LENGTHS = ("width", "length", "seam")
-#: how a cell begins that a spreadsheet would take for a formula, or that was written so that it does not
-_FORMULA = ("=", "+", "-", "@", "'")
 _YES, _NO = ("yes", "y", "true", "1", "x"), ("no", "n", "false", "0", "")
 #: things in one table
 MOST_ROWS = 2000
@@ -31,14 +30,8 @@ def stash_csv(things: Iterable[Thing], unit: Unit) -> str:
         for name in _LENGTHS:
             told[name] = view.with_unit(told[name]).replace("\xa0", " ") if told[name] else ""
         told["washed"] = "yes" if thing.washed else "no"
-        table.writerow([_plain(told[name]) for name in COLUMNS])
+        table.writerow([plain_cell(told[name]) for name in COLUMNS])
     return out.getvalue()
-
-
-def _plain(value: object) -> str:
-    """Return a cell that no spreadsheet takes for a formula."""
-    text = str(value)
-    return f"'{text}" if text.startswith(_FORMULA) else text
 
 
 def things_from_csv(text: str, unit: Unit | None) -> tuple[tuple[Thing, ...], tuple[Problem, ...]]:
@@ -75,7 +68,7 @@ def things_from_csv(text: str, unit: Unit | None) -> tuple[tuple[Thing, ...], tu
 
 def _read(cell: str) -> str:
     cell = cell.strip()
-    return cell[1:] if cell.startswith("'") and cell[1:].startswith(_FORMULA) else cell
+    return cell[1:] if cell.startswith("'") and cell[1:].startswith(FORMULA) else cell
 
 
 def _delimiter(text: str) -> str:

@@ -208,6 +208,16 @@ class Makings:
             )
             return tuple(KeptPhoto(row.id, row.words, row.taken_at) for row in rows)
 
+    def photos_by_making(self) -> Mapping[str, tuple[KeptPhoto, ...]]:
+        """Return the photographs of every making that has some, the first first."""
+        out: dict[str, tuple[KeptPhoto, ...]] = {}
+        with self._reading() as session:
+            shown = MakingPhotoRow.put_away_at.is_(None)
+            for row in session.scalars(select(MakingPhotoRow).where(shown).order_by(MakingPhotoRow.taken_at)):
+                photo = KeptPhoto(row.id, row.words, row.taken_at)
+                out[row.making_id] = (*out.get(row.making_id, ()), photo)
+        return out
+
     def photo(self, photo_id: str, *, small: bool) -> bytes:
         """Return a photograph as JPEG. Raises PhotoNotFound."""
         with self._reading() as session:

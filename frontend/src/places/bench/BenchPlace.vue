@@ -3,6 +3,7 @@
 import { computed, inject, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { headerSlot } from '../../app/header'
+import { typing } from '../../app/keys'
 import { remembered } from '../../app/remembered'
 import UnitSwitch from '../../app/UnitSwitch.vue'
 import { nextUnit } from '../../app/units'
@@ -37,8 +38,6 @@ onMounted(async () => {
 onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 
 const done = computed(() => (bench.value ? bench.value.done / bench.value.steps.length : 0))
-const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
 const acts = (target: EventTarget | null) =>
   target instanceof Element &&
   Boolean(target.closest('button, a, input, textarea, select, label, summary, [data-stay]'))

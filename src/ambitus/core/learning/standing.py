@@ -20,6 +20,7 @@ from ambitus.core.problems import SpecProblems
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import ReadBag
 from ambitus.core.spec.model import Spec
+from ambitus.core.steps.model import last_measured
 
 #: Default (ours): what a change has to be of the step that the ruler makes of it.
 _SURE = 0.75
@@ -98,7 +99,7 @@ def read_as_sewn(draft: Draft, bites: Mapping[str, Bite]) -> ReadBag:
 
 def _comes_out(draft: Draft, bites: Mapping[str, Bite]) -> Iterator[ComesOut]:
     """Yield what the last step measures and the bites change."""
-    last = next((step for step in reversed(draft.steps) if step.reads), None)
+    last = last_measured(draft.steps)
     for read in last.reads if last else ():
         off = sum(k * bites[seam].deeper for seam, k in read.crosses.items() if seam in bites)
         if abs(off) > 1e-9:

@@ -4,7 +4,6 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
 from ambitus.core.draft import Draft
-from ambitus.core.drawing.work import work_pictures
 from ambitus.core.drawing.work.table import WorkPicture
 from ambitus.core.form.model import Piece
 from ambitus.core.learning.bites import Bite, Learned
@@ -16,9 +15,9 @@ from ambitus.core.making.state import State
 from ambitus.core.making.work_done import learned_of, meanwhile, taped, work_done
 from ambitus.core.sew import acts
 from ambitus.core.sew.minutes import minutes_of, prepared
-from ambitus.core.shown.work import needle_under, time_as_words
+from ambitus.core.shown.work import needle_under, pictures_of, time_as_words
 from ambitus.core.spec.model import Spec
-from ambitus.core.steps.model import Step
+from ambitus.core.steps.model import Step, last_measured
 from ambitus.core.steps.work import CAUTIONS, place_of
 from ambitus.core.words import listed, within
 
@@ -260,15 +259,16 @@ def _changed(draft: Draft, one: Changed, view: View, taken: str = "", *, ready: 
     )
 
 
-def _follows(draft: Draft, stands: Standing, state: State, view: View) -> dict[str, tuple[str, ...] | str]:
-    comes_out = tuple(
-        f"{one.label}: {view.with_unit(one.now)}, not {view.worked(one.planned)}." for one in stands.sizes
-    )
-    fits = ""
-    if stands.fits:
-        names = listed([_name_of(draft.called(key)) for key in stands.fits])
-        fits = f"Still to be cut and right as it is, sewn as deep as what stands: {names}."
-    sew_on = []
+def _fits(draft: Draft, stands: Standing) -> str:
+    """Return which pieces are still to be cut and are right as they are; nothing where none is."""
+    if not stands.fits:
+        return ""
+    names = listed([_name_of(draft.called(key)) for key in stands.fits])
+    return f"Still to be cut and right as it is, sewn as deep as what stands: {names}."
+
+
+def _sew_on(draft: Draft, stands: Standing, view: View) -> Iterator[str]:
+    """Yield how deep to sew what is cut, and what else could be done with it."""
     for one in stands.sew_on:
         planned = view.worked(one.planned)
         if one.trim:
@@ -279,15 +279,17 @@ def _follows(draft: Draft, stands: Standing, state: State, view: View) -> dict[s
             )
         else:
             else_ = f"At {planned} it comes out too small for what is sewn."
-        sew_on.append(
+        yield (
             f"Sew the {_seams(draft, one.seam)} of the {one.layer} at {view.with_unit(one.at)}, "
             f"not {planned}. {else_}"
         )
-    another = []
+
+
+def _another(draft: Draft, stands: Standing, view: View) -> Iterator[str]:
+    """Yield the cut sizes that another bag of this plan would have otherwise."""
     for change in stands.another:
         told = _changed(draft, change, view)
-        another.append(f"{told.letter or told.name}, {told.label}: {told.was} → {told.now}.")
-    return {"comes_out": comes_out, "fits": fits, "sew_on": tuple(sew_on), "another": tuple(another)}
+        yield f"{told.letter or told.name}, {told.label}: {told.was} → {told.now}."
 
 
 def learned_shown(
@@ -308,23 +310,27 @@ def learned_shown(
         if piece in pieces and key in draft.called(piece).sums:
             was, now = draft.called(piece).size(key), state.taken[piece, key][0]
             recut.append(_changed(draft, Changed(piece, key, was, now), view, event))
-    follows = _follows(draft, stands, state, view)
     return LearnedShown(
-        bites_shown(draft, learned, view),
-        tuple(_together(draft, learned, view)),
-        tuple(
+        bites=bites_shown(draft, learned, view),
+        together=tuple(_together(draft, learned, view)),
+        again=tuple(
             f"The reading {_reading_called(draft, id_)} is further off than any seam: lay the tape once more."
             for id_ in learned.again
         ),
+        comes_out=tuple(
+            f"{one.label}: {view.with_unit(one.now)}, not {view.worked(one.planned)}." for one in stands.sizes
+        ),
+        fits=_fits(draft, stands),
         recut=tuple(recut),
+        sew_on=tuple(_sew_on(draft, stands, view)),
+        another=tuple(_another(draft, stands, view)),
         came_from=tuple(_came_from(draft, state, learned, view)),
-        **follows,  # type: ignore[arg-type]
     )
 
 
 def _came_from(draft: Draft, state: State, learned: Learned, view: View) -> Iterator[str]:
     """Yield of every size that the last step measured where it comes from, if it is not as planned."""
-    last = next((step for step in reversed(draft.steps) if step.reads), None)
+    last = last_measured(draft.steps)
     labels = {f"{last.key}/{read.id}": read.label for read in last.reads} if last else {}
     for read in taped(draft, state):
         if read.id not in labels or abs(read.off) <= 2 * read.spread or read.too_far:
@@ -411,7 +417,7 @@ def bench_shown(spec: Spec, draft: Draft, state: State, unit: Unit, drafted: Dra
     # of several bags every step is done as often, one after the other
     minutes = [bags_of(state) * minutes_of(draft.plan, one.acts) for one in steps]
     sewn = sum(state.spent.get(one.key, 0.0) for one in steps if place_of(one) == "machine")
-    picture = work_pictures(draft.plan, [one.acts for one in steps])[at]
+    picture = pictures_of(draft)[at]
     left = sum(took for one, took in zip(steps, minutes, strict=True) if one.key not in state.done)
     waits = step.wait[1] * 60 if step.wait else 0.0
     return BenchShown(

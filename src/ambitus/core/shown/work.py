@@ -3,7 +3,7 @@
 from itertools import pairwise
 
 from ambitus.core.draft import Draft
-from ambitus.core.drawing.work import work_pictures
+from ambitus.core.drawing.work import WorkPicture, work_pictures
 from ambitus.core.lengths import View
 from ambitus.core.sew.minutes import minutes_of
 from ambitus.core.shown.models import StepShown, WorkShown
@@ -56,6 +56,15 @@ def order_costs(now: Draft, other: Draft) -> tuple[str, ...]:
     return tuple(out)
 
 
+def pictures_of(draft: Draft) -> tuple[WorkPicture | None, ...]:
+    """Return the picture of every step, drawn once for a draft: a bench shows one after the other."""
+    return draft.once(_pictures)
+
+
+def _pictures(draft: Draft) -> tuple[WorkPicture | None, ...]:
+    return work_pictures(draft.plan, [step.acts for step in draft.steps])
+
+
 def work_shown(draft: Draft, view: View) -> WorkShown:
     """Return the work in order; a caution is told in full once, and by its name after that."""
     told: set[str] = set()
@@ -67,7 +76,7 @@ def work_shown(draft: Draft, view: View) -> WorkShown:
         return CAUTIONS[name]
 
     steps = draft.steps
-    pictures = work_pictures(draft.plan, [step.acts for step in steps])
+    pictures = pictures_of(draft)
     minutes = [minutes_of(draft.plan, step.acts) for step in steps]
     refused = draft.sewing.refused
     return WorkShown(

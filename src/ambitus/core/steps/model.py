@@ -1,6 +1,6 @@
 """Steps, and the one way they are put in order."""
 
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Literal
 
@@ -58,6 +58,11 @@ class Step:
         if not self.numbers:
             return self.say
         return self.say.format_map({name: view.with_unit(mm) for name, mm in self.numbers})
+
+
+def last_measured(steps: Sequence[Step]) -> Step | None:
+    """Return the last of *steps* at which a tape is read, if any is."""
+    return next((step for step in reversed(steps) if step.reads), None)
 
 
 class StepsUnordered(ValueError):
