@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from ambitus.core.draft import Draft, draft
 from ambitus.core.fields import Choice, Length
 from ambitus.core.grammar.asked import Param
+from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.grammar import Grammar
 from ambitus.core.grammar.registry import GRAMMAR
@@ -60,6 +61,9 @@ def why_at(bag: Resolved, path: str) -> str:
     """Return the sentence that says where the value at *path* came from."""
     return bag.values[path].why
 
+
+#: bases whose panels run from a zip along the upper side round to a seam below
+LIDDED = ("box_pouch", "box_pouch_cut", "pleated")
 
 #: one size of each name, in mm, for a bag of any base
 SIZES = {"width": 340, "height": 280, "depth": 120, "diameter": 200, "length": 260, "breadth": 140}
@@ -225,7 +229,7 @@ AT_TOP_SEAM = {"ties", "button_loop", "hanging_loop"}
 
 def _extras(draw: st.DrawFn, grammar: Grammar, base: str, top: str) -> tuple[str, ...]:
     """Return the kinds of what is put on a random bag: often nothing, and what could go with its parts."""
-    if base.startswith("box_pouch") or not grammar.slots.get("extra"):
+    if base in LIDDED or not grammar.slots.get("extra"):
         return ()
     caught = top == "turned_through"
     kinds = [kind for kind in sorted(grammar.slots["extra"]) if caught or kind not in AT_TOP_SEAM]
@@ -272,10 +276,10 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
     }
     # where there is a lining no seam is bound: it would be drawn for nothing
     lined = "lining" in grammar.slots["top"][kinds["top"]].layers
-    kinds_of_seam = sorted(k for k in grammar.slots["seams"] if not lined or k != "bound")
+    kinds_of_seam = sorted(k for k in grammar.slots["seams"] if not lined or k not in ("bound", "bound_ends"))
     if "seams" not in only:
         kinds["seams"] = draw(st.sampled_from(kinds_of_seam))
-    shut = kinds["base"].startswith("box_pouch")
+    shut = kinds["base"] in LIDDED
     if shut and "top" not in only:
         kinds["top"] = draw(st.sampled_from([k for k, v in grammar.slots["top"].items() if v.shut]))
     fitting = sorted(k for k, a in grammar.slots["attach"].items() if a.fits(kinds["top"], kinds["base"]))
@@ -293,7 +297,9 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
         )
     )
     extras = _extras(draw, grammar, kinds["base"], kinds["top"])
-    bag = grammar.bag(carry=tuple(carry), extras=extras, by_class=tuple(by_class.items()), **kinds)
+    brought = grammar.of("base", kinds["base"], Base).brings_seams
+    classes = tuple({**brought, **by_class}.items())
+    bag = grammar.bag(carry=tuple(carry), extras=extras, by_class=classes, **kinds)
     spec: dict[str, Any] = {
         "unit": unit,
         "grid": {"step": draw(st.sampled_from(steps)), "rounding": draw(st.sampled_from(["nearest", "up"]))},
@@ -322,6 +328,9 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
             extra["foot"] = "sewn"
     for key in bag.classes:
         put(spec, f"allowances.{key}", draw(_mm(9, 25)))
+    if "bound_ends" in dict(classes).values() and lined:
+        # what binds an end goes through outer and lining
+        spec["top"]["turned"] = "zip"
     if spec["base"].get("width_means") == "flat":
         # its width is drawn to hold the depth that is drawn, not one that follows from another measure
         spec["base"] |= {"size_from": "sizes", "corner_by": "size"}

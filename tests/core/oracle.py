@@ -13,7 +13,7 @@ from ambitus.core.checks.amounts import at_least
 from ambitus.core.draft import Draft
 from ambitus.core.form.sewn import rows_below
 from ambitus.core.grammar.features import cords_in
-from bags import choice_at, mm_at, source_at
+from bags import LIDDED, choice_at, mm_at, source_at
 from core import made_up, proofs
 
 #: judgements by the id of the check that they stand for
@@ -41,7 +41,7 @@ class Bag:
         self.base, self.top = draft.bag.kinds.base.kind, draft.bag.kinds.top.kind
         self.asked = proofs._asked(draft)
         self.lined = "lining" in draft.bag.kinds.top.layers
-        self.box = self.base.startswith("box_pouch")
+        self.box = self.base in LIDDED
 
     def has(self, path: str) -> bool:
         """Return whether the field counts in this bag."""
@@ -370,6 +370,11 @@ def _(b: Bag) -> bool:
     if "gusset" in bound:
         return b.draft.form.rounded > EPS
     return b.base != "rectangle"
+
+
+@says("tucks-meet")
+def _(b: Bag) -> bool:
+    return b.base == "pleated" and b.asked["height"] > b.mm("size.breadth") + EPS
 
 
 @says("sliver-out-of-role")

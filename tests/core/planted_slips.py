@@ -11,12 +11,12 @@ from typing import Any
 
 from ambitus.core.draft import Draft
 from ambitus.core.problems import SpecProblems
-from bags import drafted
+from bags import LIDDED, drafted
 
 INCH = 25.4
 BOXED = ("boxed", "boxed_after", "boxed_pinched", "folded_in")
 RING = ("circle", "stadium", "rectangle")
-BASES = (*BOXED, "seamed", "folded", "gusset", "side_panels", *RING, "box_pouch", "box_pouch_cut")
+BASES = (*BOXED, "seamed", "folded", "gusset", "side_panels", *RING, *LIDDED)
 TOPS = ("turned_through", "double_hem", "overlocked_hem", "casing", "zip", "raw_edge")
 #: what seams are sewn at when it is not what was planned, by unit
 TRADE = {
@@ -87,7 +87,7 @@ def a_bag(chance: random.Random) -> Bag:
     while True:
         unit = chance.choice(("cm", "in"))
         base = chance.choice(BASES)
-        top = "zip" if base.startswith("box_pouch") else chance.choice(TOPS)
+        top = "zip" if base in LIDDED else chance.choice(TOPS)
         step = 5.0 if unit == "cm" else INCH / 4
         grain = 1.0 if unit == "cm" else INCH / 8
 
@@ -101,7 +101,7 @@ def a_bag(chance: random.Random) -> Bag:
             size = {"diameter": mm(120, 300), "height": mm(200, 400)}
         elif base in RING:
             size = {"length": mm(220, 320), "breadth": mm(100, 180), "height": mm(200, 400)}
-        elif base.startswith("box_pouch"):
+        elif base in LIDDED:
             size = {"length": mm(150, 260), "breadth": mm(60, 110), "height": mm(50, 80, 2 * step)}
         seams = (6, 8, 10, 12, 15) if unit == "cm" else tuple(INCH * n / 8 for n in (2, 3, 4, 5))
         general = chance.choice(seams)
@@ -124,6 +124,7 @@ def a_bag(chance: random.Random) -> Bag:
             "side_panels": ("side", "base"),
             "box_pouch": ("end", "base"),
             "box_pouch_cut": ("end", "base", "corner"),
+            "pleated": ("base",),
         }.get(base, ("side", "ring"))
         spec["allowances"] = {key: at[key] for key in (*own, *needed)}
         tops = {"double_hem": ("turn", "hem"), "overlocked_hem": ("hem",), "zip": ("tape",)}
@@ -153,6 +154,7 @@ def _seam_forgotten(bag: Bag, chance: random.Random) -> Planted:
         "gusset": ("gusset", "width"),
         "box_pouch": ("end", "length"),
         "box_pouch_cut": ("end", "length"),
+        "pleated": ("end", "length"),
     }
     seam, size = across.get(bag.base, ("side", "width"))
     if bag.base == "circle":
@@ -165,7 +167,7 @@ def _seam_forgotten(bag: Bag, chance: random.Random) -> Planted:
         yield Slip(_more(bag, **{size: 2 * s}), both)
         yield Slip(_more(bag, **{size: s}), (f"counted-once:{seam}", f"counted-once:base/{size}"))
     if "base" in bag.at and bag.base != "folded":
-        high = "breadth" if bag.base.startswith("box") and "breadth" in bag.size else "height"
+        high = "breadth" if bag.base in LIDDED else "height"
         yield Slip(_more(bag, **{high: bag.at["base"]}), ("left-out:base", "left-out-all:base"))
     if bag.top in ("turned_through", "double_hem", "overlocked_hem"):
         yield Slip(_more(bag, height=bag.eats), ("left-out:top", "left-out-all:top"))
@@ -193,13 +195,13 @@ def _physically(bag: Bag, seam: str, more: float) -> dict[str, float]:
             return {"width": 2 * more, "depth": 2 * more, "height": -more}
         return {} if base in RING else {"width": 2 * more}
     if seam == "base":
-        return {"breadth" if base.startswith("box_pouch") else "height": more}
+        return {"breadth" if base in LIDDED else "height": more}
     if seam == "gusset":
         return {"width": 2 * more, "depth": 2 * more, "height": more}
     if seam == "ring":
         both = {key: 2 * more for key in ("diameter", "length", "breadth") if key in bag.size}
         return {**both, "height": more}
-    if base == "box_pouch":
+    if base in ("box_pouch", "pleated"):
         return {"length": 2 * more}
     return {"height": 2 * more, "breadth": -2 * more}
 
@@ -255,7 +257,7 @@ def _tops(bag: Bag, chance: random.Random) -> Planted:
         yield Slip(_more(bag, height=at["hem"] - v), ("hem-at:hem",), v)
         yield Slip(_more(bag, height=-at["hem"]), ("counted-out:hem",))
     if bag.top == "zip":
-        high = "breadth" if bag.base.startswith("box_pouch") else "height"
+        high = "breadth" if bag.base in LIDDED else "height"
         v = float(chance.choice(TAPES[bag.unit]))
         yield Slip(_more(bag, **{high: (v - at["tape"]) / 2}), ("tape",), v)
         yield Slip(_more(bag, **{high: -bag.gap / 2}), ("gap-left-out",))

@@ -17,14 +17,14 @@ from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
 from ambitus.core.geometry import area, bounds
 from ambitus.core.lengths import Grid
-from bags import choice_at, mm_at
+from bags import LIDDED, choice_at, mm_at
 from core.made_up import made_up_by_the_rule
 
 EXACT = 0.01
 #: tops that are turned through a gap in the lining
 _GAPPED = {"turned_through", "stitched_channel", "bands", "zip"}
 _ZIPPED = {"zip", "zip_unlined"}
-_BOX = {"box_pouch", "box_pouch_cut"}
+_BOX = set(LIDDED)
 #: how well a traced curve is told by its points
 TRACED = 0.05
 
@@ -36,7 +36,11 @@ _SEPARATE = {"circle", "stadium", "ellipse", "rounded_rectangle", "rectangle", "
 
 def _kind(draft: Draft, key: str) -> str:
     given = draft.bag.kinds.seams_by_class.get(key, draft.bag.kinds.seams).kind
-    if key == "join" or (key in _CURVED and given in _ONLY_STRAIGHT):
+    if (
+        key == "join"
+        or (key in _CURVED and given in _ONLY_STRAIGHT)
+        or (key != "end" and given == "bound_ends")
+    ):
         return "plain"
     return given
 
@@ -47,6 +51,11 @@ def eaten(draft: Draft, key: str, over: bool = True) -> float:
     if kind == "raw" or (kind == "lapped" and over):
         return 0.0
     sliver = mm_at(bag, "seams.sliver") if kind == "overlocked_first" else 0.0
+    if kind == "bound_ends":
+        # by machine the row along the far edge closes it, by hand the first
+        return mm_at(
+            bag, "seams.bind_cover" if _chose(draft, "seams.bind_ends", "machine") else "seams.bind_seam"
+        )
     return mm_at(bag, f"allowances.{key}") + sliver
 
 
@@ -213,7 +222,7 @@ def _opening(draft: Draft) -> float:
     if draft.bag.kinds.base.kind in _SEPARATE:
         return _round(draft, asked) / 2
     if draft.bag.kinds.base.kind in _BOX:
-        return asked["length"] + asked["height"]
+        return asked["length"] + (0.0 if draft.bag.kinds.base.kind == "pleated" else asked["height"])
     return asked["width"] + asked.get("depth", 0.0)
 
 
@@ -487,7 +496,7 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
     if kind in _BOX:
         end, high = eats("end"), asked["height"]
         box = {
-            "width": asked["length"] + high + 2 * end,
+            "width": asked["length"] + (0.0 if kind == "pleated" else high) + 2 * end,
             "height": asked["breadth"]
             + high
             + top
@@ -960,13 +969,19 @@ _BY_TOP: dict[str, tuple[tuple[str, str], ...]] = {
     ),
 }
 _BY_BASE |= dict.fromkeys(
-    sorted(_BOX),
+    ("box_pouch", "box_pouch_cut"),
     (
         ("{layer} base", "{layer} press box"),
         ("{layer} press box", "{layer} box centred"),
         ("{layer} box centred", "{layer} ends"),
         ("{layer} ends", "{layer} corners"),
     ),
+)
+_BY_BASE["pleated"] = (
+    ("{layer} base", "{layer} press box"),
+    ("{layer} box centred", "{layer} tucks"),
+    ("{layer} tucks", "{layer} ends alike"),
+    ("{layer} ends alike", "{layer} ends"),
 )
 _TRIMMED = {"french", "french_stitched", "felled"}
 #: what sews the seams of a class, by base

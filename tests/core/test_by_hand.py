@@ -152,7 +152,6 @@ EXAMPLES = {
 }
 #: Examples whose parts of the grammar do not exist yet. Take an id out when its part is built.
 AWAITING = {
-    "pleated",
     "two-zips",
 }
 
@@ -365,6 +364,23 @@ def _box_pouch() -> dict[str, float]:
     outer = _zipped(g, "box_pouch", length=g["L"], breadth=g["B"], height=g["h"]).piece("outer")
     point = _marked(outer, "Stitch across")["from the stitched point"]
     return {"width": outer.size("width"), "height": outer.size("height"), "stitch_from_point": point}
+
+
+def _pleated() -> dict[str, float]:
+    g = _given("pleated")
+    size = {"length": g["length"], "breadth": g["width"], "height": 2 * g["p"]}
+    spec: dict[str, Any] = {
+        "preset": "pouch",
+        "unit": "mm",
+        "size": size,
+        "base": {"kind": "pleated"},
+        "top": {"kind": "zip", "tape": g["tape"]},
+        "seams": {"bind_cover": g["bound_end"]},
+        "allowances": {"zip": g["z"], "base": g["s_back"]},
+        "carry": [],
+    }
+    outer = drafted(spec, rounded=False).piece("outer")
+    return {"across": outer.size("height"), "along": outer.size("width")}
 
 
 def _quilting_draw_in() -> dict[str, float]:
@@ -652,6 +668,7 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "zip-flat": _zip_flat,
     "zip-boxed": _zip_boxed,
     "box-pouch": _box_pouch,
+    "pleated": _pleated,
     "straps": _straps,
     "lining-behind-walls": _lining_behind_walls,
     "ring-under-base": _ring_under_base,

@@ -165,6 +165,8 @@ MOVES = {
     ("circle", "height"): {"height": 1},
     ("box_pouch", "corner"): {"height": 2, "length": -2, "breadth": -2},
     ("box_pouch", "end"): {"length": -2},
+    ("pleated", "corner"): {"height": 2, "breadth": -2},
+    ("pleated", "end"): {"length": -2},
 }
 
 

@@ -12,7 +12,7 @@ from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.spec.edit import PickedEdit, SteppedEdit, TypedEdit
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted, edited_by
-from bags import mm_at, source_at, why_at
+from bags import LIDDED, mm_at, source_at, why_at
 
 BOX = {"length": 200, "breadth": 90, "height": 60}
 DEEP = {"width": 340, "height": 280, "depth": 120}
@@ -112,6 +112,15 @@ CASES: dict[str, tuple[str, str, str, str, str, str, Any]] = {
         lambda made: _corner(made) + SEAMS["end"],
     ),
     "pouch deep": ("box_pouch_cut", "zip", "base.corner_by", "deep", "base.corner", "size.height", _across),
+    "tuck": (
+        "pleated",
+        "zip",
+        "base.corner_by",
+        "tuck",
+        "base.corner",
+        "size.height",
+        lambda made: made.form.mm("tuck"),
+    ),
     "tube": ("circle", "double_hem", "base.size_by", "tube", "base.tube_cut", "size.diameter", _tube),
     "raw radius": (
         "gusset",
@@ -176,9 +185,9 @@ GIVEN = {
 
 def _spec(case: str) -> Spec:
     base, top, *_ = CASES[case]
-    size = BOX if base.startswith("box_p") else {"diameter": 180, "height": 300} if base == "circle" else DEEP
+    size = BOX if base in LIDDED else {"diameter": 180, "height": 300} if base == "circle" else DEEP
     pouch = {"box_pouch": ("end", "base"), "box_pouch_cut": ("end", "base", "corner")}
-    own = {**pouch, "circle": ("side", "ring")}
+    own = {**pouch, "pleated": ("base",), "circle": ("side", "ring")}
     classes = own.get(base, ("gusset",) if base == "gusset" else ("side", "base", "corner"))
     carry = [{"measure": "length", "place": "gap" if case in ("inner edges", "outer edges") else "side_seam"}]
     return Spec.model_validate(
@@ -189,7 +198,7 @@ def _spec(case: str) -> Spec:
             "top": {"kind": top} | ({"zip_ends": "folded", "tab": 30} if case == "tab" else {}),
             "seams": {"kind": "plain"},
             "allowances": {key: SEAMS[key] for key in classes if key != "corner" or base.startswith("box")},
-            "carry": [] if base.startswith("box_p") else carry,
+            "carry": [] if base in LIDDED else carry,
         }
     )
 

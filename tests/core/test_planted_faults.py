@@ -61,7 +61,7 @@ from ambitus.core.grammar.top.zip.variant import ZIP
 from ambitus.core.grammar.top.zip_unlined.variant import ZIP_UNLINED
 from ambitus.core.steps.model import StepsUnordered
 from ambitus.core.sums import Term
-from bags import OUTLINES, drafted, mm_at, sizes_of, tote
+from bags import LIDDED, OUTLINES, drafted, mm_at, sizes_of, tote
 from core.proofs import failures
 from core.test_put_on import BAGS as PUT_ON
 
@@ -87,7 +87,7 @@ def _on(base: str, **fields: Any) -> dict[str, Any]:
 def _pouch(base: str, **top: Any) -> dict[str, Any]:
     """Return a bag closed by a zip, no two of its numbers alike."""
     allowances = {"side": 12, "base": 9, "end": 13, "corner": 8, "zip": 7}
-    size = sizes_of(base, length=263, breadth=91, height=71 if base.startswith("box_pouch") else 197)
+    size = sizes_of(base, length=263, breadth=91, height=71 if base in LIDDED else 197)
     given: dict[str, Any] = {"unit": "mm", "size": size, "base": {"kind": base}, "carry": []}
     return {**given, "top": {"kind": "zip", "tape": 29, **top}, "allowances": allowances}
 
@@ -197,6 +197,11 @@ BAGS: tuple[dict[str, Any], ...] = (
     _pouch("boxed", zip_ends="seamed", zip="metal", zip_counts="left_out", grab="ribbon", pull="cord"),
     _pouch("box_pouch", zip_used="metre", wrist="elastic"),
     _pouch("box_pouch_cut", kind="zip_unlined"),
+    _pouch("pleated"),
+    {
+        **_pouch("pleated", kind="zip_unlined"),
+        "seams": {"bind_ends": "hand", "bind_seam": 5, "bind_cover": 8},
+    },
     _pouch("folded", kind="zip", turned="zip"),
     # half a zip that is not counted lies above the edge that a strap begins at
     {

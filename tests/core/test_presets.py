@@ -14,6 +14,7 @@ from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, resolve, with_straps
 from ambitus.library import shipped
+from bags import LIDDED
 
 FACTS = shipped()
 UNITS: list[Unit] = ["mm", "cm", "in"]
@@ -40,11 +41,12 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             *(f"pouch base.kind={b}" for b in ("circle", "ellipse", "gusset", "rectangle", "stadium")),
             *(f"pouch base.kind={b}" for b in ("rounded_rectangle", "side_panels", "traced")),
             *(f"{p} interfacing.kind=base_only" for p in ("pouch", "tote")),
-            *(f"{p} base.kind={b}" for p in ("sack", "tote") for b in ("box_pouch", "box_pouch_cut")),
+            *(f"{p} base.kind={b}" for p in ("sack", "tote") for b in LIDDED),
             "sack base.kind=gusset",
             "pouch base.cut_as=wrapped",
             "sack seams.kind=lapped",
-            *(f"{p} seams.kind=bound" for p in ("pouch", "tote")),
+            *(f"{p} seams.kind={k}" for p in ("pouch", "tote") for k in ("bound", "bound_ends")),
+            "sack seams.kind=bound_ends",
             "sack top.kind=on_bars",
             "sack top.kind=zip",
             "sack top.kind=zip_unlined",
@@ -75,7 +77,7 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
     ),
     "closes-over-nothing": (
         "a box pouch is not drawn up; what a sack closes over is not there",
-        [f"sack base.kind={b}" for b in ("box_pouch", "box_pouch_cut")],
+        [f"sack base.kind={b}" for b in LIDDED],
     ),
     "enclosed-under-lining": (
         "a lining hides the edges already",

@@ -175,11 +175,18 @@ def test_a_bag_from_its_cuts(base: str, row: dict[str, Any], wanted: tuple[float
     assert _sizes(_list(base, row)) == expected
 
 
+def test_a_pleated_pouch_from_its_cuts() -> None:
+    """190 − 20; 137 + 2 − 8 − 36, twice 18 of it folded in."""
+    allowances = {"end": 10, "base": 8, "zip": 6, "tape": 28}
+    row = {"width": 190, "height": 137, "corner": 18}
+    wanted = {"length": 170, "breadth": 95, "height": 36, "flat_opening": 170}
+    assert _sizes(_list("pleated", row, top="zip", allowances=allowances)) == wanted
+
+
 def test_every_base_is_here() -> None:
     """A new base brings its row."""
-    assert {"traced", *(base for base, *_ in BOXES), *(base for base, *_ in (*BY_HAND, *WITH_PARTS))} == set(
-        GRAMMAR.slots["base"]
-    )
+    told = {"traced", "pleated", *(base for base, *_ in (*BOXES, *BY_HAND, *WITH_PARTS))}
+    assert told == set(GRAMMAR.slots["base"])
 
 
 @pytest.mark.parametrize(("base", "row", "wanted"), BY_HAND, ids=[b for b, *_ in BY_HAND])

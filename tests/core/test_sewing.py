@@ -88,6 +88,13 @@ METAL = {**POUCH, "top": {"kind": "zip", "zip": "metal", "zip_used": "metre", "t
 METRE = {**POUCH, "top": {"kind": "zip", "zip_used": "metre"}}
 GUSSET = {"unit": "mm", "size": sizes_of("gusset"), "base": {"kind": "gusset"}, "carry": []}
 SIDES = {"unit": "mm", "size": sizes_of("side_panels"), "base": {"kind": "side_panels"}, "carry": []}
+PLEATED: dict[str, Any] = {
+    "unit": "mm",
+    "size": {"length": 190, "breadth": 90, "height": 40},
+    "base": {"kind": "pleated"},
+    "top": {"kind": "zip"},
+    "carry": [],
+}
 FOLDED_IN = {**SIDES, "base": {"kind": "folded_in"}, "top": {"kind": "double_hem"}}
 PINCHED = tote(base={"kind": "boxed_pinched"}, carry=[])
 COATED = tote(
@@ -149,6 +156,16 @@ def _ordered_bags() -> Iterator[dict[str, Any]]:
         yield {**CASING, "top": {"kind": "casing", "cords": cords}}
     yield {**POUCH, "top": {"kind": "zip", "zip_ends": "folded"}}
     yield {**POUCH, "top": {"kind": "zip"}, "base": {"kind": "box_pouch"}, "size": sizes_of("box_pouch")}
+    for ends in ("machine", "hand"):
+        spec = {
+            **POUCH,
+            "base": {"kind": "pleated"},
+            "size": sizes_of("pleated"),
+            "seams": {"bind_ends": ends},
+        }
+        yield {**spec, "top": {"kind": "zip"}}
+        yield {**spec, "top": {"kind": "zip_unlined"}}
+    yield {**spec, "top": {"kind": "zip", "turned": "gap"}, "seams": {"end": "plain"}}
     # joined of two parts, and sewn as one with its lining
     yield {**POUCH, "top": {"kind": "zip", "turned": "zip"}, "cloth": {"bottom": "contrast"}}
 
@@ -632,7 +649,27 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
     ),
     "a gusset that is not clipped": (GUSSET, without(_is(acts.Snip)), "snipped before it can turn"),
     "side panels that are not clipped": (SIDES, without(_is(acts.Snip)), "snipped before it can turn"),
-    "a base folded up after the sides": (FOLDED_IN, after(_is(acts.FoldUp), outer_sides), "folded up inside"),
+    "a base folded up after the sides": (
+        FOLDED_IN,
+        after(_is(acts.FoldUp), outer_sides),
+        "not been folded in",
+    ),
+    "tucks folded in after the ends": (
+        PLEATED,
+        after(_is(acts.FoldUp), _sewing("outer", "end")),
+        "sides of the outer have not been folded in",
+    ),
+    "tucks before the base seam": (
+        PLEATED,
+        before(_is(acts.FoldUp), outer_base),
+        "base has to be joined before anything is folded in",
+    ),
+    "an end bound before its binding is made": (
+        PLEATED,
+        without(lambda act: isinstance(act, acts.Make) and "seam binding" in act.pieces),
+        "has not been made ready",
+    ),
+    "ends that are not bound": (PLEATED, without(_is(acts.Overcast)), "cannot be sewn once it is turned"),
     "tips cut before they are sewn": (PINCHED, before(_is(acts.TrimTips), box), "have not been sewn"),
     "corners never pinched": (PINCHED, without(box), "have not been sewn"),
     "a zip cut before it is tacked": (POUCH, after(_is(acts.Tack), _is(acts.CutZip)), "run off the cut end"),

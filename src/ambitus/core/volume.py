@@ -4,7 +4,7 @@ import math
 import re
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
-from itertools import product
+from itertools import pairwise, product
 
 from ambitus.core.fields import Value
 from ambitus.core.form.model import Form
@@ -41,6 +41,10 @@ def flat_volume(wide: float, high: float) -> float:
 
 def holds(form: Form) -> float:
     """Return what the bag holds in mm³: to the height over which it closes, its slits, or its top edge."""
+    if form.stance.ridge:
+        # as high between its ends as its upper side runs over its lower one, which mirrors it
+        steps = pairwise((x, 2 * z - form.height) for x, z in form.stance.ridge)
+        return form.mm("breadth") * sum((b - a) * (low + high) / 2 for (a, low), (b, high) in steps)
     if form.stance.rises:
         # edges that run straight from one ring to the other: three cross-sections tell it exactly
         rings = (form.stance.base_outline, form.stance.mouth_outline)

@@ -287,6 +287,18 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Reed-knife roll",
+        {
+            "preset": "pouch",
+            "size": {"length": 190, "breadth": 70, "height": 40},
+            "base": {"kind": "pleated"},
+            "top": {"zip": "coil"},
+            "cloth": {"outer": "linen", "lining": "calico"},
+            "seams": {"base": "zigzagged"},
+            "carry": [],
+        },
+    ),
+    (
         "Half-moon baton tote",
         {
             "unit": "cm",

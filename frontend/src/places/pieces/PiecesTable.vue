@@ -24,7 +24,10 @@ const cells = computed(() => {
       { name: 'across', label: 'cut-out across', hint: '6' },
       { name: 'up', label: 'cut-out up', hint: '6' },
     )
-  if (['boxed_after', 'boxed_pinched', 'folded_in', 'box_pouch'].includes(base.value) || told('corner'))
+  if (
+    ['boxed_after', 'boxed_pinched', 'folded_in', 'box_pouch', 'pleated'].includes(base.value) ||
+    told('corner')
+  )
     out.push({ name: 'corner', label: 'corner', hint: '6' })
   if (['gusset', 'rounded_rectangle'].includes(base.value) || told('radius'))
     out.push({ name: 'radius', label: 'radius', hint: '5' })

@@ -94,7 +94,7 @@ def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
 def allowance_over_piece(draft: "Draft") -> Iterator[Fired]:
     made, bag = draft.form.dimensions, draft.bag
     across, up = made["flat_opening"].asked, made["height"].asked
-    if bag.kinds.base.boxed_at_mouth:
+    if bag.kinds.base.runs_round:
         up += made["breadth"].asked
     told: set[str] = set()
     if GIVEN_BY.is_(bag, "plate") and disc_left(bag) < LEAST_DISC - 1e-9:

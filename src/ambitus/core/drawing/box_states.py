@@ -9,7 +9,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.geometry import Point
 
 #: Room round a picture, and between it and a number, as a share of the picture.
-_EDGE, _BESIDE = 0.2, 0.05
+_EDGE, BESIDE = 0.2, 0.05
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,40 +33,47 @@ class State:
     lengths: tuple[Length, ...]
 
 
-def _rectangle(a: Point, b: Point) -> list[Point]:
+def rectangle(a: Point, b: Point) -> list[Point]:
+    """Return the rectangle between two opposite corners."""
     return [a, (b[0], a[1]), b, (a[0], b[1])]
 
 
-def _framed(
+def framed(
     title: str, say: str, wide: float, tall: float, shapes: list[Shape], lengths: list[Length]
 ) -> State:
+    """Return a state *wide* by *tall* mm with room round it."""
     edge = max(wide, tall) * _EDGE
     box = (-edge, -edge * 0.6, wide + 2 * edge, tall + 1.6 * edge)
     return State(title, say, box, tuple(shapes), tuple(lengths))
+
+
+def zip_across(wide: float, middle: float, shows: float, half_open: float) -> list[Shape]:
+    """Return the zip along the *middle* of what lies flat, *wide* mm from end to end, and its tabs."""
+    low, high = middle - max(shows, 0.0) / 2, middle + max(shows, 0.0) / 2
+    begin, end = max(0.0, wide / 2 - half_open), min(wide, wide / 2 + half_open)
+    shapes = [Shape(path(rectangle((begin, low), (end, high)), closed=True), "zip", "fill")]
+    return shapes + [
+        Shape(path(rectangle((a, low), (b, high)), closed=True), "tab", "fill")
+        for a, b in ((0.0, begin), (end, wide))
+        if b - a > 1e-6
+    ]
 
 
 def pressed(form: Form, shows: float, half_open: float) -> State:
     """Return the pouch pressed flat, the zip on top of the base seam, the four corner lines to come."""
     wide, tall = form.mm("flat_opening"), form.mm("breadth") + form.mm("height")
     half, middle = form.mm("height") / 2, tall / 2
-    shapes = [Shape(path(_rectangle((0, 0), (wide, tall)), closed=True), "outer", "fill")]
-    low, high = middle - max(shows, 0.0) / 2, middle + max(shows, 0.0) / 2
-    begin, end = max(0.0, wide / 2 - half_open), min(wide, wide / 2 + half_open)
-    shapes.append(Shape(path(_rectangle((begin, low), (end, high)), closed=True), "zip", "fill"))
-    shapes += [
-        Shape(path(_rectangle((a, low), (b, high)), closed=True), "tab", "fill")
-        for a, b in ((0.0, begin), (end, wide))
-        if b - a > 1e-6
-    ]
+    shapes = [Shape(path(rectangle((0, 0), (wide, tall)), closed=True), "outer", "fill")]
+    shapes += zip_across(wide, middle, shows, half_open)
     shapes.append(Shape(path([(0, middle), (wide, middle)]), "outer", "stitch"))
     for x, inner in ((0.0, half), (wide, wide - half)):
         # the corners lie on the side folds, above and below
         shapes.append(Shape(path([(x, half), (inner, 0.0)]), "outer", "stitch"))
         shapes.append(Shape(path([(x, tall - half), (inner, tall)]), "outer", "stitch"))
-    beside = max(wide, tall) * _BESIDE
+    beside = max(wide, tall) * BESIDE
     lengths = [Length(wide / 2, tall + beside * 1.8, "middle", wide), Length(-beside, middle, "end", tall)]
     say = "The zip lies on top of the base seam; side folds above and below, both ends sewn."
-    return _framed("Pressed flat", say, wide, tall, shapes, lengths)
+    return framed("Pressed flat", say, wide, tall, shapes, lengths)
 
 
 def opened(form: Form, shows: float) -> State:
@@ -90,16 +97,16 @@ def opened(form: Form, shows: float) -> State:
     ]
     gap = max(shows, 0.0) / 2
     middle = wide / 2
-    zip_end = _rectangle((middle - gap, 0.0), (middle + gap, half))
+    zip_end = rectangle((middle - gap, 0.0), (middle + gap, half))
     shapes.append(Shape(path(zip_end, closed=True), "zip", "fill"))
-    beside = max(wide, high) * _BESIDE
+    beside = max(wide, high) * BESIDE
     lengths = [
         Length(half + beside * 0.5, half + (high - half) * 0.6, "start", high),
         Length(half / 2, half - beside * 0.5, "middle", half),
         Length(middle, high + beside * 1.8, "middle", broad),
     ]
     say = "Each corner opened flat, its tip at the end of the seam: stitch across, then trim."
-    return _framed("An end, its corners opened", say, wide, high, shapes, lengths)
+    return framed("An end, its corners opened", say, wide, high, shapes, lengths)
 
 
 def box_states(form: Form, half_open: float, shows: float) -> tuple[State, ...]:

@@ -150,6 +150,8 @@ class Seam:
     trimmed: float = 0.0
     strip: str = ""
     sides: tuple[int, ...] = ()
+    #: what it is sewn in one line with: the seams that tell the same are told apart by their panels only
+    line: str = ""
 
     def joins(self, face: str, edge: str) -> bool:
         """Return whether an edge of a face is sewn in it."""

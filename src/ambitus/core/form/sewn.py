@@ -146,9 +146,13 @@ class Taken:
 
 @dataclass(frozen=True, slots=True)
 class FoldedUp:
-    """The base of a layer, folded up inside by so many mm: the seams that end at it cross its layers."""
+    """
+    What of a layer is folded in by so many mm: its base, up inside, or its sides, between front and back. The
+    seams that end there cross its layers.
+    """
 
     mm: float
+    of: Literal["base", "sides"] = "base"
 
 
 @dataclass(frozen=True, slots=True)

@@ -85,6 +85,8 @@ class Stance:
     rises: float = 0.0
     #: whether the mouth is closed, so that nobody looks in
     closed: bool = False
+    #: where a mouth that is closed along its upper side runs, from end to end, along and up: not level
+    ridge: tuple[Point, ...] = ()
     #: what is seen on it besides its walls
     patches: tuple[Patch, ...] = ()
     #: what is seen of how its walls are made up, the highest first where it is of another cloth below

@@ -50,6 +50,8 @@ class Param:
     way_out: str = ""
     #: whether its default follows from the kinds alone, so that others may follow from it
     early: bool = False
+    #: whether its rule asks only for fields declared before it, so that an allowance may follow from it
+    at_once: bool = False
     #: the layer and dimension whose sum this field goes into first: ``outer/width``
     opens: str = ""
     #: the piece that its tiles tell of, by layer and part, where that is not what their phrase tells of

@@ -120,11 +120,11 @@ class Kinds(Once):
         return dict(self.params)
 
     def _follows(self, param: Param) -> bool:
-        return callable(param.default) or param.path in self.base.usual
+        return (callable(param.default) and not param.at_once) or param.path in self.base.usual
 
     @cached_property
     def params_at_once(self) -> tuple[tuple[str, Param], ...]:
-        """The fields whose default follows from no other field."""
+        """The fields whose default follows from no other field, or only from one that is declared before."""
         return tuple(item for item in self.params if not self._follows(item[1]))
 
     @cached_property

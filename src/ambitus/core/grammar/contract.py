@@ -236,8 +236,8 @@ class Base(Variant):
     divides: bool = True
     #: whether corners are cut out of its panels before they are sewn
     notched: bool = False
-    #: whether its ends are boxed up to the mouth, which lies along the middle of its upper side
-    boxed_at_mouth: bool = False
+    #: whether its panels run from a mouth along the middle of its upper side round to a seam below
+    runs_round: bool = False
     #: whether its panels can be cut as one that is wrapped round, with one side seam
     wraps: bool = False
     #: whether front and back are one piece round, whose sides are no seams of its front
@@ -245,7 +245,11 @@ class Base(Variant):
     #: whether its sides are panels of their own, with no seam in their middle
     side_panels: bool = False
     #: defaults that follow from this base, before those of the preset: field (``carry.from_side``) -> rule
-    usual: "Mapping[AnyField, Callable[[Resolved], float]]" = field(default_factory=dict)
+    usual: "Mapping[AnyField, Callable[[Resolved], float | str]]" = field(default_factory=dict)
+    #: the kinds that its own classes of seam take where the maker has chosen none for them
+    brings_seams: Mapping[str, str] = field(default_factory=dict)
+    #: how many layers of each sewn layer lie in its end seams, where they are most
+    end_layers: int = 2
     #: what is measured at a corner that is boxed after sewing, of one layer
     corner: "Callable[[Resolved, Form, Layer], float | None]" = corner_of_form
     #: why no seam of it has both straights and curves, or nothing where one has
@@ -302,7 +306,8 @@ class Row:
     """
     One thing done to a seam: a row of stitching, a trim, a pressing.
 
-    ``title`` holds ``{seam}`` for the seam's own words. ``no_return`` rows cannot be taken back. ``edges`` is
+    ``title`` holds ``{seam}`` for the seam's own words, or ``{edges}`` for those of its edges. ``no_return``
+    rows cannot be taken back. ``edges`` is
     what becomes of the two edges: sewn to each other, trimmed, held together beside that, or worked apart.
     """
 

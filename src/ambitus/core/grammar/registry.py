@@ -7,6 +7,7 @@ from ambitus.core.grammar.base.boxed_pinched.variant import BOXED_PINCHED
 from ambitus.core.grammar.base.folded.variant import FOLDED
 from ambitus.core.grammar.base.folded_in.variant import FOLDED_IN
 from ambitus.core.grammar.base.gusset.variant import GUSSET
+from ambitus.core.grammar.base.pleated.variant import PLEATED
 from ambitus.core.grammar.base.seamed.variant import SEAMED
 from ambitus.core.grammar.base.separate.variant import SEPARATE
 from ambitus.core.grammar.base.side_panels.variant import SIDE_PANELS
@@ -40,6 +41,7 @@ from ambitus.core.grammar.grammar import grammar_of
 from ambitus.core.grammar.interfacing.quilted.variant import QUILTED
 from ambitus.core.grammar.interfacing.variant import BASE_ONLY, FULL, INSET, KEPT_OUT, NONE
 from ambitus.core.grammar.seams.bound import BOUND_SEAM
+from ambitus.core.grammar.seams.bound_ends import BOUND_ENDS
 from ambitus.core.grammar.seams.enclosed import FELLED, FRENCH, FRENCH_STITCHED
 from ambitus.core.grammar.seams.overcast import OVERLOCKED_FIRST, ZIGZAGGED
 from ambitus.core.grammar.seams.simple import LAPPED, PLAIN, RAW
@@ -69,6 +71,7 @@ GRAMMAR = grammar_of(
     *SEPARATE,
     BOX_POUCH,
     BOX_POUCH_CUT,
+    PLEATED,
     TURNED_THROUGH,
     PRESSED_EDGES,
     DOUBLE_HEM,
@@ -117,6 +120,7 @@ GRAMMAR = grammar_of(
     OVERLOCKED_FIRST,
     ZIGZAGGED,
     BOUND_SEAM,
+    BOUND_ENDS,
     FRENCH,
     FRENCH_STITCHED,
     FELLED,

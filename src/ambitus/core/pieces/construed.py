@@ -19,7 +19,7 @@ from ambitus.core.spec.resolved import Resolved
 
 Reading = Callable[[CutList], ReadBag]
 #: bases whose panels have a corner that a row has to tell, and those that have it cut out
-CORNERED = ("boxed_after", "boxed_pinched", "folded_in", "box_pouch")
+CORNERED = ("boxed_after", "boxed_pinched", "folded_in", "box_pouch", "pleated")
 PINCHED = ("boxed_pinched", "box_pouch")
 CUT_OUT = ("boxed", "box_pouch_cut")
 

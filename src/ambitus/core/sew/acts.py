@@ -185,7 +185,7 @@ class Press:
 
 @dataclass(frozen=True, slots=True)
 class FoldUp:
-    """Fold a base up inside between front and back, and hold it there for the seams that cross it."""
+    """Fold a base or the sides in between front and back, and hold them for the seams that cross them."""
 
     layer: str
     iron: bool = True

@@ -29,7 +29,7 @@ def _seams(work: Work) -> Iterator[str]:
         if plan.corners_overcast and layer not in work.overcast:
             yield f"the corners of the {layer} fray"
     for layer in plan.folded_up - work.folded_up:
-        yield f"the base of the {layer} is not folded up"
+        yield f"the {plan.folds[layer]} of the {layer} lie{'s' * (plan.folds[layer] == 'base')} unfolded"
     for layer in plan.forms:
         for key in work.to_mouth(layer) if not plan.strip_at_mouth else ():
             if key not in work.pressed:

@@ -182,6 +182,12 @@ class Plan:
         }
 
     @cached_property
+    def ends_wrapped(self) -> bool:
+        """Whether every seam that crosses the mouth has its edges wrapped: nothing is left to trim."""
+        crossing = [key for keys in self.to_mouth.values() for key in keys]
+        return bool(crossing) and all(key in self.wrapped for key in crossing if key.startswith("outer"))
+
+    @cached_property
     def put_on(self) -> tuple[PutOn, ...]:
         """Everything that is put on a side of one of its layers."""
         return tuple(one for one in self.sewn(PutOn) if isinstance(one, PutOn))
@@ -271,13 +277,19 @@ class Plan:
         return any(seam.strip for seam in self.seams.values())
 
     @cached_property
-    def folded_up(self) -> frozenset[str]:
-        """The layers whose base is folded up inside for the seams that cross it."""
-        return frozenset(
-            layer
+    def folds(self) -> Mapping[str, str]:
+        """The layers of which something is folded in for the seams that cross it: their base, or sides."""
+        return {
+            layer: one.of
             for layer, form in self.forms.items()
-            if any(isinstance(one, FoldedUp) for one in form.every_sewn)
-        )
+            for one in form.every_sewn
+            if isinstance(one, FoldedUp)
+        }
+
+    @property
+    def folded_up(self) -> frozenset[str]:
+        """The layers of which something is folded in."""
+        return frozenset(self.folds)
 
     @cached_property
     def squares(self) -> frozenset[str]:

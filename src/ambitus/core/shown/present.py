@@ -10,6 +10,7 @@ from ambitus.core.draft import RULES_VERSION, Draft
 from ambitus.core.drawing.box_states import box_states
 from ambitus.core.drawing.drawn_in import FRAMES, over_open_mouth
 from ambitus.core.drawing.flat import flat_piece, widest_of
+from ambitus.core.drawing.pleated_states import pleated_states
 from ambitus.core.drawing.standing import Standing, standing
 from ambitus.core.form.model import Dimension, Piece
 from ambitus.core.form.sewn import PutOn
@@ -366,11 +367,12 @@ def picture(draft: Draft) -> Standing:
 
 
 def states(draft: Draft, view: View) -> tuple[StateShown, ...]:
-    """Return the states of a box pouch on its way from flat to box; nothing for any other bag."""
+    """Return the states of a box or a pleated pouch before it is turned; nothing for any other bag."""
     bag = draft.bag
     zipped = bag.kinds.feature(Zipped)
-    if zipped is None or not bag.kinds.base.boxed_at_mouth:
+    if zipped is None or not bag.kinds.base.runs_round:
         return ()
+    drawn = pleated_states if "tuck" in draft.form.dimensions else box_states
     return tuple(
         StateShown(
             s.title,
@@ -379,7 +381,7 @@ def states(draft: Draft, view: View) -> tuple[StateShown, ...]:
             s.shapes,
             tuple(LabelShown(one.x, one.y, one.anchor, view.worked(one.mm)) for one in s.lengths),
         )
-        for s in box_states(draft.form, zipped.half_open(bag, draft.form), zipped.shows(bag))
+        for s in drawn(draft.form, zipped.half_open(bag, draft.form), zipped.shows(bag))
     )
 
 

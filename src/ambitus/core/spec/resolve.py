@@ -272,13 +272,16 @@ def choose_variants(spec: Spec, grammar: Grammar, kinds: Mapping[str, str]) -> t
         for at in (f"carry.{i}" for i in range(len(spec.carry or ())))
     )
     extras = tuple(filter(None, (pick(f"extras.{i}.kind", "") for i in range(len(spec.extras)))))
-    seams = pick(SEAMS_KIND, usual["seams"])
+    seams, base = pick(SEAMS_KIND, usual["seams"]), pick(BASE_KIND, usual["base"])
+    brought = grammar.of("base", base, Base).brings_seams
     by_class = tuple(
-        (key, pick(kind_of(key), seams)) for key in grammar.sewable if lookup(spec, kind_of(key))
+        (key, pick(kind_of(key), brought.get(key, seams)))
+        for key in grammar.sewable
+        if key in brought or lookup(spec, kind_of(key))
     )
     bag = grammar.bag(
         cloth=pick(CLOTH_KIND, usual["cloth"]),
-        base=pick(BASE_KIND, usual["base"]),
+        base=base,
         top=top,
         interfacing=pick(INTERFACING_KIND, usual["interfacing"]),
         carry=carry,

@@ -25,7 +25,7 @@ if TYPE_CHECKING:
 
 def _depth(draft: "Draft") -> float | None:
     """Return what its corners give: the depth, or the height of a box pouch."""
-    made = draft.form.dimensions.get("height" if draft.bag.kinds.base.boxed_at_mouth else "depth")
+    made = draft.form.dimensions.get("height" if draft.bag.kinds.base.runs_round else "depth")
     return made.asked if made else None
 
 
@@ -46,7 +46,7 @@ def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
         return
     corner = eaten(bag, "corner")
     if depth < 2 * corner - 1e-9:
-        which = HEIGHT if bag.kinds.base.boxed_at_mouth else DEPTH
+        which = HEIGHT if bag.kinds.base.runs_round else DEPTH
         least = at_least(bag, 2 * corner)
         most = at_most(bag, depth / 2 - (corner - CORNER_ALLOWANCE.of(bag)))
         yield fired(

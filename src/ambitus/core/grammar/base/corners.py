@@ -49,6 +49,7 @@ _WORDS: Mapping[str, tuple[str, str]] = {
     "tip": ("From the tip of the cloth", "To the row across the corner, with what stands beyond the seam."),
     "line": ("The line across the corner", "As long as the row is."),
     "crease": ("From the middle of the base to the crease", "As it is folded up."),
+    "tuck": ("The tuck, deep", "From its outer fold to the fold inside."),
     "deep": ("Its cut-out, deep", "From the raw end."),
     "pinned": ("How high the side panel is pinned", "Its raw edge above that of the front."),
 }
@@ -59,6 +60,7 @@ _MEASURES: Mapping[str, _Measure] = {
     "tip": (1, _tip),
     "line": (2, _nothing),
     "crease": (1, _nothing),
+    "tuck": (1, _nothing),
     "deep": (1, _end_cut),
     "pinned": (1, _pinned),
 }

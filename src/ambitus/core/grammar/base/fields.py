@@ -9,9 +9,9 @@ CUT_AS = Choice[Literal["panels", "folded", "wrapped"]]("base.cut_as")
 INSERT = Choice[Literal["none", "stiff"]]("base.insert")
 INSERT_LESS = Length("base.insert_less")
 PINCH = Choice[Literal["point", "line"]]("base.pinch")
-CORNER_BY = Choice[Literal["size", "cut_out", "square", "point", "tip", "line", "crease", "deep", "pinned"]](
-    "base.corner_by"
-)
+CORNER_BY = Choice[
+    Literal["size", "cut_out", "square", "point", "tip", "line", "crease", "tuck", "deep", "pinned"]
+]("base.corner_by")
 CORNER = Length("base.corner")
 SIZE_FROM = Choice[Literal["sizes", "thing"]]("base.size_from")
 THING_BROAD = Length("base.thing_broad")

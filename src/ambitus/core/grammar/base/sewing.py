@@ -223,7 +223,9 @@ def sew(
         out.append(
             Step(
                 key=f"{layer} {name}" + ("" if last else f" {so_far}"),
-                title=row.title.format(seam=f"{_CALLED_RUN[run]}{words} of the {layer}"),
+                title=row.title.format(
+                    seam=f"{_CALLED_RUN[run]}{words} of the {layer}", edges=f"{name} of the {layer}"
+                ),
                 say=f"{row_say}{where}{taper if last else ''}{gap if gapped else ''}",
                 # edges that are worked one by one are, as soon as the pieces lie ready
                 rank=_EDGES_AT if apart and not boxed else rank,

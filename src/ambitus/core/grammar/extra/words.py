@@ -14,8 +14,8 @@ def where(item: Item) -> str:
 
 def has_face(bag: Resolved) -> str:
     """Return why nothing can be put on a face of this bag, or nothing."""
-    if bag.kinds.base.boxed_at_mouth:
-        return "the panels of a box pouch run round it: it has no face that lies flat"
+    if bag.kinds.base.runs_round:
+        return "the panels of such a pouch run round it: it has no face that lies flat"
     if "lining" not in bag.kinds.top.layers and any(ON.is_(item, "lining") for item in bag.extras):
         return "it has no lining to put anything on"
     return ""

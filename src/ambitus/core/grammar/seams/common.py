@@ -17,6 +17,7 @@ from ambitus.core.grammar.contract import Row
 from ambitus.core.grammar.kinds import SEAMS_KIND
 from ambitus.core.grammar.seams.fields import (
     BIND_COVER,
+    BIND_ENDS,
     BIND_MADE,
     BIND_OF,
     BIND_SEAM,
@@ -47,7 +48,16 @@ def phrase(says: Callable[[Resolved, View], str]) -> Phrase:
         "Seams and allowances",
         ", ",
         lambda bag, view, prefix: says(bag, view) + _others(bag),
-        choices=(SEAMS_KIND, kind_of("side"), kind_of("base"), kind_of("corner"), BIND_MADE, BIND_OF),
+        choices=(
+            SEAMS_KIND,
+            kind_of("side"),
+            kind_of("base"),
+            kind_of("corner"),
+            kind_of("end"),
+            BIND_MADE,
+            BIND_OF,
+            BIND_ENDS,
+        ),
         fields=(
             GENERAL,
             FIRST_ROW,
@@ -66,7 +76,7 @@ def phrase(says: Callable[[Resolved, View], str]) -> Phrase:
 
 
 #: the seams of a class, in the making sentence
-_CALLED = {"side": "sides", "corner": "corners"}
+_CALLED = {"side": "sides", "corner": "corners", "end": "ends"}
 
 
 def _others(bag: Resolved) -> str:

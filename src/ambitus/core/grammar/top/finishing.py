@@ -62,11 +62,10 @@ def measure_back(form: Form, *, needs: tuple[str, ...], across: str = "Across th
 
 
 def _readings(form: Form, across: str) -> tuple[Reading, ...]:
-    """Return what a tape reads on the finished bag: across, up and deep, or the three edges of a box."""
+    """Return what a tape reads on the finished bag: across, up and deep, or three sizes of a lidded one."""
     if form.stance.closed and "breadth" in form.dimensions:
-        return tuple(
-            Reading(key, form.dimensions[key].label, form.mm(key)) for key in ("length", "breadth", "height")
-        )
+        keys = ("length", "breadth", "belly" if "belly" in form.dimensions else "height")
+        return tuple(Reading(key, form.dimensions[key].label, form.mm(key)) for key in keys)
     deep = form.mm("depth") if "depth" in form.dimensions else 0.0
     return (
         mouth_reading(form, across),

@@ -67,7 +67,7 @@ def keeps_base(bag: Resolved) -> bool:
     base or opposite a side seam, nor can what runs round to a zip; and corner edges of a base that stays must
     not differ.
     """
-    return is_folded(bag) or is_wrapped(bag) or bag.kinds.base.boxed_at_mouth
+    return is_folded(bag) or is_wrapped(bag) or bag.kinds.base.runs_round
 
 
 def corner_deeper(bag: Resolved, layer: str) -> float:

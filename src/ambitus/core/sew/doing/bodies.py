@@ -98,7 +98,10 @@ def _turn(work: Work, act: acts.Turn) -> None:
         refuse(not work.is_boxed(layer), f"the {layer} is not boxed yet")
     refuse(work.out(body) is None, "nothing is closed yet that could be turned")
     refuse(work.out(body) == "right", "the right side is out already")
-    refuse(not work.trimmed, "the bulk at its corners has to be trimmed before it is turned")
+    refuse(
+        not (work.trimmed or work.plan.ends_wrapped),
+        "the bulk at its corners has to be trimmed before it is turned",
+    )
     zipped = len(work.zip.sides) == 2
     refuse(zipped and not work.zip.opened, "the zip is closed, and cannot be opened from here")
     if not act.zip:

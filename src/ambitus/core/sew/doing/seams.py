@@ -130,7 +130,8 @@ def _crossed(work: Work, key: str, name: str) -> None:
     for layer in layers & work.plan.folded_up:
         reaches = key in work.to_mouth(layer)
         refuse(
-            reaches and layer not in work.folded_up, f"the base of the {layer} has not been folded up inside"
+            reaches and layer not in work.folded_up,
+            f"the {work.plan.folds[layer]} of the {layer} {_HAVE[work.plan.folds[layer]]} not been folded in",
         )
     ends = work.glued.apart(key)
     if ends is not None:
@@ -238,13 +239,18 @@ def _press(work: Work, act: acts.Press) -> None:
         work.pressed |= set(begun)
 
 
+#: what is folded in, in the words of a refusal
+_HAVE = {"base": "has", "sides": "have"}
+
+
 def _fold_up(work: Work, act: acts.FoldUp) -> None:
     no_iron(work, act.iron, (act.layer,))
     is_marked(work)
-    refuse(act.layer in work.folded_up, "the base is folded up already")
-    refuse(any(work.is_begun(k) for k in work.to_mouth(act.layer)), "the sides are sewn: the base stays down")
+    refuse(act.layer in work.folded_up, "it is folded in already")
+    begun = any(work.is_begun(k) for k in work.to_mouth(act.layer))
+    refuse(begun, "what ends at it is sewn: nothing is folded in any more")
     left = [k for k in work.own_seams(act.layer) if k not in work.to_mouth(act.layer) and not work.is_sewn(k)]
-    refuse(bool(left), "the base has to be joined before it is folded up")
+    refuse(bool(left), "the base has to be joined before anything is folded in")
     work.folded_up.add(act.layer)
 
 

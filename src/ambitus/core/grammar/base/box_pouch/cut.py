@@ -19,7 +19,7 @@ from ambitus.core.sums import Sum, Term
 Terms = tuple[Term, ...]
 
 
-def _outline(long: float, half: float, notch: float) -> tuple[Edge, ...]:
+def outline(long: float, half: float, notch: float) -> tuple[Edge, ...]:
     """Return a panel *long* by twice *half*; at both ends *notch* each way is missing, or nothing."""
     if not notch:
         right: tuple[Edge, ...] = (
@@ -48,7 +48,7 @@ def _outline(long: float, half: float, notch: float) -> tuple[Edge, ...]:
     return (Edge("base", "base", (0.0, -half)), *right, Edge("top", "top", (long, half)), *left)
 
 
-def _seams(notched: bool) -> tuple[Seam, ...]:
+def panel_seams(notched: bool) -> tuple[Seam, ...]:
     """
     Return the base seam, the ends, and the corners that were cut out.
 
@@ -63,7 +63,11 @@ def _seams(notched: bool) -> tuple[Seam, ...]:
     for face in ("front", "back"):
         for side in ("left", "right"):
             halves = tuple(part(face, f"end {side} {half}") for half in ("upper", "lower"))
-            out.append(Seam(f"end {face} {side}", f"End seam, {face} {side}", "end", halves))
+            # the right end of the back lies at the left of the bag
+            at = side if face == "front" else "left" if side == "right" else "right"
+            out.append(
+                Seam(f"end {face} {side}", f"End seam, {face} {side}", "end", halves, line=f"end {at}")
+            )
             if notched:
                 runs = (*part(face, f"corner {side} run upper"), *part(face, f"corner {side} run lower"))
                 rise = part(face, f"corner {side} rise")
@@ -71,6 +75,14 @@ def _seams(notched: bool) -> tuple[Seam, ...]:
                     Seam(f"corner {face} {side}", f"Boxed corner, {face} {side}", "corner", (rise, runs))
                 )
     return tuple(out)
+
+
+def left_out_terms(bag: Resolved) -> Terms:
+    """Return what of the zip comes on top of the breadth, where it is not counted."""
+    more = left_out(bag)
+    if not more:
+        return ()
+    return (Term("Half of the zip that shows, not counted", more, "The pouch comes out broader by it."),)
 
 
 def _panel(
@@ -83,13 +95,8 @@ def _panel(
     why = "Half of it folds down at each end."
     source = HEIGHT.source(bag) if as_cut == "Height" else "derived"
     round_ends = (LENGTH.term(bag, "Length"), Term(as_cut, high, why, source), *across)
-    more = left_out(bag)
-    extra = (
-        (Term("Half of the zip that shows, not counted", more, "The pouch comes out broader by it."),)
-        if more
-        else ()
-    )
-    plain = BREADTH.of(bag) + more + high
+    extra = left_out_terms(bag)
+    plain = BREADTH.of(bag) + sum(t.mm for t in extra) + high
     tall, moved = settled(bag, plain, eats(allowances, "base") + eats(allowances, "top"))
     up = (
         BREADTH.term(bag, "Breadth"),
@@ -132,7 +139,7 @@ def _panel(
                 beside="left",
             )
         )
-    edges = _outline(wide, snap(tall / 2), notch)
+    edges = outline(wide, snap(tall / 2), notch)
     faces = tuple(
         Face(name, "panel", edges, tuple(measures), over=name == "front") for name in ("front", "back")
     )
@@ -157,7 +164,7 @@ def _form(bag: Resolved, allowances: Allowances, high: float, notched: bool) -> 
             ),
         },
         faces=faces,
-        seams=_seams(notched),
+        seams=panel_seams(notched),
         mouth=(("front", "top"), ("back", "top")),
         height=high,
         corner=None if notched else snap(high / 2),

@@ -24,8 +24,16 @@ def _pressed(form: Form) -> str:
     return f"{say} So it becomes {{length}} by {{breadth}}, {{height}} high.{other}"
 
 
-def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...]:
-    """Return base seam, the pressing that makes the box, and both ends of one layer."""
+def base_and_flat(
+    bag: Resolved,
+    layer: Layer,
+    rank: int,
+    *,
+    say: str,
+    reads: tuple[Reading, ...],
+    numbers: tuple[tuple[str, float], ...] = (),
+) -> tuple[Step, ...]:
+    """Return base seam, and the pressing of one layer with its zip, or the place for it, on top of that."""
     zip_too = layer == "outer"
     over = "zip" if zip_too else "opening for the zip"
     return (
@@ -41,8 +49,8 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
         Step(
             key=f"{layer} press box",
             title=f"Press the {layer} flat with the {over} on top of the base seam",
-            say=_pressed(form) if zip_too else _AS_OUTER,
-            numbers=tuple((key, form.mm(key)) for key in ("length", "breadth", "height")) if zip_too else (),
+            say=say if zip_too else _AS_OUTER,
+            numbers=numbers if zip_too else (),
             rank=rank + 8,
             needs=(f"{layer} base sewn",),
             gives=(f"{layer} box pressed",),
@@ -51,13 +59,7 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
                 acts.Press(sewn_together(bag, layer), side_up(bag, "base")),
             ),
             settings=f"Iron: {bag.cloth(layer).iron}.",
-            reads=(
-                Reading(
-                    "side_folds",
-                    "Across, from side fold to side fold",
-                    form.mm("breadth") + form.mm("height"),
-                ),
-            ),
+            reads=reads,
             cautions=("hot iron", *(("coil",) if zip_too and ZIP_KIND.is_(bag, "coil") else ())),
         ),
         Step(
@@ -72,6 +74,27 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
             seen="centred",
             cautions=("pins",),
         ),
+    )
+
+
+def end_readings(bag: Resolved, form: Form, layer: Layer) -> tuple[Reading, ...]:
+    """Return what a tape reads from one end seam of a layer to the other."""
+    apart = snap(form.mm("flat_opening") - 2 * deeper_by(bag, layer))
+    return (Reading("end_seams", "From end seam to end seam", apart),)
+
+
+def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...]:
+    """Return base seam, the pressing that makes the box, and both ends of one layer."""
+    folds = form.mm("breadth") + form.mm("height")
+    return (
+        *base_and_flat(
+            bag,
+            layer,
+            rank,
+            say=_pressed(form),
+            reads=(Reading("side_folds", "Across, from side fold to side fold", folds),),
+            numbers=tuple((key, form.mm(key)) for key in ("length", "breadth", "height")),
+        ),
         *sew(
             bag,
             layer,
@@ -79,14 +102,8 @@ def _ends(bag: Resolved, form: Form, layer: Layer, rank: int) -> tuple[Step, ...
             rank + 10,
             needs=(f"{layer} ends matched",),
             gives=f"{layer} ends sewn",
-            say="Across all layers; over the zip slowly, three times." if zip_too else "",
-            reads=(
-                Reading(
-                    "end_seams",
-                    "From end seam to end seam",
-                    snap(form.mm("flat_opening") - 2 * deeper_by(bag, layer)),
-                ),
-            ),
+            say="Across all layers; over the zip slowly, three times." if layer == "outer" else "",
+            reads=end_readings(bag, form, layer),
         ),
     )
 

@@ -19,7 +19,8 @@ from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 
 
-def _needs(bag: Resolved) -> str:
+def needs_lid(bag: Resolved) -> str:
+    """Return why a pouch whose panels run from a zip round to a seam below does not go with this bag."""
     if not bag.kinds.top.shut:
         return "it is closed by a zip along its top"
     if has_bottom(bag):
@@ -59,8 +60,8 @@ BOX_POUCH = Base(
     classes={"end": "End seam", "base": "Base seam"},
     divides=False,
     carries=False,
-    boxed_at_mouth=True,
-    needs=_needs,
+    runs_round=True,
+    needs=needs_lid,
     usual={HEIGHT: lambda bag: paired(60).mm(bag.unit)},
     acts=(steps,),
     form=form,

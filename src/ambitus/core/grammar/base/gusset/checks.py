@@ -23,7 +23,7 @@ if TYPE_CHECKING:
 
 def _depth(draft: "Draft") -> float | None:
     """Return what its corners give: the depth, or the height of a box pouch."""
-    made = draft.form.dimensions.get("height" if draft.bag.kinds.base.boxed_at_mouth else "depth")
+    made = draft.form.dimensions.get("height" if draft.bag.kinds.base.runs_round else "depth")
     return made.asked if made else None
 
 

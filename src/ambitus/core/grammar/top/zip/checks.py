@@ -377,7 +377,7 @@ def zip_not_counted(draft: "Draft") -> Iterator[Fired]:
     for _ in _zips(draft):
         more = left_out(draft.bag)
         if abs(more) > 1e-6:
-            key = "breadth" if draft.bag.kinds.base.boxed_at_mouth else "height"
+            key = "breadth" if draft.bag.kinds.base.runs_round else "height"
             made = draft.form.dimensions[key]
             yield fired(
                 ZIP_COUNTS,
@@ -403,7 +403,7 @@ def zip_not_counted(draft: "Draft") -> Iterator[Fired]:
 )
 def broad_for_its_length(draft: "Draft") -> Iterator[Fired]:
     made, bag = draft.form.dimensions, draft.bag
-    if not bag.kinds.base.boxed_at_mouth:
+    if not bag.kinds.base.runs_round:
         return
     long, broad = made["length"].asked, made["breadth"].asked
     if broad > BROAD_SHARE * long + 1e-9:

@@ -2,6 +2,7 @@
 
 import math
 from dataclasses import dataclass, replace
+from itertools import pairwise
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.stance import Patch
@@ -113,6 +114,20 @@ def _on_lid(form: Form, made: Zip, half: float) -> tuple[Patch, ...]:
     )
 
 
+def _on_ridge(form: Form, made: Zip, half: float) -> tuple[Patch, ...]:
+    """Return the zip, and the tabs beside it, along an upper side that slopes down to both ends."""
+    ridge, middle = form.stance.ridge, form.mm("length") / 2
+    near, far = form.mm("breadth") / 2 - half, form.mm("breadth") / 2 + half
+    out = []
+    for (a, low), (b, high) in pairwise(ridge):
+        cuts = sorted({a, b, *(c for c in (middle - made.half_open, middle + made.half_open) if a < c < b)})
+        for x, y in pairwise(cuts):
+            z, w = (low + (high - low) * (at - a) / (b - a) for at in (x, y))
+            layer = "zip" if abs((x + y) / 2 - middle) < made.half_open else "tab"
+            out.append(Patch(layer, ((x, near, z), (y, near, w), (y, far, w), (x, far, z))))
+    return tuple(out)
+
+
 def _slider(made: Zip, bag: Resolved, at: Point3, way: Point3, up: Point3) -> Patch:
     """Return the slider from *at* on its *way*; *up* is the way across the zip, half of what it is wide."""
     size = math.dist(at, way) or 1.0
@@ -127,7 +142,7 @@ def _slider(made: Zip, bag: Resolved, at: Point3, way: Point3, up: Point3) -> Pa
 
 def _not_counted(bag: Resolved, form: Form) -> Form:
     """Return *form* as high as a tape reads it where its zip is not counted; a box is broader already."""
-    more = 0.0 if bag.kinds.base.boxed_at_mouth else left_out(bag)
+    more = 0.0 if bag.kinds.base.runs_round else left_out(bag)
     high = form.dimensions["height"]
     taller = replace(high, comes_out=snap(high.comes_out + more))
     return replace(form, dimensions={**form.dimensions, "height": taller}) if more else form
@@ -138,8 +153,14 @@ def _closed_box(bag: Resolved, form: Form, made: Zip, half: float) -> Form:
     reach = min(middle, made.half_open) * (1 if CLOSES_AT.is_(bag, "right") else -1)
     at, way = ((middle + side * reach, broad / 2, form.height) for side in (1, -1))
     ends = [(middle + side * middle, broad / 2, form.height / 2) for side in (1, -1)]
+    on_it = _on_ridge(form, made, half) if form.stance.ridge else _on_lid(form, made, half)
+    if form.stance.ridge:
+        # the slider lies where the upper side is level
+        slope = form.stance.ridge[1][0]
+        at, way = ((min(max(x, slope), 2 * middle - slope), y, z) for x, y, z in (at, way))
     patches = (
-        *_on_lid(form, made, half),
+        *form.stance.patches,
+        *on_it,
         *hung(bag, ends[0], ends[1], at, lies=True),
         _slider(made, bag, at, way, (0.0, half * 0.6, 0.0)),
     )
@@ -150,7 +171,7 @@ def zipped(bag: Resolved, form: Form) -> Form:
     """Return *form* closed by its zip: for the picture, and where the zip is not counted for the height."""
     made, half = zip_of(bag, form), max(0.0, shows(bag) / 2)
     form = _not_counted(bag, form)
-    if bag.kinds.base.boxed_at_mouth:
+    if bag.kinds.base.runs_round:
         return _closed_box(bag, form, made, half)
     deep, high_at, ring = 0.0, form.height, form.stance.mouth_outline
     if len(ring) > 2:

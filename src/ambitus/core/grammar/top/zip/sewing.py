@@ -6,6 +6,7 @@ from ambitus.core.form.model import Form, Strip
 from ambitus.core.grammar.allowances import GENERAL, ZIP_ALLOWANCE
 from ambitus.core.grammar.order import ZIP_ROWS, goes
 from ambitus.core.grammar.seams.edges import eaten
+from ambitus.core.grammar.seams.strips import BOUND_KINDS
 from ambitus.core.grammar.top.finishing import measure_back
 from ambitus.core.grammar.top.turned_through.steps import close_gap, gap_open
 from ambitus.core.grammar.top.zip.fields import (
@@ -408,14 +409,15 @@ def _turned(bag: Resolved, form: Form) -> tuple[Step, ...]:
 
 def _through_zip(bag: Resolved, form: Form) -> tuple[Step, ...]:
     """Return the turning through the open zip of a bag without a gap."""
+    bound = bag.kinds.seam(end_class(bag)).kind in BOUND_KINDS
     return (
-        _trim(("outer body sewn",)),
+        *(() if bound else (_trim(("outer body sewn",)),)),
         Step(
             "turn",
             "Turn the bag through the open zip",
             "Open it the rest of the way first; push the corners out from inside.",
             650,
-            needs=("bulk trimmed",),
+            needs=("outer body sewn",) if bound else ("bulk trimmed",),
             gives=("turned", "zip works"),
             acts=(acts.OpenZip("whole"), acts.Turn("outer", zip=True)),
         ),

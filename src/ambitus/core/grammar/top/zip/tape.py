@@ -259,7 +259,7 @@ def is_counted(bag: Resolved) -> bool:
 def allowance(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
     """Return what a panel reaches past the finished height at its zip edge: the seam less half of the zip."""
     seam = ZIP_ALLOWANCE.term(bag, "Zip seam")
-    if not is_counted(bag) and not bag.kinds.base.boxed_at_mouth:
+    if not is_counted(bag) and not bag.kinds.base.runs_round:
         return (seam,)
     why = "The height runs to the middle of the closed zip; half of what shows is not cloth."
     return (seam, Term("Half of the zip that shows", -snap(shows(bag) / 2), why))
@@ -267,7 +267,7 @@ def allowance(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
 
 def sewn_below(bag: Resolved) -> float:
     """Return how far below the finished height the row lies that sews a panel to the zip, in mm."""
-    return snap(shows(bag) / 2) if is_counted(bag) or bag.kinds.base.boxed_at_mouth else 0.0
+    return snap(shows(bag) / 2) if is_counted(bag) or bag.kinds.base.runs_round else 0.0
 
 
 def left_out(bag: Resolved) -> float:
