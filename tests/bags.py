@@ -222,9 +222,13 @@ IN_EXTRAS = {
     "zip_tape": (24, 40),
     "band_wide": (5, 25),
     "motif_clear": (0, 20),
+    "wrap": (0, 40),
+    "inserted": (15, 40),
+    "flap_clear": (0, 20),
+    "flap_corner": (5, 60),
 }
 #: extras that the seam at the top edge catches, which only one top edge has
-AT_TOP_SEAM = {"ties", "button_loop", "hanging_loop"}
+AT_TOP_SEAM = {"ties", "button_loop", "hanging_loop", "flap"}
 
 
 def _extras(draw: st.DrawFn, grammar: Grammar, base: str, top: str) -> tuple[str, ...]:
@@ -232,7 +236,11 @@ def _extras(draw: st.DrawFn, grammar: Grammar, base: str, top: str) -> tuple[str
     if base in LIDDED or not grammar.slots.get("extra"):
         return ()
     caught = top == "turned_through"
-    kinds = [kind for kind in sorted(grammar.slots["extra"]) if caught or kind not in AT_TOP_SEAM]
+    kinds = [
+        kind
+        for kind in sorted(grammar.slots["extra"])
+        if caught or kind not in AT_TOP_SEAM or (kind == "flap" and top == "pressed_edges")
+    ]
     return tuple(draw(st.one_of(st.just([]), st.lists(st.sampled_from(kinds), min_size=1, max_size=2))))
 
 

@@ -68,7 +68,7 @@ class Side:
                 # a window is told on its own side, whichever that is
                 x = -x
             yield Box(x - wide / 2, u - high / 2, x + wide / 2, u + high / 2, "closure", at)
-        elif put.kind in ("magnetic_snap", "press_stud", "hook_and_loop", "button_loop"):
+        elif put.kind in put_on.CLOSURES and not put.is_("held_by", "open"):
             wide, high = self._taken(put)
             x, u = self._centre(put), put.mm("from_top")
             yield Box(x - wide / 2, u - high / 2, x + wide / 2, u + high / 2, "closure", at)
@@ -87,6 +87,8 @@ class Side:
         return self.foot - put.mm("from_foot") - high if put.is_("down_by", "foot") else put.mm("from_top")
 
     def _taken(self, put: put_on.Put) -> tuple[float, float]:
+        if put.kind == "flap":
+            return put_on.half_taken(put)
         if put.kind == "hook_and_loop":
             return self.bag.bag.grid.fit(put.mm("long")), put.mm("high")
         if put.is_("patched", "patch"):
@@ -174,6 +176,9 @@ class Side:
         """Yield what of the extras is caught in the seam at the top edge."""
         for put in put_on.every(self.bag.draft) if self.layer == "outer" else ():
             times = {"ties": 1, "hanging_loop": 2, "button_loop": 2}.get(put.kind, 0)
+            if put.kind == "flap" and self.side == "back":
+                half = put_on.flap_wide(put) / 2
+                yield Box(-half, 0.0, half, 0.0, "end", f"extras.{put.number}")
             if times and (put.kind == "ties" or self.side == "back"):
                 half = times * self.bag.draft.read.extras[put.number].sizes["strip_wide"] / 2
                 yield Box(-half, 0.0, half, 0.0, "end", f"extras.{put.number}")
@@ -250,9 +255,44 @@ def _(b: Bag) -> bool:
 @says("closure-without-patch")
 def _(b: Bag) -> bool:
     return any(
-        put.is_("patched", "none") and (put.kind == "magnetic_snap" or put.is_("set", "hammered"))
+        put.is_("patched", "none")
+        and (put.kind == "magnetic_snap" or put.is_("set", "hammered") or put.is_("held_by", "snap"))
         for put in put_on.every(b.draft)
     )
+
+
+@says("flap-past-foot")
+def _(b: Bag) -> bool:
+    flaps = (put for put in put_on.every(b.draft) if put.kind == "flap")
+    return any(b.draft.read.extras[put.number].sizes["fall"] > b.draft.form.height + EPS for put in flaps)
+
+
+@says("flap-half-off")
+def _(b: Bag) -> bool:
+    def off(put: put_on.Put) -> bool:
+        fall, metal = b.draft.read.extras[put.number].sizes["fall"], b.pair(6, 0.25)
+        half, at = put_on.half_size(put)[1] / 2, put.mm("from_top")
+        up = max(half, put_on.hole_of(put)) if put.is_("held_by", "button") else half
+        return at + half + metal > fall + EPS or up + metal > at + EPS
+
+    flaps = (put for put in put_on.every(b.draft) if put.kind == "flap")
+    return any(off(put) for put in flaps if not put.is_("held_by", "open"))
+
+
+@says("flap-corner-over-flap")
+def _(b: Bag) -> bool:
+    def over(put: put_on.Put) -> bool:
+        fall = b.draft.read.extras[put.number].sizes["fall"]
+        return put.mm("flap_corner") > min(put_on.flap_wide(put) / 2, fall) + EPS
+
+    flaps = (put for put in put_on.every(b.draft) if put.kind == "flap")
+    return any(over(put) for put in flaps if not put.is_("flap_corners", "square"))
+
+
+@says("flap-no-width")
+def _(b: Bag) -> bool:
+    flaps = (put for put in put_on.every(b.draft) if put.kind == "flap")
+    return any(put_on.wide_of(b.draft) - 2 * put.mm("flap_clear") < 20 - EPS for put in flaps)
 
 
 @says("flap-closure-off")

@@ -4,14 +4,15 @@ What must hold of what is put on a bag: its pieces by the rule, its place from r
 All of it is worked out here from the numbers asked for, and compared with cut sizes, marks and what is read.
 """
 
+import math
 from collections.abc import Callable, Iterator
 from itertools import pairwise
 
 from ambitus.core import curves
 from ambitus.core.draft import Draft
-from ambitus.core.form.model import Mark, Piece
+from ambitus.core.form.model import Mark, Piece, Seam
 from ambitus.core.form.sewn import PutOn
-from bags import choice_at, mm_at
+from bags import LIDDED, choice_at, mm_at
 from core import proofs
 
 EXACT = 0.01
@@ -49,7 +50,7 @@ class Put:
         """The sides that it lies on: both, for a closure in two halves."""
         if self.has("side"):
             return (choice_at(self.bag, f"extras.{self.number}.side"),)
-        return ("front",) if self.kind == "button_loop" else ("front", "back")
+        return ("front",) if self.kind in ("button_loop", "flap") else ("front", "back")
 
     def allowance(self, key: str) -> float:
         """Return an allowance of its bag, in mm."""
@@ -90,6 +91,8 @@ def _asked_sizes(put: Put) -> dict[str, tuple[float, float]]:
             return {}
         across = put.mm("size") + 2 * put.mm("margin")
         return {"": (across, across)}
+    if put.kind == "flap":
+        return _flap(put)
     if put.kind in ("hook_and_loop", "motif"):
         return {}
     if put.kind == "window_zip":
@@ -115,6 +118,40 @@ def _patch(put: Put) -> dict[str, tuple[float, float]]:
         wider = put.draft.read.extras[put.number].sizes["width"] + _WIDER[put.bag.unit]
         out["flap"] = (wider + 2 * seam, put.mm("fall") + put.mm("flap_above") + 2 * seam)
     return out
+
+
+#: closures, each with its middle somewhere on a side
+CLOSURES = ("magnetic_snap", "press_stud", "hook_and_loop", "button_loop", "flap")
+
+
+def _flap(put: Put) -> dict[str, tuple[float, float]]:
+    """Return both layers of a flap: narrower than the bag, and as long as its fall and what it goes over."""
+    inside = put.mm("inserted") if put.bag.kinds.top.kind == "pressed_edges" else put.allowance("top")
+    seam = put.allowance("flap")
+    wide = wide_of(put.draft) - 2 * put.mm("flap_clear") + 2 * seam
+    long = put.mm("fall") + put.mm("wrap") + inside + seam
+    out = {"flap": (wide, long), "flap under": (wide, long)}
+    if not put.is_("held_by", "open") and put.is_("patched", "patch"):
+        out[""] = tuple(mm + 2 * put.mm("margin") for mm in half_size(put))  # type: ignore[assignment]
+    return out
+
+
+def half_size(put: Put) -> tuple[float, float]:
+    """Return how wide and how high one half of what holds a flap is, in mm."""
+    if put.is_("held_by", "tape"):
+        return put.bag.grid.fit(put.mm("long")), put.mm("high")
+    return put.mm("size"), put.mm("size")
+
+
+def half_taken(put: Put) -> tuple[float, float]:
+    """Return what one half takes of the cloth: its patch, where it has one."""
+    patch = put.pieces().get("")
+    return (patch.size("length"), patch.size("width")) if patch else half_size(put)
+
+
+def flap_wide(put: Put) -> float:
+    """Return how wide a flap comes out, in mm."""
+    return put.pieces()["flap"].size("width") - 2 * put.allowance("flap")
 
 
 def _zip_across(put: Put) -> dict[str, tuple[float, float]]:
@@ -175,7 +212,9 @@ def extras_by_the_rule(draft: Draft) -> Iterator[str]:
                 # a flap and a facing follow a pocket that was brought to the grid before them
                 most = step * (0.5 if grid.rounding == "nearest" and not name else 1.0) + EXACT
                 alone = not name and not (put.kind == "slip" and key == "width")
-                if abs(got - mm) > most or (alone and abs(got - grid.fit(mm)) > EXACT):
+                # the tape that a patch lies behind came to the grid before it
+                most += step if name == "" and put.kind == "flap" else 0.0
+                if abs(got - mm) > most or (alone and put.kind != "flap" and abs(got - grid.fit(mm)) > EXACT):
                     yield f"{put.kind} {name} {key}: cut {got}, by the rule {mm}"
 
 
@@ -299,8 +338,10 @@ def seams_bound_by_the_rule(draft: Draft) -> Iterator[str]:
     strips = [piece for piece in draft.pieces if piece.layer == "seam binding"]
     bound = [seam for seam in draft.form.seams if _is_bound(draft, seam.seam)]
     boxed = draft.form.corner is not None and "corner" in bag.sewn and _is_bound(draft, "corner")
-    if sum(piece.count for piece in strips) != len(bound) + (2 if boxed else 0):
-        yield f"{len(strips)} strips for {len(bound)} bound seams"
+    # front and back of a lidded pouch are sewn across in one line, and bound with one strip
+    lines = {_line(draft, seam) for seam in bound}
+    if sum(piece.count for piece in strips) != len(lines) + (2 if boxed else 0):
+        yield f"{len(strips)} strips for {len(lines)} lines of bound seams"
     if not strips:
         return
     tape = choice_at(bag, "seams.bind_of") == "tape"
@@ -310,15 +351,20 @@ def seams_bound_by_the_rule(draft: Draft) -> Iterator[str]:
     thick += bag.cloth("lining").thickness if "lining" in bag.kinds.top.layers else 0.0
     seam, cover = mm_at(bag, "seams.bind_seam"), mm_at(bag, "seams.bind_cover")
     double = choice_at(bag, "seams.bind_made") == "double"
-    wide = 2 * (2 * seam + 2 * thick + cover) if double else 2 * seam + 2 * thick + 2 * cover
     end = 2 * (9.525 if bag.unit == "in" else 10.0)
     for piece in strips:
+        # at a tuck all lies four times
+        edges = (4 if bag.kinds.base.kind == "pleated" and piece.part.startswith("end") else 2) * thick
+        wide = 2 * (2 * seam + edges + cover) if double else 2 * seam + edges + 2 * cover
         if abs(piece.size("width") - (wide if tape else bag.grid.fit(wide))) > EXACT:
             yield f"{piece.key}: {piece.size('width')} wide, by the rule {wide}"
         of, over = piece.part.split()[0], piece.size("length") - end
         # across a corner it is as long as the bag is deep, or a box pouch high
         deep = draft.read.sizes.get("depth") or draft.read.sizes["height"]
         longs = {deep.total} if of == "corner" else set(_raw_edges(draft, of))
+        if of == "end" and bag.kinds.base.kind in LIDDED:
+            high = 0.0 if bag.kinds.base.kind == "pleated" else draft.form.mm("height")
+            longs = {draft.form.mm("breadth") + high}
         # round a base of its own the base's edge is the longer one; a traced one is cut off at its corners
         traced = 0.06 * over if bag.kinds.base.kind == "traced" else 0.0
         if not any(abs(over - long) <= 1.0 + 2 * bag.grid.step + traced for long in longs):
@@ -381,6 +427,29 @@ def buttonholes_by_the_rule(draft: Draft) -> Iterator[str]:
             yield "a half without its other"
 
 
+def halves_meet(draft: Draft) -> Iterator[str]:
+    """Yield each flap whose half, once it is closed, does not lie on that on the front."""
+    for put in (p for p in every(draft) if p.kind == "flap"):
+        marks = [m for p in put.pieces().values() for m in p.marks if m.kind in ("spot", "buttonhole")]
+        front = [
+            one
+            for one in draft.form.every_sewn
+            if isinstance(one, PutOn) and one.of == f"extras.{put.number}"
+        ]
+        held = not put.is_("held_by", "open")
+        if (len(marks), len(front)) != (held, held):
+            yield f"{len(marks)} halves on the flap, {len(front)} on the front"
+        for mark, one in zip(marks, front, strict=False):
+            x, y = mark.points[-1]
+            # its free edge lies along y = 0, and as far below the top edge as it falls
+            down = draft.read.extras[put.number].sizes["fall"] - y
+            off = one.u + one.high / 2 - down, one.x + one.wide / 2, x - flap_wide(put) / 2
+            if max(map(abs, off)) > EXACT:
+                yield f"the halves lie {off} off"
+            if mark.kind == "buttonhole" and abs(math.dist(*mark.points) - hole_of(put)) > EXACT:
+                yield f"a buttonhole of {math.dist(*mark.points)}"
+
+
 def _raw_edge(draft: Draft, face: str, name: str) -> float:
     piece = next(p for p in draft.pieces if p.layer == "outer" and face in p.faces)
     i = next(i for i, edge in enumerate(piece.edges) if edge.name == name)
@@ -389,7 +458,15 @@ def _raw_edge(draft: Draft, face: str, name: str) -> float:
 
 
 def _is_bound(draft: Draft, key: str) -> bool:
-    return key in draft.bag.sewn and draft.bag.kinds.seam(key).kind == "bound"
+    return key in draft.bag.sewn and draft.bag.kinds.seam(key).kind in ("bound", "bound_ends")
+
+
+def _line(draft: Draft, seam: Seam) -> str:
+    """Return which line a seam lies in: the ends of a lidded pouch at one end of it are one."""
+    if seam.seam != "end" or draft.bag.kinds.base.kind not in LIDDED:
+        return seam.key
+    _, face, way = seam.key.split()
+    return "end" + (way if face == "front" else {"left": "right", "right": "left"}[way])
 
 
 PROOFS: tuple[Callable[[Draft], Iterator[str]], ...] = (
@@ -397,6 +474,7 @@ PROOFS: tuple[Callable[[Draft], Iterator[str]], ...] = (
     extras_read_back,
     placed_from_real_edges,
     buttonholes_by_the_rule,
+    halves_meet,
     binding_by_the_rule,
     seams_bound_by_the_rule,
 )

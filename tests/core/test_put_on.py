@@ -153,6 +153,44 @@ BAGS: tuple[dict[str, Any], ...] = (
         allowances=UNEQUAL,
         extras=[{"kind": "motif", "width": 143, "height": 91, "from_top": 83}],
     ),
+    {
+        **tote(331, 187, 0, allowances=UNEQUAL | {"flap": 6}, carry=[]),
+        "base": {"kind": "seamed"},
+        "top": {"kind": "pressed_edges", "turn": 14},
+        "extras": [
+            {
+                "kind": "flap",
+                "fall": 97,
+                "wrap": 17,
+                "inserted": 23,
+                "flap_clear": 8,
+                "flap_corners": "rounded",
+                "flap_corner": 37,
+                "held_by": "button",
+                "size": 13,
+                "thick": 5,
+                "from_top": 51,
+            }
+        ],
+    },
+    tote(
+        331,
+        287,
+        118,
+        allowances=UNEQUAL | {"flap": 6},
+        carry=[],
+        extras=[
+            {
+                "kind": "flap",
+                "fall": 121,
+                "wrap": 31,
+                "flap_corners": "clipped",
+                "held_by": "snap",
+                "from_top": 57,
+                "margin": 13,
+            }
+        ],
+    ),
     # a front of two parts is joined at both of its sides before it is bound
     {
         **tote(331, 287, 118, allowances={"side": 11, "gusset": 13, "join": 12}, carry=[]),
@@ -336,6 +374,15 @@ FAULTS: dict[str, Fault] = {
     ),
     "buttonhole never worked": _acts("patch", _never(acts.Buttonhole)),
     "facing without its seam": _cut("patch", _without_term("Pocket seam"), "facing"),
+    "flap without its own seams": _cut("flap", _without_term("Flap seam"), "Flap"),
+    "flap with nothing inside the top edge": _cut("flap", _without_term("Inside the top edge"), "Flap"),
+    "flap half as long": _cut("flap", _half_as_high, "underside"),
+    "half on the front placed by its edge": _put(
+        "flap", lambda one: replace(one, u=one.u + one.high / 2, at=replace(one.at, inside=one.at.inside + 9))
+    ),
+    "flap’s own half never set": _acts("flap", _never(acts.SetHalf)),
+    "flap never made": _acts("flap", _never(acts.Make)),
+    "flap never held": _acts("flap", _never(acts.Baste)),
     "slip pocket as wide as from seam to seam": _cut("slip", _without_term("Side seam")),
     "slip pocket without its foot": _cut("slip", _without_term("Edge turned in", "Base seam")),
     "patch as large as its snap": _cut("magnetic_snap", _without_term("Margin")),
@@ -476,7 +523,7 @@ def test_every_extra_is_offered_with_what_it_cuts_and_whether_it_goes() -> None:
     spec = Spec.model_validate(tote(top={"kind": "double_hem"}))
     (group,) = tiles(spec, "more", "mm", GRAMMAR, shipped()).groups
     assert {t.key for t in group.tiles} == set(GRAMMAR.slots["extra"])
-    assert {t.key for t in group.tiles if not t.fits} == {"ties", "button_loop", "hanging_loop"}
+    assert {t.key for t in group.tiles if not t.fits} == {"ties", "button_loop", "hanging_loop", "flap"}
     by_kind = {t.key: t for t in group.tiles}
     assert by_kind["patch"].changes == ("Pocket none → 180 × 185",)
     own = tiles(_picked(spec, "extras.more", "patch"), "patch.0", "mm", GRAMMAR, shipped())

@@ -299,6 +299,22 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Conductor’s clutch",
+        {
+            "unit": "cm",
+            "size": {"width": 270, "height": 170},
+            "base": {"kind": "seamed"},
+            "top": {"kind": "pressed_edges"},
+            "interfacing": {"kind": "kept_out", "material": "fusible_fleece"},
+            "cloth": {"outer": "linen", "lining": "quilting_cotton"},
+            "extras": [
+                {"kind": "flap", "fall": 110, "wrap": 20, "flap_corners": "rounded", "from_top": 55},
+                {"kind": "side_tab", "sides": "one", "shows": 160, "strip_wide": 15, "from_top": 40},
+            ],
+            "carry": [],
+        },
+    ),
+    (
         "Half-moon baton tote",
         {
             "unit": "cm",

@@ -9,7 +9,7 @@ from typing import Literal
 
 from ambitus.core.drawing.paths import number, path
 from ambitus.core.form.model import Form
-from ambitus.core.form.sewn import Caught, PutOn, round_mouth, rows_below
+from ambitus.core.form.sewn import Caught, HangsOver, PutOn, round_mouth, rows_below
 from ambitus.core.form.stance import SizeLine, Upright
 from ambitus.core.geometry import Point, bounds, unit_vector
 from ambitus.core.grammar.carry.fields import DROP, STRAP_LENGTH
@@ -266,6 +266,17 @@ def _boxes(form: Form, hang: Hang) -> str:
 _ALONG = 12
 
 
+def _on_front(form: Form, x: float, down: float) -> Point:
+    """Return a place of the front on the picture: *x* right of its middle, *down* from the top edge."""
+    z = max(0.0, form.stands + form.stance.band - down)
+    part = form.stance.front_starts + (form.mm("flat_opening") / 2 + x) / (form.mouth_length or 1.0)
+    share = min(1.0, z / form.stands) if form.stands else 1.0
+    (ax, ay), (bx, by) = (
+        ring_point(ring, part) for ring in (form.stance.base_outline, form.stance.mouth_outline)
+    )
+    return project((ax + (bx - ax) * share, ay + (by - ay) * share, z))
+
+
 def _put_on(form: Form, one: PutOn) -> tuple[Shape, ...]:
     """
     Return what is put on as it is seen on the standing bag: on the outside of the front as it is, inside as a
@@ -274,19 +285,11 @@ def _put_on(form: Form, one: PutOn) -> tuple[Shape, ...]:
     inside = one.layer != "outer"
     if one.side == "back" and not inside:
         return ()
-    around, half = form.mouth_length or 1.0, form.mm("flat_opening") / 2
-    top = form.stands + form.stance.band
     # the back is seen from inside, as the hand finds it: on the other hand
     hand = -1.0 if one.side == "back" else 1.0
 
     def at(right: float, down: float) -> Point:
-        x, z = hand * (one.x + right), max(0.0, top - one.u - down)
-        part = form.stance.front_starts + (half + x) / around
-        share = min(1.0, z / form.stands) if form.stands else 1.0
-        (ax, ay), (bx, by) = (
-            ring_point(ring, part) for ring in (form.stance.base_outline, form.stance.mouth_outline)
-        )
-        return project((ax + (bx - ax) * share, ay + (by - ay) * share, z))
+        return _on_front(form, hand * (one.x + right), one.u + down)
 
     across = [one.wide * n / _ALONG for n in range(_ALONG + 1)]
     outline = [at(x, 0.0) for x in across] + [at(x, one.high + one.hangs) for x in reversed(across)]
@@ -295,6 +298,15 @@ def _put_on(form: Form, one: PutOn) -> tuple[Shape, ...]:
         return (Shape(path([*outline, outline[0]]), "inside", "stitch"),)
     rows = tuple(Shape(path([at(*end) for end in row]), layer, "stitch") for row in one.rows)
     return (Shape(path(outline, closed=True), layer, "fill"), *rows)
+
+
+def _hangs_over(form: Form, over: HangsOver) -> Shape:
+    """Return what hangs over the front, as the front turns away at its sides."""
+    points = []
+    for (x, y), (u, v) in pairwise((*over.outline, over.outline[0])):
+        steps = ((x + (u - x) * n / _ALONG, y + (v - y) * n / _ALONG) for n in range(_ALONG))
+        points += [_on_front(form, *step) for step in steps]
+    return Shape(path(points, closed=True), "flap", "fill")
 
 
 def _ticked(a: Point, b: Point, tick: float) -> str:
@@ -357,6 +369,8 @@ def standing(
             )
     for one in put_on:
         shapes += _put_on(form, one)
+    for over in (s for s in form.every_sewn if isinstance(s, HangsOver)):
+        shapes.append(_hangs_over(form, over))
     for patch in form.stance.patches:
         outline = path([project(p) for p in patch.points], closed=patch.style == "fill")
         shapes.append(Shape(outline, patch.layer, patch.style))

@@ -247,6 +247,19 @@ class PutOn:
     printed: bool = False
     #: whether it lies on what is put on before it, and is found there: nothing is marked on the panel
     found_there: bool = False
+    #: the piece that its other half is set in first, from which this one is found
+    half_on: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class HangsOver:
+    """
+    What hangs over the front from the top edge, sewn to nothing there: its outline, right of the front's
+    middle and below the top edge, in mm.
+    """
+
+    strip: str
+    outline: tuple[tuple[float, float], ...]
 
 
 #: Anything that is done at a place of a form.
@@ -265,6 +278,7 @@ Sewn = (
     | Rolled
     | StretchedStrip
     | PutOn
+    | HangsOver
 )
 
 

@@ -391,6 +391,8 @@ class Extra(Variant):
 
     slot: Slot = "extra"
     adds: str = ""
+    #: whether it is put into the top edge last, as strap ends are that are tucked in
+    at_mouth: bool = False
     #: the layer that it lies on, whose form it is worked out on
     lies_on: "Callable[[Item], Layer]" = on_the_outer
     sizes: "Callable[[Item, Form], Mapping[str, float]]" = no_sizes

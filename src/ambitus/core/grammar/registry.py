@@ -26,6 +26,7 @@ from ambitus.core.grammar.carry.under_base.variant import UNDER_BASE
 from ambitus.core.grammar.carry.webbing.variant import WEBBING
 from ambitus.core.grammar.cloth.variant import WOVEN
 from ambitus.core.grammar.extra.button_loop.variant import BUTTON_LOOP
+from ambitus.core.grammar.extra.flap.variant import FLAP_OVER
 from ambitus.core.grammar.extra.hanging_loop.variant import HANGING_LOOP
 from ambitus.core.grammar.extra.hook_and_loop.variant import HOOK_AND_LOOP
 from ambitus.core.grammar.extra.magnetic_snap.variant import MAGNETIC_SNAP
@@ -115,6 +116,7 @@ GRAMMAR = grammar_of(
     TIES,
     SIDE_TAB,
     HANGING_LOOP,
+    FLAP_OVER,
     MOTIF_ON,
     PLAIN,
     OVERLOCKED_FIRST,

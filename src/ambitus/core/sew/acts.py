@@ -290,6 +290,14 @@ class Buttonhole:
 
 
 @dataclass(frozen=True, slots=True)
+class SetHalf:
+    """Set one half of a closure in a piece that is not made up yet; the other is found from it."""
+
+    piece: str
+    on: str
+
+
+@dataclass(frozen=True, slots=True)
 class StretchOut:
     """Pull strips of knit out to the length they keep."""
 
@@ -507,6 +515,7 @@ Act = (
     | HemFree
     | Pierce
     | Buttonhole
+    | SetHalf
     | StretchOut
     | Crease
     | Make

@@ -230,6 +230,9 @@ def _minutes(plan: Plan, act: Act) -> float:
         case acts.StretchOut():
             count, metres = _strips(plan, act.pieces)
             return LOOK * count + PIN * metres
+        case acts.SetHalf():
+            # set, or sewn down round its edge
+            return 2 * SEW[0] + LOOK
         case acts.Buttonhole():
             count = len(plan.strips(act.pieces))
             return BUTTONHOLE * count

@@ -51,6 +51,8 @@ class Work:
     stretched: set[str] = field(default_factory=set)
     #: pieces whose buttonhole is worked
     holed: set[str] = field(default_factory=set)
+    #: closures whose one half is set in a piece of its own
+    halved: set[str] = field(default_factory=set)
     #: strips that are sewn on with rows of their own
     fixed: set[str] = field(default_factory=set)
     #: items whose motif is on
@@ -176,6 +178,7 @@ class Work:
             "ringed": frozenset(self.ringed),
             "rolled": frozenset(self.rolled),
             "holed": frozenset(self.holed),
+            "halved": frozenset(self.halved),
             "hemmed": frozenset(self.hemmed),
             "stretched": frozenset(self.stretched),
             "fixed": frozenset(self.fixed),

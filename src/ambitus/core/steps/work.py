@@ -236,6 +236,7 @@ _SEWS = (
     acts.LayOn,
     acts.Bind,
     acts.Buttonhole,
+    acts.SetHalf,
     acts.Fix,
     acts.HemFree,
 )

@@ -355,6 +355,8 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
             | acts.Narrow()
         ):
             return _pieces(plan, [plan.by_key[key] for key in plan.strips(act.pieces)], marked=True)
+        case acts.SetHalf():
+            return _pieces(plan, [plan.by_key[act.on]], marked=True)
         case acts.OpenZip():
             return _faces(work, "outer")
         case acts.SlideOn() | acts.Tack() | acts.CutZip() | acts.TakeTeethOut():

@@ -25,6 +25,7 @@ from ambitus.core.grammar.extra.fields import (
     STRIP_WIDE,
     STUD_SET,
 )
+from ambitus.core.grammar.extra.flap.fields import HELD_BY
 from ambitus.core.grammar.extra.ground import Ground, ground_of
 from ambitus.core.grammar.extra.placing import CLEAR
 from ambitus.core.lengths import snap
@@ -256,14 +257,15 @@ EXTRA_CHECKS = (put_on_off_face, put_on_clashes)
 )
 def closure_without_patch(draft: "Draft") -> Iterator[Fired]:
     for item in draft.bag.extras:
-        through = item.extra.kind == "magnetic_snap" or STUD_SET.is_(item, "hammered")
+        snap_in = item.extra.kind == "magnetic_snap" or HELD_BY.is_(item, "snap")
+        through = snap_in or STUD_SET.is_(item, "hammered")
         if PATCHED.is_(item, "none") and through:
-            field = PATCHED.in_(item.at)
+            field, cloth = PATCHED.in_(item.at), draft.bag.cloth(item.extra.lies_on(item))
             yield fired(
                 field,
                 "The {what} goes through one layer of {cloth}.",
                 "Put a patch behind each half.",
-                {"what": within(item.extra.label), "cloth": within(draft.bag.cloth(ON.of(item)).label)},
+                {"what": within(item.extra.label), "cloth": within(cloth.label)},
                 remedies=(to(field, "patch"),),
             )
 

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from fractions import Fraction
 
 from ambitus.core.form.model import Form, Part, Strip
-from ambitus.core.form.sewn import Measured, Sewn, Told
+from ambitus.core.form.sewn import Measured, PutOn, Sewn, Told
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.extra.cloth import name_of
@@ -156,7 +156,7 @@ def found(item: Item, half: Lying, across: tuple[Term, ...]) -> Measured:
     return told
 
 
-def set_at(item: Item, at: Lying, across: tuple[Term, ...], label: str, pieces: tuple[str, ...]) -> Sewn:
+def set_at(item: Item, at: Lying, across: tuple[Term, ...], label: str, pieces: tuple[str, ...]) -> PutOn:
     """Return a closure set where it lies, its middle *across* from the left seam; it lies over no join."""
     clear, told = CLEAR_OF_METAL.mm(item.bag.unit), found(item, at, across)
     return put_on(item, at, label, clear=clear, pieces=pieces, over_joins=False, told=told)

@@ -119,6 +119,20 @@ def _buttonhole(work: Work, act: acts.Buttonhole) -> None:
         work.holed.add(key)
 
 
+def _set_half(work: Work, act: acts.SetHalf) -> None:
+    is_marked(work)
+    name = work.plan.by_key[act.on].name
+    is_ready(work, act.piece)
+    refuse(act.piece in work.halved, f"its half is in {name} already")
+    whole = {key for one in work.plan.put_on if one.half_on == act.on for key in one.pieces}
+    refuse(act.piece not in whole, f"no half of it belongs in {name}")
+    refuse(act.on in work.used or act.on in work.made, f"{name} is made up already: no half can be set in it")
+    for key in sorted(whole - {act.piece}):
+        # a patch lies behind it
+        is_ready(work, key)
+    work.halved.add(act.piece)
+
+
 def _ring_up(work: Work, act: acts.RingUp) -> None:
     for key in work.plan.strips(act.pieces):
         is_made(work, key)
@@ -137,6 +151,8 @@ def _lay_on(work: Work, act: acts.LayOn) -> None:
         refuse(key in work.basted or key in work.used, f"{name} is in place already")
         own = [one for one in put if key in one.pieces]
         refuse(not own, f"{name} has no place on the {act.layer}")
+        halves = any(one.half_on and one.pieces[0] not in work.halved for one in own)
+        refuse(halves, f"the other half of {name} is not set yet: it is found from that")
         for one in own:
             face = (act.layer, one.at.face)
             refuse(work.out(work.body_of(face)) is not None, f"the {act.layer} no longer lies flat")
@@ -255,6 +271,7 @@ DOES: Doing = {
     acts.Roll: _roll,
     acts.StretchOut: _stretch_out,
     acts.Buttonhole: _buttonhole,
+    acts.SetHalf: _set_half,
     acts.LayOn: _lay_on,
     acts.Print: _print,
     acts.Fix: _fix,

@@ -16,6 +16,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     bag = item.bag
     outer = bag.cloth("outer")
     straps = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
+    ends = tuple(f"{item.at} caught" for item in bag.extras if item.extra.at_mouth)
     return (
         *facing_steps(bag),
         Step(
@@ -53,7 +54,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             "Nothing of the lining above the outer"
             + (", every strap end deep enough and not twisted." if straps else "."),
             610,
-            needs=("lining in place", *straps),
+            needs=("lining in place", *straps, *ends),
             gives=("top inspected",),
             acts=(acts.See(out="right", layers=("outer",)),),
             kind="gate",

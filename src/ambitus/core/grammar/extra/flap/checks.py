@@ -1,0 +1,146 @@
+"""Whether a flap and what holds it down have room on their bag."""
+
+from collections.abc import Iterator
+from typing import TYPE_CHECKING
+
+from ambitus.core.checks.amounts import at_least, at_most, to
+from ambitus.core.checks.mechanism import Fired, check, fired
+from ambitus.core.grammar.extra.fields import FROM_TOP_EDGE
+from ambitus.core.grammar.extra.flap.closing import NAMES, held_by, reaches
+from ambitus.core.grammar.extra.flap.cut import flap_of
+from ambitus.core.grammar.extra.flap.fields import HELD_BY, OVER_CLEAR, OVER_CORNER, OVER_CORNERS, OVER_FALL
+from ambitus.core.grammar.extra.ground import ground_of
+from ambitus.core.grammar.extra.placing import CLEAR_OF_METAL
+from ambitus.core.lengths import snap
+from ambitus.core.spec.resolved import Item
+
+if TYPE_CHECKING:
+    from ambitus.core.draft import Draft
+
+
+def _flaps(draft: "Draft") -> Iterator[Item]:
+    return (item for item in draft.bag.extras if item.extra.kind == "flap")
+
+
+@check(
+    "extras",
+    80,
+    "flap-past-foot",
+    "warn",
+    "The flap reaches past the foot of the bag",
+    "the flap’s fall > the height of the bag",
+    "It is longer than the front that it falls over.",
+    "Its free edge hangs below the bag, or lies under it.",
+)
+def flap_past_foot(draft: "Draft") -> Iterator[Fired]:
+    for item in _flaps(draft):
+        fall, high = flap_of(item, draft.form).fall, draft.form.mm("height")
+        if fall > high + 1e-6:
+            most = at_most(draft.bag, high)
+            yield fired(
+                OVER_FALL.in_(item.at),
+                "It falls {fall} over a front {high} high.",
+                "Let it fall {most} or less.",
+                remedies=(to(OVER_FALL.in_(item.at), most),),
+                fall=fall,
+                high=high,
+                most=most,
+            )
+
+
+@check(
+    "extras",
+    90,
+    "flap-half-off",
+    "stop",
+    "What holds the flap does not lie on it",
+    "less than 6 mm | 1/4 in from it to the flap’s free edge, or to the top edge",
+    "It lies on the front below the top edge, and on the flap above its free edge.",
+    "It runs into a seam, or hangs below the flap.",
+)
+def flap_half_off(draft: "Draft") -> Iterator[Fired]:
+    bag, clear = draft.bag, CLEAR_OF_METAL.mm(draft.bag.unit)
+    for item in _flaps(draft):
+        if not held_by(item):
+            continue
+        fall, at = flap_of(item, draft.form).fall, FROM_TOP_EDGE.of(item)
+        low, up = (snap(mm + clear) for mm in reaches(item))
+        short = {"the flap’s free edge": snap(at + low - fall), "the top edge": snap(up - at)}
+        edge = max(short, key=lambda name: short[name])
+        if short[edge] <= 1e-6:
+            continue
+        least, most = at_least(bag, up), at_most(bag, fall - low)
+        moved = to(FROM_TOP_EDGE.in_(item.at), most if at > most else least) if least <= most else None
+        # it comes out on the grid, which may take half a step of it
+        longer = to(OVER_FALL.in_(item.at), at_least(bag, max(at, up) + low + bag.grid.step))
+        yield fired(
+            FROM_TOP_EDGE.in_(item.at),
+            "The {what} lies {missing} nearer to {edge} than it may.",
+            "Keep {clear} between them.",
+            {"what": NAMES[held_by(item)][0], "edge": edge},
+            remedies=(*((moved,) if moved else ()), longer, to(HELD_BY.in_(item.at), "open")),
+            missing=short[edge],
+            clear=clear,
+        )
+
+
+@check(
+    "extras",
+    100,
+    "flap-corner-over-flap",
+    "warn",
+    "The corners of the flap are larger than it has room for",
+    "corner > half of the flap’s width, or > its fall",
+    "Two corners would meet before its free edge does, or reach up past the top edge.",
+    "It is drafted with smaller corners than were asked.",
+)
+def flap_corner_over_flap(draft: "Draft") -> Iterator[Fired]:
+    for item in _flaps(draft):
+        if OVER_CORNERS.is_(item, "square"):
+            continue
+        flap, corner = flap_of(item, draft.form), OVER_CORNER.of(item)
+        room = min(flap.wide / 2, flap.fall)
+        if corner > room + 1e-6:
+            most = at_most(draft.bag, room)
+            yield fired(
+                OVER_CORNER.in_(item.at),
+                "Corners of {corner} on a flap with room for {room}.",
+                "Make them {most} or less.",
+                remedies=(
+                    *((to(OVER_CORNER.in_(item.at), most),) if most >= 3 else ()),
+                    to(OVER_CORNERS.in_(item.at), "square"),
+                ),
+                corner=corner,
+                room=room,
+                most=most,
+            )
+
+
+@check(
+    "extras",
+    110,
+    "flap-no-width",
+    "stop",
+    "Nothing is left of the flap’s width",
+    "2 × clear of each side ≥ the width of the bag − 20 mm",
+    "A flap is narrower than its bag, and still has to be one.",
+    "There is no flap to cut.",
+)
+def flap_no_width(draft: "Draft") -> Iterator[Fired]:
+    for item in _flaps(draft):
+        wide = ground_of(draft.bag, draft.form, "outer", "back").wide
+        clear = OVER_CLEAR.of(item)
+        if wide - 2 * clear < 20 - 1e-6:
+            most = at_most(draft.bag, (wide - 20) / 2)
+            yield fired(
+                OVER_CLEAR.in_(item.at),
+                "{clear} clear of each side of a bag {wide} wide.",
+                "Keep it {most} clear or less.",
+                remedies=(to(OVER_CLEAR.in_(item.at), most),),
+                clear=clear,
+                wide=wide,
+                most=most,
+            )
+
+
+CHECKS = (flap_past_foot, flap_half_off, flap_corner_over_flap, flap_no_width)

@@ -1,0 +1,163 @@
+"""The two layers of a flap, what holds it down, and where both lie."""
+
+import math
+from dataclasses import dataclass
+
+from ambitus.core.curves import Arc
+from ambitus.core.form.model import Edge, Face, Form, Loose, Mark, Measure, Part
+from ambitus.core.form.sewn import Caught, HangsOver, Place, Sewn, Told
+from ambitus.core.geometry import Point
+from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.extra.caught import top_term
+from ambitus.core.grammar.extra.cloth import Terms, mm_of, name_of, settled, size_terms
+from ambitus.core.grammar.extra.fields import POCKET_OF
+from ambitus.core.grammar.extra.flap.closing import closing_parts, closing_sewn, half_mark, held_by
+from ambitus.core.grammar.extra.flap.fields import (
+    OVER_ALLOWANCE,
+    OVER_CLEAR,
+    OVER_CORNER,
+    OVER_CORNERS,
+    OVER_FALL,
+    OVER_INSERTED,
+    OVER_WRAP,
+    UNDER_OF,
+)
+from ambitus.core.grammar.extra.ground import ground_of
+from ambitus.core.grammar.extra.placing import beyond_side
+from ambitus.core.lengths import snap
+from ambitus.core.spec.resolved import Item
+from ambitus.core.sums import Sum, Term
+
+
+@dataclass(frozen=True, slots=True)
+class Flap:
+    """A flap as it comes out: how wide it is, how far it falls over the front, how much its corners lose."""
+
+    wide: float
+    fall: float
+    #: from its free edge to the back's top edge: its fall and the way over the mouth
+    seen: float
+    corner: float
+
+
+def is_tucked(item: Item) -> bool:
+    """Return whether it lies between two pressed edges, and is not caught in a seam at the top."""
+    return OVER_INSERTED.found(item) is not None and item.bag.kinds.top.kind == "pressed_edges"
+
+
+def inside(item: Item) -> Term:
+    """Return what of it lies inside the top edge of the back, as a line of a sum."""
+    return OVER_INSERTED.term(item, "Inside the top edge") if is_tucked(item) else top_term(item)
+
+
+def _seam(item: Item) -> Term:
+    return OVER_ALLOWANCE.term(item.bag, "Flap seam")
+
+
+def flap_of(item: Item, form: Form) -> Flap:
+    """Return a flap settled on the cutting grid, on the *form* of the outer."""
+    bag, seam = item.bag, _seam(item).mm
+    whole = ground_of(bag, form, "outer", "back").wide
+    # where nothing is left of its width a check says so: it is drawn with hardly any
+    wide = max(bag.grid.step, settled(bag, whole - 2 * OVER_CLEAR.of(item), 2 * seam))
+    fall = settled(bag, OVER_FALL.of(item), OVER_WRAP.of(item) + inside(item).mm + seam)
+    seen = snap(fall + OVER_WRAP.of(item))
+    wanted = 0.0 if OVER_CORNERS.is_(item, "square") else OVER_CORNER.of(item)
+    return Flap(wide, fall, seen, snap(max(0.0, min(wanted, wide / 2, seen))))
+
+
+def sizes(item: Item, form: Form) -> dict[str, float]:
+    """Return how far it falls over the front as it comes out."""
+    return {"fall": flap_of(item, form).fall}
+
+
+def _outline(flap: Flap, rounded: bool) -> tuple[Edge, ...]:
+    """Return its outline in seam lines, its free edge along y = 0."""
+    w, h, r = flap.wide, flap.seen, flap.corner
+    head = (Edge("head", "head", (w, h)), Edge("side left", "sides", (0.0, h)))
+    if not r:
+        return (Edge("foot", "foot", (0.0, 0.0)), Edge("side right", "sides", (w, 0.0)), *head)
+    right, left = (Arc((w - r, r)), Arc((r, r))) if rounded else (None, None)
+    return (
+        Edge("foot", "foot", (r, 0.0)),
+        Edge("corner right", "sides", (w - r, 0.0), right),
+        Edge("side right", "sides", (w, r)),
+        *head,
+        Edge("corner left", "sides", (0.0, r), left),
+    )
+
+
+def flap_keys(item: Item) -> tuple[str, str]:
+    """Return the keys of its outside and of its underside."""
+    return f"pocket {name_of(item, 'flap')}", f"pocket {name_of(item, 'flap under')}"
+
+
+def _layer(item: Item, flap: Flap, name: str, part: str, of: str, marks: tuple[Mark, ...]) -> Loose:
+    bag = item.bag
+    of = of if of != "lining" or "lining" in bag.kinds.top.layers else "outer"
+    whole = Term("Width of the bag", snap(flap.wide + 2 * OVER_CLEAR.of(item)), "From seam to seam, flat.")
+    wide = (whole, OVER_CLEAR.term(item, "Clear of each side").scaled(-2, times=2))
+    fall = size_terms(OVER_FALL.term(item, "Falls over the front"), flap.fall)
+    high = (*fall, OVER_WRAP.term(item, "Over the mouth"))
+    measures = (
+        Measure("width", "How wide to cut it", "x", "side left", "side right", wide, beside="top"),
+        Measure("height", "How long to cut it", "y", "foot", "head", high, beside="left"),
+    )
+    outline = _outline(flap, OVER_CORNERS.is_(item, "rounded"))
+    face = Face(part, part, outline, measures, part=part, of="lining" if of == "lining" else "")
+    cloth: dict[str, Terms] = {"sides": (_seam(item),), "foot": (_seam(item),), "head": (inside(item),)}
+    return Loose("pocket", name, 1, face, cloth, bag.cloth(of).label, marks, item.at)
+
+
+def parts(item: Item, form: Form) -> tuple[Part, ...]:
+    """Return both layers of a flap, and what holds it down."""
+    flap = flap_of(item, form)
+    marks = half_mark(item, flap.wide, flap.fall, _seam(item))
+    # a hole goes through both and is worked from outside; a half is set in the underside alone
+    outside, under = (marks, ()) if held_by(item) == "button" else ((), marks)
+    return (
+        _layer(item, flap, "Flap", name_of(item, "flap"), POCKET_OF.of(item), outside),
+        _layer(item, flap, "Flap, underside", name_of(item, "flap under"), UNDER_OF.of(item), under),
+        *closing_parts(item),
+    )
+
+
+def _seen_outline(flap: Flap, rounded: bool) -> tuple[Point, ...]:
+    """Return what of a closed flap is seen on the front: right of its middle, and below the top edge."""
+    half, low, r = flap.wide / 2, flap.fall, min(flap.corner, flap.fall)
+    if not r:
+        return ((-half, 0.0), (-half, low), (half, low), (half, 0.0))
+    if not rounded:
+        turn: list[Point] = [(half - r, low), (half, low - r)]
+    else:
+        turns = [math.pi / 24 * n for n in range(13)]
+        turn = [(half - r + r * math.sin(t), low - r + r * math.cos(t)) for t in turns]
+    return (
+        (-half, 0.0),
+        *((-x, y) for x, y in reversed(turn)),
+        *turn,
+        (half, 0.0),
+    )
+
+
+def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
+    """Return where a flap is caught in the top edge of the back, and what of it is sewn to the front."""
+    if layer != "outer":
+        return ()
+    flap, bag = flap_of(item, form), item.bag
+    back = ground_of(bag, form, layer, "back")
+    band, middle = back.bands[0], back.to_middle
+
+    def told(spare: float) -> Told:
+        way = Sum("From the raw edge to its middle", (*beyond_side(item, band, spare), *middle))
+        return (("from the left", way),)
+
+    place = Place(band.face.name, band.edge, mm_of(middle), 0.0, back=True)
+    key, under = flap_keys(item)
+    seam, reach = ("", inside(item).mm) if is_tucked(item) else ("top", 0.0)
+    rounded = OVER_CORNERS.is_(item, "rounded")
+    return (
+        Caught(key, place, seam, reach, "Middle of the flap", "top left", told, flap.wide),
+        HangsOver(key, _seen_outline(flap, rounded)),
+        *closing_sewn(item, ground_of(bag, form, layer, "front"), under),
+    )

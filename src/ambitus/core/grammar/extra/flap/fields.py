@@ -1,0 +1,19 @@
+"""The fields of a flap over the mouth."""
+
+from typing import Literal
+
+from ambitus.core.fields import Choice, Length
+
+OVER_FALL = Length("extras.fall")
+#: the way over the mouth, as thick as the bag is there once it is filled
+OVER_WRAP = Length("extras.wrap")
+#: what of it lies between the two pressed edges of the back
+OVER_INSERTED = Length("extras.inserted")
+#: how much narrower than the bag it is at each side
+OVER_CLEAR = Length("extras.flap_clear")
+OVER_CORNERS = Choice[Literal["square", "clipped", "rounded"]]("extras.flap_corners")
+OVER_CORNER = Length("extras.flap_corner")
+#: what its underside is cut of
+UNDER_OF = Choice[Literal["outer", "lining"]]("extras.under_of")
+HELD_BY = Choice[Literal["open", "snap", "stud", "tape", "button"]]("extras.held_by")
+OVER_ALLOWANCE = Length("allowances.flap")

@@ -1,0 +1,239 @@
+"""A flap that falls over the front from the back's top edge, and what holds it down."""
+
+from fractions import Fraction
+
+from ambitus.core.grammar.asked import Option, Param, Phrase
+from ambitus.core.grammar.contract import Extra
+from ambitus.core.grammar.extra.checks import CLOSURE_CHECKS
+from ambitus.core.grammar.extra.fields import (
+    BUTTON_THICK,
+    BUTTONHOLE,
+    CLOSURE_LONG,
+    CLOSURE_SIZE,
+    FROM_TOP_EDGE,
+    PATCH_MARGIN,
+    PATCHED,
+    POCKET_OF,
+    TAPE_HIGH,
+)
+from ambitus.core.grammar.extra.flap.checks import CHECKS
+from ambitus.core.grammar.extra.flap.cut import parts, sewn, sizes
+from ambitus.core.grammar.extra.flap.fields import (
+    HELD_BY,
+    OVER_CLEAR,
+    OVER_CORNER,
+    OVER_CORNERS,
+    OVER_FALL,
+    OVER_INSERTED,
+    OVER_WRAP,
+    UNDER_OF,
+)
+from ambitus.core.grammar.extra.flap.read import read
+from ambitus.core.grammar.extra.flap.steps import steps
+from ambitus.core.grammar.extra.halves import SNAP_SIZE
+from ambitus.core.lengths import Pair, View, paired
+from ambitus.core.spec.resolved import Item, Resolved
+
+_HELD = {
+    "open": "",
+    "snap": " on a magnetic snap",
+    "stud": " on a press stud",
+    "tape": " on hook-and-loop tape",
+    "button": " on a button",
+}
+
+
+def _says(bag: Resolved, view: View, at: str) -> str:
+    return f"a flap{_HELD[HELD_BY.of(Item(bag, at))]}"
+
+
+def _needs(bag: Resolved) -> str:
+    """Return why the top edge of a bag holds no flap, or nothing."""
+    if bag.kinds.top.kind not in ("turned_through", "pressed_edges"):
+        return "no top seam and no pressed edges hold its end"
+    flaps = sum(extra.kind == "flap" for extra in bag.kinds.extras)
+    return "it has one flap over its mouth already" if flaps > 1 else ""
+
+
+def _pressed(bag: Resolved) -> bool:
+    return bag.kinds.top.kind == "pressed_edges"
+
+
+FLAP_OVER = Extra(
+    kind="flap",
+    label="Flap",
+    adds="a flap over its mouth",
+    help="Two layers, held in the back’s top edge, that fall over the front.",
+    params=(
+        Param(OVER_FALL, "Flap, falls over the front", "length", paired(100), low=20, high=1000),
+        Param(
+            OVER_WRAP,
+            "Over the mouth",
+            "length",
+            Pair(15, Fraction(5, 8)),
+            low=0,
+            high=300,
+            help="As thick as the bag is at its top once it is filled.",
+        ),
+        Param(
+            OVER_INSERTED,
+            "Inside the top edge",
+            "length",
+            paired(25),
+            low=8,
+            high=150,
+            shown_if=_pressed,
+            help="Between the pressed edges, under both rows.",
+        ),
+        Param(OVER_CLEAR, "Clear of each side", "length", paired(6), low=0, high=500),
+        Param(
+            OVER_CORNERS,
+            "Its corners",
+            "choice",
+            "square",
+            options=(
+                Option("square", "Square", "Two corners to turn."),
+                Option("clipped", "Clipped", "Cut off at a slant."),
+                Option("rounded", "Rounded", "A curve to notch and to turn."),
+            ),
+        ),
+        Param(
+            OVER_CORNER,
+            "Corner",
+            "length",
+            paired(40),
+            low=3,
+            high=500,
+            help="Rounded: its radius; clipped: what is cut off along each edge.",
+            shown_unless=(OVER_CORNERS, "square"),
+        ),
+        Param(
+            HELD_BY,
+            "Held down by",
+            "choice",
+            "snap",
+            options=(
+                Option("open", "Nothing", "Its own weight."),
+                Option("snap", "A magnetic snap", "Closes by itself."),
+                Option("stud", "A press stud", "Sewn or pressed on."),
+                Option("tape", "Hook-and-loop tape", "Two strips."),
+                Option("button", "A button and buttonhole", "The hole along its pull."),
+            ),
+        ),
+        Param(
+            CLOSURE_SIZE,
+            "Closure, across",
+            "length",
+            SNAP_SIZE,
+            low=4,
+            high=60,
+            help="As it is bought.",
+            shown_unless=(HELD_BY, "open"),
+        ),
+        Param(
+            CLOSURE_LONG, "Tape, long", "length", paired(50), low=10, high=1000, shown_when=(HELD_BY, "tape")
+        ),
+        Param(
+            TAPE_HIGH,
+            "Tape, wide",
+            "length",
+            Pair(20, Fraction(3, 4)),
+            low=5,
+            high=120,
+            shown_when=(HELD_BY, "tape"),
+        ),
+        Param(
+            BUTTON_THICK,
+            "Button, thick",
+            "length",
+            Pair(4, Fraction(3, 16)),
+            low=1,
+            high=30,
+            shown_when=(HELD_BY, "button"),
+        ),
+        Param(
+            BUTTONHOLE,
+            "Buttonhole",
+            "choice",
+            "plain",
+            options=(
+                Option("plain", "Plain", "As long as the button is wide and thick."),
+                Option("corded", "Over a cord", "It does not stretch; a little longer."),
+            ),
+            shown_when=(HELD_BY, "button"),
+        ),
+        Param(
+            FROM_TOP_EDGE,
+            "From the top edge to its middle",
+            "length",
+            Pair(40, Fraction(7, 4)),
+            low=0,
+            high=1000,
+            help="Of its half on the front; that on the flap follows.",
+            shown_unless=(HELD_BY, "open"),
+        ),
+        Param(
+            PATCHED,
+            "Behind each half",
+            "choice",
+            "patch",
+            options=(
+                Option("patch", "A patch", "So that it does not pull out of the cloth."),
+                Option("none", "Nothing", "On cloth that holds it by itself."),
+            ),
+            shown_unless=(HELD_BY, "open"),
+        ),
+        Param(
+            PATCH_MARGIN,
+            "Patch larger all round by",
+            "length",
+            paired(15),
+            low=3,
+            high=60,
+            shown_when=(PATCHED, "patch"),
+        ),
+        Param(
+            POCKET_OF,
+            "Its outside cut of",
+            "choice",
+            "outer",
+            options=(Option("outer", "The outer’s cloth", ""), Option("lining", "The lining’s cloth", "")),
+        ),
+        Param(
+            UNDER_OF,
+            "Its underside cut of",
+            "choice",
+            "lining",
+            options=(Option("outer", "The outer’s cloth", ""), Option("lining", "The lining’s cloth", "")),
+        ),
+    ),
+    phrase=Phrase(
+        "flap",
+        "Flap",
+        ", with ",
+        _says,
+        choices=(OVER_CORNERS, HELD_BY, BUTTONHOLE, PATCHED, POCKET_OF, UNDER_OF),
+        fields=(
+            OVER_FALL,
+            OVER_WRAP,
+            OVER_INSERTED,
+            OVER_CLEAR,
+            OVER_CORNER,
+            FROM_TOP_EDGE,
+            CLOSURE_SIZE,
+            CLOSURE_LONG,
+            TAPE_HIGH,
+            BUTTON_THICK,
+            PATCH_MARGIN,
+        ),
+    ),
+    classes={"flap": "Flap seam"},
+    needs=_needs,
+    at_mouth=True,
+    parts=parts,
+    sewn=sewn,
+    acts=(steps,),
+    checks=(*CLOSURE_CHECKS, *CHECKS),
+    sizes=sizes,
+    read=read,
+)
