@@ -14,7 +14,7 @@ from ambitus.core.draft import Draft
 from ambitus.core.form.sewn import rows_below
 from ambitus.core.grammar.features import cords_in
 from bags import LIDDED, choice_at, mm_at, source_at
-from core import made_up, proofs
+from core import made_up, proofs, put_on
 
 #: judgements by the id of the check that they stand for
 SAYS: dict[str, "Callable[[Bag], bool]"] = {}
@@ -370,6 +370,17 @@ def _(b: Bag) -> bool:
     if "gusset" in bound:
         return b.draft.form.rounded > EPS
     return b.base != "rectangle"
+
+
+@says("tucks-too-thick")
+def _(b: Bag) -> bool:
+    if b.base != "pleated":
+        return False
+    one = put_on._thick_cloth(b.draft)
+    if b.bag.kinds.interfacing.kind in ("full", "quilted"):
+        one += b._material.thickness
+    one += b.bag.cloth("lining").thickness if b.as_one and b.lined else 0.0
+    return 4 * one > 6 + EPS
 
 
 @says("tucks-meet")
@@ -1179,6 +1190,16 @@ def _(b: Bag) -> bool:
 @says("broad-for-its-length")
 def _(b: Bag) -> bool:
     return b.box and b.mm("size.breadth") > 0.8 * b.mm("size.length")
+
+
+@says("thing-past-zip")
+def _(b: Bag) -> bool:
+    if not b.chose("base.size_from", "thing"):
+        return False
+    which = "base.thing_long" if b.chose("base.thing_lies", "along") else "base.thing_broad"
+    side, thick = (b.bag.values[path].value for path in (which, "base.thing_thick"))
+    needs = side + ((thick or 0.0) if b.base in ("seamed", "folded") else 0.0) if side is not None else 0.0
+    return any(needs > z.opens + EPS for z in zips(b)) and side is not None
 
 
 @says("wrist-loop-small")

@@ -63,9 +63,30 @@ def _zipped(base: str = "seamed", fields: dict[str, Any] | None = None, **top: A
     return {**given, "top": {"kind": "zip", "tape": 28, **top}, "allowances": allowances, **(fields or {})}
 
 
+def _pleated(height: float = 36, **more: Any) -> dict[str, Any]:
+    """Return a pleated pouch 80 wide at its ends."""
+    size = {"length": 200, "breadth": 80, "height": height}
+    given = {"unit": "mm", "size": size, "base": {"kind": "pleated"}, "top": {"kind": "zip"}, "carry": []}
+    return {**given, **more}
+
+
+def _holds(ease: float) -> dict[str, Any]:
+    """Return a flat pouch sized to a thing of 180 by 60 by 20, which lies along its zip."""
+    thing = {"thing_long": 180, "thing_broad": 60, "thing_thick": 20, "thing_ease": ease}
+    base = {"kind": "seamed", "size_from": "thing", "thing_lies": "along", **thing}
+    return {"unit": "mm", "base": base, "top": {"kind": "zip"}, "carry": []}
+
+
 def _with(**extra: Any) -> dict[str, Any]:
     """Return a tote with one thing put on it."""
     return tote(extras=[extra])
+
+
+def _flapped(**extra: Any) -> dict[str, Any]:
+    """Return a flat bag of 260 by 170 with a flap."""
+    size = {"width": 260, "height": 170}
+    given: dict[str, Any] = {"unit": "mm", "size": size, "base": {"kind": "seamed"}, "carry": []}
+    return {**given, "top": {"kind": "pressed_edges"}, "extras": [{"kind": "flap", **extra}]}
 
 
 def _bound(cover: float) -> dict[str, Any]:
@@ -103,6 +124,15 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _with(kind="magnetic_snap", patched="patch"),
     ),
     # a button of 15 and 4 thick: from its edge to that of the flap 6; its hole 19, 6 below the fold
+    # it falls 100 over a front of 170
+    "flap-past-foot": (_flapped(fall=171), _flapped(fall=170)),
+    # 9 of a snap of 18, and 6 kept clear
+    "flap-half-off": (_flapped(fall=100, from_top=85.5), _flapped(fall=100, from_top=85)),
+    "flap-corner-over-flap": (
+        _flapped(flap_corners="rounded", flap_corner=100.5),
+        _flapped(flap_corners="rounded", flap_corner=100),
+    ),
+    "flap-no-width": (_flapped(flap_clear=120.5), _flapped(flap_clear=120)),
     "flap-closure-off": (
         _with(kind="patch", flap="flap", flap_closes="button", flap_closed_at=25.5),
         _with(kind="patch", flap="flap", flap_closes="button", flap_closed_at=25),
@@ -431,6 +461,15 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     "hand-does-not-go-in": (
         _zipped(zip_ends="seamed", narrow_by="opening", zip_opening=110.5),
         _zipped(zip_ends="seamed", narrow_by="opening", zip_opening=111),
+    ),
+    # 200 as it lies with its thickness; the slider takes 11 of a mouth of 210, or of 211
+    "thing-past-zip": (_holds(ease=10), _holds(ease=11)),
+    # 80 wide at the ends
+    "tucks-meet": (_pleated(height=80.5), _pleated(height=80)),
+    # four layers of denim and of canvas, a heavy interfacing in each
+    "tucks-too-thick": (
+        _pleated(cloth={"outer": "denim"}, interfacing={"kind": "full", "material": "fusible_fleece"}),
+        _pleated(cloth={"outer": "denim"}),
     ),
     "zip-not-counted": (_zipped(zip_counts="left_out"), _zipped(zip_counts="counted")),
     "broad-for-its-length": (

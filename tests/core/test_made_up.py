@@ -303,3 +303,20 @@ def test_a_motif_is_told_where_it_is_put_on() -> None:
     assert say().startswith("On a single layer")
     assert say(interfacing=quilted).startswith("On the quilted panel")
     assert say(interfacing=quilted, extra={"on": "lining"}).startswith("On a single layer")
+
+
+def test_what_is_joined_to_a_motif_makes_up_for_what_the_grid_took_of_it() -> None:
+    """A motif of 100.02 is cut 100: with 141 of the other a panel of 206 would not come out."""
+    made = drafted(
+        tote(
+            188,
+            180,
+            0,
+            base={"kind": "seamed"},
+            cloth={"made": "two", "first_motif": 100.02},
+            allowances={"join": 17.51, "side": 9},
+        )
+    )
+    wide = [p.size("width") for p in made.pieces if p.layer == "strip"]
+    assert wide == [100, 142]
+    assert made.read.findings == ()

@@ -117,6 +117,7 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
         "edges of canvas that are not overcast fray where they are seen",
         [
             "pouch top.turned=zip",
+            "pouch base.kind=pleated",
             *(f"sack seams.kind={k}" for k in ("felled", "french_stitched", "lapped", "plain")),
         ],
     ),

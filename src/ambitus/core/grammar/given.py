@@ -14,12 +14,13 @@ if TYPE_CHECKING:
 class Given:
     """
     While the choice *by* is *option* and *source* is given, *target* is worked out from it: ``solve(item)``
-    returns it in mm. Until then choosing another measure changes nothing.
+    returns it in mm, or None where it asks for another measure that nobody has typed yet. Until then choosing
+    another measure changes nothing.
     """
 
     by: AnyChoice
     option: str
     source: Length
     target: Length
-    solve: "Callable[[Item], float]"
+    solve: "Callable[[Item], float | None]"
     why: str

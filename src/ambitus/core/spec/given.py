@@ -38,5 +38,7 @@ def follow(so_far: Resolved, values: MutableMapping[str, Value], *, early: bool 
                 raise
             # it hangs on a field that is not known yet: its turn comes when all are
             continue
+        if solved is None:
+            continue
         mm = snap(min(max(solved, param.low), param.high))
         values[target] = Value(mm, "derived", given.why, source)

@@ -17,6 +17,8 @@ SIZE_FROM = Choice[Literal["sizes", "thing"]]("base.size_from")
 THING_BROAD = Length("base.thing_broad")
 THING_THICK = Length("base.thing_thick")
 THING_LONG = Length("base.thing_long")
+#: whether the long side of a thing stands up, or lies along the mouth
+THING_LIES = Choice[Literal["up", "along"]]("base.thing_lies")
 THING_EASE = Length("base.thing_ease")
 PINCH_TRIM = Length("base.trim")
 ROUND_BY = Choice[Literal["radius", "plate", "raw"]]("base.round_by")

@@ -10,7 +10,14 @@ from collections.abc import Callable
 
 from ambitus.core.fields import Length
 from ambitus.core.grammar.asked import Option, Param
-from ambitus.core.grammar.base.fields import SIZE_FROM, THING_BROAD, THING_EASE, THING_LONG, THING_THICK
+from ambitus.core.grammar.base.fields import (
+    SIZE_FROM,
+    THING_BROAD,
+    THING_EASE,
+    THING_LIES,
+    THING_LONG,
+    THING_THICK,
+)
 from ambitus.core.grammar.features import drawn_up
 from ambitus.core.grammar.given import Given
 from ambitus.core.grammar.sizes import BREADTH, DEPTH, DIAMETER, HEIGHT, LENGTH, WIDTH
@@ -48,6 +55,21 @@ THING_PARAMS = (
         why="So that it goes in and out (ours).",
     ),
 )
+#: of a bag whose mouth has a long and a short side
+LIES_PARAMS = (
+    Param(
+        THING_LIES,
+        "Its long side",
+        "choice",
+        lambda bag: "along" if bag.kinds.base.runs_round else "up",
+        early=True,
+        options=(
+            Option("up", "Up, or across a lid", "From the base to the mouth; across the zip of a lid."),
+            Option("along", "Along the mouth", "From side to side; along the zip."),
+        ),
+        shown_when=(SIZE_FROM, "thing"),
+    ),
+)
 THING_FIELDS = (THING_BROAD, THING_THICK, THING_LONG, THING_EASE)
 
 
@@ -59,40 +81,70 @@ def _thick(bag: Resolved) -> float:
     return THING_THICK.or_none(bag) or 0.0
 
 
-def _high(bag: Resolved, lies_under: float) -> float:
-    """Return the height over a thing: its length, what the bag runs under it by, and what closes above."""
+def lies_along(bag: Resolved) -> float | None:
+    """Return the side of a thing that lies along the mouth; None until somebody types it."""
+    return (THING_LONG if THING_LIES.is_(bag, "along") else THING_BROAD).or_none(bag)
+
+
+def _up(bag: Resolved) -> float | None:
+    """Return the side of a thing that stands up from the base, or lies across a lid."""
+    return (THING_BROAD if THING_LIES.is_(bag, "along") else THING_LONG).or_none(bag)
+
+
+def _high(bag: Resolved, side: float | None, lies_under: float) -> float | None:
+    """Return the height over a thing: its *side* up, what the bag runs under it by, what closes above."""
     drawn = drawn_up(bag)
     over = _ease(bag)
     if drawn is not None:
         over = 0.0 if drawn.by_contents(bag) else drawn.closing(bag).mm + drawn.above_cord(bag).mm
-    return THING_LONG.of(bag) + lies_under + over
+    return None if side is None else side + lies_under + over
 
 
-def _given(source: Length, target: Length, solve: Callable[[Resolved], float], why: str) -> Given:
+def _more(side: float | None, by: float) -> float | None:
+    """Return a side with *by* mm more; None for what nobody has typed."""
+    return None if side is None else side + by
+
+
+def _given(source: Length, target: Length, solve: Callable[[Resolved], float | None], why: str) -> Given:
     return Given(SIZE_FROM, "thing", source, target, lambda item: solve(item.bag), why)
 
 
 _BROAD = "As broad as the thing, and some ease."
+_WIDE = "As the thing lies along it, and some ease."
 _DEEP = "As deep as the thing is thick, and some ease."
-_HIGH = "As high as the thing is long, and what closes above it."
+_HIGH = "As high as the thing stands in it, and what closes above it."
 BOXED_GIVENS = (
-    _given(THING_BROAD, WIDTH, lambda bag: THING_BROAD.of(bag) + _ease(bag), _BROAD),
+    _given(THING_BROAD, WIDTH, lambda bag: _more(lies_along(bag), _ease(bag)), _WIDE),
     _given(THING_THICK, DEPTH, lambda bag: _thick(bag) + _ease(bag), _DEEP),
-    _given(THING_LONG, HEIGHT, lambda bag: _high(bag, 0.0), _HIGH),
+    _given(THING_LONG, HEIGHT, lambda bag: _high(bag, _up(bag), 0.0), _HIGH),
 )
 FLAT_GIVENS = (
     _given(
         THING_BROAD,
         WIDTH,
-        lambda bag: THING_BROAD.of(bag) + _thick(bag) + _ease(bag),
-        "The thing, broad and thick, and some ease: a flat bag goes round it.",
+        lambda bag: _more(lies_along(bag), _thick(bag) + _ease(bag)),
+        "The thing as it lies along it, its thickness, and some ease: a flat bag goes round it.",
     ),
     _given(
         THING_LONG,
         HEIGHT,
-        lambda bag: _high(bag, _thick(bag) / 2),
+        lambda bag: _high(bag, _up(bag), _thick(bag) / 2),
         "The thing, what the bag runs under it by, and what closes above.",
     ),
+)
+LID_GIVENS = (
+    _given(THING_LONG, LENGTH, lambda bag: _more(lies_along(bag), _ease(bag)), _WIDE),
+    _given(THING_BROAD, BREADTH, lambda bag: _more(_up(bag), _ease(bag)), _BROAD),
+    _given(THING_THICK, HEIGHT, lambda bag: _thick(bag) + _ease(bag), _DEEP),
+)
+PLEATED_GIVENS = (
+    _given(
+        THING_LONG,
+        LENGTH,
+        lambda bag: _more(lies_along(bag), 2 * _thick(bag) + _ease(bag)),
+        "As the thing lies along it, its thickness at both ends, where the pouch slopes, and some ease.",
+    ),
+    *LID_GIVENS[1:],
 )
 ROUND_GIVENS = (
     _given(
@@ -101,10 +153,10 @@ ROUND_GIVENS = (
         lambda bag: math.hypot(THING_BROAD.of(bag), _thick(bag)) + _ease(bag),
         "Over the corners of the thing, and some ease.",
     ),
-    _given(THING_LONG, HEIGHT, lambda bag: _high(bag, 0.0), _HIGH),
+    _given(THING_LONG, HEIGHT, lambda bag: _high(bag, THING_LONG.or_none(bag), 0.0), _HIGH),
 )
 OBLONG_GIVENS = (
     _given(THING_BROAD, LENGTH, lambda bag: THING_BROAD.of(bag) + _ease(bag), _BROAD),
     _given(THING_THICK, BREADTH, lambda bag: _thick(bag) + _ease(bag), _DEEP),
-    _given(THING_LONG, HEIGHT, lambda bag: _high(bag, 0.0), _HIGH),
+    _given(THING_LONG, HEIGHT, lambda bag: _high(bag, THING_LONG.or_none(bag), 0.0), _HIGH),
 )

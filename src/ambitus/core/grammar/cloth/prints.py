@@ -14,9 +14,9 @@ from ambitus.core.grammar.cloth.fields import (
     WIDENED_WITH,
 )
 from ambitus.core.grammar.cloth.strips import up_to_ruler
-from ambitus.core.lengths import Pair
+from ambitus.core.lengths import Pair, snap
 from ambitus.core.spec.resolved import Resolved
-from ambitus.core.sums import Sum, Term
+from ambitus.core.sums import Sum, Term, grid_term
 
 
 def is_widened(bag: Resolved) -> bool:
@@ -111,6 +111,11 @@ def _joined(bag: Resolved, terms: tuple[Term, ...], label: str, why: str) -> Sum
     return up_to_ruler(bag, (*terms, *short))
 
 
+def _as_cut(bag: Resolved, picture: Term) -> tuple[Term, ...]:
+    """Return what a *picture* takes of what it is joined in, as the cutting grid lets it be cut."""
+    return (picture.scaled(-1), *grid_term(snap(picture.mm - bag.grid.fit(picture.mm))))
+
+
 def widened(bag: Resolved, wanted: float) -> tuple[Sum, Sum]:
     """
     Return how far across its joins a print is cut, and each strip or the band that makes *wanted* mm of it;
@@ -121,7 +126,7 @@ def widened(bag: Resolved, wanted: float) -> tuple[Sum, Sum]:
     terms = (
         Term(
             "What is missing",
-            (wanted - printed.mm) / sides_of(bag),
+            (wanted - bag.grid.fit(printed.mm)) / sides_of(bag),
             "The panel, less the print, at one side.",
         ),
         join.scaled(2, "Of the print and of what is joined to it.", 2),
@@ -135,7 +140,7 @@ def motifs(bag: Resolved, wanted: float) -> tuple[Sum, Sum]:
     first, join = picture_field(bag).term(bag, "Left motif, as cut"), JOIN_ALLOWANCE.term(bag, "Join")
     terms = (
         Term("What is pieced", wanted, "The panel."),
-        first.scaled(-1),
+        *_as_cut(bag, first),
         join.scaled(2, "The join takes two allowances.", 2),
     )
     second = _joined(bag, terms, "Nothing is left", "The left one is too wide.")

@@ -8,6 +8,7 @@ from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Mark, Mea
 from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.grammar.base.boxed.cut import settle_depth
 from ambitus.core.grammar.base.boxed_pinched.cut import tip
+from ambitus.core.grammar.base.insert import insert_of
 from ambitus.core.grammar.base.panels import eats, ring, settled, told
 from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
@@ -168,6 +169,7 @@ def _form(bag: Resolved, allowances: Allowances, high: float, notched: bool) -> 
         mouth=(("front", "top"), ("back", "top")),
         height=high,
         corner=None if notched else snap(high / 2),
+        insert=insert_of(bag, long, broad),
         stance=Stance(
             base_outline=box,
             mouth_outline=box,

@@ -7,9 +7,11 @@ from ambitus.core.grammar.asked import Param, Phrase
 from ambitus.core.grammar.base.box_pouch.cut import cut_out_form, fold_marks, form, pinch_marks
 from ambitus.core.grammar.base.box_pouch.read import read, read_cut_out
 from ambitus.core.grammar.base.box_pouch.steps import cut_out_steps, steps
-from ambitus.core.grammar.base.checks import PANEL_CHECKS
+from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.corners import corner_givens, corner_params
-from ambitus.core.grammar.base.fields import CORNER, CORNER_BY
+from ambitus.core.grammar.base.fields import CORNER, CORNER_BY, INSERT, INSERT_LESS, SIZE_FROM, THING_LIES
+from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
+from ambitus.core.grammar.base.thing import LID_GIVENS, LIES_PARAMS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.cloth.bottom import has_bottom
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
@@ -34,11 +36,13 @@ def _straight(bag: Resolved) -> Mapping[str, float]:
     return {"base": LENGTH.of(bag)}
 
 
+#: what else may be asked of a box: the size of what it is to hold, and an insert on its base
+LID_PARAMS = (*THING_PARAMS, *LIES_PARAMS, *INSERT_PARAMS)
 #: what may be measured at its corners in place of the height
 PINCHED = ("point", "tip", "line")
 
 BOX_POUCH = Base(
-    checks=PANEL_CHECKS,
+    checks=(*PANEL_CHECKS, *INSERT_CHECKS),
     kind="box_pouch",
     label="Box pouch, corners pinched",
     help="Sewn flat with the zip over the base seam, then stitched across four corners.",
@@ -47,15 +51,16 @@ BOX_POUCH = Base(
         Param(BREADTH, "Breadth", "length", paired(75), low=10, high=1500, opens="outer/height"),
         Param(HEIGHT, "Height", "length", paired(60), low=5, high=1500, opens="outer/height"),
         *corner_params(*PINCHED, called="height"),
+        *LID_PARAMS,
     ),
-    givens=corner_givens(HEIGHT, *PINCHED, box=True),
+    givens=(*LID_GIVENS, *corner_givens(HEIGHT, *PINCHED, box=True)),
     phrase=Phrase(
         key="base",
         label="Base",
         before="",
         says=lambda bag, view, prefix: "boxed at four corners",
-        choices=(BASE_KIND, CORNER_BY),
-        fields=(CORNER,),
+        choices=(BASE_KIND, SIZE_FROM, THING_LIES, CORNER_BY, INSERT),
+        fields=(*THING_FIELDS, CORNER, INSERT_LESS),
     ),
     classes={"end": "End seam", "base": "Base seam"},
     divides=False,
@@ -63,7 +68,8 @@ BOX_POUCH = Base(
     runs_round=True,
     needs=needs_lid,
     usual={HEIGHT: lambda bag: paired(60).mm(bag.unit)},
-    acts=(steps,),
+    parts=insert_parts,
+    acts=(steps, lay_insert),
     form=form,
     read=read,
     marks=pinch_marks,
@@ -73,13 +79,13 @@ BOX_POUCH_CUT = replace(
     BOX_POUCH,
     kind="box_pouch_cut",
     notched=True,
-    params=(*BOX_POUCH.params[:3], *corner_params("deep", called="height")),
-    givens=corner_givens(HEIGHT, "deep", box=True),
+    params=(*BOX_POUCH.params[:3], *corner_params("deep", called="height"), *LID_PARAMS),
+    givens=(*LID_GIVENS, *corner_givens(HEIGHT, "deep", box=True)),
     label="Box pouch, corners cut out first",
     help="A square is cut at both ends of each panel, on the side fold.",
     phrase=replace(BOX_POUCH.phrase, says=lambda bag, view, prefix: "boxed at four cut corners"),  # type: ignore[type-var]
     classes={"end": "End seam", "base": "Base seam", "corner": "Corner seam"},
-    acts=(cut_out_steps,),
+    acts=(cut_out_steps, lay_insert),
     form=cut_out_form,
     read=read_cut_out,
     marks=fold_marks,

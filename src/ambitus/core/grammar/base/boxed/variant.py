@@ -16,6 +16,7 @@ from ambitus.core.grammar.base.fields import (
     INSERT,
     INSERT_LESS,
     SIZE_FROM,
+    THING_LIES,
     WIDTH_MEANS,
 )
 from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
@@ -28,7 +29,7 @@ from ambitus.core.grammar.base.panels import (
     read_flat,
     straight,
 )
-from ambitus.core.grammar.base.thing import BOXED_GIVENS, THING_FIELDS, THING_PARAMS
+from ambitus.core.grammar.base.thing import BOXED_GIVENS, LIES_PARAMS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.order import FIRST_SEAM_PARAM
@@ -56,6 +57,7 @@ DEEP_PARAMS = (
     ),
     CUT_AS_PARAM,
     *THING_PARAMS,
+    *LIES_PARAMS,
     *INSERT_PARAMS,
 )
 
@@ -89,7 +91,7 @@ BOXED = Base(
         label="Base",
         before="with a ",
         says=_says,
-        choices=(BASE_KIND, CUT_AS, SIZE_FROM, CORNER_BY, WIDTH_MEANS, INSERT),
+        choices=(BASE_KIND, CUT_AS, SIZE_FROM, THING_LIES, CORNER_BY, WIDTH_MEANS, INSERT),
         fields=(*THING_FIELDS, CORNER, INSERT_LESS),
     ),
     classes={"side": "Side seam", "base": "Base seam", "corner": "Corner seam"},

@@ -17,6 +17,7 @@ from ambitus.core.grammar.base.fields import (
     PINCH,
     PINCH_TRIM,
     SIZE_FROM,
+    THING_LIES,
     WIDTH_MEANS,
 )
 from ambitus.core.grammar.base.insert import insert_parts, lay_insert
@@ -57,7 +58,7 @@ BOXED_PINCHED = Base(
         label="Base",
         before="with a ",
         says=lambda bag, view, prefix: base_says("pinched base", bag),
-        choices=(BASE_KIND, CUT_AS, SIZE_FROM, PINCH, CORNER_BY, WIDTH_MEANS, INSERT),
+        choices=(BASE_KIND, CUT_AS, SIZE_FROM, THING_LIES, PINCH, CORNER_BY, WIDTH_MEANS, INSERT),
         fields=(*THING_FIELDS, CORNER, PINCH_TRIM, INSERT_LESS),
     ),
     classes={"side": "Side seam", "base": "Base seam"},

@@ -12,6 +12,7 @@ from ambitus.core.grammar.base.fields import (
     INSERT,
     INSERT_LESS,
     SIZE_FROM,
+    THING_LIES,
     WIDTH_MEANS,
 )
 from ambitus.core.grammar.base.folded_in.checks import CHECKS
@@ -45,7 +46,7 @@ FOLDED_IN = Base(
         label="Base",
         before="with a ",
         says=lambda bag, view, prefix: base_says("folded-in base", bag),
-        choices=(BASE_KIND, CUT_AS, SIZE_FROM, CORNER_BY, WIDTH_MEANS, INSERT),
+        choices=(BASE_KIND, CUT_AS, SIZE_FROM, THING_LIES, CORNER_BY, WIDTH_MEANS, INSERT),
         fields=(
             *THING_FIELDS,
             CORNER,

@@ -13,6 +13,7 @@ from ambitus.core.grammar.base.fields import (
     ROUND_BY,
     SIZE_FROM,
     STRIP_OF,
+    THING_LIES,
 )
 from ambitus.core.grammar.base.gusset.checks import CHECKS
 from ambitus.core.grammar.base.gusset.cut import corner_radius, form, marks, most_radius
@@ -20,7 +21,7 @@ from ambitus.core.grammar.base.gusset.read import read
 from ambitus.core.grammar.base.gusset.steps import steps
 from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_height, depth_param, quarter
-from ambitus.core.grammar.base.thing import BOXED_GIVENS, THING_FIELDS, THING_PARAMS
+from ambitus.core.grammar.base.thing import BOXED_GIVENS, LIES_PARAMS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.carry.fields import FROM_SIDE
 from ambitus.core.grammar.cloth.bottom import BASE_OF
 from ambitus.core.grammar.cloth.fields import BASE_CLOTH
@@ -106,6 +107,7 @@ GUSSET = Base(
         ),
         replace(BASE_OF, shown_if=lambda bag: STRIP_OF.is_(bag, "three")),
         *THING_PARAMS,
+        *LIES_PARAMS,
         *INSERT_PARAMS,
         STRAIGHTS_PARAM,
     ),
@@ -125,7 +127,7 @@ GUSSET = Base(
         label="Base",
         before="with a ",
         says=_says,
-        choices=(BASE_KIND, SIZE_FROM, ROUND_BY, STRIP_OF, BASE_CLOTH, INSERT),
+        choices=(BASE_KIND, SIZE_FROM, THING_LIES, ROUND_BY, STRIP_OF, BASE_CLOTH, INSERT),
         fields=(*THING_FIELDS, RADIUS, RAW_RADIUS, PLATE, INSERT_LESS),
     ),
     classes={"gusset": "Gusset seam", "join": "Join"},

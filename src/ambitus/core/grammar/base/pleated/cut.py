@@ -104,7 +104,7 @@ def _stance(long: float, broad: float, high: float) -> Stance:
         lines=(
             SizeLine(LENGTH, "long", "length", (0, 0, 0), (long, 0, 0)),
             SizeLine(HEIGHT, "high, open", "height", (slope, 0, 0), (slope, 0, high)),
-            SizeLine(BREADTH, "wide at the ends", "breadth", (long, 0, middle), (long, broad, middle)),
+            SizeLine(BREADTH, "at its ends", "breadth", (long, 0, middle), (long, broad, middle)),
         ),
         rises=_NO_WALL,
         ridge=((0.0, middle), (slope, high), (long - slope, high), (long, middle)),

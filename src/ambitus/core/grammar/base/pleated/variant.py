@@ -7,11 +7,12 @@ from ambitus.core.grammar.asked import Param, Phrase
 from ambitus.core.grammar.base.box_pouch.variant import needs_lid
 from ambitus.core.grammar.base.checks import PANEL_CHECKS
 from ambitus.core.grammar.base.corners import corner_givens, corner_params
-from ambitus.core.grammar.base.fields import CORNER, CORNER_BY
+from ambitus.core.grammar.base.fields import CORNER, CORNER_BY, SIZE_FROM, THING_LIES
 from ambitus.core.grammar.base.pleated.checks import CHECKS
 from ambitus.core.grammar.base.pleated.cut import fold_marks, form
 from ambitus.core.grammar.base.pleated.read import read
 from ambitus.core.grammar.base.pleated.steps import steps
+from ambitus.core.grammar.base.thing import LIES_PARAMS, PLEATED_GIVENS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
@@ -38,9 +39,13 @@ PLEATED = Base(
         Param(BREADTH, "Width at the ends", "length", paired(75), low=10, high=1500, opens="outer/height"),
         Param(HEIGHT, "Height, its tucks open", "length", paired(40), low=5, high=1500, opens="outer/height"),
         *corner_params("tuck", called="height"),
+        *THING_PARAMS,
+        *LIES_PARAMS,
     ),
-    givens=corner_givens(HEIGHT, "tuck"),
-    phrase=Phrase("base", "Base", "with ", _says, (BASE_KIND, CORNER_BY), (CORNER,)),
+    givens=(*PLEATED_GIVENS, *corner_givens(HEIGHT, "tuck")),
+    phrase=Phrase(
+        "base", "Base", "with ", _says, (BASE_KIND, SIZE_FROM, THING_LIES, CORNER_BY), (*THING_FIELDS, CORNER)
+    ),
     classes={"end": "End seam", "base": "Base seam"},
     brings_seams={"end": "bound_ends"},
     end_layers=4,

@@ -3,12 +3,12 @@
 from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.cut_as import is_wrapped
-from ambitus.core.grammar.base.fields import CUT_AS, SIZE_FROM
+from ambitus.core.grammar.base.fields import CUT_AS, SIZE_FROM, THING_LIES
 from ambitus.core.grammar.base.insert import insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import CUT_AS_PARAM, HEIGHT_PARAM, WIDTH_PARAM, flat_form, straight
 from ambitus.core.grammar.base.seamed.read import read
 from ambitus.core.grammar.base.seamed.steps import steps
-from ambitus.core.grammar.base.thing import FLAT_GIVENS, THING_FIELDS, THING_PARAMS
+from ambitus.core.grammar.base.thing import FLAT_GIVENS, LIES_PARAMS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.order import FIRST_SEAM_PARAM
@@ -26,6 +26,7 @@ SEAMED = Base(
         HEIGHT_PARAM,
         CUT_AS_PARAM,
         *THING_PARAMS,
+        *LIES_PARAMS,
         FIRST_SEAM_PARAM,
     ),
     phrase=Phrase(
@@ -33,7 +34,7 @@ SEAMED = Base(
         label="Base",
         before="with a ",
         says=lambda bag, view, prefix: f"flat base{' wrapped round in one piece' if is_wrapped(bag) else ''}",
-        choices=(BASE_KIND, CUT_AS, SIZE_FROM),
+        choices=(BASE_KIND, CUT_AS, SIZE_FROM, THING_LIES),
         fields=THING_FIELDS,
     ),
     classes={"side": "Side seam", "base": "Base seam"},

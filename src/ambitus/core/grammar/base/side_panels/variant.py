@@ -3,14 +3,22 @@
 from ambitus.core.grammar.asked import Param, Phrase
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.corners import corner_givens, corner_params
-from ambitus.core.grammar.base.fields import CORNER, CORNER_BY, INSERT, INSERT_LESS, SIZE_FROM, STEP
+from ambitus.core.grammar.base.fields import (
+    CORNER,
+    CORNER_BY,
+    INSERT,
+    INSERT_LESS,
+    SIZE_FROM,
+    STEP,
+    THING_LIES,
+)
 from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_height, depth_param, quarter
 from ambitus.core.grammar.base.side_panels.checks import CHECKS
 from ambitus.core.grammar.base.side_panels.cut import form, marks
 from ambitus.core.grammar.base.side_panels.read import read
 from ambitus.core.grammar.base.side_panels.steps import steps
-from ambitus.core.grammar.base.thing import BOXED_GIVENS, THING_FIELDS, THING_PARAMS
+from ambitus.core.grammar.base.thing import BOXED_GIVENS, LIES_PARAMS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.carry.fields import FROM_SIDE
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
@@ -37,6 +45,7 @@ SIDE_PANELS = Base(
             why="As high as each other.",
         ),
         *THING_PARAMS,
+        *LIES_PARAMS,
         *corner_params("pinned"),
         *INSERT_PARAMS,
     ),
@@ -46,7 +55,7 @@ SIDE_PANELS = Base(
         label="Base",
         before="with a ",
         says=lambda bag, view, prefix: "base of front and back, and side panels",
-        choices=(BASE_KIND, SIZE_FROM, CORNER_BY, INSERT),
+        choices=(BASE_KIND, SIZE_FROM, THING_LIES, CORNER_BY, INSERT),
         fields=(*THING_FIELDS, CORNER, STEP, INSERT_LESS),
     ),
     classes={"side": "Side seam", "base": "Base seam"},

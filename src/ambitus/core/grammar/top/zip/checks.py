@@ -6,6 +6,8 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import allowance, at_least, at_most, to
 from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
+from ambitus.core.grammar.base.fields import SIZE_FROM, THING_EASE, THING_THICK
+from ambitus.core.grammar.base.thing import lies_along
 from ambitus.core.grammar.sizes import BREADTH, LENGTH
 from ambitus.core.grammar.top.checks import least_to_turn
 from ambitus.core.grammar.top.fields import TURNED
@@ -365,6 +367,44 @@ def hand_does_not_go_in(draft: "Draft") -> Iterator[Fired]:
 
 @check(
     "zips",
+    85,
+    "thing-past-zip",
+    "warn",
+    "The thing does not go in as it lies",
+    "the side of a thing along the zip, of a flat bag with its thickness, > what the zip opens",
+    "The slider and what holds the ends of the zip take of its length.",
+    "It has to be tilted in, or does not go in.",
+)
+def thing_past_zip(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if not SIZE_FROM.is_(bag, "thing") or THING_EASE not in bag.values:
+        return
+    side = lies_along(bag)
+    for made in _zips(draft) if side else ():
+        flat = "width" in draft.form.dimensions and "depth" not in draft.form.dimensions
+        thick = (THING_THICK.or_none(bag) or 0.0) if flat else 0.0
+        needs = snap((side or 0.0) + thick)
+        missing = snap(needs - made.opens.total)
+        if missing > 1e-6:
+            # a zip whose ends are caught grows with its mouth, and that comes out on the grid
+            more = at_least(bag, THING_EASE.of(bag) + missing + bag.grid.step)
+            yield fired(
+                ZIP_ENDS,
+                "It is {needs} as it lies along the zip, and that opens {opens}.",
+                "Give it an ease of {more}, or let the zip run to both seams.",
+                remedies=(
+                    *((to(ZIP_ENDS, "caught"),) if is_narrowed(bag) else ()),
+                    to(THING_EASE, more),
+                    *_opening(draft, at_least(bag, 2 * made.half_open + missing)),
+                ),
+                needs=needs,
+                opens=max(0.0, made.opens.total),
+                more=more,
+            )
+
+
+@check(
+    "zips",
     90,
     "zip-not-counted",
     "note",
@@ -457,6 +497,7 @@ CHECKS = (
     tabs_fill_mouth,
     turned_through_small_zip,
     hand_does_not_go_in,
+    thing_past_zip,
     zip_not_counted,
     broad_for_its_length,
     wrist_loop_small,
