@@ -1120,7 +1120,12 @@ class Zip:
         tail = self.facts.tail.mm(b.bag.unit)
         self.short = not self.metre and max(reach + self.low, reach - self.high) - tail > EPS
         held = [self.shows / 2 - abs(x) for x in (self.low, self.high) if not self.metre]
-        self.opens = self.shows - sum(mm for mm in held if mm > 0) - self.facts.slider.mm(b.bag.unit)
+        self.opens = (
+            self.shows
+            - sum(mm for mm in held if mm > 0)
+            - self.facts.slider.mm(b.bag.unit)
+            * (2 if self.metre and b.chose("top.zip_sliders", "two") else 1)
+        )
 
 
 def zips(b: Bag) -> Iterator[Zip]:

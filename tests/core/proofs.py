@@ -1049,7 +1049,13 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
         sold = not any(f.rule.id == "zip-longer-than-sold" for f in findings(draft))
         if sold and not _chose(draft, "top.zip_used", "whole"):
             # tacked before it is cut, its slider inside
-            pairs += [("tack zip", "slider inside"), ("slider inside", "cut zip"), ("cut zip", "zip front")]
+            late = _goes(draft, "top.zip_trimmed", "after")
+            pairs += [("tack zip", "slider inside"), ("slider inside", "cut zip")]
+            pairs += (
+                [("zip back", "tack zip"), ("cut zip", "zip half open")]
+                if late
+                else [("cut zip", "zip front")]
+            )
             cut |= {"cut zip"}
         pairs += [("gap open", "turn"), ("turn", "close gap")] if _gapped(draft) else []
     apart = {p.layer for p in _sewn(draft)} - ({"lining"} if _chose(draft, "top.turned", "zip") else set())

@@ -88,6 +88,7 @@ METAL = {**POUCH, "top": {"kind": "zip", "zip": "metal", "zip_used": "metre", "t
 METRE = {**POUCH, "top": {"kind": "zip", "zip_used": "metre"}}
 GUSSET = {"unit": "mm", "size": sizes_of("gusset"), "base": {"kind": "gusset"}, "carry": []}
 SIDES = {"unit": "mm", "size": sizes_of("side_panels"), "base": {"kind": "side_panels"}, "carry": []}
+LONG_ZIP = {**POUCH, "top": {"kind": "zip", "zip_trimmed": "after"}}
 PLEATED: dict[str, Any] = {
     "unit": "mm",
     "size": {"length": 190, "breadth": 90, "height": 40},
@@ -653,6 +654,16 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         FOLDED_IN,
         after(_is(acts.FoldUp), outer_sides),
         "not been folded in",
+    ),
+    "a seam across a zip that stands out": (
+        LONG_ZIP,
+        after(_is(acts.CutZip), outer_sides),
+        "has not been cut to its length",
+    ),
+    "a zip cut level before it is sewn in": (
+        LONG_ZIP,
+        before(_is(acts.CutZip), _is(acts.Sew, side=0)),
+        "slider would run off the cut end",
     ),
     "tucks folded in after the ends": (
         PLEATED,

@@ -356,3 +356,34 @@ def test_an_elastic_for_the_wrist_is_drawn_into_its_tube_before_it_is_caught() -
     assert "make tabs" not in keys
     step = next(s for s in made.steps if s.key == "make wrist")
     assert dict(step.lengths)["Elastic"] == mm_at(made.bag, "top.wrist_round")
+
+
+def test_two_sliders_open_it_from_the_middle_and_a_tab_is_held_at_either_end() -> None:
+    """Each slider lies at an end of what is open; each has its pull, and each end its tab."""
+    one = drafted(pouch(zip_used="metre", grab="cloth", pull="cord"))
+    two = drafted(pouch(zip_used="metre", zip_sliders="two", grab="cloth", grab_at="both", pull="cord"))
+    opens = [z.opens.total for made in (one, two) if (z := zip_in(made))]
+    assert opens == [220 - 8, 220 - 16]
+    assert [(_tab(m, "pull").count, _tab(m, "hold").count) for m in (one, two)] == [(1, 1), (2, 2)]
+    assert "two sliders" in _zip(two).material
+    gate = next(s for s in two.steps if s.key == "zip half open")
+    assert gate.lengths[0][1] == 55
+    assert two.sewing.refused is None
+    # of a zip that is not bought so there is one slider, whatever was chosen
+    closed_end = zip_in(drafted(pouch(zip_sliders="two")))
+    assert closed_end is not None
+    # its stop lies 3 inside a seam
+    assert closed_end.opens.total == 220 - 3 - 8
+
+
+@pytest.mark.parametrize("kind", ["coil", "metal"])
+@pytest.mark.parametrize("used", ["cut", "metre"])
+def test_a_zip_sewn_in_long_is_cut_level_before_any_seam_crosses_it(kind: str, used: str) -> None:
+    """The tape comes out as long, whichever is first."""
+    first = drafted(pouch(zip=kind, zip_used=used))
+    after = drafted(pouch(zip=kind, zip_used=used, zip_trimmed="after"))
+    assert _size(_zip(after)) == _size(_zip(first))
+    order = [step.key for step in after.steps]
+    assert order.index("zip back") < order.index("tack zip") < order.index("cut zip")
+    assert order.index("cut zip") < order.index("outer sides")
+    assert after.sewing.refused is None

@@ -168,6 +168,8 @@ class Teeth:
     out: bool = False
     #: whether it comes without a slider
     bare: bool = False
+    #: whether it is cut once it is sewn in, level with the panels
+    late: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,6 +10,7 @@ from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.base.cut_as import is_folded, is_wrapped
 from ambitus.core.grammar.top.drawstring.fields import OPENING
 from ambitus.core.grammar.top.fields import TURNED
+from ambitus.core.grammar.top.zip.fields import ZIP_ENDS, ZIP_USED
 from ambitus.core.lengths import View, paired
 from ambitus.core.spec.resolved import Resolved
 
@@ -29,6 +30,8 @@ CORD_LAID = Choice[Literal["through", "before"]]("top.cord_laid")
 TUBE_SNIPPED = Choice[Literal["before", "after"]]("base.snipped")
 #: whether the rows of a zip run to the raw ends, or stop where the end seams will cross it
 ZIP_ROWS = Choice[Literal["through", "short"]]("top.zip_rows")
+#: whether a zip is cut to its length first, or level with the panels once it is sewn to them
+ZIP_TRIMMED = Choice[Literal["before", "after"]]("top.zip_trimmed")
 #: whether all is cut at once, or the lining when its turn comes
 LINING_CUT = Choice[Literal["once", "turn"]]("cloth.lining_cut")
 #: whether the work goes along the bag, or stays at iron and machine as long as it can
@@ -162,6 +165,13 @@ def _one_layer(bag: Resolved) -> str:
 def _sewn_as_one(bag: Resolved) -> str:
     """Return why no end of a lining is sewn apart from its outer."""
     return "the lining is sewn as one with the outer" if TURNED.is_(bag, "zip") else ""
+
+
+def _not_trimmed(bag: Resolved) -> str:
+    """Return why a zip cannot be sewn in longer than its panels and cut after that."""
+    if ZIP_USED.is_(bag, "whole"):
+        return "it is used whole"
+    return "" if ZIP_ENDS.is_(bag, "caught") else "its ends are closed by tabs first"
 
 
 ORDERS = (
@@ -335,6 +345,22 @@ ORDERS = (
         ),
     ),
     Order(
+        ZIP_TRIMMED,
+        "The zip is cut",
+        (
+            Way(Option("before", "To its length, first", "Its ends lie level with the panels.")),
+            Way(
+                Option(
+                    "after",
+                    "Once it is sewn in long",
+                    "Nothing to measure, the slider out of the foot’s way; cut level before any seam.",
+                ),
+                "the zip cut once it is in",
+                _not_trimmed,
+            ),
+        ),
+    ),
+    Order(
         LINING_CUT,
         "Pieces are cut",
         (
@@ -374,6 +400,7 @@ GAP_CLOSED_PARAM = _BY_FIELD[GAP_CLOSED].param()
 CORD_LAID_PARAM = _BY_FIELD[CORD_LAID].param()
 STRAIGHTS_PARAM = _BY_FIELD[STRAIGHTS].param()
 TUBE_SNIPPED_PARAM = _BY_FIELD[TUBE_SNIPPED].param()
+ZIP_TRIMMED_PARAM = _BY_FIELD[ZIP_TRIMMED].param()
 ZIP_ROWS_PARAM = _BY_FIELD[ZIP_ROWS].param()
 LINING_CUT_PARAM = _BY_FIELD[LINING_CUT].param(lambda bag: "lining" in bag.kinds.top.layers)
 WORK_GOES_PARAM = _BY_FIELD[WORK_GOES].param()

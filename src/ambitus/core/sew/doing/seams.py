@@ -6,7 +6,7 @@ from ambitus.core.sew import acts
 from ambitus.core.sew.acts import Side
 from ambitus.core.sew.doing.kind import Doing
 from ambitus.core.sew.doing.shared import is_in, is_marked, label, no_iron, reached, refuse, wrap_in
-from ambitus.core.sew.doing.zips import zip_ready
+from ambitus.core.sew.doing.zips import zip_is_cut, zip_ready
 from ambitus.core.sew.plan import FaceAt
 from ambitus.core.sew.turning import turned_corners
 from ambitus.core.sew.work import Work
@@ -133,6 +133,8 @@ def _crossed(work: Work, key: str, name: str) -> None:
             reaches and layer not in work.folded_up,
             f"the {work.plan.folds[layer]} of the {layer} {_HAVE[work.plan.folds[layer]]} not been folded in",
         )
+    if len(work.zip.sides) == 2 and any(key in work.to_mouth(layer) for layer in layers):
+        zip_is_cut(work)
     ends = work.glued.apart(key)
     if ends is not None:
         refuse(True, f"{' and '.join(ends)} have to be joined where the {name} goes from one to the other")

@@ -26,6 +26,8 @@ def _cut_zip(work: Work, act: acts.CutZip) -> None:
     refuse(
         teeth is not None and teeth.cut > 0 and not work.zip.tacked, "the slider would run off the cut end"
     )
+    late = teeth is not None and teeth.late
+    refuse(late and len(work.zip.sides) < 2, "it is cut level with the panels, and is not sewn to both yet")
     work.zip.cut = True
 
 
@@ -39,6 +41,16 @@ def _take_teeth_out(work: Work, act: acts.TakeTeethOut) -> None:
 def zip_at_hand(work: Work) -> None:
     """Refuse a zip that is not ready: its ends not safe, hard teeth where a row will cross them."""
     is_cut(work)
+    teeth = work.plan.teeth
+    if teeth is None:
+        return
+    if not teeth.late:
+        zip_is_cut(work)
+    refuse(teeth.late and not work.zip.slider, "its slider is not on it, or lies on the end that is cut off")
+
+
+def zip_is_cut(work: Work) -> None:
+    """Refuse to sew across the ends of a zip that stand out, or across hard teeth."""
     teeth = work.plan.teeth
     if teeth is None:
         return

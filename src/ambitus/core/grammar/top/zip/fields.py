@@ -6,6 +6,7 @@ from ambitus.core.fields import Choice, Length
 
 ZIP_KIND = Choice[Literal["coil", "moulded", "metal"]]("top.zip")
 ZIP_USED = Choice[Literal["cut", "whole", "metre"]]("top.zip_used")
+ZIP_SLIDERS = Choice[Literal["one", "two"]]("top.zip_sliders")
 ZIP_ENDS = Choice[Literal["caught", "folded", "seamed"]]("top.zip_ends")
 NARROW_BY = Choice[Literal["tab", "opening"]]("top.narrow_by")
 TAB_OF = Choice[Literal["cloth", "ribbon"]]("top.tab_of")
@@ -22,6 +23,8 @@ TAB_CUT = Length("top.tab_cut")
 TAB_TURN = Length("top.tab_turn")
 ZIP_IN_HAND = Length("top.zip_in_hand")
 GRAB = Choice[Literal["none", "ribbon", "cloth"]]("top.grab")
+#: whether it is held at the closing end, or at both
+GRAB_AT = Choice[Literal["one", "both"]]("top.grab_at")
 GRAB_SHOWS = Length("top.grab_shows")
 GRAB_WIDE = Length("top.grab_wide")
 WRIST = Choice[Literal["none", "cloth", "elastic"]]("top.wrist")

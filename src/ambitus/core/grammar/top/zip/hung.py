@@ -6,6 +6,7 @@ from ambitus.core.form.stance import Patch
 from ambitus.core.grammar.top.zip.fields import (
     CLOSES_AT,
     GRAB,
+    GRAB_AT,
     GRAB_SHOWS,
     GRAB_WIDE,
     PULL,
@@ -57,8 +58,9 @@ def hung(bag: Resolved, right: Point3, left: Point3, slider: Point3, *, lies: bo
     (held, held_out), (other, other_out) = ends if closes_right else ends[::-1]
     out = []
     if not GRAB.is_(bag, "none"):
-        wide, shows = GRAB_WIDE.of(bag), held_out * GRAB_SHOWS.of(bag)
-        out.append(_upright(held[0], held[1], held[2] - wide, shows, wide))
+        wide, shows = GRAB_WIDE.of(bag), GRAB_SHOWS.of(bag)
+        for at, way in ends if GRAB_AT.is_(bag, "both") else ((held, held_out),):
+            out.append(_upright(at[0], at[1], at[2] - wide, way * shows, wide))
     if not WRIST.is_(bag, "none"):
         elastic = WRIST.is_(bag, "elastic")
         # gathered on its elastic the tube is seen as long as that, and fuller

@@ -17,7 +17,7 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_OPENING,
     ZIP_USED,
 )
-from ambitus.core.grammar.top.zip.tape import end_class, facts_of, is_narrowed, shows
+from ambitus.core.grammar.top.zip.tape import end_class, facts_of, is_narrowed, shows, sliders
 from ambitus.core.lengths import Pair, paired, snap, system_of
 from ambitus.core.spec.resolved import Resolved, ZipFacts
 from ambitus.core.sums import Sum, Term, to_grid
@@ -188,6 +188,9 @@ def _opens(
     inside = [snap(half - abs(x)) for x in stops or () if abs(x) < half - 1e-9]
     held = tuple(Term("A stop inside", -mm, "The slider stands still there.") for mm in inside if mm > 0)
     slider = Term("The slider, pushed open", -facts.slider.mm(bag.unit), "It lies in the opening.", "default")
+    if sliders(bag) == 2:
+        why = "One lies at each end of the opening."
+        slider = Term("Both sliders, pushed open", -2 * facts.slider.mm(bag.unit), why, "default", 2)
     return Sum("Opens, in use", (*shown, *held, slider))
 
 

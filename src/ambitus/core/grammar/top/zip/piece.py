@@ -3,9 +3,11 @@
 from fractions import Fraction
 
 from ambitus.core.form.model import Form, Mark, Part, Strip
+from ambitus.core.grammar.order import ZIP_TRIMMED, goes
 from ambitus.core.grammar.top.zip.fields import CLOSES_AT, TEETH_AT_SEAMS
 from ambitus.core.grammar.top.zip.made import Zip, zip_of
 from ambitus.core.grammar.top.zip.small import small_strips
+from ambitus.core.grammar.top.zip.tape import sliders
 from ambitus.core.lengths import Pair, paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
@@ -84,11 +86,17 @@ def tacks(bag: Resolved, made: Zip) -> tuple[float, ...]:
     return (-at,) if made.stops[0] < -made.half_length else ()
 
 
+def cut_after(bag: Resolved, made: Zip) -> bool:
+    """Return whether the zip is sewn in as long as it is, and cut level with the panels after that."""
+    return goes(bag, ZIP_TRIMMED, "after") and bool(tacks(bag, made))
+
+
 def parts(item: Item, form: Form) -> tuple[Part, ...]:
     """Return the zip and every small piece of a top with a zip."""
     bag = item.bag
     made = zip_of(bag, form)
-    sold = "by the metre, with a slider" if made.stock is None else "closed end"
+    by_metre = "by the metre, with two sliders" if sliders(bag) == 2 else "by the metre, with a slider"
+    sold = by_metre if made.stock is None else "closed end"
     the_zip = Strip(
         "zip",
         "",

@@ -12,7 +12,7 @@ from ambitus.core.grammar.sizes import HEIGHT
 from ambitus.core.grammar.top.zip.fields import CLOSES_AT
 from ambitus.core.grammar.top.zip.hung import hung
 from ambitus.core.grammar.top.zip.made import Zip, zip_of
-from ambitus.core.grammar.top.zip.tape import left_out, shows
+from ambitus.core.grammar.top.zip.tape import left_out, shows, sliders
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
 
@@ -140,6 +140,16 @@ def _slider(made: Zip, bag: Resolved, at: Point3, way: Point3, up: Point3) -> Pa
     return Patch("slider", tuple((x, y, z) for x, y, z in corners))
 
 
+def _sliders(
+    made: Zip, bag: Resolved, middle: float, at: Point3, way: Point3, up: Point3
+) -> tuple[Patch, ...]:
+    """Return the slider at the closing end; of two, which meet as they close it, both in its middle."""
+    if sliders(bag) == 1:
+        return (_slider(made, bag, at, way, up),)
+    there = (middle, *at[1:])
+    return tuple(_slider(made, bag, there, (middle + side, *at[1:]), up) for side in (1.0, -1.0))
+
+
 def _not_counted(bag: Resolved, form: Form) -> Form:
     """Return *form* as high as a tape reads it where its zip is not counted; a box is broader already."""
     more = 0.0 if bag.kinds.base.runs_round else left_out(bag)
@@ -162,7 +172,7 @@ def _closed_box(bag: Resolved, form: Form, made: Zip, half: float) -> Form:
         *form.stance.patches,
         *on_it,
         *hung(bag, ends[0], ends[1], at, lies=True),
-        _slider(made, bag, at, way, (0.0, half * 0.6, 0.0)),
+        *_sliders(made, bag, middle, at, way, (0.0, half * 0.6, 0.0)),
     )
     return replace(form, stance=replace(form.stance, closed=True, patches=patches))
 
@@ -190,10 +200,11 @@ def zipped(bag: Resolved, form: Form) -> Form:
     reach = min(made.half_open, run) * (1 if CLOSES_AT.is_(bag, "right") else -1)
     at, way = ((middle + side * reach, deep, high_at - half * 0.3) for side in (1, -1))
     ends = [(middle + side * run, deep, high_at - 2 * half) for side in (1, -1)]
+    up = (0.0, 0.0, half * 0.3)
     patches = (
         *_on_front(closed, made, half, deep, high_at),
         *hung(bag, ends[0], ends[1], at, lies=False),
-        _slider(made, bag, at, way, (0.0, 0.0, half * 0.3)),
+        *_sliders(made, bag, middle, at, way, up),
     )
     return replace(closed, stance=replace(closed.stance, patches=patches))
 

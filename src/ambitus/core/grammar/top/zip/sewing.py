@@ -12,6 +12,7 @@ from ambitus.core.grammar.top.turned_through.steps import close_gap, gap_open
 from ambitus.core.grammar.top.zip.fields import (
     CLOSES_AT,
     GRAB,
+    GRAB_AT,
     PULL_SHOWS,
     TAB_EDGES,
     WRIST,
@@ -20,9 +21,9 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_KIND,
 )
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, zip_of
-from ambitus.core.grammar.top.zip.piece import tack_in, tacks, teeth_out
+from ambitus.core.grammar.top.zip.piece import cut_after, tack_in, tacks, teeth_out
 from ambitus.core.grammar.top.zip.small import seam_of, small_strips
-from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_narrowed, shows
+from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_narrowed, shows, sliders
 from ambitus.core.lengths import amount
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
@@ -59,34 +60,34 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     """Return how the zip is brought to its length: tacked before it is cut, its slider inside."""
     if not tacks(bag, made):
         # none is sold so long that anything is cut off: a row may cross its teeth all the same
-        return (_stops_clear(bag, made), *_teeth_out(bag, made))
-    metre = made.stops is None
-    slider = (
-        "Slide the slider on from one end, both edges level; run it to the middle."
-        if metre
-        else ("Close the zip, then draw the slider back past the middle.")
-    )
+        return (_stops_clear(bag, made), *_teeth_out(bag, made, 244, "zip ready"))
+    metre, late = made.stops is None, cut_after(bag, made)
+    slider = _slid_on(bag) if metre else ("Close the zip, then draw the slider back past the middle.")
     place = (
         "At both ends, by hand, six times over"
         if metre
         else "At the end that will be cut, by hand, six times over"
     )
+    if late:
+        place = f"The slider in the middle again. {place}"
+    # sewn in long it is cut between its last row and whatever is caught beside it
+    first = 313.0 if late else 238.0
     out = [
         Step(
             "slider on" if metre else "slider back",
-            "Put the slider on the zip" if metre else "Draw the slider back",
+            f"Put the slider{'s' * (sliders(bag) - 1)} on the zip" if metre else "Draw the slider back",
             slider,
             236,
             needs=("pieces cut",),
-            gives=("slider between the ends",),
+            gives=("zip ready",) if late else ("slider between the ends",),
             acts=(acts.SlideOn(),),
         ),
         Step(
             "tack zip",
             "Tack across the teeth before anything is cut",
             f"{place}: without it the slider runs off the cut end.",
-            238,
-            needs=("slider between the ends",),
+            first,
+            needs=("zip on both",) if late else ("slider between the ends",),
             gives=("zip tacked",),
             acts=(acts.Tack(),),
             lengths=(("Inside the cut end", tack_in(bag, made)),),
@@ -94,11 +95,11 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
         ),
         Step(
             "slider inside",
-            "See that the slider is inside the tacks",
+            f"See that {_the_sliders(bag)} inside the tacks",
             "Once the end is off it cannot be brought back."
             if not metre
-            else "Both ends are open: it must lie between the tacks.",
-            240,
+            else "Both ends are open: nothing else holds on the zip what closes it.",
+            first + 1,
             needs=("zip tacked",),
             gives=("slider inside",),
             acts=(acts.See(zip="ready"),),
@@ -107,23 +108,44 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
         ),
         Step(
             "cut zip",
-            "Cut the zip to its length",
+            "Cut the zip level with the panels" if late else "Cut the zip to its length",
             "Straight across, outside the tack."
-            if not metre
+            if not (metre or late)
             else "Both ends straight across, outside the tacks.",
-            242,
+            first + 2,
             needs=("slider inside",),
-            gives=("zip cut",) if teeth_out(bag, made) else ("zip ready",),
+            gives=("zip cut",) if teeth_out(bag, made) else (_level(late),),
             acts=(acts.CutZip(),),
             kind="no return",
             lengths=(("Tape", made.length.total),),
             cautions=() if made.facts.stitched else ("hard teeth",),
         ),
     ]
-    return (*out, *_teeth_out(bag, made))
+    return (*out, *_teeth_out(bag, made, first + 3, _level(late)))
 
 
-def _teeth_out(bag: Resolved, made: Zip) -> tuple[Step, ...]:
+def _slid_on(bag: Resolved) -> str:
+    """Return how what closes a zip by the metre is put on it."""
+    if sliders(bag) == 2:
+        return "One from each end, heads towards each other, both edges level; run both to the middle."
+    return "Slide the slider on from one end, both edges level; run it to the middle."
+
+
+def _the_sliders(bag: Resolved) -> str:
+    return "both sliders are" if sliders(bag) == 2 else "the slider is"
+
+
+def _open_at(bag: Resolved) -> str:
+    """Return where a zip is open that stands half open."""
+    return "The two sliders pushed half apart" if sliders(bag) == 2 else "The slider in the middle"
+
+
+def _level(late: bool) -> str:
+    """Return what its cutting gives: a zip to sew in, or one that the seams can cross."""
+    return "zip in" if late else "zip ready"
+
+
+def _teeth_out(bag: Resolved, made: Zip, rank: float, gives: str) -> tuple[Step, ...]:
     """Return how teeth are taken out that a row would cross."""
     if not teeth_out(bag, made):
         return ()
@@ -132,9 +154,9 @@ def _teeth_out(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             "pick teeth",
             "Take the teeth out where a row will cross them",
             "One by one with pincers, from the end of the tape in; that stays whole.",
-            244,
+            rank,
             needs=("zip cut",),
-            gives=("zip ready",),
+            gives=(gives,),
             acts=(acts.TakeTeethOut(),),
             lengths=(("From the cut end", teeth_out(bag, made)),),
             cautions=("hard teeth",),
@@ -192,11 +214,13 @@ def _tabs_basted(bag: Resolved, small: Mapping[str, Strip], made: bool) -> Step:
     caught = [small[key].name.lower() for key in small if key in ("hold", "wrist")]
     bought = (f"tab {key}" for key, s in small.items() if s.material and key == "hold")
     held = (f"tab {key}" for key in ("hold", "wrist") if key in small)
+    both = GRAB_AT.is_(bag, "both") and "hold" in small
+    where = "at both its ends" if both else "at the end where it is held"
     return Step(
         "baste tabs",
         f"Baste the {' and the '.join(caught)} beside the zip",
-        "Doubled, on the right side of one panel, raw edges level, just below the zip at the end "
-        "where it is held; sewn over three times.",
+        f"Doubled, on the right side of one panel, raw edges level, just below the zip {where}; sewn over "
+        "three times.",
         318,
         needs=("zip in", *(("tabs made",) if made else ())),
         gives=("tabs caught",),
@@ -208,7 +232,7 @@ def _tabs_basted(bag: Resolved, small: Mapping[str, Strip], made: bool) -> Step:
 def _pull_on(bag: Resolved, bought: bool) -> Step:
     return Step(
         "pull on",
-        "Put the pull on the slider",
+        "Put a pull on each slider" if sliders(bag) == 2 else "Put the pull on the slider",
         "Through its ring, the ends level; knotted or stitched down.",
         704,
         needs=("zip works", *(() if bought else ("tabs made",))),
@@ -255,6 +279,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     lined = "lining" in bag.kinds.top.layers
     seam = (("Zip seam", ZIP_ALLOWANCE.of(bag)),)
     ready = "zip narrowed" if is_narrowed(bag) else "zip ready"
+    beyond = ", and its ends standing out past the panel’s" if cut_after(bag, made) else ""
     between = (
         "The zip face down on the outer’s right side, the lining over it face down: the zip lies between them"
         if lined
@@ -266,13 +291,15 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     ends = " Begin and end {short} from the raw ends, secured: the lining’s ends stay free." if short else ""
     numbers = (("short", short),) if short else ()
     foot = f"Zip foot. {stitched(bag.cloth('outer'), 2.5)}"
-    closing = "right" if CLOSES_AT.is_(bag, "right") else "left"
+    closing = f"The slider closes at the {CLOSES_AT.of(bag)}."
+    if sliders(bag) == 2:
+        closing = "The sliders close it as they meet in its middle."
     return (
         Step(
             "zip front",
             "Sew the zip to the front",
-            f"{between}, all raw edges level with the tape. The slider closes at the {closing}. Stop with "
-            f"the needle down to move it past the foot.{ends}",
+            f"{between}, all raw edges level with the tape{beyond}. {closing} Stop with the needle down to "
+            f"move it past the foot.{ends}",
             300,
             numbers=numbers,
             needs=(ready, "outer panels laid"),
@@ -311,7 +338,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             "Then close the zip and look: both edges run level beside it.",
             312,
             needs=("zip on back",),
-            gives=("zip in",),
+            gives=("zip on both",) if cut_after(bag, made) else ("zip in",),
             acts=(acts.TurnTo(bag.kinds.top.layers, "right"), acts.Press(bag.kinds.top.layers, "right")),
             settings=_iron(bag),
             reads=(Reading("zip_shows", "Zip that shows between the cloth edges", max(0.0, shows(bag))),),
@@ -328,7 +355,7 @@ def _before_closing(bag: Resolved, made: Zip) -> tuple[Step, ...]:
         Step(
             "zip half open",
             "See that the zip stands half open",
-            "The slider in the middle, well inside the seams to come. Closed, the bag could not be turned; "
+            f"{_open_at(bag)}, well inside the seams to come. Closed, the bag could not be turned; "
             "open right to the end, its tapes would not lie level in the seam.",
             396,
             needs=("zip in", *straps, *(("tabs caught",) if _has_caught(bag) else ())),
@@ -336,7 +363,7 @@ def _before_closing(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             acts=(acts.OpenZip("half"),),
             kind="gate",
             seen="half open",
-            lengths=(("From either end to the slider, about", max(0.0, made.half_open)),),
+            lengths=(("From either end to the slider, about", max(0.0, made.half_open) / sliders(bag)),),
         ),
     ]
     if lined and as_one(bag):

@@ -6,7 +6,7 @@ from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.made import tab_shows, zip_of
-from ambitus.core.grammar.top.zip.piece import tacks, teeth_out
+from ambitus.core.grammar.top.zip.piece import cut_after, tacks, teeth_out
 from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed, sewn_below
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
@@ -41,7 +41,8 @@ def _teeth(bag: Resolved, form: Form, layer: Layer) -> tuple[Teeth, ...]:
         return ()
     made = zip_of(bag, form)
     hard, bare = not made.facts.stitched, made.stops is None
-    return (Teeth("zip", hard, len(tacks(bag, made)), teeth_out(bag, made) > 0, bare),)
+    ends, out = len(tacks(bag, made)), teeth_out(bag, made) > 0
+    return (Teeth("zip", hard, ends, out, bare, cut_after(bag, made)),)
 
 
 def _tabs(item: Item, form: Form, layer: Layer) -> tuple[Caught, ...]:

@@ -9,6 +9,7 @@ from ambitus.core.grammar.given import Given
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.fields import (
     GRAB,
+    GRAB_AT,
     GRAB_SHOWS,
     GRAB_WIDE,
     PULL,
@@ -28,7 +29,7 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_ENDS,
 )
 from ambitus.core.grammar.top.zip.made import tab_shows, under_tab
-from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed
+from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed, sliders
 from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term, to_grid
@@ -56,6 +57,17 @@ SMALL_PARAMS = (
         paired(25),
         low=8,
         high=200,
+        shown_unless=(GRAB, "none"),
+    ),
+    Param(
+        GRAB_AT,
+        "Tab to hold, at",
+        "choice",
+        "one",
+        options=(
+            Option("one", "The closing end", "To pull against as the slider closes."),
+            Option("both", "Both ends", "One to pull against, whichever way it runs."),
+        ),
         shown_unless=(GRAB, "none"),
     ),
     Param(GRAB_WIDE, "Tab to hold, wide", "length", paired(15), low=4, high=80, shown_unless=(GRAB, "none")),
@@ -108,7 +120,7 @@ SMALL_PARAMS = (
     Param(PULL_SHOWS, "Pull, visible", "length", paired(40), low=10, high=200, shown_unless=(PULL, "none")),
     Param(PULL_WIDE, "Pull, wide", "length", paired(6), low=2, high=40, shown_unless=(PULL, "none")),
 )
-SMALL_CHOICES = (GRAB, WRIST, PULL)
+SMALL_CHOICES = (GRAB, GRAB_AT, WRIST, PULL)
 SMALL_FIELDS = (
     GRAB_SHOWS,
     GRAB_WIDE,
@@ -122,7 +134,7 @@ SMALL_FIELDS = (
 
 def _says(bag: Resolved, view: View, prefix: str) -> str:
     hung = (
-        (GRAB.of(bag), "a tab to hold"),
+        (GRAB.of(bag), "tabs to hold" if GRAB_AT.is_(bag, "both") else "a tab to hold"),
         (WRIST.of(bag), "a wrist loop"),
         (PULL.of(bag), "a pull"),
     )
@@ -228,8 +240,9 @@ def _caught(bag: Resolved) -> Iterator[Strip]:
         wide, cloth = GRAB_WIDE.term(bag, "Width"), GRAB.is_(bag, "cloth")
         length = to_grid("How long to cut it", _doubled(GRAB_SHOWS.term(bag, "Visible"), ends), bag.grid)
         width = _in_four(bag, wide) if cloth else _bought(wide)
+        many = 2 if GRAB_AT.is_(bag, "both") else 1
         yield Strip(
-            "tab", "hold", "Tab to hold on to", 1, length, width, seam_of(bag), "" if cloth else _BOUGHT
+            "tab", "hold", "Tab to hold on to", many, length, width, seam_of(bag), "" if cloth else _BOUGHT
         )
     if WRIST.is_(bag, "cloth"):
         length = to_grid("How long to cut it", _doubled(WRIST_SHOWS.term(bag, "Visible"), ends), bag.grid)
@@ -263,7 +276,7 @@ def _pull(bag: Resolved) -> Iterator[Strip]:
     wide = PULL_WIDE.term(bag, "Width")
     width = _in_four(bag, wide) if cloth else _bought(wide)
     material = "Cord" if cord else "" if cloth else _BOUGHT
-    yield Strip("tab", "pull", "Pull", 1, length, width, ends, material)
+    yield Strip("tab", "pull", "Pull", sliders(bag), length, width, ends, material)
 
 
 def small_strips(bag: Resolved, form: Form) -> tuple[Strip, ...]:

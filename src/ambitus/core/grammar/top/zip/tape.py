@@ -22,6 +22,7 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_IN_HAND,
     ZIP_KIND,
     ZIP_OPENING,
+    ZIP_SLIDERS,
     ZIP_USED,
 )
 from ambitus.core.lengths import View, paired, snap
@@ -63,6 +64,17 @@ TAPE_PARAMS = (
             Option("whole", "One that is used whole", "Both stops lie inside the seams."),
             Option("metre", "By the metre, with a slider", "No stops: both ends are caught or covered."),
         ),
+    ),
+    Param(
+        ZIP_SLIDERS,
+        "Sliders",
+        "choice",
+        "one",
+        options=(
+            Option("one", "One", "It opens from one end."),
+            Option("two", "Two, head to head", "It opens from the middle, as far as it is wanted."),
+        ),
+        shown_when=(ZIP_USED, "metre"),
     ),
     Param(
         ZIP_ENDS,
@@ -230,6 +242,7 @@ TAPE_PARAMS = (
 TAPE_CHOICES = (
     ZIP_KIND,
     ZIP_USED,
+    ZIP_SLIDERS,
     ZIP_ENDS,
     NARROW_BY,
     TAB_OF,
@@ -278,6 +291,11 @@ def left_out(bag: Resolved) -> float:
 def is_narrowed(bag: Resolved) -> bool:
     """Return whether tabs fill a part of the mouth at both ends of the zip."""
     return not ZIP_ENDS.is_(bag, "caught")
+
+
+def sliders(bag: Resolved) -> int:
+    """Return how many sliders run on the zip: two only on one that is bought by the metre."""
+    return 2 if ZIP_USED.is_(bag, "metre") and ZIP_SLIDERS.is_(bag, "two") else 1
 
 
 def as_one(bag: Resolved) -> bool:

@@ -6,7 +6,7 @@ from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Sewn
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.contract import SEEN, Layer, Stage, Top
-from ambitus.core.grammar.order import ZIP_ROWS_PARAM
+from ambitus.core.grammar.order import ZIP_ROWS_PARAM, ZIP_TRIMMED_PARAM
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.facing import lay_lining
@@ -75,7 +75,7 @@ ZIP = Top(
     label="Lined, a zip across its top",
     help="The zip is sewn between front and back, the lining caught behind it.",
     layers=("outer", "lining"),
-    params=(*TAPE_PARAMS, _TURNED, *_GAP, *EASE_PARAMS, *SMALL_PARAMS, ZIP_ROWS_PARAM),
+    params=(*TAPE_PARAMS, _TURNED, *_GAP, *EASE_PARAMS, *SMALL_PARAMS, ZIP_ROWS_PARAM, ZIP_TRIMMED_PARAM),
     phrase=top_phrase("lined", choices=(TURNED, GAP_IN, LINING_EASE), fields=(GAP, EASE_BY)),
     also=(ZIP_PHRASE, SMALL_PHRASE),
     givens=(TAB_GIVEN,),

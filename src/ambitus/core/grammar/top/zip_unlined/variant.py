@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from ambitus.core.grammar.order import ZIP_TRIMMED_PARAM
 from ambitus.core.grammar.top import sections
 from ambitus.core.grammar.top.fields import TURNED
 from ambitus.core.grammar.top.finishing import top_phrase
@@ -19,7 +20,7 @@ ZIP_UNLINED = replace(
     label="Unlined, a zip across its top",
     help="Turned through the open zip; French seams leave no raw edge inside.",
     layers=("outer",),
-    params=(*TAPE_PARAMS, *SMALL_PARAMS),
+    params=(*TAPE_PARAMS, *SMALL_PARAMS, ZIP_TRIMMED_PARAM),
     phrase=top_phrase("unlined"),
     brings={"attach": "on_face", "interfacing": "none", "seams": "french"},
     sewn=sewn_to_zip,
