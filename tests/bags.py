@@ -177,6 +177,11 @@ ORDINARY = {
     "print_high": (60, 320),
     "first_motif": (60, 320),
     "base_line": (0, 150),
+    "zip_strip": (45, 90),
+    "zip_tape": (24, 40),
+    "zip_seam": (3, 7),
+    "zip_spare": (0, 25),
+    "zip_cover": (6, 30),
 }
 IN_CARRY = {
     **ORDINARY,

@@ -20,7 +20,14 @@ def _pieced(draft: Draft) -> bool:
 
 def front_only(draft: Draft) -> bool:
     """Return whether the back is of one piece though the front is not."""
+    if zip_front(draft):
+        return True
     return (_pieced(draft) or _print_of(draft) is not None) and chose_at(draft.bag, "cloth.made_on", "front")
+
+
+def zip_front(draft: Draft) -> bool:
+    """Return whether the front is made up round the zip of a pocket."""
+    return chose_at(draft.bag, "cloth.made", "zip")
 
 
 def _plain_back(draft: Draft, panel: Piece) -> bool:
@@ -196,10 +203,50 @@ def prints_by_the_rule(draft: Draft) -> Iterator[str]:
                     yield f"{p.key}: base line at {at}, not {line}"
 
 
+def zip_fronts_by_the_rule(draft: Draft) -> Iterator[str]:
+    """A front of P, a strip k over its zip: face P − (k − z) − g + z, backing P − (k − z) + z; to spare."""
+    if not zip_front(draft):
+        return
+    bag, step = draft.bag, draft.bag.grid.step
+    k, z, tape = (mm_at(bag, f"cloth.{name}") for name in ("zip_strip", "zip_seam", "zip_tape"))
+    fronts = [p for p in draft.pieces if p.layer == "outer" and not p.part and p.faces[0].startswith("front")]
+    for panel in (p for p in fronts if p.division != "bottom"):
+        bits = {p.key.removesuffix(f" {panel.key}"): p for p in _of(draft, panel)}
+        covers = bits.pop("zip cover", None)
+        if (covers is not None) != chose_at(bag, "cloth.zip_covers", "covered"):
+            yield f"{panel.key} is made up of {sorted(bits)}"
+        wide, high = panel.extent
+        spare = mm_at(bag, "cloth.zip_spare")
+        wanted = {
+            "zip strip": k,
+            "zip face": high - (k - z) - (tape - 2 * z) + z + spare,
+            "zip backing": high - (k - z) + z + spare,
+        }
+        if set(bits) != set(wanted):
+            yield f"{panel.key} is made up of {sorted(bits)}"
+            continue
+        for name, mm in wanted.items():
+            # the strip comes to the grid; what is trimmed is never short
+            off, low = bits[name].extent[1] - mm, -step / 2 if name == "zip strip" else 0.0
+            if not low - EXACT <= off <= step + EXACT or abs(bits[name].extent[0] - wide) > EXACT:
+                yield f"{bits[name].key} is {bits[name].extent}, by the rule {wide} by {mm}"
+        if covers is not None:
+            from core.proofs import eaten
+
+            long = 2 * (mm_at(bag, "cloth.zip_cover") + eaten(draft, _beside(draft)))
+            if abs(covers.extent[0] - long) > step + EXACT or covers.count != 2:
+                yield f"{covers.key} is {covers.extent}, by the rule {long} long"
+
+
+def _beside(draft: Draft) -> str:
+    return "gusset" if draft.bag.kinds.base.kind == "gusset" else "side"
+
+
 def strips_by_the_rule(draft: Draft) -> Iterator[str]:
     """Strips less two allowances a join make what is pieced, and no step of the ruler more."""
     if not _pieced(draft):
-        if _print_of(draft) is None and any(p.layer == "strip" for p in draft.pieces):
+        made = zip_front(draft) or _print_of(draft) is not None
+        if not made and any(p.layer == "strip" for p in draft.pieces):
             yield "strips cut though nothing is pieced"
         return
     join, step = mm_at(draft.bag, "allowances.join"), draft.bag.grid.step
@@ -266,6 +313,7 @@ def made_up_by_the_rule(draft: Draft) -> Iterator[str]:
     yield from blanks_by_the_rule(draft)
     yield from strips_by_the_rule(draft)
     yield from prints_by_the_rule(draft)
+    yield from zip_fronts_by_the_rule(draft)
     yield from fronts_by_the_rule(draft)
     order = [s.key for s in draft.steps]
     pairs = []

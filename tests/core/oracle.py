@@ -223,9 +223,10 @@ def _(b: Bag) -> bool:
 def _(b: Bag) -> bool:
     if not b.chose("base.insert", "stiff") or b.base == "traced":
         return b.chose("base.insert", "stiff") and not b.draft.form.insert
-    sides = ("diameter",) if b.base == "circle" else ("length", "breadth") if b.separate else ("depth",)
+    own = b.separate or b.box
+    sides = ("diameter",) if b.base == "circle" else ("length", "breadth") if own else ("depth",)
     less = 2 * b.mm("base.insert_less")
-    wide = [b.asked[key] for key in sides] + ([] if b.separate else [b.asked["width"] - 2 * _rounded(b)])
+    wide = [b.asked[key] for key in sides] + ([] if own else [b.asked["width"] - 2 * _rounded(b)])
     return min(wide) - less < b.pair(10, 3 / 8)
 
 
@@ -551,6 +552,34 @@ def _(b: Bag) -> bool:
     return b.chose("cloth.made", "two") and b.mm("cloth.base_line") > panel.extent[1] + EPS
 
 
+@says("front-zip-narrow")
+def _(b: Bag) -> bool:
+    if not b.chose("cloth.made", "zip"):
+        return False
+    return b.mm("cloth.zip_tape") - 2 * b.mm("cloth.zip_seam") < b.pair(10, 3 / 8) - EPS
+
+
+@says("front-zip-off")
+def _(b: Bag) -> bool:
+    if not b.chose("cloth.made", "zip"):
+        return False
+    k, z, tape = (b.mm(f"cloth.{name}") for name in ("zip_strip", "zip_seam", "zip_tape"))
+    top = sum(t.mm for t in b.bag.kinds.top.allowance(b.bag, "outer"))
+    least = b.pair(15, 5 / 8)
+    panel = next(p for p in b.draft.pieces if p.layer == "outer" and not p.part and p.division != "bottom")
+    ends = min(panel.extent[1], b.draft.form.height + top)
+    return k - z - top < least - EPS or k - z + max(tape - 2 * z, 0.0) > ends - least + EPS
+
+
+@says("front-zip-small")
+def _(b: Bag) -> bool:
+    if not b.chose("cloth.made", "zip"):
+        return False
+    covers = 2 * b.mm("cloth.zip_cover") if b.chose("cloth.zip_covers", "covered") else 0.0
+    slider = b.bag.facts.zips["coil"].slider.mm(b.bag.unit)
+    return put_on.wide_of(b.draft) - covers - slider < 100 - EPS
+
+
 @says("strips-do-not-meet")
 def _(b: Bag) -> bool:
     if not b.chose("cloth.made", "strips") or not b.chose("cloth.strips_run", "across"):
@@ -609,6 +638,8 @@ def _(b: Bag) -> bool:
             b.top == "casing" and b.chose("top.cord_laid", "before") and b.chose("top.opening", "ends"),
             b.lined and b.chose("cloth.lining_cut", "turn") and b.top == "zip",
             b.top == "zip" and b.chose("top.zip_rows", "short") and b.chose("top.turned", "zip"),
+            b.chose("top.zip_trimmed", "after")
+            and (b.chose("top.zip_used", "whole") or not b.chose("top.zip_ends", "caught")),
             b.chose("base.straights", "first") and not _has_two_runs(b),
         )
     )

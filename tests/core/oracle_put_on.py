@@ -120,12 +120,21 @@ class Side:
         if self.layer == "outer" and isinstance(bottom, float):
             yield Box(-self.half, self.foot - bottom, self.half, self.foot - bottom, "join")
         plain = self.side == "back" and made_up.front_only(bag.draft)
-        if self.layer == "outer" and not bag.chose("cloth.made", "whole") and not plain:
+        if self.layer == "outer" and made_up.zip_front(bag.draft) and self.side == "front":
+            yield self._front_zip()
+        elif self.layer == "outer" and not bag.chose("cloth.made", "whole") and not plain:
             yield from self._strips(bottom if isinstance(bottom, float) else 0.0)
         if self.deep > self.foot + EPS:
             yield Box(-self.half, self.foot, self.half, self.deep, "foot")
         if self.layer == "outer":
             yield from self._straps()
+
+    def _front_zip(self) -> Box:
+        bag = self.bag
+        down = bag.mm("cloth.zip_strip") - bag.mm("cloth.zip_seam")
+        u = down + self.form.stance.band - proofs.past_the_edge(bag.draft)
+        shows = max(0.0, bag.mm("cloth.zip_tape") - 2 * bag.mm("cloth.zip_seam"))
+        return Box(-self.half, u, self.half, u + shows, "closure")
 
     def _strips(self, bottom: float) -> Iterator[Box]:
         """Yield the joins of strips; those of a bottom begin anew at its upper edge."""

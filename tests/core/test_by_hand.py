@@ -151,9 +151,7 @@ EXAMPLES = {
     e["id"]: e for e in json.loads(Path(__file__).with_name("worked-examples.json").read_text())["examples"]
 }
 #: Examples whose parts of the grammar do not exist yet. Take an id out when its part is built.
-AWAITING = {
-    "two-zips",
-}
+AWAITING: set[str] = set()
 
 
 def _given(example: str) -> dict[str, float]:
@@ -381,6 +379,30 @@ def _pleated() -> dict[str, float]:
     }
     outer = drafted(spec, rounded=False).piece("outer")
     return {"across": outer.size("height"), "along": outer.size("width")}
+
+
+def _two_zips() -> dict[str, float]:
+    """A flat pouch cut as high as the front is: 10 below, and 6 above less half of 16."""
+    g = _given("two-zips")
+    spec: dict[str, Any] = {
+        "preset": "pouch",
+        "unit": "mm",
+        "size": {"width": 230, "height": g["P"] - 10 - g["z"] + (g["tape"] - 2 * g["z"]) / 2},
+        "base": {"kind": "seamed"},
+        "top": {"kind": "zip", "tape": g["tape"]},
+        "cloth": {
+            "made": "zip",
+            "zip_strip": g["strip"],
+            "zip_tape": g["tape"],
+            "zip_seam": g["z"],
+            "zip_spare": 0,
+        },
+        "allowances": {"general": 10, "zip": g["z"]},
+        "carry": [],
+    }
+    made = drafted(spec, rounded=False)
+    assert made.called("outer front").size("height") == pytest.approx(g["P"])
+    return {name: made.called(f"zip {name} outer front").size("height") for name in ("face", "backing")}
 
 
 def _quilting_draw_in() -> dict[str, float]:
@@ -669,6 +691,7 @@ WORKED: dict[str, Callable[[], dict[str, Any]]] = {
     "zip-boxed": _zip_boxed,
     "box-pouch": _box_pouch,
     "pleated": _pleated,
+    "two-zips": _two_zips,
     "straps": _straps,
     "lining-behind-walls": _lining_behind_walls,
     "ring-under-base": _ring_under_base,

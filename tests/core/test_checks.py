@@ -89,6 +89,12 @@ def _flapped(**extra: Any) -> dict[str, Any]:
     return {**given, "top": {"kind": "pressed_edges"}, "extras": [{"kind": "flap", **extra}]}
 
 
+def _zip_front(cover: float) -> dict[str, Any]:
+    """Return a flat bag 140 wide with a zip across its front, both its ends covered."""
+    cloth = {"made": "zip", "zip_covers": "covered", "zip_cover": cover}
+    return tote(140, 200, 0, base={"kind": "seamed"}, cloth=cloth, carry=[])
+
+
 def _bound(cover: float) -> dict[str, Any]:
     return tote(top={"kind": "bound", "binding_cover": cover}, allowances={"binding": 10})
 
@@ -180,6 +186,17 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         tote(cloth={"made": "two", "base_line": 361}),
         tote(cloth={"made": "two", "base_line": 360}),
     ),
+    "front-zip-narrow": (
+        tote(cloth={"made": "zip", "zip_tape": 21.9}),
+        tote(cloth={"made": "zip", "zip_tape": 22}),
+    ),
+    # the seam of the zip, the top seam, and 15 between them
+    "front-zip-off": (
+        tote(cloth={"made": "zip", "zip_strip": 30.9}),
+        tote(cloth={"made": "zip", "zip_strip": 31}),
+    ),
+    # 140 less two covers of 16 and a slider of 8
+    "front-zip-small": (_zip_front(cover=16.1), _zip_front(cover=16)),
     # one piece 700 high and 12 to trim: 8 strips of 97 and one of 96, with 8 joins of 20, make 712
     "strips-do-not-meet": (_pieced_fold(strip=98), _pieced_fold(strip=97)),
     "binding-misses-row": (_bound(10.9), _bound(11)),

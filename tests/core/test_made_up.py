@@ -30,6 +30,7 @@ LENGTHENED = tote(331, 287, 118, cloth={"made": "lengthened", "print_high": 271,
 TWO = tote(331, 287, 118, cloth={"made": "two", "first_motif": 219, "base_line": 83})
 FRONT = tote(331, 287, 118, cloth={**PIECED["cloth"], "made_on": "front", "bottom": "contrast"})
 PRINT = tote(331, 287, 118, cloth={"made": "widened", "print_wide": 273, "made_on": "front"})
+ZIPPED = tote(331, 287, 118, cloth={"made": "zip", "zip_strip": 63, "zip_covers": "covered"})
 BOTTOM = tote(331, 287, 118, cloth={"made": "strips", "bottom": "contrast", "strips_run": "up"})
 
 
@@ -38,7 +39,9 @@ def _again(made: Draft) -> Draft:
     return drafted(begun_from(made.cut_list, made.read, names, "mm"))
 
 
-@pytest.mark.parametrize("spec", [QUILTED, PIECED, BOTH, BOTTOM, WIDENED, LENGTHENED, TWO, FRONT, PRINT])
+@pytest.mark.parametrize(
+    "spec", [QUILTED, PIECED, BOTH, BOTTOM, WIDENED, LENGTHENED, TWO, FRONT, PRINT, ZIPPED]
+)
 def test_made_up_panels_begin_again_from_their_cut_list(spec: dict[str, Any]) -> None:
     """Every blank and every strip is cut as it was."""
     made = drafted(spec)
@@ -58,6 +61,8 @@ def test_made_up_panels_begin_again_from_their_cut_list(spec: dict[str, Any]) ->
         (BOTH, "strip", "height", 1, "strip-too-small"),
         (WIDENED, "strip", "width", 1, "strip-too-small"),
         (LENGTHENED, "strip", "height", 1, "strip-too-small"),
+        # 12 to trim
+        (ZIPPED, "strip", "height", 13, "strip-too-small"),
         (TWO, "strip", "width", 1, "strip-too-small"),
         (FRONT, "strip", "width", 13, "strip-too-small"),
         (PRINT, "strip", "width", 1, "strip-too-small"),

@@ -55,7 +55,7 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             "tote carry.0.attach=on_hem",
             "tote carry.0.attach=tucked",
             "tote carry.0.attach=in_turn",
-            *(f"sack cloth.made={way}" for way in ("widened", "lengthened", "two")),
+            *(f"sack cloth.made={way}" for way in ("widened", "lengthened", "two", "zip")),
         ],
     ),
     "print-fills-panel": (

@@ -14,8 +14,8 @@ from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Caught, Channel, FoldedUp, Line, PutOn, Side, edge_length
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.extra.ground import Ground, ground_of
-from ambitus.core.grammar.extra.placing import CLEAR
-from ambitus.core.lengths import snap
+from ambitus.core.grammar.extra.placing import CLEAR, CLEAR_OF_METAL
+from ambitus.core.lengths import Unit, snap
 from ambitus.core.words import within
 
 
@@ -105,7 +105,7 @@ def _spots(draft: Draft, form: Form, ground: Ground) -> Iterator[Spot]:
             case Channel() if not one.strip:
                 yield Spot("casing", -half, 0.0, half, one.lower, clear)
     yield from _rows(form, ground, clear)
-    yield from _joins(form, ground)
+    yield from _joins(form, ground, draft.bag.unit)
     if ground.layer == "outer":
         yield from _strap_ends(draft, form, ground, clear)
         yield from _ends(form, ground, clear)
@@ -121,7 +121,7 @@ def _rows(form: Form, ground: Ground, clear: float) -> Iterator[Spot]:
         yield Spot("row along the top edge", -half, u, half, u, clear)
 
 
-def _joins(form: Form, ground: Ground) -> Iterator[Spot]:
+def _joins(form: Form, ground: Ground, unit: Unit) -> Iterator[Spot]:
     """Yield the joins of a side: of a facing, of a bottom, or of the strips that it is pieced of."""
     half, stance = ground.wide / 2, form.stance
     for band in ground.bands[1:]:
@@ -130,9 +130,17 @@ def _joins(form: Form, ground: Ground) -> Iterator[Spot]:
         return
     top = form.height + stance.band
     here = ("", "panels", ground.side)
-    across = (one for one in stance.levels if one.on in here and one.style == "line")
-    for level in (one for one in across if one.z != stance.bottom):
+    across = [one for one in stance.levels if one.on in here and one.style == "line"]
+    zipped = {n + 1 for n, level in enumerate(across) if level.layer == "zip"}
+    for n, level in enumerate(across):
+        if level.z == stance.bottom or n in zipped:
+            continue
         u = snap(top - level.z)
+        if level.layer == "zip":
+            # it ends where what is seen next begins
+            low = snap(top - across[n + 1].z) if n + 1 < len(across) else u
+            yield Spot("zip of the front", -half, u, half, low, CLEAR_OF_METAL.mm(unit))
+            continue
         yield Spot("join of its strips", -half, u, half, u, 0.0, is_a="join")
     up = (one for one in stance.uprights if one.on in here and one.style == "line")
     for one in (one for one in up if one.x > -half + 1e-6):

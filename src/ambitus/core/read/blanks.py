@@ -1,6 +1,6 @@
 """What a cut list says of what its panels are trimmed from: blanks larger than them, strips joined."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 
 from ambitus.core.read.cutlist import BLANKS, CutList, CutRow, Finding
 
@@ -37,6 +37,26 @@ def _pieced(strips: list[CutRow], panel: CutRow, across: bool, join: float) -> I
     yield from _short("strip", along, least, getattr(panel, along), "Cut the strips as long as the panel.")
 
 
+def _round_zip(rows: list[CutRow], panel: CutRow, told: Mapping[str, float]) -> Iterator[Finding]:
+    """
+    Yield what is short of a front that is made up round a zip: its strip, what shows of the zip and its face
+    one below the other; and its backing, from the strip's seam down.
+    """
+    fix = "Cut it longer: what is more is trimmed with the front."
+    across = [row for row in rows if row.width >= panel.width - _DUST]
+    strip = told.get("zip_strip", 0.0)
+    above = min(across, key=lambda row: abs(row.height - strip), default=None)
+    others = sorted(row.height for row in across if row is not above)
+    if above is None or len(others) < 2:
+        yield from _short("strip", "width", min(row.width for row in rows), panel.width, fix)
+        return
+    seam, tape = told.get("zip_seam", 0.0), told.get("zip_tape", 0.0)
+    face, backing = others[0], others[-1]
+    made = above.height - seam + tape - 2 * seam + face - seam
+    yield from _short("strip", "height", made, panel.height, fix)
+    yield from _short("strip", "height", above.height - 2 * seam + backing, panel.height, fix)
+
+
 def blanks_too_small(cut_list: CutList) -> tuple[Finding, ...]:
     """
     Return a finding for everything that is no larger than what is trimmed from it: rows draw it in, and what
@@ -57,6 +77,8 @@ def blanks_too_small(cut_list: CutList) -> tuple[Finding, ...]:
     across = cut_list.choices.get(_RUN) != "up" if made == "strips" else made == "lengthened"
     for part, rows in strips.items():
         panel = of["blank"].get(part) or of["outer"].get(part)
-        if panel is not None:
+        if panel is not None and made == "zip":
+            out += _round_zip(rows, panel, cut_list.allowances)
+        elif panel is not None:
             out += _pieced(rows, panel, across, join)
     return tuple(out)

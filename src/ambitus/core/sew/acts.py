@@ -92,10 +92,14 @@ class PutOn:
 
 @dataclass(frozen=True, slots=True)
 class MakeUp:
-    """Sew together what pieces of a layer are made up of: strips, or plies along the rows marked on them."""
+    """
+    Sew together what pieces of a layer are made up of: strips, or plies along the rows marked on them; a zip
+    is sewn ``into`` them as it is bought.
+    """
 
     panels: str
     iron: bool = False
+    into: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -21,6 +21,7 @@ from ambitus.core.grammar.cloth.strips import (
     trimmed,
     up_to_ruler,
 )
+from ambitus.core.grammar.cloth.zip_front import is_zip_front, levels_of, plies_of
 from ambitus.core.grammar.cut_size import front_cut
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Resolved
@@ -40,7 +41,9 @@ class Bit:
 
 def runs_across(bag: Resolved) -> bool:
     """Return whether what a panel is pieced of lies one above the other."""
-    return STRIPS_RUN.is_(bag, "across") if of_strips(bag) else MADE.is_(bag, "lengthened")
+    if of_strips(bag):
+        return STRIPS_RUN.is_(bag, "across")
+    return MADE.is_(bag, "lengthened") or is_zip_front(bag)
 
 
 def bits_of(bag: Resolved, wanted: float, looks: str) -> tuple[Bit, ...]:
@@ -68,6 +71,9 @@ def joins_of(bag: Resolved, wanted: float, looks: str) -> Iterator[tuple[float, 
     Yield how far from where the first piece begins each join lies, in mm, and the cloth after it: nothing
     where all are of one.
     """
+    if is_zip_front(bag):
+        yield from levels_of(bag, looks)
+        return
     bits, join, reached = bits_of(bag, wanted, looks), JOIN_ALLOWANCE.of(bag), 0.0
     several = len({bit.of for bit in bits}) > 1
     for bit, after in pairwise(bits):
@@ -77,6 +83,8 @@ def joins_of(bag: Resolved, wanted: float, looks: str) -> Iterator[tuple[float, 
 
 def first_cloth(bag: Resolved, wanted: float, looks: str) -> str:
     """Return the cloth of the first piece, from the top or the left; nothing where all are of one."""
+    if is_zip_front(bag):
+        return ""
     bits = bits_of(bag, wanted, looks)
     return bits[0].of if len({bit.of for bit in bits}) > 1 else ""
 
@@ -100,6 +108,8 @@ def _line(bag: Resolved, wide: float) -> tuple[Mark, ...]:
 def _plies(bag: Resolved, wide: float, high: float, looks: str) -> tuple[Ply, ...]:
     if not of_strips(bag) and looks != "outer":
         return ()
+    if is_zip_front(bag):
+        return plies_of(bag, wide, high)
     spare = STRIP_SPARE.term(bag, "To trim at both sides", 2) if by_itself(bag) else None
     across = runs_across(bag)
     along, over = (wide, high) if across else (high, wide)

@@ -16,6 +16,7 @@ from ambitus.core.grammar.cloth.fields import (
 from ambitus.core.grammar.cloth.pieced import band_shows, to_piece
 from ambitus.core.grammar.cloth.prints import is_widened, picture_field, sides_of
 from ambitus.core.grammar.cloth.strips import LEAST_SHOWS, of_strips, trimmed
+from ambitus.core.grammar.cloth.zip_front import ZIP_FRONT_CHECKS
 from ambitus.core.grammar.cut_size import front_cut
 from ambitus.core.lengths import snap
 
@@ -217,4 +218,5 @@ PIECED_CHECKS = (
     print_fills_panel,
     band_does_not_show,
     base_line_off,
+    *ZIP_FRONT_CHECKS,
 )

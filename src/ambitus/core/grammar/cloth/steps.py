@@ -9,6 +9,7 @@ from ambitus.core.grammar.cloth.fields import BASE_LINE, DOUBLED_CLOTH, MADE, ON
 from ambitus.core.grammar.cloth.pieced import band_shows, joins_of, runs_across, to_piece
 from ambitus.core.grammar.cloth.prints import is_widened
 from ambitus.core.grammar.cloth.strips import alternates, front_only, is_pieced
+from ambitus.core.grammar.cloth.zip_front import is_zip_front, zip_front_steps
 from ambitus.core.grammar.cut_size import bottom_cut, front_cut
 from ambitus.core.lengths import snap
 from ambitus.core.sew import acts
@@ -153,7 +154,11 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return what is done to the outer's pieces until its panels are whole."""
     bag = item.bag
     doubled, bottom = DOUBLED_CLOTH.is_(bag, "doubled"), has_bottom(bag)
-    out = [*(_pieced(bag, form) if is_pieced(bag) else ())]
+    if is_zip_front(bag):
+        cut = cut_of(("strip",), once=is_all_there_is(bag))
+        out = [*zip_front_steps(item, form, cut, MEASURED_AGAIN if is_all_there_is(bag) else "")]
+    else:
+        out = [*(_pieced(bag, form) if is_pieced(bag) else ())]
     if doubled:
         out.append(
             Step(

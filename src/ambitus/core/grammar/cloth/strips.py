@@ -68,7 +68,7 @@ def _of_two(bag: Resolved) -> bool:
 
 def front_only(bag: Resolved) -> bool:
     """Return whether the front alone is pieced, and the back is of one piece of cloth."""
-    return _of_two(bag) and MADE_ON.is_(bag, "front")
+    return _of_two(bag) and (MADE_ON.is_(bag, "front") or MADE.is_(bag, "zip"))
 
 
 def _goes(bag: Resolved, key: str) -> bool:
@@ -89,6 +89,7 @@ STRIP_PARAMS = (
             Option("widened", "A print, widened", "A strip at either side of a print that is too narrow."),
             Option("lengthened", "A print, lengthened", "A band below a print that is too short."),
             Option("two", "Two motifs side by side", "Joined in one upright seam, on one base line."),
+            Option("zip", "A front with a zip pocket", "A strip, a zip and a face, a backing behind them."),
         ),
         offered=_goes,
     ),
@@ -102,7 +103,7 @@ STRIP_PARAMS = (
             Option("both", "Front and back", "Both are pieced alike."),
             Option("front", "The front only", "The back is of one piece, and evened with the front."),
         ),
-        shown_if=_of_two,
+        shown_if=lambda bag: _of_two(bag) and not MADE.is_(bag, "zip"),
     ),
     Param(
         STRIPS_RUN,

@@ -10,6 +10,12 @@ from ambitus.core.grammar.cloth.fields import (
     CONTRAST_CLOTH,
     DOUBLED_CLOTH,
     FIRST_MOTIF,
+    FRONT_COVER,
+    FRONT_COVERS,
+    FRONT_SPARE,
+    FRONT_STRIP,
+    FRONT_TAPE,
+    FRONT_ZIP,
     LINING_CLOTH,
     MADE,
     MADE_ON,
@@ -30,6 +36,7 @@ from ambitus.core.grammar.cloth.prints import PRINT_PARAMS
 from ambitus.core.grammar.cloth.seen import seen_stage
 from ambitus.core.grammar.cloth.steps import steps
 from ambitus.core.grammar.cloth.strips import STRIP_PARAMS, front_only, is_pieced, not_pieced
+from ambitus.core.grammar.cloth.zip_front import ZIP_FRONT_PARAMS, is_zip_front, no_zip_front, parts
 from ambitus.core.grammar.contract import DIVIDES, MADE_UP, Stage, Variant
 from ambitus.core.grammar.order import LINING_CUT_PARAM, WORK_GOES_PARAM
 from ambitus.core.lengths import View
@@ -72,7 +79,13 @@ BOUGHT = (
 
 
 #: what panels are that are not of one piece of cloth
-_MADE = {"strips": "pieced", "widened": "widened", "lengthened": "lengthened", "two": "two-motif"}
+_MADE = {
+    "strips": "pieced",
+    "widened": "widened",
+    "lengthened": "lengthened",
+    "two": "two-motif",
+    "zip": "zip",
+}
 
 
 def _says(bag: Resolved, view: View, prefix: str) -> str:
@@ -89,6 +102,27 @@ def _second(bag: Resolved) -> bool:
     return len(cloths_outside(bag)) > 1
 
 
+def _no_join(bag: Resolved) -> frozenset[str]:
+    """Return the class of joins where nothing of the panels is joined by a plain seam."""
+    joined = has_bottom(bag) or (is_pieced(bag) and not is_zip_front(bag))
+    return frozenset() if joined else frozenset({"join"})
+
+
+#: the lengths of what panels are made up of
+_TOLD = (
+    STRIP,
+    STRIP_SPARE,
+    PRINT_WIDE,
+    PRINT_HIGH,
+    FIRST_MOTIF,
+    BASE_LINE,
+    FRONT_STRIP,
+    FRONT_TAPE,
+    FRONT_ZIP,
+    FRONT_SPARE,
+    FRONT_COVER,
+)
+
 WOVEN = Variant(
     checks=CHECKS,
     slot="cloth",
@@ -102,6 +136,7 @@ WOVEN = Variant(
         *BOTTOM_PARAMS,
         *STRIP_PARAMS,
         *PRINT_PARAMS,
+        *ZIP_FRONT_PARAMS,
         Param(CONTRAST_CLOTH, "Second cloth", "choice", "denim", options=CLOTHS, shown_if=_second),
         Param(DOUBLED_CLOTH, "Outer panels", "choice", "single", options=DOUBLED),
         LINING_CUT_PARAM,
@@ -121,23 +156,23 @@ WOVEN = Variant(
             STRIPS_FIT,
             STRIPS_OF,
             WIDENED_WITH,
+            FRONT_COVERS,
             CONTRAST_CLOTH,
             DOUBLED_CLOTH,
             PRINT,
             ONCE,
             LINING_CLOTH,
         ),
-        fields=(BOTTOM_HEIGHT, STRIP, STRIP_SPARE, PRINT_WIDE, PRINT_HIGH, FIRST_MOTIF, BASE_LINE),
+        fields=(BOTTOM_HEIGHT, *_TOLD),
     ),
     classes={"join": "Join"},
     joins=("join",),
-    unused=lambda bag: frozenset() if has_bottom(bag) or is_pieced(bag) else frozenset({"join"}),
+    unused=_no_join,
     blank=blank_of,
-    needs=not_pieced,
-    listed={
-        field.leaf: field for field in (STRIP, STRIP_SPARE, PRINT_WIDE, PRINT_HIGH, FIRST_MOTIF, BASE_LINE)
-    },
-    chosen=(MADE, MADE_ON, STRIPS_RUN, STRIPS_FIT, STRIPS_OF, WIDENED_WITH),
+    needs=lambda bag: not_pieced(bag) or no_zip_front(bag),
+    parts=parts,
+    listed={field.leaf: field for field in _TOLD},
+    chosen=(MADE, MADE_ON, STRIPS_RUN, STRIPS_FIT, STRIPS_OF, WIDENED_WITH, FRONT_COVERS),
     stages=(Stage(DIVIDES, bottom_stage), Stage(MADE_UP, seen_stage)),
     acts=(steps,),
 )

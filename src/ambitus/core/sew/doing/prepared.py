@@ -103,6 +103,7 @@ def _make_up(work: Work, act: acts.MakeUp) -> None:
         refuse(piece.layer not in work.marked, f"the rows of {piece.name} are not marked")
         refuse(under and key not in work.used, f"{piece.name} is not under it yet")
         work.used.add(key)
+    work.used |= set(work.plan.strips(act.into))
 
 
 def _even(work: Work, act: acts.Even) -> None:
