@@ -74,12 +74,11 @@ def cloth(page: Page) -> None:
     page.wait_for_selector("[data-cliff]")
 
 
-def buying(page: Page) -> None:
-    """What to buy for a pouch."""
-    _open(page, "Valve-oil pouch")
-    page.click("nav >> text=Cloth")
-    page.click("text=What to buy")
-    page.wait_for_selector("[data-buy]")
+def clutch(page: Page) -> None:
+    """A flap over the mouth, its tiles open: what holds it down, its corners, its numbers."""
+    _open(page, "Conductor’s clutch")
+    page.click("[data-phrase='flap.0']")
+    page.wait_for_selector("[data-tile]")
 
 
 def work(page: Page) -> None:
@@ -145,9 +144,9 @@ def stash(page: Page) -> None:
 
 
 def pouch(page: Page) -> None:
-    """A narrowed zip: what to buy, as a sum; its tabs and loop beside it."""
-    _open(page, "Reed pouch")
-    page.click("[data-sum='zip/buy']")
+    """A pleated pouch: its tucks, an end seen square on, and what its panel is cut."""
+    _open(page, "Reed-knife roll")
+    page.click("[data-sum='outer/height']")
 
 
 def put_on(page: Page) -> None:
@@ -180,7 +179,7 @@ VIEWS: dict[str, tuple[Callable[[Page], None], int, int, str]] = {
     "draft-phone": (draft, 390, 844, "light"),
     "tiles": (tiles, 1280, 800, "light"),
     "cloth": (cloth, 1280, 800, "light"),
-    "buying": (buying, 1280, 800, "dark"),
+    "clutch": (clutch, 1280, 800, "dark"),
     "pieces": (pieces, 1280, 800, "light"),
     "laid-out": (laid_out, 1280, 800, "light"),
     "bases": (bases, 1280, 800, "light"),

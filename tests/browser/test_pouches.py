@@ -123,3 +123,62 @@ def test_what_it_holds_leads_to_a_size_by_the_litre(screen: Screen) -> None:
     page.wait_for_function("document.querySelector('[data-volume-choice]')?.innerText.includes('holds 5')")
     page.locator(".by-volume button", has_text="across").first.click()
     page.wait_for_function("document.querySelector('[data-holds]').innerText.includes('5 litres')")
+
+
+def test_a_pleated_pouch_from_the_shelf_with_its_ends_bound(screen: Screen) -> None:
+    """170 long and 95 wide at its ends, tucks of 18: 17 + 2 × 1 by 9.5 + 3.6 + 0.6 + 0.8 − 0.8."""
+    page = screen.shelf().page
+    page.click("[data-way='pouch.pleated']")
+    page.wait_for_selector("[data-piece]")
+    for path, text in (("size.length", "17"), ("size.breadth", "9.5"), ("size.height", "3.6")):
+        screen.type(path, text)
+    page.click("[data-phrase='seams']")
+    page.wait_for_selector("[data-path='seams.bind_cover']")
+    screen.type("seams.bind_cover", "1")
+    screen.type("allowances.base", "0.8")
+    screen.shows(OUTER, "width", "19")
+    screen.shows(OUTER, "height", "13.7")
+    # across an end, and a centimetre past either side
+    screen.shows("seam binding end", "length", "11.5")
+    lengths = page.locator(".box-states .state-length").all_inner_texts()
+    assert [text.strip() for text in lengths] == ["17", "9.5", "1.8", "9.5", "1.8", "1.8"]
+    _pick(screen, "seams.bind_ends", "hand", "seams")
+    # by hand the first row closes the end
+    screen.shows(OUTER, "width", "18.2")
+    screen.kept()
+
+
+def test_a_clutch_has_a_flap_that_meets_its_front(screen: Screen) -> None:
+    """27 wide less two of 0.6 and two seams; it falls 12, over 2, and 2.5 lies inside: 17.5 with its seam."""
+    screen.open("Conductor’s clutch")
+    page = screen.page
+    screen.shows("pocket flap 1", "width", "27.8")
+    page.click("[data-phrase='flap.0']")
+    page.wait_for_selector("[data-path='extras.0.fall']")
+    screen.type("extras.0.fall", "12")
+    screen.shows("pocket flap 1", "height", "17.5")
+    _pick(screen, "extras.0.held_by", "button", "flap.0")
+    page.keyboard.press("Escape")
+    page.keyboard.press("a")
+    page.wait_for_selector("[data-piece='pocket flap under 1']")
+    page.click("text=Read the work through")
+    page.wait_for_selector(".work-steps li")
+    work = page.inner_text(".work-steps")
+    first, then = "Work the buttonhole through both layers", "Find the button on the front"
+    assert -1 < work.index(first) < work.index(then) < work.index("Tuck the flap between the pressed edges")
+
+
+def test_a_front_with_a_zip_pocket_is_picked(screen: Screen) -> None:
+    """Of a front cut 4 7/8: less 2 of the strip and 1/2 of zip that shows, a seam of 1/4, 1/2 to trim."""
+    screen.open("Reed pouch")
+    page = screen.page
+    screen.shows(OUTER, "height", "4 7/8")
+    _pick(screen, "cloth.made", "zip", "cloth")
+    page.keyboard.press("Escape")
+    page.keyboard.press("a")
+    page.wait_for_selector("[data-piece='zip face outer front']")
+    screen.shows("zip strip outer front", "height", "2 1/4")
+    # 4 7/8 − (2 1/4 − 1/4) − 1/2 + 1/4 + 1/2
+    screen.shows("zip face outer front", "height", "3 1/8")
+    screen.shows("zip backing outer front", "height", "3 5/8")
+    screen.kept()

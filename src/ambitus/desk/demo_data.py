@@ -304,7 +304,7 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
             "unit": "cm",
             "size": {"width": 270, "height": 170},
             "base": {"kind": "seamed"},
-            "top": {"kind": "pressed_edges"},
+            "top": {"kind": "pressed_edges", "ease": "deeper", "ease_by": 3.5},
             "interfacing": {"kind": "kept_out", "material": "fusible_fleece"},
             "cloth": {"outer": "linen", "lining": "quilting_cotton"},
             "extras": [
