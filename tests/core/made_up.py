@@ -22,7 +22,10 @@ def front_only(draft: Draft) -> bool:
     """Return whether the back is of one piece though the front is not."""
     if zip_front(draft):
         return True
-    return (_pieced(draft) or _print_of(draft) is not None) and chose_at(draft.bag, "cloth.made_on", "front")
+    bodies = [p for p in draft.pieces if p.layer == "outer" and not p.part]
+    apart = any(face.startswith("back") for p in bodies for face in p.faces)
+    made = _pieced(draft) or _print_of(draft) is not None
+    return apart and made and chose_at(draft.bag, "cloth.made_on", "front")
 
 
 def zip_front(draft: Draft) -> bool:

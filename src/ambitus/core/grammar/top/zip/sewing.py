@@ -98,7 +98,7 @@ def _ready(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             f"See that {_the_sliders(bag)} inside the tacks",
             "Once the end is off it cannot be brought back."
             if not metre
-            else "Both ends are open: nothing else holds on the zip what closes it.",
+            else f"Both ends are open: {_they(bag)} must lie between the tacks.",
             first + 1,
             needs=("zip tacked",),
             gives=("slider inside",),
@@ -133,6 +133,10 @@ def _slid_on(bag: Resolved) -> str:
 
 def _the_sliders(bag: Resolved) -> str:
     return "both sliders are" if sliders(bag) == 2 else "the slider is"
+
+
+def _they(bag: Resolved) -> str:
+    return "both" if sliders(bag) == 2 else "it"
 
 
 def _open_at(bag: Resolved) -> str:
