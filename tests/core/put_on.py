@@ -131,6 +131,9 @@ def _flap(put: Put) -> dict[str, tuple[float, float]]:
     wide = wide_of(put.draft) - 2 * put.mm("flap_clear") + 2 * seam
     long = put.mm("fall") + put.mm("wrap") + inside + seam
     out = {"flap": (wide, long), "flap under": (wide, long)}
+    kind = put.bag.kinds.interfacing
+    if put.is_("core", "core") and kind.cuts and kind.kind != "base_only":
+        out["flap core"] = (wide - 2 * seam, put.mm("fall") + put.mm("wrap"))
     if not put.is_("held_by", "open") and put.is_("patched", "patch"):
         out[""] = tuple(mm + 2 * put.mm("margin") for mm in half_size(put))  # type: ignore[assignment]
     return out

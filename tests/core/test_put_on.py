@@ -29,7 +29,7 @@ from ambitus.core.spec.edit import PickedEdit, apply_edit
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
-from ambitus.core.sums import Sum
+from ambitus.core.sums import Sum, Term
 from ambitus.library import shipped
 from bags import drafted, tote, totes
 from conftest import examples
@@ -269,6 +269,12 @@ def _without_term(*labels: str) -> Callable[[Part], Part]:
     return changed
 
 
+def _with_seams(part: Part) -> Part:
+    assert isinstance(part, Loose)
+    seam = (Term("Seam", 8.0, ""),)
+    return replace(part, allowances=dict.fromkeys(part.allowances, seam))
+
+
 def _half_as_high(part: Part) -> Part:
     assert isinstance(part, Loose)
     points = tuple(replace(e, start=(e.start[0], e.start[1] / 2)) for e in part.face.edges)
@@ -381,6 +387,8 @@ FAULTS: dict[str, Fault] = {
         "flap", lambda one: replace(one, u=one.u + one.high / 2, at=replace(one.at, inside=one.at.inside + 9))
     ),
     "flap’s own half never set": _acts("flap", _never(acts.SetHalf)),
+    "interfacing of a flap never put in": _acts("flap", _never(acts.PutOn)),
+    "interfacing as large as its flap is cut": _cut("flap", _with_seams, "interfacing"),
     "flap never made": _acts("flap", _never(acts.Make)),
     "flap never held": _acts("flap", _never(acts.Baste)),
     "slip pocket as wide as from seam to seam": _cut("slip", _without_term("Side seam")),

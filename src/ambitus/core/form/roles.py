@@ -43,6 +43,7 @@ ROLES: Mapping[str, Role] = {
         Role("zip", small=True, source="bought"),
         Role("tab", small=True),
         Role("pocket"),
+        Role("pocket core", source="interfacing"),
         Role("binding", small=True),
         Role("seam binding", small=True),
         Role("patch", small=True),

@@ -39,6 +39,7 @@ Layer = Literal[
     "zip",
     "tab",
     "pocket",
+    "pocket core",
     "patch",
     "closure",
     "bar",

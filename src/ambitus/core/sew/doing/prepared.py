@@ -2,7 +2,16 @@
 
 from ambitus.core.sew import acts
 from ambitus.core.sew.doing.kind import Doing
-from ambitus.core.sew.doing.shared import all_sewn, edges_of, is_cut, is_marked, is_of, no_iron, refuse
+from ambitus.core.sew.doing.shared import (
+    all_sewn,
+    core_of,
+    edges_of,
+    is_cut,
+    is_marked,
+    is_of,
+    no_iron,
+    refuse,
+)
 from ambitus.core.sew.work import Work
 
 
@@ -82,8 +91,8 @@ def _put_on(work: Work, act: acts.PutOn) -> None:
             )
             edges = {(*face, edge.name) for edge in work.plan.forms["outer"].face(face[1]).edges}
             refuse(bool(edges & work.folded), "an edge of it is folded already")
-        strips = [key for key in work.made if piece.layer.startswith(work.plan.by_key[key].layer)]
-        refuse(bool(strips), "the strips are folded and closed already")
+        closed = [key for key in work.made if core_of(key) == piece.key]
+        refuse(bool(closed), "what it belongs in is made up and closed already")
         work.used.add(piece.key)
     for layer in work.plan.doubled if act.layer == "second layer" else ():
         refuse(bool(work.rows), "the pieces are joined already")

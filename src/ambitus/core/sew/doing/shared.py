@@ -90,6 +90,18 @@ def wrap_in(work: Work, seam: str) -> None:
         work.used.add(key)
 
 
+def core_of(key: str) -> str:
+    """
+    Return the key of the core that a piece is stiffened with, if it has one.
+
+    >>> core_of("strap carry.0"), core_of("pocket flap 1")
+    ('strap core carry.0', 'pocket core flap core 1')
+    """
+    layer, _, rest = key.partition(" ")
+    what, _, number = rest.rpartition(" ")
+    return f"{layer} core {what} core {number}" if what else f"{layer} core {rest}"
+
+
 def is_ready(work: Work, key: str) -> None:
     """Refuse a piece that has not been made up, unless it is bought as it is."""
     if work.plan.by_key[key].source == "bought":

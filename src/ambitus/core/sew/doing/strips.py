@@ -3,6 +3,7 @@
 from ambitus.core.sew import acts
 from ambitus.core.sew.doing.kind import Doing
 from ambitus.core.sew.doing.shared import (
+    core_of,
     has_rows,
     is_cut,
     is_made,
@@ -23,7 +24,7 @@ def _foldable(work: Work, key: str, iron: bool) -> None:
     is_cut(work)
     refuse(key in work.made, f"{piece.name} is made already")
     refuse(iron and piece.layer in work.plan.cold, f"{piece.name} melts under an iron")
-    core = f"{piece.layer} core {piece.key.partition(' ')[2]}"
+    core = core_of(key)
     refuse(core in work.plan.by_key and core not in work.used, f"the core of {piece.name} is not on it")
     refuse(key in work.plan.stretched - work.stretched, f"{piece.name} is not stretched yet")
 

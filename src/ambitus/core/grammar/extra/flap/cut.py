@@ -15,6 +15,7 @@ from ambitus.core.grammar.extra.flap.closing import closing_parts, closing_sewn,
 from ambitus.core.grammar.extra.flap.fields import (
     OVER_ALLOWANCE,
     OVER_CLEAR,
+    OVER_CORE,
     OVER_CORNER,
     OVER_CORNERS,
     OVER_FALL,
@@ -24,8 +25,9 @@ from ambitus.core.grammar.extra.flap.fields import (
 )
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.placing import beyond_side
+from ambitus.core.grammar.thickness import on_outer
 from ambitus.core.lengths import snap
-from ambitus.core.spec.resolved import Item
+from ambitus.core.spec.resolved import InterfacingFacts, Item
 from ambitus.core.sums import Sum, Term
 
 
@@ -109,6 +111,31 @@ def _layer(item: Item, flap: Flap, name: str, part: str, of: str, marks: tuple[M
     return Loose("pocket", name, 1, face, cloth, bag.cloth(of).label, marks, item.at)
 
 
+def cored_with(item: Item) -> InterfacingFacts | None:
+    """Return what lies in a flap: the bag's interfacing, where that is cut and wanted there."""
+    return on_outer(item.bag) if OVER_CORE.is_(item, "core") else None
+
+
+def core_key(item: Item) -> str:
+    """Return the key of what lies in it."""
+    return f"pocket core {name_of(item, 'flap core')}"
+
+
+def _core(item: Item, flap: Flap, facts: InterfacingFacts) -> Loose:
+    """Return what lies in a flap: as large as that is seen, for it stays out of every seam."""
+    part = name_of(item, "flap core")
+    wide = (Term("The flap, wide", flap.wide, "As it comes out."),)
+    high = (Term("The flap, long", flap.seen, "From its free edge to the top edge of the back."),)
+    measures = (
+        Measure("width", "How wide to cut it", "x", "side left", "side right", wide, beside="top"),
+        Measure("height", "How long to cut it", "y", "foot", "head", high, beside="left"),
+    )
+    outline = _outline(flap, OVER_CORNERS.is_(item, "rounded"))
+    cloth: dict[str, Terms] = {"sides": (), "foot": (), "head": ()}
+    face = Face(part, part, outline, measures, part=part)
+    return Loose("pocket core", "Flap, interfacing", 1, face, cloth, facts.label, (), item.at)
+
+
 def parts(item: Item, form: Form) -> tuple[Part, ...]:
     """Return both layers of a flap, and what holds it down."""
     flap = flap_of(item, form)
@@ -118,6 +145,7 @@ def parts(item: Item, form: Form) -> tuple[Part, ...]:
     return (
         _layer(item, flap, "Flap", name_of(item, "flap"), POCKET_OF.of(item), outside),
         _layer(item, flap, "Flap, underside", name_of(item, "flap under"), UNDER_OF.of(item), under),
+        *((_core(item, flap, facts),) if (facts := cored_with(item)) else ()),
         *closing_parts(item),
     )
 

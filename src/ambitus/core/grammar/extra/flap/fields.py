@@ -16,4 +16,6 @@ OVER_CORNER = Length("extras.flap_corner")
 #: what its underside is cut of
 UNDER_OF = Choice[Literal["outer", "lining"]]("extras.under_of")
 HELD_BY = Choice[Literal["open", "snap", "stud", "tape", "button"]]("extras.held_by")
+#: whether interfacing lies in it
+OVER_CORE = Choice[Literal["none", "core"]]("extras.core")
 OVER_ALLOWANCE = Length("allowances.flap")

@@ -14,15 +14,17 @@ from ambitus.core.grammar.extra.flap.closing import (
     is_patched,
     up_from_free,
 )
-from ambitus.core.grammar.extra.flap.cut import flap_keys, flap_of, inside, is_tucked
+from ambitus.core.grammar.extra.flap.cut import cored_with, flap_keys, flap_of, inside, is_tucked
 from ambitus.core.grammar.extra.flap.fields import OVER_ALLOWANCE, OVER_CORNERS
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.sewing import rank_of, raw_down
+from ambitus.core.grammar.interfacing.steps import COOLS
 from ambitus.core.lengths import snap
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Reading, Step
 from ambitus.core.steps.settings import stitched
+from ambitus.core.words import within
 
 #: how a half is set in the underside, by what it is
 _SET = {
@@ -59,9 +61,22 @@ def _half(item: Item, fall: float) -> Step:
 def _made(item: Item, form: Form) -> Iterator[Step]:
     flap, held = flap_of(item, form), held_by(item)
     outside, under = flap_keys(item)
-    first = held in ("snap", "stud", "tape")
+    first, facts = held in ("snap", "stud", "tape"), cored_with(item)
+    if facts:
+        yield Step(
+            f"extra {item.number} core",
+            f"{'Fuse' if facts.fused else 'Baste'} the {within(facts.label)} to the flap’s outside",
+            "On its wrong side, within the seam lines: nothing of it lies in a seam or inside the top edge.",
+            rank_of(item, 0),
+            needs=("pieces marked",),
+            gives=(f"{item.at} cored",),
+            acts=(acts.PutOn("pocket core", facts.fused),),
+            wait=COOLS if facts.fused else None,
+            cautions=("hot iron",) if facts.fused else (),
+        )
     if first:
         yield _half(item, flap.fall)
+    ready = [f"{item.at} {state}" for state, so in (("half set", first), ("cored", facts)) if so]
     corner = {
         "square": "Clip both corners across.",
         "clipped": "Clip the corners.",
@@ -73,7 +88,7 @@ def _made(item: Item, form: Form) -> Iterator[Step]:
         "Right sides together, down one side, along the free edge and up the other; the end that lies "
         f"inside stays open. {corner} Turn it, push the corners out, press, and topstitch along the edge.",
         rank_of(item, 1),
-        needs=(f"{item.at} half set",) if first else ("pieces marked",),
+        needs=("pieces marked", *ready),
         gives=(f"{item.at} made",),
         acts=(acts.Make((outside,), into=(under,)),),
         settings=f"Iron: {item.bag.cloth('outer').iron}.",

@@ -21,6 +21,7 @@ from ambitus.core.grammar.extra.flap.cut import parts, sewn, sizes
 from ambitus.core.grammar.extra.flap.fields import (
     HELD_BY,
     OVER_CLEAR,
+    OVER_CORE,
     OVER_CORNER,
     OVER_CORNERS,
     OVER_FALL,
@@ -31,6 +32,7 @@ from ambitus.core.grammar.extra.flap.fields import (
 from ambitus.core.grammar.extra.flap.read import read
 from ambitus.core.grammar.extra.flap.steps import steps
 from ambitus.core.grammar.extra.halves import SNAP_SIZE
+from ambitus.core.grammar.thickness import on_outer
 from ambitus.core.lengths import Pair, View, paired
 from ambitus.core.spec.resolved import Item, Resolved
 
@@ -193,6 +195,17 @@ FLAP_OVER = Extra(
             shown_when=(PATCHED, "patch"),
         ),
         Param(
+            OVER_CORE,
+            "Interfacing in it",
+            "choice",
+            lambda bag: "core" if on_outer(bag) else "none",
+            options=(
+                Option("core", "Of the bag’s", "Within its seams, on its outside."),
+                Option("none", "None", "As soft as its two layers."),
+            ),
+            shown_if=lambda bag: on_outer(bag) is not None,
+        ),
+        Param(
             POCKET_OF,
             "Its outside cut of",
             "choice",
@@ -212,7 +225,7 @@ FLAP_OVER = Extra(
         "Flap",
         ", with ",
         _says,
-        choices=(OVER_CORNERS, HELD_BY, BUTTONHOLE, PATCHED, POCKET_OF, UNDER_OF),
+        choices=(OVER_CORNERS, HELD_BY, BUTTONHOLE, PATCHED, OVER_CORE, POCKET_OF, UNDER_OF),
         fields=(
             OVER_FALL,
             OVER_WRAP,
