@@ -132,3 +132,20 @@ def test_a_remedy_leaves_the_plan_as_it_was() -> None:
     (first, *_) = remedies_of(found, before, spec, GRAMMAR)
     assert spec.model_dump_json() == kept
     assert changed(spec, first.remedy, GRAMMAR).allowances["base"] == 10
+
+
+def test_ends_that_a_lining_hides_are_sewn_as_one_or_plainly() -> None:
+    """What the base brings comes back where its choice is let go of: a remedy chooses another."""
+    spec = _spec(
+        {
+            "unit": "mm",
+            "base": {"kind": "pleated"},
+            "top": {"kind": "zip", "turned": "gap"},
+            "size": {"length": 190, "breadth": 90, "height": 40},
+            "carry": [],
+        }
+    )
+    before = drafted(spec.model_dump())
+    found = next(f for f in findings(before) if f.rule.id == "parts-do-not-fit")
+    offered = [made.remedy for made in remedies_of(found, before, spec, GRAMMAR)]
+    assert [(c.path, c.value) for (c,) in offered[:2]] == [("top.turned", "zip"), ("seams.end", "plain")]

@@ -22,6 +22,7 @@ from ambitus.core.grammar.fitting import misfits
 from ambitus.core.grammar.kinds import BASE_KIND, GRID_STEP, INTERFACING_KIND, SEAMS_KIND, TOP_KIND
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.sizes import HEIGHT
+from ambitus.core.grammar.top.fields import TURNED
 from ambitus.core.lengths import paired
 
 if TYPE_CHECKING:
@@ -67,8 +68,11 @@ def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
         ways = [to(param.path, param.way_out) for _, param in reversed(bag.kinds.params) if param.way_out]
         ways += [to(p, v) for p, v in _TRIED]
         if prefix == "seams":
-            classes = (key for key, kind in bag.kinds.seams_by_class.items() if kind is variant)
-            ways[:0] = [to(kind_of(key), None) for key in classes]
+            classes = [key for key, kind in bag.kinds.seams_by_class.items() if kind is variant]
+            # what its base brings comes back where nothing else is chosen
+            ways[:0] = [to(kind_of(key), kind) for kind in (None, "plain") for key in classes]
+            if TURNED in bag.values:
+                ways.insert(0, to(TURNED, "zip"))
         if prefix.startswith("carry"):
             ways[:0] = [to(where, None), to(where, "on_face")]
         yield fired(
