@@ -497,6 +497,9 @@ def _(b: Bag) -> bool:
     inset = less.get(b.bag.kinds.interfacing.kind, math.inf)
     both = (True, False) if "lapped" in {proofs._kind(b.draft, k) for k in b.bag.sewn} else (True,)
     eaten = [proofs.eaten(b.draft, k, over) for k in b.bag.sewn if k in b.bag.classes for over in both]
+    # the interfacing of a panel of two parts is joined with it
+    if any(p.division == "bottom" for p in b.draft.pieces):
+        eaten.append(proofs.eaten(b.draft, "join"))
     return max([*eaten, proofs.top_eats(b.draft)]) - inset > 1
 
 

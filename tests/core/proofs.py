@@ -368,7 +368,7 @@ def _seam_names(draft: Draft) -> set[str]:
     if kind in _BOX:
         what = ("end", "corner") if kind == "box_pouch_cut" else ("end",)
         four = {f"{w} {face} {way}" for w in what for face in ("front", "back") for way in ("left", "right")}
-        return {"base", *four}
+        return four if is_folded(draft) else {"base", *four}
     if kind == "gusset":
         return {"gusset front", "gusset back"}
     if kind == "side_panels":
@@ -500,8 +500,10 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
             "height": asked["breadth"]
             + high
             + top
-            + (0.0 if seam_line else eaten(draft, "base", piece.over)),
+            + (0.0 if seam_line or is_folded(draft) else eaten(draft, "base", piece.over)),
         }
+        if is_folded(draft):
+            box["height"] *= 2
         if kind == "box_pouch_cut":
             sx = eats("corner")
             box |= {"across": end + high / 2 - sx, "up": high / 2 - sx}
@@ -850,8 +852,13 @@ def corners_are_marked(draft: Draft) -> Iterator[str]:
             continue
         if draft.bag.kinds.base.kind == "box_pouch":
             ends = {min(x for x, _ in piece.stitch), max(x for x, _ in piece.stitch)}
+            # the side folds: in the middle of a panel, half-way to the zip of one piece
+            fold = (draft.form.mm("breadth") + draft.form.mm("height")) / 2 if piece.folded else 0.0
+            if len(marks) != (4 if piece.folded else 2):
+                yield f"{piece.key}: {len(marks)} corners marked"
             for mark in marks:
-                xs, ys = {x for x, _ in mark.points}, [y for _, y in mark.points]
+                middle = fold if mark.points[1][1] > 0 else -fold
+                xs, ys = {x for x, _ in mark.points}, [y - middle for _, y in mark.points]
                 deep = [
                     abs(x - e) for x in xs for e in ends if abs(x - e) < 3 * corner and abs(x - e) > EXACT
                 ]
@@ -1031,6 +1038,9 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
     final = {s.key for s in draft.steps if s.kind == "no return"}
     base, top = draft.bag.kinds.base.kind, draft.bag.kinds.top.kind
     names = _NAMES.get(base, _NAMES["separate" if base in _SEPARATE else ""])
+    if base in _BOX and is_folded(draft):
+        # one piece has no base seam: its ends come first
+        names = names[1:]
     first_seam = f"outer {names[0][1]}"
     strapped = {"strap 0 even"} if draft.hangs else set()
     pairs = [("measure", "cut"), *((even, "measure back") for even in strapped)]
@@ -1060,7 +1070,8 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
         pairs += [("gap open", "turn"), ("turn", "close gap")] if _gapped(draft) else []
     apart = {p.layer for p in _sewn(draft)} - ({"lining"} if _chose(draft, "top.turned", "zip") else set())
     for layer in apart:
-        pairs += [tuple(key.format(layer=layer) for key in pair) for pair in _BY_BASE.get(base, ())]  # type: ignore[misc]
+        own = [pair for pair in _BY_BASE.get(base, ()) if "{layer} base" not in pair or not is_folded(draft)]
+        pairs += [tuple(key.format(layer=layer) for key in pair) for pair in own]  # type: ignore[misc]
         wanted |= {f"{layer} nested"} if base.startswith("boxed") else set()
         wanted |= {f"{layer} matched"} if base in _SEPARATE else set()
         for key, name in names:

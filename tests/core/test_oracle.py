@@ -111,6 +111,19 @@ def test_on_any_bag_the_checks_are_right(spec: dict[str, Any], data: st.DataObje
     assert _disagree(pushed) == [], json.dumps(pushed)
 
 
+def test_fleece_reaches_into_the_join_of_a_bottom() -> None:
+    """Raw edges that meet take nothing, and a bottom is joined on with what it was given."""
+    spec = bags.tote(
+        seams={"kind": "raw"},
+        top={"kind": "bound"},
+        interfacing={"kind": "full", "material": "cotton_batting"},
+        cloth={"bottom": "contrast"},
+        allowances={"join": 9},
+    )
+    assert _disagree(spec) == []
+    assert "bulk-in-seams" in {f.rule.id for f in findings(drafted(spec))}
+
+
 def test_the_oracle_knows_what_lies_where() -> None:
     """A snap of 18 on a patch of 48, 40 below the top, begins at 16: clear of a row at 3, not at 25."""
     plain = bags.tote(extras=[{"kind": "magnetic_snap"}])

@@ -197,6 +197,7 @@ BAGS: tuple[dict[str, Any], ...] = (
     _pouch("boxed", zip_ends="seamed", zip="metal", zip_counts="left_out", grab="ribbon", pull="cord"),
     _pouch("box_pouch", zip_used="metre", wrist="elastic"),
     _pouch("box_pouch_cut", kind="zip_unlined"),
+    {**_pouch("box_pouch", kind="zip_unlined"), "base": {"kind": "box_pouch", "cut_as": "folded"}},
     _pouch("pleated"),
     {
         **_pouch("pleated", kind="zip_unlined"),

@@ -73,6 +73,8 @@ def parts_do_not_fit(draft: "Draft") -> Iterator[Fired]:
             ways[:0] = [to(kind_of(key), kind) for kind in (None, "plain") for key in classes]
             if TURNED in bag.values:
                 ways.insert(0, to(TURNED, "zip"))
+        if prefix == "base" and TURNED in bag.values:
+            ways.insert(0, to(TURNED, "zip"))
         if prefix.startswith("carry"):
             ways[:0] = [to(where, None), to(where, "on_face")]
         yield fired(

@@ -8,14 +8,15 @@ from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Mark, Mea
 from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.grammar.base.boxed.cut import settle_depth
 from ambitus.core.grammar.base.boxed_pinched.cut import tip
+from ambitus.core.grammar.base.cut_as import is_folded
 from ambitus.core.grammar.base.insert import insert_of
-from ambitus.core.grammar.base.panels import eats, ring, settled, told
+from ambitus.core.grammar.base.panels import eats, mouth, ring, settled, told
 from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
 from ambitus.core.grammar.top.zip.tape import left_out
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Item, Resolved
-from ambitus.core.sums import Sum, Term
+from ambitus.core.sums import Sum, Term, twice
 
 Terms = tuple[Term, ...]
 
@@ -47,6 +48,34 @@ def outline(long: float, half: float, notch: float) -> tuple[Edge, ...]:
             Edge("end left lower", "end", (0.0, -notch)),
         )
     return (Edge("base", "base", (0.0, -half)), *right, Edge("top", "top", (long, half)), *left)
+
+
+def _in_one(long: float, tall: float) -> tuple[Edge, ...]:
+    """Return both panels in one, *long* by twice *tall*: the base folds along y = 0, the front above it."""
+    half = tall / 2
+    return (
+        Edge("top back", "top", (0.0, -tall)),
+        Edge("end right back upper", "end", (long, -tall)),
+        Edge("end right back lower", "end", (long, -half)),
+        Edge("end right front lower", "end", (long, 0.0)),
+        Edge("end right front upper", "end", (long, half)),
+        Edge("top front", "top", (long, tall)),
+        Edge("end left front upper", "end", (0.0, tall)),
+        Edge("end left front lower", "end", (0.0, half)),
+        Edge("end left back lower", "end", (0.0, 0.0)),
+        Edge("end left back upper", "end", (0.0, -half)),
+    )
+
+
+def _seams_in_one() -> tuple[Seam, ...]:
+    """Return the ends of one piece that is folded at the base, each half of it sewn to itself."""
+    out = []
+    for face in ("front", "back"):
+        for side in ("left", "right"):
+            halves = tuple((Stretch("", "body", f"end {side} {face} {half}"),) for half in ("upper", "lower"))
+            key = f"end {face} {side}"
+            out.append(Seam(key, f"End seam, {face} {side}", "end", halves, line=f"end {side}"))
+    return tuple(out)
 
 
 def panel_seams(notched: bool) -> tuple[Seam, ...]:
@@ -98,7 +127,8 @@ def _panel(
     round_ends = (LENGTH.term(bag, "Length"), Term(as_cut, high, why, source), *across)
     extra = left_out_terms(bag)
     plain = BREADTH.of(bag) + sum(t.mm for t in extra) + high
-    tall, moved = settled(bag, plain, eats(allowances, "base") + eats(allowances, "top"))
+    base = 0.0 if is_folded(bag) else eats(allowances, "base")
+    tall, moved = settled(bag, plain, base + eats(allowances, "top"))
     up = (
         BREADTH.term(bag, "Breadth"),
         Term(
@@ -140,6 +170,23 @@ def _panel(
                 beside="left",
             )
         )
+    if is_folded(bag):
+        ends = ("end left front upper", "end right front upper")
+        in_one = (
+            Measure("width", "How wide to cut it", "x", *ends, round_ends),
+            Measure(
+                "height",
+                "How high to cut it",
+                "y",
+                "top back",
+                "top front",
+                twice(up),
+                folds=True,
+                beside="left",
+            ),
+        )
+        body = Face("body", "panel", _in_one(wide, tall), in_one, folded=True)
+        return (body,), snap(wide - high), snap(tall - high)
     edges = outline(wide, snap(tall / 2), notch)
     faces = tuple(
         Face(name, "panel", edges, tuple(measures), over=name == "front") for name in ("front", "back")
@@ -165,8 +212,8 @@ def _form(bag: Resolved, allowances: Allowances, high: float, notched: bool) -> 
             ),
         },
         faces=faces,
-        seams=panel_seams(notched),
-        mouth=(("front", "top"), ("back", "top")),
+        seams=_seams_in_one() if is_folded(bag) else panel_seams(notched),
+        mouth=mouth(is_folded(bag)),
         height=high,
         corner=None if notched else snap(high / 2),
         insert=insert_of(bag, long, broad),
@@ -205,12 +252,21 @@ def side_fold(bag: Resolved, form: Form) -> Sum:
     return Sum("From the raw zip edge to the side fold", (half, *top))
 
 
+def _folds(form: Form, piece: Piece) -> tuple[float, ...]:
+    """Return where the side folds lie on a piece: in its middle, or half-way up and down of both in one."""
+    half = (form.mm("breadth") + form.mm("height")) / 2
+    return (half, -half) if piece.folded else (0.0,)
+
+
 def fold_marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
-    """Return the side fold as a crease."""
+    """Return the side folds as creases."""
     bag = item.bag
     left, _, right, _ = piece.box
     told = (("from the raw zip edge", side_fold(bag, form)),)
-    return (Mark("crease", "Side fold", ((left, 0.0), (right, 0.0)), "zip edge", told),)
+    return tuple(
+        Mark("crease", "Side fold", ((left, y), (right, y)), "zip edge", () if n else told)
+        for n, y in enumerate(_folds(form, piece))
+    )
 
 
 def pinch_marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
@@ -229,9 +285,13 @@ def pinch_marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
         ),
         ("from the fabric tip, down the end seam", Sum("From the fabric tip, down the end seam", (point,))),
     )
-    left: tuple[tuple[float, float], ...] = ((0.0, -half), (half, 0.0), (0.0, half))
-    return (
-        *fold_marks(item, form, piece),
-        Mark("cut-out", "Stitch across the corner", left, "both ends of the side fold", readings),
-        Mark("cut-out", "Stitch across the corner", tuple((right - x, y) for x, y in left), "right"),
-    )
+    marks = []
+    for n, fold in enumerate(_folds(form, piece)):
+        left: tuple[tuple[float, float], ...] = ((0.0, fold - half), (half, fold), (0.0, fold + half))
+        other = tuple((right - x, y) for x, y in left)
+        where, told = ("right", ()) if n else ("both ends of the side fold", readings)
+        marks += [
+            Mark("cut-out", "Stitch across the corner", left, where, told),
+            Mark("cut-out", "Stitch across the corner", other, "right"),
+        ]
+    return (*fold_marks(item, form, piece), *marks)

@@ -15,9 +15,16 @@ def _box(
         Term("End seams", -2 * allowances["end"], "Both ends are sewn.", times=2),
     )
     less = Term("Height", -high.total, "Folds down at both ends together.")
+    side = (
+        (Term("Half the piece", row.height / 2, "One side, from the fold."),)
+        if row.folded
+        else (
+            Term("Panel height", row.height, "As cut."),
+            Term("Base seam", -allowances["base"], "Sewn to the other panel."),
+        )
+    )
     up = (
-        Term("Panel height", row.height, "As cut."),
-        Term("Base seam", -allowances["base"], "Sewn to the other panel."),
+        *side,
         Term("Top edge", -top, "What the zip edge eats."),
         Term("Height", -high.total, "The side, from edge to edge."),
     )

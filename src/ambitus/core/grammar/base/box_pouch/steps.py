@@ -1,6 +1,7 @@
 """Sewing a box pouch: base seam, pressed with the zip over it, both ends, then four corners."""
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.cut_as import is_folded
 from ambitus.core.grammar.base.sewing import sew, sewn_layers, sewn_together, side_up, stitch_of
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.top.lining import deeper_by
@@ -34,29 +35,31 @@ def base_and_flat(
     numbers: tuple[tuple[str, float], ...] = (),
 ) -> tuple[Step, ...]:
     """Return base seam, and the pressing of one layer with its zip, or the place for it, on top of that."""
-    zip_too = layer == "outer"
-    over = "zip" if zip_too else "opening for the zip"
+    zip_too, in_one = layer == "outer", is_folded(bag)
+    over, under = "zip" if zip_too else "opening for the zip", "fold of the base" if in_one else "base seam"
+    sewn = sew(
+        bag,
+        layer,
+        "base",
+        rank,
+        needs=(f"{layer} panels ready",),
+        gives=f"{layer} base sewn",
+        say="Raw edges level, from end to end.",
+    )
+    side = "wrong" if in_one else side_up(bag, "base")
     return (
-        *sew(
-            bag,
-            layer,
-            "base",
-            rank,
-            needs=(f"{layer} panels ready",),
-            gives=f"{layer} base sewn",
-            say="Raw edges level, from end to end.",
-        ),
+        *(() if in_one else sewn),
         Step(
             key=f"{layer} press box",
-            title=f"Press the {layer} flat with the {over} on top of the base seam",
+            title=f"Press the {layer} flat with the {over} on top of the {under}",
             say=say if zip_too else _AS_OUTER,
             numbers=numbers if zip_too else (),
             rank=rank + 8,
-            needs=(f"{layer} base sewn",),
+            needs=(f"{layer} panels ready" if in_one else f"{layer} base sewn",),
             gives=(f"{layer} box pressed",),
             acts=(
-                acts.TurnTo(sewn_together(bag, layer), side_up(bag, "base")),
-                acts.Press(sewn_together(bag, layer), side_up(bag, "base")),
+                acts.TurnTo(sewn_together(bag, layer), side),
+                acts.Press(sewn_together(bag, layer), side),
             ),
             settings=f"Iron: {bag.cloth(layer).iron}.",
             reads=reads,
@@ -64,12 +67,12 @@ def base_and_flat(
         ),
         Step(
             key=f"{layer} box centred",
-            title=f"See that the {over} lies exactly over the base seam at both ends of the {layer}",
+            title=f"See that the {over} lies exactly over the {under} at both ends of the {layer}",
             say="Pin there first.",
             rank=rank + 9,
             needs=(f"{layer} box pressed",),
             gives=(f"{layer} ends matched",),
-            acts=(acts.See(sewn=acts.Seams((layer,), "base")),),
+            acts=(acts.See() if in_one else acts.See(sewn=acts.Seams((layer,), "base")),),
             kind="gate",
             seen="centred",
             cautions=("pins",),

@@ -9,14 +9,25 @@ from ambitus.core.grammar.base.box_pouch.read import read, read_cut_out
 from ambitus.core.grammar.base.box_pouch.steps import cut_out_steps, steps
 from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
 from ambitus.core.grammar.base.corners import corner_givens, corner_params
-from ambitus.core.grammar.base.fields import CORNER, CORNER_BY, INSERT, INSERT_LESS, SIZE_FROM, THING_LIES
+from ambitus.core.grammar.base.cut_as import is_folded
+from ambitus.core.grammar.base.fields import (
+    CORNER,
+    CORNER_BY,
+    CUT_AS,
+    INSERT,
+    INSERT_LESS,
+    SIZE_FROM,
+    THING_LIES,
+)
 from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
+from ambitus.core.grammar.base.panels import CUT_AS_PARAM, no_base_seam
 from ambitus.core.grammar.base.thing import LID_GIVENS, LIES_PARAMS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.cloth.bottom import has_bottom
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
 from ambitus.core.grammar.top.fields import LINING_EASE
+from ambitus.core.grammar.top.zip.tape import as_one
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 
@@ -29,11 +40,17 @@ def needs_lid(bag: Resolved) -> str:
         return "its panels run under it, so that a bottom has no place of its own"
     if LINING_EASE.is_(bag, "shorter"):
         return "its lining is cut like the outer: shorter, it would be less broad"
+    if is_folded(bag) and not as_one(bag):
+        return "in one piece it has no base seam for a turning gap"
     return "straps need an edge to hang from" if bag.kinds.carry else ""
 
 
 def _straight(bag: Resolved) -> Mapping[str, float]:
-    return {"base": LENGTH.of(bag)}
+    return {} if is_folded(bag) else {"base": LENGTH.of(bag)}
+
+
+def _says(bag: Resolved) -> str:
+    return f"boxed at four corners{', cut in one piece' if is_folded(bag) else ''}"
 
 
 #: what else may be asked of a box: the size of what it is to hold, and an insert on its base
@@ -51,6 +68,7 @@ BOX_POUCH = Base(
         Param(BREADTH, "Breadth", "length", paired(75), low=10, high=1500, opens="outer/height"),
         Param(HEIGHT, "Height", "length", paired(60), low=5, high=1500, opens="outer/height"),
         *corner_params(*PINCHED, called="height"),
+        CUT_AS_PARAM,
         *LID_PARAMS,
     ),
     givens=(*LID_GIVENS, *corner_givens(HEIGHT, *PINCHED, box=True)),
@@ -58,11 +76,12 @@ BOX_POUCH = Base(
         key="base",
         label="Base",
         before="",
-        says=lambda bag, view, prefix: "boxed at four corners",
-        choices=(BASE_KIND, SIZE_FROM, THING_LIES, CORNER_BY, INSERT),
+        says=lambda bag, view, prefix: _says(bag),
+        choices=(BASE_KIND, CUT_AS, SIZE_FROM, THING_LIES, CORNER_BY, INSERT),
         fields=(*THING_FIELDS, CORNER, INSERT_LESS),
     ),
     classes={"end": "End seam", "base": "Base seam"},
+    unused=no_base_seam,
     divides=False,
     carries=False,
     runs_round=True,
