@@ -146,7 +146,7 @@ def stash(page: Page) -> None:
 def pouch(page: Page) -> None:
     """A pleated pouch: its tucks, an end seen square on, and what its panel is cut."""
     _open(page, "Reed-knife roll")
-    page.click("[data-sum='outer/height']")
+    page.click("[data-sum='outer panel/height']")
 
 
 def put_on(page: Page) -> None:

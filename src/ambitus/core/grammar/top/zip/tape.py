@@ -274,7 +274,8 @@ def allowance(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
     seam = ZIP_ALLOWANCE.term(bag, "Zip seam")
     if not is_counted(bag) and not bag.kinds.base.runs_round:
         return (seam,)
-    why = "The height runs to the middle of the closed zip; half of what shows is not cloth."
+    what = "The panel" if bag.kinds.base.runs_round else "The height"
+    why = f"{what} runs to the middle of the closed zip; half of what shows is not cloth."
     return (seam, Term("Half of the zip that shows", -snap(shows(bag) / 2), why))
 
 
