@@ -301,7 +301,7 @@ def _(b: Bag) -> bool:
 @says("flap-no-width")
 def _(b: Bag) -> bool:
     flaps = (put for put in put_on.every(b.draft) if put.kind == "flap")
-    return any(put_on.wide_of(b.draft) - 2 * put.mm("flap_clear") < 20 - EPS for put in flaps)
+    return any(put_on.face_of(b.draft) - 2 * put.mm("flap_clear") < 20 - EPS for put in flaps)
 
 
 @says("flap-closure-off")

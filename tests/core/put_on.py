@@ -73,6 +73,12 @@ def wide_of(draft: Draft) -> float:
     return draft.form.mm("width" if base in ("gusset", "side_panels") else "flat_opening")
 
 
+def face_of(draft: Draft) -> float:
+    """Return how wide the face is that stands: all of the panel where nothing goes round a corner."""
+    sizes = draft.form.dimensions
+    return draft.form.mm("width") if "width" in sizes else draft.form.mm("flat_opening")
+
+
 def side_seam(draft: Draft) -> str:
     """Return the class of the seams beside front and back."""
     return "gusset" if draft.bag.kinds.base.kind == "gusset" else "side"
@@ -128,7 +134,7 @@ def _flap(put: Put) -> dict[str, tuple[float, float]]:
     """Return both layers of a flap: narrower than the bag, and as long as its fall and what it goes over."""
     inside = put.mm("inserted") if put.bag.kinds.top.kind == "pressed_edges" else put.allowance("top")
     seam = put.allowance("flap")
-    wide = wide_of(put.draft) - 2 * put.mm("flap_clear") + 2 * seam
+    wide = face_of(put.draft) - 2 * put.mm("flap_clear") + 2 * seam
     long = put.mm("fall") + put.mm("wrap") + inside + seam
     out = {"flap": (wide, long), "flap under": (wide, long)}
     kind = put.bag.kinds.interfacing

@@ -122,19 +122,19 @@ def flap_corner_over_flap(draft: "Draft") -> Iterator[Fired]:
     "flap-no-width",
     "stop",
     "Nothing is left of the flap’s width",
-    "2 × clear of each side ≥ the width of the bag − 20 mm",
+    "2 × clear of each side > the width of the face − 20 mm",
     "A flap is narrower than its bag, and still has to be one.",
     "There is no flap to cut.",
 )
 def flap_no_width(draft: "Draft") -> Iterator[Fired]:
     for item in _flaps(draft):
-        wide = ground_of(draft.bag, draft.form, "outer", "back").wide
+        wide = ground_of(draft.bag, draft.form, "outer", "back").stands
         clear = OVER_CLEAR.of(item)
         if wide - 2 * clear < 20 - 1e-6:
             most = at_most(draft.bag, (wide - 20) / 2)
             yield fired(
                 OVER_CLEAR.in_(item.at),
-                "{clear} clear of each side of a bag {wide} wide.",
+                "{clear} clear of each side of a face {wide} wide.",
                 "Keep it {most} clear or less.",
                 remedies=(to(OVER_CLEAR.in_(item.at), most),),
                 clear=clear,

@@ -59,7 +59,8 @@ def _seam(item: Item) -> Term:
 def flap_of(item: Item, form: Form) -> Flap:
     """Return a flap settled on the cutting grid, on the *form* of the outer."""
     bag, seam = item.bag, _seam(item).mm
-    whole = ground_of(bag, form, "outer", "back").wide
+    # of a boxed bag the face that stands: a flap does not go round its corners
+    whole = ground_of(bag, form, "outer", "back").stands
     # where nothing is left of its width a check says so: it is drawn with hardly any
     wide = max(bag.grid.step, settled(bag, whole - 2 * OVER_CLEAR.of(item), 2 * seam))
     fall = settled(bag, OVER_FALL.of(item), OVER_WRAP.of(item) + inside(item).mm + seam)
@@ -97,7 +98,7 @@ def flap_keys(item: Item) -> tuple[str, str]:
 def _layer(item: Item, flap: Flap, name: str, part: str, of: str, marks: tuple[Mark, ...]) -> Loose:
     bag = item.bag
     of = of if of != "lining" or "lining" in bag.kinds.top.layers else "outer"
-    whole = Term("Width of the bag", snap(flap.wide + 2 * OVER_CLEAR.of(item)), "From seam to seam, flat.")
+    whole = Term("Width of the face", snap(flap.wide + 2 * OVER_CLEAR.of(item)), "Of the back, as it stands.")
     wide = (whole, OVER_CLEAR.term(item, "Clear of each side").scaled(-2, times=2))
     fall = size_terms(OVER_FALL.term(item, "Falls over the front"), flap.fall)
     high = (*fall, OVER_WRAP.term(item, "Over the mouth"))
