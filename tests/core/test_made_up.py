@@ -325,3 +325,19 @@ def test_what_is_joined_to_a_motif_makes_up_for_what_the_grid_took_of_it() -> No
     wide = [p.size("width") for p in made.pieces if p.layer == "strip"]
     assert wide == [100, 142]
     assert made.read.findings == ()
+
+
+@pytest.mark.parametrize(
+    "more",
+    [
+        {"cloth": {"doubled": "doubled"}},
+        {"interfacing": {"kind": "quilted"}},
+        {"base": {"kind": "box_pouch"}, "top": {"kind": "zip"}, "size": sizes_of("box_pouch"), "carry": []},
+        {"base": {"cut_as": "folded"}},
+    ],
+)
+def test_a_zip_front_is_refused_where_its_pocket_could_not_be(more: dict[str, Any]) -> None:
+    """Doubled or quilted it would be sewn shut; round a lid, or folded at the base, there is no front."""
+    spec = {**ZIPPED, **more, "cloth": {**ZIPPED["cloth"], **more.get("cloth", {})}}
+    assert "parts-do-not-fit" in {f.rule.id for f in findings(drafted(spec))}
+    assert "parts-do-not-fit" not in {f.rule.id for f in findings(drafted(ZIPPED))}

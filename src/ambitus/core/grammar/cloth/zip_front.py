@@ -11,6 +11,7 @@ from ambitus.core.form.model import Form, Part
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.blank import Ply
 from ambitus.core.grammar.cloth.fields import (
+    DOUBLED_CLOTH,
     FRONT_COVER,
     FRONT_COVERS,
     FRONT_SPARE,
@@ -50,6 +51,8 @@ def no_zip_front(bag: Resolved) -> str:
         return ""
     if bag.kinds.interfacing.kind == "quilted":
         return "a quilted front is one blank, and its pocket would be quilted shut"
+    if DOUBLED_CLOTH.is_(bag, "doubled"):
+        return "two layers worked as one would sew its pocket shut"
     return "its panels run round it: it has no front for a pocket" if bag.kinds.base.runs_round else ""
 
 
