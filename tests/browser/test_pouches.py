@@ -101,7 +101,7 @@ def test_every_plain_way_begins_a_bag_that_can_be_cut(screen: Screen) -> None:
     """Each tile on the shelf, by the keyboard, is one step from pieces without a stop."""
     page = screen.shelf().page
     ways = [w.get_attribute("data-way") for w in page.locator("[data-way]").all()]
-    assert len(ways) == 11
+    assert len(ways) == 12
     for way in ways:
         screen.shelf()
         page.locator(f"[data-way='{way}']").focus()
