@@ -591,3 +591,13 @@ def test_a_button_below_a_join_is_found_on_its_own_piece() -> None:
     assert piece.division == "bottom"
     assert dict(mark.readings)["down"].total == pytest.approx(80)
     assert piece.box[3] - mark.points[2][1] == pytest.approx(80)
+
+
+@pytest.mark.parametrize("held", ["snap", "stud", "tape", "button"])
+@pytest.mark.parametrize("patched", ["patch", "none"])
+def test_a_flap_speaks_of_a_patch_only_where_it_has_one(held: str, patched: str) -> None:
+    """What a half goes through is told as it lies there."""
+    made = drafted(tote(carry=[], extras=[{"kind": "flap", "held_by": held, "patched": patched}]))
+    said = " ".join(step.say for step in made.steps if step.key.startswith("extra 0"))
+    assert ("patch" in said) == (patched == "patch")
+    assert any(p.layer == "patch" for p in made.pieces) == (patched == "patch")

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from fractions import Fraction
 
+from ambitus.core.fields import AnyChoice
 from ambitus.core.form.model import Form, Part, Strip
 from ambitus.core.form.sewn import Measured, PutOn, Sewn, Told
 from ambitus.core.grammar.asked import Option, Param
@@ -64,8 +65,8 @@ def size_param(label: str, usual: Pair) -> Param:
     return Param(CLOSURE_SIZE, label, "length", usual, low=4, high=60, help="Across, as it is bought.")
 
 
-def patch_params(usual: str) -> tuple[Param, ...]:
-    """Return the fields of the patches behind the halves of a closure."""
+def patch_params(usual: str, but: tuple[AnyChoice, str] | None = None) -> tuple[Param, ...]:
+    """Return the fields of the patches behind the halves of a closure, unless *but* is chosen."""
     return (
         Param(
             PATCHED,
@@ -76,6 +77,7 @@ def patch_params(usual: str) -> tuple[Param, ...]:
                 Option("patch", "A patch", "So that it does not pull out of the cloth."),
                 Option("none", "Nothing", "On cloth that holds it by itself."),
             ),
+            shown_unless=but,
         ),
         Param(
             PATCH_MARGIN,

@@ -4,10 +4,9 @@ from dataclasses import replace
 
 from ambitus.core.form.model import Mark, Part, Strip
 from ambitus.core.form.sewn import PutOn
+from ambitus.core.grammar.extra.button import hole_terms
 from ambitus.core.grammar.extra.cloth import mm_of, name_of
 from ambitus.core.grammar.extra.fields import (
-    BUTTON_THICK,
-    BUTTONHOLE,
     CLOSURE_LONG,
     CLOSURE_SIZE,
     FROM_TOP_EDGE,
@@ -18,7 +17,6 @@ from ambitus.core.grammar.extra.fields import (
 from ambitus.core.grammar.extra.flap.fields import HELD_BY
 from ambitus.core.grammar.extra.ground import Ground
 from ambitus.core.grammar.extra.halves import bought, set_at
-from ambitus.core.grammar.extra.patch.closing import CORDED
 from ambitus.core.grammar.extra.placing import Lying
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Item
@@ -101,15 +99,6 @@ def closing_keys(item: Item) -> tuple[str, ...]:
 def up_from_free(item: Item, fall: float) -> float:
     """Return how far above the free edge of a flap its half lies, where it *fall*s so far over the front."""
     return snap(fall - FROM_TOP_EDGE.of(item))
-
-
-def hole_terms(item: Item) -> tuple[Term, ...]:
-    """Return how long the buttonhole is: across the button and its thickness, and more over a cord."""
-    terms = (CLOSURE_SIZE.term(item, "Across the button"), BUTTON_THICK.term(item, "Its thickness"))
-    if BUTTONHOLE.is_(item, "corded"):
-        more = Term("Over a cord", CORDED.mm(item.bag.unit), "The cord lies inside its stitches.", "default")
-        return (*terms, more)
-    return terms
 
 
 def reaches(item: Item) -> tuple[float, float]:

@@ -3,14 +3,14 @@
 from collections.abc import Iterator
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.extra.button import hole_terms
 from ambitus.core.grammar.extra.cloth import mm_of
-from ambitus.core.grammar.extra.fields import FROM_TOP_EDGE, PATCHED
+from ambitus.core.grammar.extra.fields import FROM_TOP_EDGE
 from ambitus.core.grammar.extra.flap.closing import (
     NAMES,
     closing_keys,
     front_half,
     held_by,
-    hole_terms,
     is_patched,
     up_from_free,
 )
@@ -28,16 +28,21 @@ from ambitus.core.words import within
 
 #: how a half is set in the underside, by what it is
 _SET = {
-    "snap": "Snip for its prongs; through that layer and its patch, the plate over them, bent outwards.",
-    "stud": "Sewn or pressed through that layer and its patch alone.",
-    "tape": "The hooks, close to the edge all round.",
+    "snap": "Snip for its prongs; through that layer{patch}, the plate over them, bent outwards.",
+    "stud": "Sewn or pressed through that layer{patch} alone.",
+    "tape": "The hooks, close to the edge all round, through that layer{patch} alone.",
 }
 _ON_FRONT = {
-    "snap": "Snip for its prongs; through the front and its patch, the plate over them, bent outwards.",
-    "stud": "Through the front and its patch alone.",
-    "tape": "The loops, close to the edge all round.",
-    "button": "On a shank as long as the flap is thick.",
+    "snap": "Snip for its prongs; through the front{patch}, the plate over them, bent outwards.",
+    "stud": "Through the front{patch} alone.",
+    "tape": "The loops, close to the edge all round, through the front{patch} alone.",
+    "button": "Through the front{patch} alone, on a shank as long as the flap is thick.",
 }
+
+
+def _behind(item: Item) -> str:
+    """Return in words what else a half goes through: the patch behind it, where it has one."""
+    return " and its patch" if is_patched(item) else ""
 
 
 def _half(item: Item, fall: float) -> Step:
@@ -48,7 +53,7 @@ def _half(item: Item, fall: float) -> Step:
     return Step(
         f"extra {item.number} half",
         f"Set the flap’s half of the {name} in its underside",
-        _SET[held_by(item)] if PATCHED.is_(item, "patch") else "Through that layer alone.",
+        _SET[held_by(item)].replace("{patch}", _behind(item)),
         rank_of(item, 0),
         needs=("pieces marked",),
         gives=(f"{item.at} half set",),
@@ -123,14 +128,14 @@ def _front(item: Item, form: Form) -> Step:
     name = NAMES[held][0]
     half = front_half(item, ground_of(item.bag, form, "outer", "front"))
     through = "through the lower end of its hole" if held == "button" else f"by its half of the {name}"
-    keys = closing_keys(item)
+    keys, set_so = closing_keys(item), _ON_FRONT[held].replace("{patch}", _behind(item))
     patch = is_patched(item) and held == "button"
     down = snap(raw_down(half) + half.high / 2)
     return Step(
         f"extra {item.number} front",
         f"Find the {name} on the front with the flap, and set it",
         "Lay the flap on the front as it will hang, its free edge {fall} below the finished top edge, and "
-        f"mark the front {through}: the numbers say where that should be. {_ON_FRONT[held]}",
+        f"mark the front {through}: the numbers say where that should be. {set_so}",
         rank_of(item, 3),
         numbers=(("fall", fall),),
         needs=(f"{item.at} holed" if held == "button" else f"{item.at} made", "outer panels laid"),

@@ -4,6 +4,7 @@ from fractions import Fraction
 
 from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.contract import Extra
+from ambitus.core.grammar.extra.button import button_params
 from ambitus.core.grammar.extra.checks import CLOSURE_CHECKS
 from ambitus.core.grammar.extra.fields import (
     BUTTON_THICK,
@@ -31,7 +32,7 @@ from ambitus.core.grammar.extra.flap.fields import (
 )
 from ambitus.core.grammar.extra.flap.read import read
 from ambitus.core.grammar.extra.flap.steps import steps
-from ambitus.core.grammar.extra.halves import SNAP_SIZE
+from ambitus.core.grammar.extra.halves import SNAP_SIZE, patch_params
 from ambitus.core.grammar.thickness import on_outer
 from ambitus.core.lengths import Pair, View, paired
 from ambitus.core.spec.resolved import Item, Resolved
@@ -144,26 +145,7 @@ FLAP_OVER = Extra(
             high=120,
             shown_when=(HELD_BY, "tape"),
         ),
-        Param(
-            BUTTON_THICK,
-            "Button, thick",
-            "length",
-            Pair(4, Fraction(3, 16)),
-            low=1,
-            high=30,
-            shown_when=(HELD_BY, "button"),
-        ),
-        Param(
-            BUTTONHOLE,
-            "Buttonhole",
-            "choice",
-            "plain",
-            options=(
-                Option("plain", "Plain", "As long as the button is wide and thick."),
-                Option("corded", "Over a cord", "It does not stretch; a little longer."),
-            ),
-            shown_when=(HELD_BY, "button"),
-        ),
+        *button_params(HELD_BY),
         Param(
             FROM_TOP_EDGE,
             "From the top edge to its middle",
@@ -174,26 +156,7 @@ FLAP_OVER = Extra(
             help="Of its half on the front; that on the flap follows.",
             shown_unless=(HELD_BY, "open"),
         ),
-        Param(
-            PATCHED,
-            "Behind each half",
-            "choice",
-            "patch",
-            options=(
-                Option("patch", "A patch", "So that it does not pull out of the cloth."),
-                Option("none", "Nothing", "On cloth that holds it by itself."),
-            ),
-            shown_unless=(HELD_BY, "open"),
-        ),
-        Param(
-            PATCH_MARGIN,
-            "Patch larger all round by",
-            "length",
-            paired(15),
-            low=3,
-            high=60,
-            shown_when=(PATCHED, "patch"),
-        ),
+        *patch_params("patch", but=(HELD_BY, "open")),
         Param(
             OVER_CORE,
             "Interfacing in it",

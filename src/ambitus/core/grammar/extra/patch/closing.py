@@ -10,6 +10,7 @@ from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.form.model import Mark, Part
 from ambitus.core.form.sewn import PutOn
 from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.extra.button import button_params, hole_terms
 from ambitus.core.grammar.extra.cloth import mm_of, seam_term
 from ambitus.core.grammar.extra.fields import (
     BUTTON_THICK,
@@ -28,9 +29,6 @@ from ambitus.core.sums import Sum, Term
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
-
-#: How much longer a buttonhole is that is worked over a cord: 2 mm | 1/16 in.
-CORDED = Pair(2, Fraction(1, 16))
 
 CLOSING_PARAMS = (
     Param(
@@ -55,26 +53,7 @@ CLOSING_PARAMS = (
         help="As it is bought.",
         shown_unless=(FLAP_CLOSES, "open"),
     ),
-    Param(
-        BUTTON_THICK,
-        "Button, thick",
-        "length",
-        Pair(4, Fraction(3, 16)),
-        low=1,
-        high=30,
-        shown_when=(FLAP_CLOSES, "button"),
-    ),
-    Param(
-        BUTTONHOLE,
-        "Buttonhole",
-        "choice",
-        "plain",
-        options=(
-            Option("plain", "Plain", "As long as the button is wide and thick."),
-            Option("corded", "Over a cord", "It does not stretch; a little longer."),
-        ),
-        shown_when=(FLAP_CLOSES, "button"),
-    ),
+    *button_params(FLAP_CLOSES),
     Param(
         FLAP_CLOSED_AT,
         "From the flap’s lower edge to its middle",
@@ -94,15 +73,6 @@ def closes(item: Item) -> str:
     """Return what holds its flap down, ``button`` or ``stud``; nothing where that hangs open or is none."""
     held = FLAP_CLOSES.of(item) if FLAP.is_(item, "flap") else "open"
     return "" if held == "open" else held
-
-
-def hole_terms(item: Item) -> tuple[Term, ...]:
-    """Return how long a buttonhole is: across the button and its thickness, and more over a cord."""
-    terms = (CLOSURE_SIZE.term(item, "Across the button"), BUTTON_THICK.term(item, "Its thickness"))
-    if BUTTONHOLE.is_(item, "corded"):
-        more = Term("Over a cord", CORDED.mm(item.bag.unit), "The cord lies inside its stitches.", "default")
-        return (*terms, more)
-    return terms
 
 
 def reaches(item: Item) -> tuple[float, float]:

@@ -2,9 +2,10 @@
 
 from collections.abc import Iterator
 
+from ambitus.core.grammar.extra.button import hole_terms
 from ambitus.core.grammar.extra.cloth import mm_of, name_of
 from ambitus.core.grammar.extra.fields import FLAP_ABOVE, FLAP_CLOSED_AT
-from ambitus.core.grammar.extra.patch.closing import closes, closing_key, half_on, hole_terms
+from ambitus.core.grammar.extra.patch.closing import closes, closing_key, half_on
 from ambitus.core.grammar.extra.patch.cut import FLAP_COVERED, FLAP_TRIMMED, flap_falls
 from ambitus.core.grammar.extra.placing import Lying
 from ambitus.core.grammar.extra.sewing import rank_of, raw_down, ready_for
