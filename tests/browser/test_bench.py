@@ -3,6 +3,7 @@
 import re
 from collections.abc import Callable
 from io import BytesIO
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -263,6 +264,34 @@ def test_the_log_is_searched_and_what_it_knows_is_planned_with_on_a_word(screen:
     screen.kept()
     page.keyboard.press("Control+z")
     screen.shows("outer panel", "width", "48")
+
+
+def test_earlier_bags_come_in_and_the_work_is_reckoned_at_ones_own_pace(
+    screen: Screen, tmp_path: Path
+) -> None:
+    """A table by its file; the pace by a word, told at the bench; what was said follows a copy."""
+    page = screen.shelf().page
+    page.click("nav >> text=Log")
+    page.wait_for_selector("[data-entry]")
+    table = tmp_path / "earlier.csv"
+    table.write_text("name,finished,minutes\nMarch folder tote,2025-02-01,88\nCape,2025-02-01,9\n")
+    page.locator(".log-head input[type=file]").set_input_files(str(table))
+    page.wait_for_selector("text=1 making taken in.")
+    assert "“Cape” is of a plan that is not here." in page.locator(".wrong-text").inner_text()
+    assert "1 h 30 min" in page.locator("[data-entry='March folder tote']").all_inner_texts()[-1]
+    page.click("[data-act=pace]")
+    page.wait_for_selector("[data-act=pace][aria-pressed=true]")
+    screen.open("March folder tote")
+    page.wait_for_selector("[data-next-time]")
+    page.click("button >> text=More")
+    page.click("text=Copy this plan")
+    page.wait_for_selector("[data-next-time] >> text=said at “March folder tote”")
+    page.click("nav >> text=Bench")
+    page.fill("[data-about=who]", "Orla")
+    page.click("[data-act=begin]")
+    page.wait_for_selector("text=For this time you said at “March folder tote”")
+    page.click("[data-act=steps]")
+    page.wait_for_selector("text=left: at your own pace.")
 
 
 def test_a_washed_square_is_kept_and_laid_out_by_on_a_word(screen: Screen) -> None:

@@ -169,7 +169,7 @@ def test_a_photograph_may_be_large_and_nothing_else(client: TestClient) -> None:
     assert len(out.getvalue()) > 1_500_000
     assert client.post(f"/api/makings/{making['id']}/photos", content=out.getvalue()).status_code == 201
     assert client.post(f"/api/makings/{making['id']}/photos", content=b"x" * 16_000_000).status_code == 413
-    assert client.post("/api/log/from-json", content=b"x" * 2_000_000).status_code == 413
+    assert client.post("/api/log/from-file", content=b"x" * 2_000_000).status_code == 413
 
 
 def test_the_log_tells_finds_and_goes_out_and_in(client: TestClient, tmp_path: Path) -> None:
@@ -193,19 +193,99 @@ def test_the_log_tells_finds_and_goes_out_and_in(client: TestClient, tmp_path: P
     rows = list(csv.DictReader(StringIO(client.get("/api/log.csv?unit=mm").text)))
     assert (rows[0]["for"], rows[0]["measured"].split(";")[0]) == ("'=cornets", entry["measured"][0])
     text = client.get("/api/log.json").text
-    assert client.post("/api/log/from-json", json={"text": text}).json() == {"taken": 0, "problems": []}
+    nothing = {"taken": 0, "left": "", "problems": []}
+    assert client.post("/api/log/from-file", json={"text": text}).json() == nothing
     told = json.loads(text)
     told["makings"][0]["id"] = "f" * 32
-    taken = client.post("/api/log/from-json", json={"text": json.dumps(told)}).json()
+    taken = client.post("/api/log/from-file", json={"text": json.dumps(told)}).json()
     assert taken["taken"] == 1
     twice = client.get("/api/log?unit=mm").json()["finished"]
     assert [one["measured"] for one in twice] == [entry["measured"]] * 2
     told["makings"][0] |= {"id": "e" * 32, "plan": "nowhere"}
-    answer = client.post("/api/log/from-json", json={"text": json.dumps(told)}).json()
+    answer = client.post("/api/log/from-file", json={"text": json.dumps(told)}).json()
     assert (answer["taken"], answer["problems"][0]["code"]) == (0, "no-plan")
-    for wrong in ("{", "[]", '{"makings": [{"id": 1}]}'):
-        answer = client.post("/api/log/from-json", json={"text": wrong})
+    for wrong in ("{", "{}", "[]", "", '{"makings": [{"id": 1}]}'):
+        answer = client.post("/api/log/from-file", json={"text": wrong})
         assert answer.status_code == 422 or answer.json()["problems"], wrong
+
+
+def test_a_table_of_earlier_bags_comes_in(client: TestClient) -> None:
+    """A row a bag, each once; rows that are none are told by number; what goes out comes in elsewhere."""
+    plan = _plan(client)["plan"]["id"]
+    rows = [
+        "name;begun;finished;who;for;minutes;next time;measured",
+        "Tote;2025-03-01;2025-03-04;Orla;the choir;95;Clip it; Depth 12 cm",
+        "Tote;4 March;;;;;;",
+        "Cape;2025-03-01;;;;;;",
+        "Tote;2025-04-01;;;;soon;;",
+        "Tote;;;;;;;",
+    ]
+    text = "\n".join(rows)
+    found = client.post("/api/log/from-file", json={"text": text}).json()
+    assert (found["taken"], "JSON" in found["left"]) == (1, True)
+    told = {p["field"]: p["fix"] for p in found["problems"]}
+    assert list(told) == ["row 3, begun", "row 5, minutes", "row 6, begun", "row 4, name"]
+    assert "2026-11-30" in told["row 3, begun"]
+    (entry,) = client.get("/api/log").json()["finished"]
+    assert (entry["finished"], entry["who"], entry["took"]) == ("4 March 2025", "Orla", "1 h 35 min")
+    assert (entry["plan"], entry["next_time"], entry["for_whom"]) == (plan, ["Clip it"], "the choir")
+    assert client.post("/api/log/from-file", json={"text": text}).json()["taken"] == 0
+    again = client.get("/api/log.csv").text
+    client.post(f"/api/makings/{entry['id']}/put-away")
+    assert client.post("/api/log/from-file", json={"text": again}).json() == {
+        "taken": 1,
+        "left": "",
+        "problems": [],
+    }
+
+
+def test_a_printed_sheet_is_noted_with_the_making_that_it_is_cut_by(client: TestClient) -> None:
+    """The revision whose sheet was printed last; nothing where none was."""
+    plan = _plan(client)["plan"]["id"]
+    assert _making(client, plan)["about"]["sheet"] is None
+    assert client.post(f"/api/plans/{plan}/revisions/1/printed").status_code == 200
+    assert _making(client, plan)["about"]["sheet"] == 1
+
+
+def test_the_work_is_reckoned_at_ones_own_pace_only_when_asked(client: TestClient) -> None:
+    """Twice as slow at the machine: steps there take twice as long, at the bench and in the work."""
+    opened = _plan(client)
+    making = _making(client, opened["plan"]["id"])
+    done = _through(client, making, "outer sides")
+    before = done["bench"]["step"]["takes_seconds"]
+    work = client.post("/api/work", json={"spec": opened["spec"]}).json()
+    assert work["reckoned"] == "a first guess"
+    assert client.put("/api/usual", json={"unit": "cm", "paces": {"machine": 2.0}}).status_code == 200
+    at = client.get(f"/api/makings/{making['id']}").json()["bench"]
+    assert at["step"]["takes_seconds"] == pytest.approx(2 * before)
+    paced = client.post("/api/work", json={"spec": opened["spec"]}).json()
+    assert (paced["reckoned"], at["reckoned"]) == ("at your own pace",) * 2
+    assert paced["takes"] != work["takes"]
+    (pace,) = client.get("/api/log").json()["paces"]
+    # every step was said to take a minute, whatever was guessed
+    assert all(0.2 <= times <= 5 for times in pace["times"].values())
+    client.put("/api/usual", json={"unit": "cm", "paces": {}})
+    assert client.post("/api/work", json={"spec": opened["spec"]}).json() == work
+    assert client.put("/api/usual", json={"unit": "cm", "paces": {"machine": 50}}).status_code == 422
+
+
+def test_a_stretched_strip_is_offered_to_straps_of_its_cloth(client: TestClient) -> None:
+    """200 to 260, 50 to 36: both lengths are taken over, and then nothing is offered any more."""
+    strap = {"make": "four_fold", "stretched": "stretched"}
+    spec = {**tote(400, 300, 120), "cloth": {"outer": "jersey"}, "carry": [strap]}
+    opened = client.post("/api/plans", json={"name": "Knit", "spec": spec}).json()
+    assert client.post("/api/known", json={"spec": opened["spec"]}).json() == []
+    label = client.get("/api/stash").json()["materials"]["cloth"]["jersey"]
+    typed = {"kind": "stretched", "cloth": label, "unit": "mm"}
+    sizes = {"long_before": "300", "long_after": "390", "wide_before": "50", "wide_after": "36"}
+    assert client.post("/api/log/samples", json={**typed, **sizes}).status_code == 201
+    (offer,) = client.post("/api/known", json={"spec": opened["spec"], "unit": "mm"}).json()
+    assert (offer["of"], offer["now"], offer["known"]["took"]) == ("carry.0", "240 mm", "260 mm")
+    assert offer["takes"] == [["carry.0.stretches_to", "", 260.0], ["carry.0.narrows_to", "", 36.0]]
+    for path, _, mm in offer["takes"]:
+        asked = {"spec": spec, "edits": [{"kind": "typed", "path": path, "text": f"{mm} mm"}]}
+        spec = client.post("/api/draft", json=asked).json()["spec"]
+    assert client.post("/api/known", json={"spec": spec}).json() == []
 
 
 def test_a_making_is_put_away_and_taken_back(client: TestClient) -> None:
@@ -228,7 +308,12 @@ def test_words_come_back_the_next_time(client: TestClient) -> None:
     _say(client, first["id"], {"kind": "logged", "next_time": ["Cut the lining last"]}, {"kind": "finished"})
     second = _making(client, plan)
     assert second["noted_before"] == ["Steam it"]
-    assert second["next_time"] == ["Cut the lining last"]
+    assert second["next_time"] == [{"said": "Cut the lining last", "of": ""}]
+    copied = client.post(f"/api/plans/{plan}/copy", json={"name": "Tote, again"}).json()["id"]
+    said = [{"said": "Cut the lining last", "of": "Tote"}]
+    assert _making(client, copied)["next_time"] == said
+    grandchild = client.post(f"/api/plans/{copied}/copy", json={"name": "Third"}).json()["id"]
+    assert client.get(f"/api/makings/next-time?plan={grandchild}").json() == said
     assert _making(client, _plan(client)["plan"]["id"])["next_time"] == []
 
 
@@ -240,10 +325,11 @@ def test_what_is_known_is_offered_and_taken_only_when_asked(client: TestClient) 
         text = {"kind": "typed", "step": step, "reading": "mouth_flat", "text": "522", "unit": "mm"}
         _say(client, making["id"], text, ids=step)
     (offer,) = client.post("/api/known", json={"spec": opened["spec"], "unit": "mm"}).json()
-    assert offer["seam"] == "side"
+    assert offer["of"] == "side"
     assert "2 first readings" in offer["known"]["said"]
     assert client.get(f"/api/plans/{opened['plan']['id']}").json()["spec"] == opened["spec"]
-    edit = {"kind": "measured", "path": offer["path"], "name": offer["name"], "mm": offer["mm"]}
+    ((path, name, mm),) = offer["takes"]
+    edit = {"kind": "measured", "path": path, "name": name, "mm": mm}
     asked = {"spec": opened["spec"], "edits": [edit], "was": "10", "unit": "mm"}
     drafted = client.post("/api/draft", json=asked).json()
     field = drafted["fields"]["allowances.side"]
@@ -304,8 +390,9 @@ def test_the_samples_are_laid_out_once_and_hold_what_they_promise(tmp_path: Path
     assert 0 < log.going[0].done < log.going[0].steps
     assert any(known.fact for known in log.known)
     (pace,) = log.paces
-    assert pace.startswith("Orla’s work takes ")
-    assert pace.endswith(" steps timed in 3 makings.")
+    assert pace.said.startswith("Orla’s work beside the first guess: ")
+    assert pace.said.endswith(" steps timed in 3 makings.")
+    assert (set(pace.times), pace.fact) == ({"machine", "iron", "table"}, True)
     assert not all(known.fact for known in log.known)
     assert len(log.courses) >= 2
 

@@ -1,8 +1,10 @@
 """The stash over HTTP: kept, changed, photographed, cut of, written and read as a table."""
 
+from io import BytesIO
 from typing import Any
 
 from fastapi.testclient import TestClient
+from PIL import Image
 
 CANVAS = {
     "unit": "cm",
@@ -13,7 +15,14 @@ CANVAS = {
     "length": "90",
 }
 SPEC = {"unit": "cm", "size": {"width": 340, "height": 280, "depth": 120}}
-PNG = b"\x89PNG\r\n\x1a\n" + bytes(40)
+
+
+def _picture() -> bytes:
+    """Return a PNG that says where it was taken."""
+    out, notes = BytesIO(), Image.Exif()
+    notes[0x8825] = {1: "N", 2: (52.0, 30.0, 0.0)}
+    Image.new("RGB", (90, 60), "teal").save(out, "PNG", exif=notes)
+    return out.getvalue()
 
 
 def put(client: TestClient, **told: Any) -> Any:
@@ -42,12 +51,14 @@ def test_a_thing_is_kept_changed_used_up_and_taken_back(client: TestClient) -> N
 
 
 def test_a_photograph_is_a_picture(client: TestClient) -> None:
-    """A PNG comes back as it went in; what is no picture is refused; an empty body takes it away."""
+    """It comes back without where it was taken; what is none is refused; an empty body takes it away."""
     at = f"/api/stash/things/{put(client)['id']}/photo"
     assert client.get(at).status_code == 204
-    assert client.put(at, content=PNG).json()["photo"]
+    assert client.put(at, content=_picture()).json()["photo"]
     got = client.get(at)
-    assert (got.content, got.headers["content-type"]) == (PNG, "image/png")
+    with Image.open(BytesIO(got.content)) as kept:
+        assert (kept.size, dict(kept.getexif())) == ((90, 60), {})
+    assert got.headers["content-type"] == "image/jpeg"
     refused = client.put(at, content=b"<script>")
     assert "JPEG" in refused.json()["problems"][0]["fix"]
     assert not client.put(at, content=b"").json()["photo"]

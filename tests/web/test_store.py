@@ -59,7 +59,7 @@ def test_a_file_opens_again_as_it_was_left(tmp_path: Path) -> None:
     again = _plans(tmp_path)
     assert again.get(plan.id) == plan
     raw = sqlite3.connect(tmp_path / "plans.sqlite")
-    assert raw.execute("select version_num from alembic_version").fetchall() == [("0004",)]
+    assert raw.execute("select version_num from alembic_version").fetchall() == [("0005",)]
 
 
 def test_a_revision_reads_back_as_the_spec_that_was_saved(tmp_path: Path) -> None:

@@ -212,6 +212,8 @@ export const api = {
   family: (spec: Spec, choices: ClothChoices, sizes: string[], unit: Unit, signal?: AbortSignal) =>
     ask<Family>('POST', '/family', { spec, choices, sizes, unit }, signal),
   beginMaking: (asked: Schemas['BeginMaking']) => ask<Making>('POST', '/makings', asked),
+  nextTime: (plan: string) =>
+    ask<Schemas['SaidBefore'][]>('GET', `/makings/next-time?${new URLSearchParams({ plan })}`),
   makingsOf: (id: string, unit: Unit) =>
     ask<Entry[]>('GET', `/makings?${new URLSearchParams({ plan: id, unit })}`),
   making: (id: string, unit?: Unit) => ask<Making>('GET', `${making(id)}${unit ? `?unit=${unit}` : ''}`),
@@ -237,7 +239,7 @@ export const api = {
       undefined,
       signal,
     ),
-  logFromJson: (text: string) => ask<Schemas['LogTaken']>('POST', '/log/from-json', { text }),
+  logFromFile: (text: string) => ask<Schemas['LogTaken']>('POST', '/log/from-file', { text }),
   known: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Offer[]>('POST', '/known', { spec, unit }, signal),
   stash: (unit: Unit, usedUp = false) => ask<Stash>('GET', `/stash?unit=${unit}&used_up=${usedUp}`),

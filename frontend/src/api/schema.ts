@@ -115,7 +115,8 @@ export interface paths {
         put?: never;
         /**
          * See the work in order
-         * @description Return every step of the work with its picture, carried out first by the simulator.
+         * @description Return every step of the work with its picture, carried out first by the simulator; times are first
+         *     guesses, unless my usual goes by my own pace.
          */
         post: operations["work_in_order_api_work_post"];
         delete?: never;
@@ -786,6 +787,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/makings/next-time": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What was said for the next time
+         * @description Return the lines for the next time of a plan, and of the plan that it was copied from.
+         */
+        get: operations["next_time_api_makings_next_time_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/makings/{making_id}": {
         parameters: {
             query?: never;
@@ -987,7 +1008,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/log/from-json": {
+    "/api/log/from-file": {
         parameters: {
             query?: never;
             header?: never;
@@ -1000,7 +1021,7 @@ export interface paths {
          * Take a log in
          * @description Take in the makings of a log whose plans are here; what is there already is not taken twice.
          */
-        post: operations["log_from_json_api_log_from_json_post"];
+        post: operations["log_from_file_api_log_from_file_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1549,6 +1570,8 @@ export interface components {
              * @default
              */
             for_whom?: string;
+            /** Sheet */
+            sheet?: number | null;
             /** Bags */
             bags?: components["schemas"]["OneBag"][];
         };
@@ -1670,6 +1693,8 @@ export interface components {
             spent: string;
             /** Left */
             left: string;
+            /** Reckoned */
+            reckoned: string;
             /** At Machine */
             at_machine: string;
             learned: components["schemas"]["LearnedShown"];
@@ -2922,7 +2947,7 @@ export interface components {
              * Event
              * @description What happened.
              */
-            event: (components["schemas"]["About"] | components["schemas"]["Done"] | components["schemas"]["Went"] | components["schemas"]["Read"] | components["schemas"]["Took"] | components["schemas"]["Spoilt"] | components["schemas"]["CutAgain"] | components["schemas"]["Noted"] | components["schemas"]["Timed"] | components["schemas"]["Waiting"] | components["schemas"]["Logged"] | components["schemas"]["Finished"] | components["schemas"]["Undid"]) | components["schemas"]["TypedReading"];
+            event: (components["schemas"]["About"] | components["schemas"]["Done"] | components["schemas"]["Went"] | components["schemas"]["Read"] | components["schemas"]["Took"] | components["schemas"]["Spoilt"] | components["schemas"]["CutAgain"] | components["schemas"]["Noted"] | components["schemas"]["Timed"] | components["schemas"]["Worked"] | components["schemas"]["Waiting"] | components["schemas"]["Logged"] | components["schemas"]["Finished"] | components["schemas"]["Undid"]) | components["schemas"]["TypedReading"];
         };
         /**
          * Happenings
@@ -3304,7 +3329,7 @@ export interface components {
         };
         /**
          * LogIn
-         * @description A log that was written as JSON.
+         * @description A log that was written as JSON, or a table of makings.
          * @example {
          *       "text": "{\"makings\": []}"
          *     }
@@ -3327,17 +3352,19 @@ export interface components {
             /** Known */
             known: components["schemas"]["KnownShown"][];
             /** Paces */
-            paces: string[];
+            paces: components["schemas"]["PaceShown"][];
             /** Away */
             away: components["schemas"]["EntryShown"][];
         };
         /**
          * LogTaken
-         * @description How many makings were taken in, and what is wrong with others.
+         * @description How many makings were taken in, what is wrong with others, and what the file could not tell.
          */
         LogTaken: {
             /** Taken */
             taken: number;
+            /** Left */
+            left: string;
             /** Problems */
             problems: components["schemas"]["OneProblem"][];
         };
@@ -3440,7 +3467,7 @@ export interface components {
             /** Photos */
             photos: components["schemas"]["KeptPhoto"][];
             /** Next Time */
-            next_time: string[];
+            next_time: components["schemas"]["SaidBefore"][];
             /** Noted Before */
             noted_before: string[];
         };
@@ -3583,21 +3610,22 @@ export interface components {
         };
         /**
          * OfferShown
-         * @description What is known of a class of seam of a plan: the sentence, the allowance as it is planned, and as it would
-         *     be: the field, what it would be called, and how deep in mm.
+         * @description What is known of a class of seam of a plan, or of its strips: the sentence, the length as it is planned,
+         *     and what would be taken over: of each field its path, what it would be called, "" where nothing goes by
+         *     that name from then on, and how long it is in mm.
          */
         OfferShown: {
-            /** Seam */
-            seam: string;
+            /** Of */
+            of: string;
             known: components["schemas"]["KnownShown"];
             /** Now */
             now: string;
-            /** Path */
-            path: string;
-            /** Name */
-            name: string;
-            /** Mm */
-            mm: number;
+            /** Takes */
+            takes: [
+                string,
+                string,
+                number
+            ][];
         };
         /**
          * OffersRequest
@@ -3752,6 +3780,22 @@ export interface components {
             name: string;
             /** Size */
             size: string;
+        };
+        /**
+         * PaceShown
+         * @description How long the work takes a maker: the sentence, how many times the guess by place, how sure it is.
+         */
+        PaceShown: {
+            /** Who */
+            who: string;
+            /** Said */
+            said: string;
+            /** Times */
+            times: {
+                [key: string]: number;
+            };
+            /** Fact */
+            fact: boolean;
         };
         /**
          * Pages
@@ -4518,6 +4562,16 @@ export interface components {
             lines: string;
         };
         /**
+         * SaidBefore
+         * @description What was said for the next time; ``of`` is the plan that it was copied from, if it was said there.
+         */
+        SaidBefore: {
+            /** Said */
+            said: string;
+            /** Of */
+            of: string;
+        };
+        /**
          * SaidShown
          * @description Something that is said of a row or of the list: its id, its level, and its words.
          */
@@ -4659,6 +4713,8 @@ export interface components {
             steps: components["schemas"]["StepShown"][];
             /** Takes */
             takes: string;
+            /** Reckoned */
+            reckoned: string;
             /** Refused */
             refused: string;
             /** Last Word */
@@ -5884,6 +5940,10 @@ export interface components {
             measured?: {
                 [key: string]: number;
             };
+            /** Paces */
+            paces?: {
+                [key: string]: number;
+            };
             /**
              * Keys
              * @description Whether single keys such as ? do something.
@@ -5917,6 +5977,10 @@ export interface components {
             asked?: boolean | null;
             /** Keys */
             keys?: boolean | null;
+            /** Paces */
+            paces?: {
+                [key: string]: number;
+            } | null;
         };
         /**
          * UsualSet
@@ -6114,6 +6178,8 @@ export interface components {
             steps: components["schemas"]["StepShown"][];
             /** Takes */
             takes: string;
+            /** Reckoned */
+            reckoned: string;
             /** Waits */
             waits: string;
             /** Refused */
@@ -6123,6 +6189,19 @@ export interface components {
              * @default
              */
             instead?: string;
+        };
+        /**
+         * Worked
+         * @description How long the whole took, besides the steps that were timed: of a making that a table tells of.
+         */
+        Worked: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "worked";
+            /** Seconds */
+            seconds: number;
         };
         /**
          * Stroke
@@ -7990,6 +8069,55 @@ export interface operations {
             };
         };
     };
+    next_time_api_makings_next_time_get: {
+        parameters: {
+            query: {
+                plan: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SaidBefore"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetail"];
+                };
+            };
+        };
+    };
     open_making_api_makings__making_id__get: {
         parameters: {
             query?: {
@@ -8455,7 +8583,7 @@ export interface operations {
             };
         };
     };
-    log_from_json_api_log_from_json_post: {
+    log_from_file_api_log_from_file_post: {
         parameters: {
             query?: never;
             header?: never;

@@ -201,7 +201,7 @@ def steps_file(name: str, unit: Unit | None, as_json: bool, picture: Path | None
             out += [f"    {line}" for line in (f"{s.say} {s.settings} {s.waits}".strip(), *s.lengths) if line]
             out += [f"    reads: {line}" for line in s.reads]
             out += [f"    ! {line}" for line in s.cautions]
-        return "\n".join([*out, "", f"About {shown.takes} in all, a first guess.", shown.last_word])
+        return "\n".join([*out, "", f"About {shown.takes} in all, {shown.reckoned}.", shown.last_word])
 
     tell(as_json, lambda: draft_json(made)["steps"], text)
     return STOPPED if made.sewing.refused else FINE

@@ -1,16 +1,19 @@
 """Makings as they are worked with: begun from a plan, gone through step by step, logged, learned from."""
 
-import json
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from functools import partial
 from typing import Any
 
-from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
+from pydantic import TypeAdapter
 
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.allowances import allowance_of
+from ambitus.core.grammar.carry.fields import NARROWS_TO, STRETCHES_TO
+from ambitus.core.grammar.carry.read import SAMPLE_LONG, SAMPLE_WIDE
+from ambitus.core.grammar.carry.stretched import is_stretched
 from ambitus.core.learning.calibrations import Calibration, Found, Where, calibrations
-from ambitus.core.learning.samples import Sample, SampleTyped, sample_of, shrinks
+from ambitus.core.learning.samples import Sample, SampleTyped, sample_of, shrinks, stretches
 from ambitus.core.lengths import Unit, View
 from ambitus.core.making import events
 from ambitus.core.making.events import About, Event
@@ -31,18 +34,27 @@ from ambitus.core.shown.log import (
     log_shown,
     sample_shown,
     shrinks_shown,
+    stretches_shown,
 )
 from ambitus.core.spec.model import Spec
 from ambitus.core.steps.model import last_measured
+from ambitus.core.steps.work import place_of
 from ambitus.desk.drafting import drafted, spec_of
-from ambitus.files.log_csv import LogRow, log_csv
+from ambitus.desk.usual import usual_of
 from ambitus.files.photos import photo_from
-from ambitus.files.plain import plain_json
 from ambitus.files.problems import valid
-from ambitus.store import KeptMaking, KeptPhoto, Makings, PlanNotFound, Plans
+from ambitus.store import KeptEvent, KeptMaking, KeptPhoto, Makings, Plans
 from ambitus.store.plans import now_as_text
 
 _EVENT: TypeAdapter[Event] = TypeAdapter(Event)
+
+
+@dataclass(frozen=True, slots=True)
+class SaidBefore:
+    """What was said for the next time; ``of`` is the plan that it was copied from, if it was said there."""
+
+    said: str
+    of: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,8 +73,8 @@ class MakingShown:
     waits: dict[str, float]
     bench: BenchShown
     photos: tuple[KeptPhoto, ...]
-    #: what was said for the next time when this plan was made before
-    next_time: tuple[str, ...]
+    #: what was said for the next time when this plan, or what it was copied from, was made before
+    next_time: tuple[SaidBefore, ...]
     #: words at this step, from makings of this plan before
     noted_before: tuple[str, ...]
 
@@ -70,62 +82,32 @@ class MakingShown:
 @dataclass(frozen=True, slots=True)
 class OfferShown:
     """
-    What is known of a class of seam of a plan: the sentence, the allowance as it is planned, and as it would
-    be: the field, what it would be called, and how deep in mm.
+    What is known of a class of seam of a plan, or of its strips: the sentence, the length as it is planned,
+    and what would be taken over: of each field its path, what it would be called, "" where nothing goes by
+    that name from then on, and how long it is in mm.
     """
 
-    seam: str
+    of: str
     known: KnownShown
     now: str
-    path: str
-    name: str
-    mm: float
-
-
-class _WrittenEvent(BaseModel):
-    """Something that happened, as it is written."""
-
-    model_config = ConfigDict(extra="forbid")
-    id: str = Field(min_length=1, max_length=64)
-    at: str = Field(max_length=32)
-    event: Event
-
-
-class _Written(BaseModel):
-    """A making as it is written, with all that happened in it."""
-
-    model_config = ConfigDict(extra="forbid")
-    id: str = Field(pattern="^[0-9a-f]{32}$")
-    plan: str = Field(max_length=40)
-    revision: int = Field(ge=1, le=10**9)
-    name: str = Field(max_length=200)
-    begun_at: str = Field(max_length=32)
-    spec: Spec
-    events: list[_WrittenEvent] = Field(default_factory=list, max_length=5_000)
-
-
-@dataclass(frozen=True, slots=True)
-class TakenBack:
-    """How many makings of a file were taken in, and what is wrong with others."""
-
-    taken: int
-    problems: tuple[Problem, ...]
+    takes: tuple[tuple[str, str, float], ...]
 
 
 class MakingDesk:
     """The makings of one maker."""
 
     def __init__(self, makings: Makings, plans: Plans) -> None:
-        self.makings, self._plans = makings, plans
+        self.makings, self.plans = makings, plans
 
     def begin(self, plan_id: str, about: About, revision: int | None = None, *, at: str | None = None) -> str:
         """Begin a making of a plan's newest revision, or of another, and return its id."""
-        plan = self._plans.get(plan_id)
-        kept = self._plans.revision(plan_id, revision or plan.head)
+        plan = self.plans.get(plan_id)
+        kept = self.plans.revision(plan_id, revision or plan.head)
         spec = spec_of(kept)
         made = drafted(spec)
-        about = about.model_copy(update={"cloth": about.cloth or made.bag.cloth("outer").label})
-        told = _told(made, state_of(made.steps, ()))
+        noted = {"cloth": about.cloth or made.bag.cloth("outer").label, "sheet": about.sheet or plan.printed}
+        about = about.model_copy(update=noted)
+        told, _ = telling(made, ())
         plain = spec.model_dump(mode="json")
         making = self.makings.begin(plan_id, kept.number, plan.name, plain, told, at=at)
         self.happen(making.id, [("about", about)], at=at)
@@ -149,16 +131,11 @@ class MakingDesk:
         for event in new.values():
             refuse_event(made.steps, state, event)
             _of_its_pieces(made, event)
-        plain = [(id_, event.model_dump(mode="json")) for id_, event in new.items()]
-        self.makings.add(making_id, plain, at=at)
-        state = state_of(made.steps, [*before, *(Happened(id_, event) for id_, event in new.items())])
-        self.makings.tell(making_id, _told(made, state), finished=state.finished, at=at)
+        plain = [(id_, event.model_dump(mode="json"), at or "") for id_, event in new.items()]
+        self.makings.add(making_id, plain, partial(telling, made))
 
     def _happened(self, making_id: str) -> tuple[Happened, ...]:
-        return tuple(
-            Happened(one.id, _EVENT.validate_python(one.event), one.at)
-            for one in self.makings.events(making_id)
-        )
+        return _as_happened(self.makings.events(making_id))
 
     def open(self, making_id: str, unit: Unit | None = None) -> MakingShown:
         """Return a making as it stands."""
@@ -168,21 +145,37 @@ class MakingDesk:
         state = state_of(made.steps, self._happened(making_id))
         others = [one for one in self.makings.list(plan_id=kept.plan_id) if one.id != making_id]
         before = [one for one in others if one.begun_at <= kept.begun_at]
+        said = (*_next_time(before), *self._said_of_source(kept.plan_id))
         return MakingShown(
             kept.id,
             kept.plan_id,
             kept.revision,
-            self._plans.get(kept.plan_id).head != kept.revision,
+            self.plans.get(kept.plan_id).head != kept.revision,
             kept.name,
             kept.begun_at,
             state.about,
             state.log,
             state.waits,
-            bench_shown(spec, made, state, unit or made.bag.unit, drafted),
+            bench_shown(spec, made, state, unit or made.bag.unit, drafted, self._paces()),
             self.makings.photos(making_id),
-            tuple(line for one in before for line in one.told.get("next_time", ())),
+            _each_once(said),
             tuple(one.told["words"][state.at] for one in before if state.at in one.told.get("words", {})),
         )
+
+    def _paces(self) -> dict[str, float]:
+        """Return how many times the first guess the work takes, where the maker goes by that."""
+        return usual_of(self.plans.kept("usual")).paces
+
+    def said_before(self, plan_id: str) -> tuple[SaidBefore, ...]:
+        """Return what was said for the next time when a plan was made, and what it was copied from."""
+        said = (*_next_time(self.makings.list(plan_id=plan_id)), *self._said_of_source(plan_id))
+        return _each_once(said)
+
+    def _said_of_source(self, plan_id: str) -> list[SaidBefore]:
+        sources = self.plans.copied_from(plan_id)
+        return [
+            one for plan in sources for one in _next_time(self.makings.list(plan_id=plan.id), of=plan.name)
+        ]
 
     def of_plan(self, plan_id: str, unit: Unit) -> tuple[EntryShown, ...]:
         """Return the makings of a plan, newest change first."""
@@ -203,8 +196,7 @@ class MakingDesk:
             steps=int(told.get("steps", 0)),
             done=int(told.get("done", 0)),
             seconds=float(told.get("seconds", 0.0)),
-            guessed=float(told.get("guessed", 0.0)),
-            timed=int(told.get("timed", 0)),
+            paces={place: tuple(pace) for place, pace in told.get("paces", {}).items()},
             bites={key: tuple(bite) for key, bite in told.get("bites", {}).items()},
             sizes=[(label, planned, read) for label, planned, read in told.get("sizes", ())],
             mistakes=told.get("mistakes", ()),
@@ -213,14 +205,14 @@ class MakingDesk:
             **{word: str(told.get(word, "")) for word in words},
         )
 
-    def _entries(self, *, put_away: bool = False, pictured: bool = True) -> list[Entry]:
+    def entries(self, *, put_away: bool = False, pictured: bool = True) -> list[Entry]:
         photos = self.makings.photos_by_making() if pictured else {}
         return [self._entry(one, photos.get(one.id, ())) for one in self.makings.list(put_away=put_away)]
 
     def log(self, unit: Unit, search: str = "") -> LogShown:
         """Return the log: makings that go on and that are finished, and what they teach."""
-        away = self._entries(put_away=True)
-        return log_shown(self._entries(), self.known(), unit, search, away)
+        away = self.entries(put_away=True)
+        return log_shown(self.entries(), self.known(), unit, search, away)
 
     def known(self) -> tuple[Calibration, ...]:
         """Return what the makings taught, by maker, machine, foot, cloth and class of seam."""
@@ -228,7 +220,7 @@ class MakingDesk:
             Found(
                 Where(one.who, one.machine, one.foot, one.cloth, seam), mm, spread, readings, one.updated_at
             )
-            for one in self._entries(pictured=False)
+            for one in self.entries(pictured=False)
             for seam, (_, _, mm, spread, readings) in one.bites.items()
         )
 
@@ -245,10 +237,28 @@ class MakingDesk:
             if abs(now - known.mm) > 2 * known.spread:
                 told = known_shown(known, label, unit)
                 mm = round(known.mm, 2)
-                out.append(
-                    OfferShown(known.where.seam, told, view.with_unit(now), str(field), _called(known), mm)
+                takes = ((str(field), _called(known), mm),)
+                out.append(OfferShown(known.where.seam, told, view.with_unit(now), takes))
+        return (*out, *self._stretch_offers(made, view))
+
+    def _stretch_offers(self, made: Draft, view: View) -> Iterator[OfferShown]:
+        """Yield for every strap that is stretched how strips of its cloth did, where it plans otherwise."""
+        known = stretches(self._samples(), made.bag.cloth("outer").label)
+        if known is None:
+            return
+        unit = made.bag.unit
+        long, wide = SAMPLE_LONG.mm(unit) * known.longer, SAMPLE_WIDE.mm(unit) * known.narrower
+        for item in made.bag.items:
+            if not is_stretched(item):
+                continue
+            now = STRETCHES_TO.of(item)
+            if max(abs(now - long), abs(NARROWS_TO.of(item) - wide)) > 0.5:
+                told = stretches_shown(known, item.at, view.unit)
+                takes = tuple(
+                    (str(field.in_(item.at)), "", round(mm, 2))
+                    for field, mm in ((STRETCHES_TO, long), (NARROWS_TO, wide))
                 )
-        return tuple(out)
+                yield OfferShown(item.at, told, view.with_unit(now), takes)
 
     def add_photo(self, making_id: str, words: str, body: bytes, *, at: str | None = None) -> KeptPhoto:
         """Keep a photograph of a making, without where it was taken. Raises SpecProblems, MakingNotFound."""
@@ -256,11 +266,11 @@ class MakingDesk:
         return self.makings.add_photo(making_id, words.strip()[:300], photo.whole, photo.small, at=at)
 
     def _samples(self) -> list[Sample]:
-        rows = (self._plans.kept("samples") or {}).get("rows", [])
+        rows = (self.plans.kept("samples") or {}).get("rows", [])
         return [valid(Sample, row) for row in rows]
 
     def _keep_samples(self, samples: Sequence[Sample]) -> None:
-        self._plans.keep("samples", {"rows": [one.model_dump(mode="json") for one in samples]})
+        self.plans.keep("samples", {"rows": [one.model_dump(mode="json") for one in samples]})
 
     def samples(self, unit: Unit) -> tuple[SampleShown, ...]:
         """Return the samples that were measured, the last first."""
@@ -289,86 +299,16 @@ class MakingDesk:
         found = shrinks(self._samples(), cloth)
         return shrinks_shown(found) if found else None
 
-    def as_csv(self, unit: Unit) -> str:
-        """Return the log as a table."""
-        rows = []
-        for entry in self._entries(pictured=False):
-            told = entry_shown(entry, unit)
-            cells = (
-                told.name,
-                entry.begun_at[:10],
-                entry.finished_at[:10],
-                told.who,
-                told.for_whom,
-                entry.machine,
-                entry.foot,
-                entry.cloth,
-                f"{entry.seconds / 60:.0f}" if entry.seconds else "",
-                told.cost,
-                "; ".join(told.measured),
-                "; ".join(told.seams),
-                told.notes,
-                "; ".join(told.mistakes),
-                "; ".join(told.next_time),
-            )
-            rows.append(LogRow(tuple(cell.replace("\xa0", " ") for cell in cells)))
-        return log_csv(rows)
 
-    def as_json(self) -> str:
-        """Return every making with all that happened in it, lengths in mm."""
-        every = [
-            {
-                "id": one.id,
-                "plan": one.plan_id,
-                "revision": one.revision,
-                "name": one.name,
-                "begun_at": one.begun_at,
-                "spec": one.spec,
-                "events": [{"id": e.id, "at": e.at, "event": e.event} for e in self.makings.events(one.id)],
-            }
-            for one in self.makings.list(limit=10_000)
-        ]
-        return json.dumps({"version": 1, "makings": every}, indent=2, ensure_ascii=False)
+def _each_once(said: Sequence[SaidBefore]) -> tuple[SaidBefore, ...]:
+    first: dict[str, SaidBefore] = {}
+    for one in said:
+        first.setdefault(one.said, one)
+    return tuple(first.values())
 
-    def from_json(self, text: str) -> TakenBack:
-        """
-        Take makings in that were written as JSON: what is there already is not taken twice, and a making of a
-        plan that is not here is told. Raises SpecProblems where it is no such file.
-        """
-        fix = "Choose a file that was saved from the log as JSON."
-        found = plain_json(text)
-        rows = found.get("makings") if isinstance(found, dict) else None
-        if not isinstance(rows, list):
-            raise SpecProblems((Problem("log-file", "text", "", "It holds no makings.", fix),))
-        there = {one.id for one in self.makings.list(limit=10_000)}
-        taken, problems = 0, list[Problem]()
-        for n, row in enumerate(rows[:10_000]):
-            try:
-                made = valid(_Written, row)
-                self._plans.get(made.plan)
-            except PlanNotFound:
-                why = f"“{made.name}” is of a plan that is not here."
-                problems.append(
-                    Problem("no-plan", f"makings.{n}", made.plan, why, "Bring its plan in first.")
-                )
-                continue
-            except SpecProblems as bad:
-                problems += [replace(p, field=f"makings.{n}.{p.field}") for p in bad.problems]
-                continue
-            if made.id not in there:
-                draft = drafted(made.spec)
-                plain, told = made.spec.model_dump(mode="json"), _told(draft, state_of(draft.steps, ()))
-                self.makings.begin(
-                    made.plan, made.revision, made.name, plain, told, at=made.begun_at, making_id=made.id
-                )
-                taken += 1
-            for one in made.events:
-                self.makings.add(made.id, [(one.id, one.event.model_dump(mode="json"))], at=one.at)
-            draft = drafted(made.spec)
-            state = state_of(draft.steps, self._happened(made.id))
-            last = made.events[-1].at if made.events else made.begun_at
-            self.makings.tell(made.id, _told(draft, state), finished=state.finished, at=last)
-        return TakenBack(taken, tuple(problems))
+
+def _next_time(makings: Sequence[KeptMaking], of: str = "") -> list[SaidBefore]:
+    return [SaidBefore(line, of) for one in makings for line in one.told.get("next_time", ())]
 
 
 def _of_its_pieces(made: Draft, event: Event) -> None:
@@ -393,6 +333,16 @@ def _called(known: Calibration) -> str:
     return f"{' '.join(word for word in words if word)}, {known.readings} readings"[:120]
 
 
+def _as_happened(events: Sequence[KeptEvent]) -> tuple[Happened, ...]:
+    return tuple(Happened(one.id, _EVENT.validate_python(one.event), one.at) for one in events)
+
+
+def telling(made: Draft, events: Sequence[KeptEvent]) -> tuple[dict[str, Any], bool]:
+    """Return what the log shows of a making after *events*, as plain data, and whether its bag is made."""
+    state = state_of(made.steps, _as_happened(events))
+    return _told(made, state), state.finished
+
+
 def _told(made: Draft, state: State) -> dict[str, Any]:
     """Return what the log shows of a making, as plain data."""
     learned = learned_of(made, state)
@@ -403,7 +353,11 @@ def _told(made: Draft, state: State) -> dict[str, Any]:
         if last and (last.key, read.id) in state.readings
     ]
     about, log = state.about, state.log
-    timed = [step for step in made.steps if state.spent.get(step.key)]
+    paces = dict[str, tuple[float, float, int]]()
+    for step in (step for step in made.steps if state.spent.get(step.key)):
+        spent, guessed, steps = paces.get(place_of(step), (0.0, 0.0, 0))
+        guess = 60 * minutes_of(made.plan, step.acts) * bags_of(state)
+        paces[place_of(step)] = (spent + state.spent[step.key], guessed + guess, steps + 1)
     return {
         "unit": made.bag.unit,
         "who": about.who,
@@ -415,8 +369,7 @@ def _told(made: Draft, state: State) -> dict[str, Any]:
         "done": len(state.done),
         "at": next((step.title for step in made.steps if step.key == state.at), ""),
         "seconds": state.seconds,
-        "guessed": sum(60 * minutes_of(made.plan, step.acts) for step in timed) * bags_of(state),
-        "timed": len(timed),
+        "paces": paces,
         "bites": {
             seam: (made.bag.classes.get(seam, seam), bite.planned, bite.mm, bite.spread, bite.readings)
             for seam, bite in learned.bites.items()

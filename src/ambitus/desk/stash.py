@@ -18,6 +18,7 @@ from ambitus.core.spec.model import Spec
 from ambitus.core.stash.gives import gives
 from ambitus.core.stash.things import Thing, ThingTyped, havings, sources_of, thing_after
 from ambitus.desk.drafting import drafted, spec_of
+from ambitus.files.photos import photo_from
 from ambitus.files.problems import valid
 from ambitus.files.stash_csv import stash_csv, things_from_csv
 from ambitus.library import shipped
@@ -94,8 +95,8 @@ class StashDesk:
 
     def take_photo(self, thing_id: str, photo: bytes | None, unit: Unit) -> ThingShown:
         """Keep a photograph, or none any more. Raises SpecProblems where it is no picture."""
-        kind = _picture(photo) if photo else ""
-        return self._shown(self.stash.take_photo(thing_id, photo, kind), unit)
+        taken = photo_from(photo).whole if photo else None
+        return self._shown(self.stash.take_photo(thing_id, taken, "image/jpeg"), unit)
 
     def as_csv(self, unit: Unit) -> str:
         """Return what is in the stash as a table."""
@@ -188,15 +189,3 @@ def _left(sheet: Sheet | None, number: int, material: str, label: str, cut: Cut)
         print=goods.print,
         where=cut.where.strip(),
     )
-
-
-#: how pictures begin, and what they are
-_BEGINS = ((b"\xff\xd8\xff", "image/jpeg"), (b"\x89PNG\r\n\x1a\n", "image/png"), (b"RIFF", "image/webp"))
-
-
-def _picture(photo: bytes) -> str:
-    for begins, kind in _BEGINS:
-        if photo.startswith(begins) and (kind != "image/webp" or photo[8:12] == b"WEBP"):
-            return kind
-    why, fix = "This is no picture that can be shown.", "Choose a JPEG, PNG or WebP."
-    raise SpecProblems((Problem("stash", "photo", "", why, fix),))

@@ -1,12 +1,13 @@
 """My usual: what every new plan starts from. Kept per unit set, because pairs are never converted."""
 
 from collections.abc import Mapping
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from ambitus.core.fields import Length
 from ambitus.core.grammar.asked import Param
+from ambitus.core.learning.paces import LEAST, MOST, PLACES, Place
 from ambitus.core.lengths import Unit, View, paired, system_of
 from ambitus.core.lengths.grid import on_ruler
 from ambitus.core.lengths.units import System
@@ -37,6 +38,8 @@ class Usual(BaseModel):
     metric: UsualSet = Field(default_factory=UsualSet)
     inch: UsualSet = Field(default_factory=UsualSet)
     measured: dict[str, float] = Field(default_factory=dict)
+    #: by place how many times the first guess the work takes; nothing goes by the guess
+    paces: dict[str, float] = Field(default_factory=dict)
     keys: bool = Field(default=True, description="Whether single keys such as ? do something.")
 
     def set_for(self, unit: Unit) -> UsualSet:
@@ -56,6 +59,7 @@ class UsualEdit(BaseModel):
     foot_edge: str | None = Field(default=None, max_length=60)
     asked: bool | None = None
     keys: bool | None = None
+    paces: dict[Place, Annotated[float, Field(ge=LEAST, le=MOST)]] | None = None
 
 
 class UsualShown(BaseModel):
@@ -91,6 +95,9 @@ def usual_of(kept: Mapping[str, Any] | None) -> Usual:
         return Usual()
     usual.metric, usual.inch = _sound(usual.metric, "mm"), _sound(usual.inch, "in")
     usual.measured = {k: mm for k, mm in usual.measured.items() if MEASURED.low <= mm <= MEASURED.high}
+    usual.paces = {
+        place: times for place, times in usual.paces.items() if place in PLACES and LEAST <= times <= MOST
+    }
     return usual
 
 
@@ -126,6 +133,9 @@ def edited(usual: Usual, edit: UsualEdit) -> Usual:
         out.paper = edit.paper
     out.asked = out.asked if edit.asked is None else edit.asked
     out.keys = out.keys if edit.keys is None else edit.keys
+    out.paces = (
+        out.paces if edit.paces is None else {str(place): times for place, times in edit.paces.items()}
+    )
     return out
 
 

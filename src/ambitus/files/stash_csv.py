@@ -1,7 +1,7 @@
 """The stash as a table, out and in: a row a thing, every length with its unit."""
 
 import csv
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable
 from io import StringIO
 from typing import Any
 
@@ -10,13 +10,12 @@ from pydantic import ValidationError
 from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem, SpecProblems, shortened
 from ambitus.core.stash.things import KINDS, Thing, ThingTyped, thing_after
-from ambitus.files.cells import FORMULA, plain_cell
+from ambitus.files.cells import plain_cell
+from ambitus.files.table import in_row, rows_of
 
 COLUMNS = "kind name material colour shape width length seam count washed print where note".split()
 _LENGTHS = ("width", "length", "seam")
 _YES, _NO = ("yes", "y", "true", "1", "x"), ("no", "n", "false", "0", "")
-#: things in one table
-MOST_ROWS = 2000
 
 
 def stash_csv(things: Iterable[Thing], unit: Unit) -> str:
@@ -42,43 +41,14 @@ def things_from_csv(text: str, unit: Unit | None) -> tuple[tuple[Thing, ...], tu
     Raises:
         SpecProblems: If it is no table of things at all.
     """
-    rows = list(csv.reader(StringIO(text.lstrip("\ufeff")), delimiter=_delimiter(text)))
-    rows = [row for row in rows if any(cell.strip() for cell in row)]
-    heads = [cell.strip().lower() for cell in rows[0]] if rows else []
-    if "kind" not in heads:
-        why = f"The first row has no column “kind”: it is “{shortened(', '.join(heads), 60)}”."
-        fix = f"Begin with the columns {', '.join(COLUMNS)}; those that you do not need can be left out."
-        raise SpecProblems((Problem("stash-table", "kind", "", why, fix),))
-    if unknown := [head for head in heads if head and head not in COLUMNS]:
-        why = f"“{shortened(unknown[0], 40)}” is not a column of the stash."
-        raise SpecProblems((Problem("stash-table", unknown[0][:40], "", why, f"Use {', '.join(COLUMNS)}."),))
-    if len(rows) - 1 > MOST_ROWS:
-        why = f"{len(rows) - 1} rows are more than {MOST_ROWS}."
-        raise SpecProblems((Problem("stash-table", "", "", why, "Take it in by parts."),))
     things: list[Thing] = []
     problems: list[Problem] = []
-    for number, row in enumerate(rows[1:], 2):
-        cells = dict(zip(heads, (_read(cell) for cell in row), strict=False))
+    for number, cells in rows_of(text, COLUMNS, code="stash-table", of="stash"):
         try:
             things.append(_thing(cells, unit))
         except SpecProblems as bad:
-            problems += _in_row(bad.problems, number)
+            problems += in_row(bad.problems, number)
     return tuple(things), tuple(problems)
-
-
-def _read(cell: str) -> str:
-    cell = cell.strip()
-    return cell[1:] if cell.startswith("'") and cell[1:].startswith(FORMULA) else cell
-
-
-def _delimiter(text: str) -> str:
-    first = text.lstrip("\ufeff").split("\n", 1)[0]
-    return max(",;\t", key=lambda sign: (first.count(sign), sign == ","))
-
-
-def _in_row(problems: Iterable[Problem], number: int) -> Iterator[Problem]:
-    for p in problems:
-        yield Problem(p.code, f"row {number}, {p.field}", p.value, f"Row {number}: {p.why}", p.fix)
 
 
 def _thing(cells: dict[str, str], unit: Unit | None) -> Thing:

@@ -4,8 +4,8 @@ from hashlib import sha256
 from typing import Protocol
 
 from ambitus.core.learning.bites import TAPE
+from ambitus.core.learning.tape import READ_TO
 from ambitus.core.lengths import Unit, View
-from ambitus.core.shown.bench import READ_TO
 
 
 class Tape(Protocol):

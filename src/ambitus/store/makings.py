@@ -1,11 +1,12 @@
 """Makings: begun, added to event by event, put away and taken back, never deleted."""
 
-from collections.abc import Callable, Iterable, Mapping
+import builtins
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 from uuid import uuid4
 
-from sqlalchemy import func, literal_column, select
+from sqlalchemy import literal_column, select
 from sqlalchemy.orm import Session
 
 from ambitus.store.database import Database
@@ -133,44 +134,46 @@ class Makings:
         """Return all that happened in a making, in order."""
         with self._reading() as session:
             self._row(session, making_id)
-            rows = session.scalars(
-                select(MakingEventRow)
-                .where(MakingEventRow.making_id == making_id)
-                .order_by(MakingEventRow.number)
-            )
-            return tuple(KeptEvent(r.number, r.event_id, r.event, r.at) for r in rows)
+            return tuple(self._events(session, making_id))
+
+    def _events(self, session: Session, making_id: str) -> "builtins.list[KeptEvent]":
+        rows = session.scalars(
+            select(MakingEventRow)
+            .where(MakingEventRow.making_id == making_id)
+            .order_by(MakingEventRow.number)
+        )
+        return [KeptEvent(r.number, r.event_id, r.event, r.at) for r in rows]
 
     def add(
-        self, making_id: str, events: Iterable[tuple[str, Mapping[str, Any]]], *, at: str | None = None
+        self,
+        making_id: str,
+        events: Iterable[tuple[str, Mapping[str, Any], str]],
+        tell: Callable[[Sequence[KeptEvent]], tuple[dict[str, Any], bool]],
     ) -> None:
-        """Keep what happened, each under its own id: what is there already is not kept again."""
+        """
+        Keep what happened: id, event, and when, or "" for now. What is there already is not kept again.
+
+        *tell* returns of all that happened what the log shows, and whether the bag is made: that is kept with
+        it, all or nothing, so that of two tabs neither forgets the other's.
+        """
         with self._writing() as session:
-            row, now = self._row(session, making_id), at or self._now()
-            known = set(
-                session.scalars(select(MakingEventRow.event_id).where(MakingEventRow.making_id == making_id))
-            )
-            last = session.scalar(
-                select(func.max(MakingEventRow.number)).where(MakingEventRow.making_id == making_id)
-            )
-            number = last or 0
-            for event_id, event in events:
+            row, now = self._row(session, making_id), self._now()
+            happened = self._events(session, making_id)
+            known = {one.id for one in happened}
+            for event_id, event, at in events:
                 if event_id in known:
                     continue
                 known.add(event_id)
-                number += 1
+                happened.append(KeptEvent(len(happened) + 1, event_id, dict(event), at or now))
+                one = happened[-1]
                 session.add(
                     MakingEventRow(
-                        making_id=making_id, number=number, event_id=event_id, event=dict(event), at=now
+                        making_id=making_id, number=one.number, event_id=one.id, event=one.event, at=one.at
                     )
                 )
-            row.updated_at = now
-
-    def tell(self, making_id: str, told: dict[str, Any], *, finished: bool, at: str | None = None) -> None:
-        """Keep what the log shows of a making, and whether it is finished."""
-        with self._writing() as session:
-            row = self._row(session, making_id)
-            row.told = told
-            row.finished_at = (row.finished_at or at or self._now()) if finished else None
+            row.told, finished = tell(happened)
+            row.updated_at = happened[-1].at if happened else now
+            row.finished_at = (row.finished_at or row.updated_at) if finished else None
 
     def put_away(self, making_id: str, *, back: bool = False) -> KeptMaking:
         """Take a making out of the log, or *back* into it."""

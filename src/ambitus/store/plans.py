@@ -101,10 +101,18 @@ class Plans:
         with self._writing() as session:
             return _plan(self._add(session, name, saved, cause))
 
-    def _add(self, session: Session, name: str, saved: Saved, cause: str) -> PlanRow:
+    def _add(
+        self, session: Session, name: str, saved: Saved, cause: str, copied_from: str | None = None
+    ) -> PlanRow:
         now = self._now()
         row = PlanRow(
-            id=uuid4().hex, name=name, head=1, created_at=now, updated_at=now, summary=saved.summary
+            id=uuid4().hex,
+            name=name,
+            head=1,
+            created_at=now,
+            updated_at=now,
+            summary=saved.summary,
+            copied_from=copied_from,
         )
         session.add(row)
         session.flush()
@@ -205,7 +213,17 @@ class Plans:
             row = self._row(session, plan_id)
             head = session.get_one(RevisionRow, (plan_id, row.head))
             saved = Saved(head.spec, head.resolved, head.rules_version, head.cut, row.summary)
-            return _plan(self._add(session, name, saved, f"Copied from {row.name}"))
+            return _plan(self._add(session, name, saved, f"Copied from {row.name}", row.id))
+
+    def copied_from(self, plan_id: str) -> tuple[Plan, ...]:
+        """Return the plan that a plan was copied from, the one that that was copied from, and so on."""
+        out: list[Plan] = []
+        with self._reading() as session:
+            row: PlanRow | None = self._row(session, plan_id)
+            while row is not None and row.copied_from:
+                row = session.get(PlanRow, row.copied_from)
+                out += [_plan(row)] if row is not None else []
+        return tuple(out)
 
     def put_away(self, plan_id: str) -> Plan:
         """Take a plan off the shelf. Nothing of it is deleted."""

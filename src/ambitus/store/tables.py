@@ -22,6 +22,8 @@ class PlanRow(Base):
     created_at: Mapped[str] = mapped_column(String(32))
     updated_at: Mapped[str] = mapped_column(String(32))
     put_away_at: Mapped[str | None] = mapped_column(String(32))
+    #: the plan that it was copied from
+    copied_from: Mapped[str | None] = mapped_column(String(32))
     summary: Mapped[dict[str, Any]] = mapped_column(JSON)
 
 

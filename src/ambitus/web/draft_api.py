@@ -27,6 +27,7 @@ from ambitus.desk.drafting import drafted
 from ambitus.files.drawings.outline import outline_from
 from ambitus.library import shipped
 from ambitus.web.drafting import DraftRequest, with_edits
+from ambitus.web.plans_api import AtDesk
 from ambitus.web.problem import WRONG, PlainRoute
 
 Early = Annotated[
@@ -193,11 +194,14 @@ def drawn_closed(body: DraftRequest) -> Response:
 
 
 @router.post("/work", response_model=WorkShown, responses=WRONG, summary="See the work in order")
-def work_in_order(body: DraftRequest) -> Response:
-    """Return every step of the work with its picture, carried out first by the simulator."""
+def work_in_order(body: DraftRequest, desk: AtDesk) -> Response:
+    """
+    Return every step of the work with its picture, carried out first by the simulator; times are first
+    guesses, unless my usual goes by my own pace.
+    """
     spec, unit = with_edits(body)
     made = drafted(spec)
-    return _json(_WORK.dump_json(work_shown(made, View(unit, made.bag.unit))))
+    return _json(_WORK.dump_json(work_shown(made, View(unit, made.bag.unit), desk.usual().paces)))
 
 
 @router.post("/piece", response_model=LaidShown, responses=WRONG, summary="Lay a piece out")

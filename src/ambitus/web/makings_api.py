@@ -8,13 +8,14 @@ from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
 from ambitus.core.learning.samples import SampleTyped
+from ambitus.core.learning.tape import read_to
 from ambitus.core.lengths import LengthProblem, Unit, parse_length
 from ambitus.core.making.events import About, Event, Read
 from ambitus.core.problems import Problem, SpecProblems
-from ambitus.core.shown.bench import READ_TO
 from ambitus.core.shown.log import EntryShown, LogShown, SampleShown, ShrinksShown
 from ambitus.core.spec.model import Spec
-from ambitus.desk.makings import MakingDesk, MakingShown, OfferShown
+from ambitus.desk.log_files import LogFiles
+from ambitus.desk.makings import MakingDesk, MakingShown, OfferShown, SaidBefore
 from ambitus.standins.tape import SimulatedTape
 from ambitus.web.plans_api import LARGEST_TEXT
 from ambitus.web.problem import WRONG, OneProblem, PlainRoute, ProblemDetail
@@ -89,13 +90,14 @@ def _event(sent: Event | TypedReading) -> Event:
     if not isinstance(sent, TypedReading):
         return sent
     try:
-        mm = float(parse_length(sent.text, sent.unit))
+        exact = parse_length(sent.text, sent.unit)
     except LengthProblem as bad:
         raise SpecProblems((Problem("not-a-length", "text", bad.text[:60], bad.why, bad.fix),)) from bad
+    mm = float(exact)
     if not 0 < mm <= 100_000:
         fix = "Type what the tape reads."
         raise SpecProblems((Problem("not-a-length", "text", sent.text, "No tape reads that.", fix),))
-    return Read(step=sent.step, reading=sent.reading, mm=mm, to=READ_TO[sent.unit], by=sent.by)
+    return Read(step=sent.step, reading=sent.reading, mm=mm, to=read_to(exact, sent.unit), by=sent.by)
 
 
 def _json(content: bytes) -> Response:
@@ -122,6 +124,12 @@ def of_plan(
 ) -> list[EntryShown]:
     """Return the makings of a plan, newest change first."""
     return list(makings.of_plan(plan, unit))
+
+
+@router.get("/makings/next-time", responses=_WRONG, summary="What was said for the next time")
+def next_time(makings: AtBench, plan: Annotated[str, Query(max_length=40)]) -> list[SaidBefore]:
+    """Return the lines for the next time of a plan, and of the plan that it was copied from."""
+    return list(makings.said_before(plan))
 
 
 @router.get("/makings/{making_id}", response_model=MakingShown, responses=_WRONG, summary="Open a making")
@@ -226,38 +234,39 @@ def log(makings: AtBench, unit: Unit = "cm", search: Annotated[str, Query(max_le
 def log_as_csv(makings: AtBench, unit: Unit = "cm") -> Response:
     """Return a row a making, as CSV."""
     headers = {"content-disposition": 'attachment; filename="log.csv"'}
-    return Response(makings.as_csv(unit), media_type="text/csv; charset=utf-8", headers=headers)
+    return Response(LogFiles(makings).as_csv(unit), media_type="text/csv; charset=utf-8", headers=headers)
 
 
 @router.get("/log.json", summary="The log as JSON")
 def log_as_json(makings: AtBench) -> Response:
     """Return every making with all that happened in it, lengths in mm; it can be taken in again."""
     headers = {"content-disposition": 'attachment; filename="log.json"'}
-    return Response(makings.as_json(), media_type="application/json", headers=headers)
+    return Response(LogFiles(makings).as_json(), media_type="application/json", headers=headers)
 
 
 class LogIn(BaseModel):
-    """A log that was written as JSON."""
+    """A log that was written as JSON, or a table of makings."""
 
     model_config = ConfigDict(extra="forbid", json_schema_extra={"examples": [{"text": '{"makings": []}'}]})
     text: str = Field(max_length=LARGEST_TEXT)
 
 
 class LogTaken(BaseModel):
-    """How many makings were taken in, and what is wrong with others."""
+    """How many makings were taken in, what is wrong with others, and what the file could not tell."""
 
     taken: int
+    left: str
     problems: list[OneProblem]
 
 
-@router.post("/log/from-json", responses=_WRONG, summary="Take a log in")
-def log_from_json(body: LogIn, makings: AtBench) -> LogTaken:
+@router.post("/log/from-file", responses=_WRONG, summary="Take a log in")
+def log_from_file(body: LogIn, makings: AtBench) -> LogTaken:
     """Take in the makings of a log whose plans are here; what is there already is not taken twice."""
-    found = makings.from_json(body.text)
+    found = LogFiles(makings).take_in(body.text)
     told = [
         OneProblem(code=p.code, field=p.field, value=p.value, why=p.why, fix=p.fix) for p in found.problems
     ]
-    return LogTaken(taken=found.taken, problems=told[:50])
+    return LogTaken(taken=found.taken, left=found.left, problems=told[:50])
 
 
 class OffersRequest(BaseModel):

@@ -312,7 +312,7 @@ def cut_sheet(plan_id: str, number: Number, desk: AtDesk, unit: Unit | None = No
         plan=_out(drawn.plan),
         revision=_told(drawn.revision),
         paper=desk.usual().paper,
-        sheet=sheet(drawn.made, unit or drawn.made.bag.unit),
+        sheet=sheet(drawn.made, unit or drawn.made.bag.unit, desk.usual().paces),
         redrawn=list(redrawn_since(drawn.revision, unit, drawn.made)),
     )
 

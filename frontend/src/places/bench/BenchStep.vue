@@ -50,7 +50,17 @@ const isDone = () => props.bench.steps[props.bench.step.number - 1]?.done
       </p>
       <h1 data-step-title>{{ bench.step.title }}</h1>
       <template v-if="bench.step.number === 1">
-        <p v-for="line in making.next_time" :key="line" class="notice">For this time you said: {{ line }}</p>
+        <p
+          v-if="making.about.sheet && making.about.sheet !== making.revision"
+          class="notice"
+          data-stale-sheet
+        >
+          The sheet that was printed last is of revision {{ making.about.sheet }}, this making of revision
+          {{ making.revision }}: cut by what stands here.
+        </p>
+        <p v-for="line in making.next_time" :key="line.said" class="notice">
+          For this time you said{{ line.of && ` at “${line.of}”` }}: {{ line.said }}
+        </p>
       </template>
       <dl v-if="bench.step.numbers.length" class="bench-numbers">
         <div v-for="(one, i) in bench.step.numbers" :key="i" :class="{ loudest: i === 0 }">

@@ -27,7 +27,7 @@ async function go(step: string) {
     </header>
     <p class="hint">
       {{ bench.done }} done<template v-if="bench.spent">, {{ bench.spent }} worked</template>; about
-      {{ bench.left || 'nothing' }} left: a first guess.
+      {{ bench.left || 'nothing' }} left: {{ bench.reckoned }}.
       <template v-if="bench.at_machine"
         >{{ bench.at_machine }} at the machine<template v-if="making.about.needle">
           with needle {{ making.about.needle }}</template

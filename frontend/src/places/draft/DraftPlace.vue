@@ -146,9 +146,10 @@ const { answer: helped } = useResting(
       : undefined,
   ({ spec, unit: shown }, signal) => api.checks(spec, shown, signal),
 )
-function takeKnown({ path, name, mm }: Offer) {
+function takeKnown({ takes }: Offer) {
   at.settle()
-  at.edit({ kind: 'measured', path, name, mm })
+  for (const [path, name, mm] of takes)
+    at.edit(name ? { kind: 'measured', path, name, mm } : { kind: 'typed', path, text: `${mm} mm` })
   at.settle()
 }
 /** A remedy is one step: what was under way is settled before it, and it is settled at once. */

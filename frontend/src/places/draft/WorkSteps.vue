@@ -29,7 +29,7 @@ const KINDS = { step: '', gate: 'check before going on', 'no return': 'no way ba
       <p v-if="work" class="hint">
         {{ work.steps.length }} steps, about <b data-takes>{{ work.takes }}</b>{{
           work.waits ? ` and ${work.waits} of waiting` : ''
-        }}: a first guess.
+        }}: {{ work.reckoned }}.
       </p>
     </template>
     <p v-if="failed" class="wrong-text" role="alert">{{ said(failed) }}</p>

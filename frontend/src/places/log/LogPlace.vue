@@ -40,8 +40,8 @@ async function takeIn(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
   try {
-    const found = await api.logFromJson(await textOf(file))
-    taken.value = `${found.taken} ${found.taken === 1 ? 'making' : 'makings'} taken in.`
+    const found = await api.logFromFile(await textOf(file))
+    taken.value = `${found.taken} ${found.taken === 1 ? 'making' : 'makings'} taken in. ${found.left}`
     wrong.value = found.problems
     await load()
   } catch (cause) {
@@ -51,6 +51,17 @@ async function takeIn(event: Event) {
 async function putAway(one: Entry, back = false) {
   await api.putMakingAway(one.id, back)
   await load()
+}
+const goesBy = (one: Log['paces'][number]) =>
+  Object.keys(one.times).length > 0 &&
+  Object.entries(one.times).every(([at, times]) => usual.shown.value?.usual.paces?.[at as 'iron'] === times)
+/** From now on the work is reckoned at this pace; nothing follows it unless it is asked for. */
+async function goBy(paces: Record<string, number>) {
+  try {
+    await usual.keep({ unit: usual.shown.value?.usual.unit ?? unit.value, paces })
+  } catch (cause) {
+    trouble.value = said(cause)
+  }
 }
 const print = () => window.print()
 </script>
@@ -73,7 +84,7 @@ const print = () => window.print()
         >Take one in<input
           class="visually-hidden"
           type="file"
-          accept=".json,application/json"
+          accept=".json,.csv,application/json,text/csv,text/plain"
           @change="takeIn"
       /></label>
       <button type="button" class="quiet" @click="print">Print</button>
@@ -96,7 +107,18 @@ const print = () => window.print()
           </li>
         </ul>
       </section>
-      <p v-for="words in log.paces" :key="words" data-pace>{{ words }}</p>
+      <p v-for="one in log.paces" :key="one.who" data-pace>
+        {{ one.said }}
+        <button
+          type="button"
+          class="choice"
+          :aria-pressed="goesBy(one)"
+          data-act="pace"
+          @click="goBy(goesBy(one) ? {} : one.times)"
+        >
+          {{ goesBy(one) ? 'Reckoned so: go by the guess again' : 'Reckon my work so' }}
+        </button>
+      </p>
       <SamplesOfCloth :unit="unit" />
       <section v-if="log.courses.length" class="courses" aria-label="From making to making">
         <CourseDrawing v-for="one in log.courses" :key="one.title" :course="one" />

@@ -266,7 +266,7 @@ const bagScale = computed(() => {
     <article v-if="sheet && out" class="paper back" :class="{ long: sheet.steps.length > 30 }">
       <h2>{{ out.plan.name }}, in order</h2>
       <p class="sheet-takes">
-        About {{ sheet.takes }}, a first guess.
+        About {{ sheet.takes }}, {{ sheet.reckoned }}.
         <b v-if="sheet.refused">It cannot be sewn as it is. {{ sheet.refused }}</b>
       </p>
       <div v-if="sheet.states.length" class="sheet-states">

@@ -43,6 +43,28 @@ def upward_edges(form: Form) -> dict[str, int]:
     return {seam: times // 2 if high and high.folds else times for seam, times in found.items()}
 
 
+def depth_edges(form: Form) -> dict[str, int]:
+    """
+    Return the classes of seam across the depth of a base, and how often each. Of corners that are cut out
+    first the side seams take of it, and a corner's seam that is sewn deeper gives as much again.
+    """
+    walls = {face.part for face in form.faces} & {"gusset", "side"}
+    if walls:
+        return {walls.pop(): 2}
+    body = next(face for face in form.faces if not face.part)
+    if any(edge.seam == "corner" for edge in body.edges):
+        return {"side": 2, "corner": -2}
+    return {}
+
+
+def lid_edges(form: Form) -> dict[str, dict[str, int]]:
+    """Return for each size of a lidded body the classes of seam across it; what a zip takes is not told."""
+    body = next(face for face in form.faces if not face.part)
+    if any(edge.seam == "corner" for edge in body.edges):
+        return {"length": {"corner": 2}, "height": {"end": 2, "corner": -2}}
+    return {"length": {"end": 2}}
+
+
 def mouth_reading(form: Form, label: str = "Across the mouth, flat") -> Reading:
     """Return what a tape reads across the mouth of a body that is laid flat."""
     return Reading("mouth_flat", label, form.mm("flat_opening"), across_edges(form))

@@ -93,6 +93,34 @@ def sample_of(typed: SampleTyped, at: str) -> Sample:
 
 
 @dataclass(frozen=True, slots=True)
+class Stretches:
+    """
+    How a strip of a cloth stretches: how many times as long it gets, what share of its width is left, from so
+    many strips, the last one when.
+    """
+
+    cloth: str
+    longer: float
+    narrower: float
+    strips: int
+    last_at: str
+
+    @property
+    def fact(self) -> bool:
+        """Whether there are strips enough to go by."""
+        return self.strips >= FACT
+
+
+def stretches(samples: Iterable[Sample], cloth: str) -> Stretches | None:
+    """Return how strips of *cloth* stretch, or None where none was stretched."""
+    mine = [one for one in samples if one.kind == "stretched" and one.cloth == cloth and not one.away]
+    if not mine:
+        return None
+    longer, narrower = 1 - fmean(o.along for o in mine), 1 - fmean(o.across for o in mine)
+    return Stretches(cloth, longer, narrower, len(mine), max(one.at for one in mine))
+
+
+@dataclass(frozen=True, slots=True)
 class Shrinks:
     """How a cloth shrinks in the wash: shares along and across, from so many squares, the last one when."""
 

@@ -33,6 +33,8 @@ class About(_Event):
     needle: Name = ""
     cloth: Name = ""
     for_whom: Name = ""
+    #: the revision whose cut sheet was printed last: what lies on the table
+    sheet: int | None = Field(default=None, ge=1, le=10**9)
     bags: list[OneBag] = Field(default_factory=list, max_length=100)
 
 
@@ -116,6 +118,13 @@ class Timed(_Event):
     seconds: Seconds
 
 
+class Worked(_Event):
+    """How long the whole took, besides the steps that were timed: of a making that a table tells of."""
+
+    kind: Literal["worked"] = "worked"
+    seconds: Seconds
+
+
 class Waiting(_Event):
     """A wait has begun after a step: until when, in seconds since 1970. A past time says that it is over."""
 
@@ -158,6 +167,7 @@ Event = Annotated[
     | CutAgain
     | Noted
     | Timed
+    | Worked
     | Waiting
     | Logged
     | Finished

@@ -40,6 +40,8 @@ class State:
     at: str = ""
     done: dict[str, float] = field(default_factory=dict)
     spent: dict[str, float] = field(default_factory=dict)
+    #: seconds that no step was timed in
+    besides: float = 0.0
     readings: dict[tuple[str, str], ReadAt] = field(default_factory=dict)
     #: (piece, dimension) -> the cut size that was taken over, with the event it came by
     taken: dict[tuple[str, str], tuple[float, str]] = field(default_factory=dict)
@@ -53,7 +55,7 @@ class State:
     @property
     def seconds(self) -> float:
         """How long was worked, in seconds."""
-        return sum(self.spent.values())
+        return sum(self.spent.values()) + self.besides
 
 
 def state_of(steps: Sequence[Step], happened: Iterable[Happened]) -> State:
@@ -95,6 +97,8 @@ def _happens(state: State, one: Happened, steps: Sequence[Step], places: Mapping
             state.notes[step] = words
         case events.Timed(step=step, seconds=seconds):
             state.spent[step] = seconds
+        case events.Worked(seconds=seconds):
+            state.besides = seconds
         case events.Waiting(step=step, until=until):
             state.waits[step] = until
         case events.Logged():

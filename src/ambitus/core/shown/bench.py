@@ -14,8 +14,8 @@ from ambitus.core.making.lost import lost_after
 from ambitus.core.making.state import State
 from ambitus.core.making.work_done import learned_of, meanwhile, taped, work_done
 from ambitus.core.sew import acts
-from ambitus.core.sew.minutes import minutes_of, prepared
-from ambitus.core.shown.work import needle_under, pictures_of, time_as_words
+from ambitus.core.sew.minutes import prepared
+from ambitus.core.shown.work import NO_PACES, minutes_at, needle_under, pictures_of, reckoned, time_as_words
 from ambitus.core.spec.model import Spec
 from ambitus.core.steps.model import Step, last_measured
 from ambitus.core.steps.work import CAUTIONS, place_of
@@ -163,6 +163,8 @@ class BenchShown:
     done: int
     spent: str
     left: str
+    #: what that is reckoned by: a first guess, or one's own pace
+    reckoned: str
     #: how long the needle has sewn
     at_machine: str
     learned: LearnedShown
@@ -174,8 +176,6 @@ class BenchShown:
     refused: str
 
 
-#: what is read to on a tape, in mm: a millimetre, a sixteenth of an inch
-READ_TO: Mapping[Unit, float] = {"mm": 1.0, "cm": 1.0, "in": 25.4 / 16}
 _FRACTIONS = ("1/16", "1/8", "3/16", "1/4", "5/16", "3/8", "7/16", "1/2", "9/16", "5/8", "3/4", "7/8")
 _DIMENSIONS = {"width": "wide", "height": "high", "length": "long", "across": "across the corner", "up": "up"}
 
@@ -409,13 +409,20 @@ def _tapes(draft: Draft, step: Step, state: State, view: View, learned: Learned)
         )
 
 
-def bench_shown(spec: Spec, draft: Draft, state: State, unit: Unit, drafted: Drafted) -> BenchShown:
-    """Return a making of *draft* as it stands, with the step that it is at."""
+def bench_shown(
+    spec: Spec,
+    draft: Draft,
+    state: State,
+    unit: Unit,
+    drafted: Drafted,
+    paces: Mapping[str, float] = NO_PACES,
+) -> BenchShown:
+    """Return a making of *draft* as it stands, with the step that it is at; times by *paces* if there are."""
     view, steps = View(unit, draft.bag.unit), draft.steps
     at = next((n for n, step in enumerate(steps) if step.key == state.at), 0)
     step, learned = steps[at], learned_of(draft, state)
     # of several bags every step is done as often, one after the other
-    minutes = [bags_of(state) * minutes_of(draft.plan, one.acts) for one in steps]
+    minutes = [bags_of(state) * minutes_at(draft, one, paces) for one in steps]
     sewn = sum(state.spent.get(one.key, 0.0) for one in steps if place_of(one) == "machine")
     picture = pictures_of(draft)[at]
     left = sum(took for one, took in zip(steps, minutes, strict=True) if one.key not in state.done)
@@ -465,6 +472,7 @@ def bench_shown(spec: Spec, draft: Draft, state: State, unit: Unit, drafted: Dra
         done=len(state.done),
         spent=time_as_words(state.seconds / 60) if state.seconds else "",
         left=time_as_words(left) if left else "",
+        reckoned=reckoned(paces),
         at_machine=time_as_words(sewn / 60) if sewn else "",
         learned=learned_shown(spec, draft, state, view, drafted, learned),
         spoilt=tuple(

@@ -3,11 +3,13 @@
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
-from ambitus.core.learning.calibrations import FACT, Calibration
-from ambitus.core.learning.samples import Sample, Shrinks
+from ambitus.core.grammar.carry.read import SAMPLE_LONG
+from ambitus.core.learning.calibrations import Calibration
+from ambitus.core.learning.paces import Timed, paces
+from ambitus.core.learning.samples import Sample, Shrinks, Stretches
 from ambitus.core.lengths import Unit, View
 from ambitus.core.shown.work import time_as_words
-from ambitus.core.words import day, within
+from ambitus.core.words import day, listed, within
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,9 +36,8 @@ class Entry:
     done: int
     at: str
     seconds: float
-    #: how long the steps that were timed had been guessed at, in seconds, and how many they are
-    guessed: float
-    timed: int
+    #: by place: seconds of the steps that were timed there, what had been guessed, how many they are
+    paces: Mapping[str, tuple[float, float, int]]
     bites: Mapping[str, tuple[str, float, float, float, int]]
     sizes: Sequence[tuple[str, float, float]]
     cost: str
@@ -107,6 +108,16 @@ class KnownShown:
 
 
 @dataclass(frozen=True, slots=True)
+class PaceShown:
+    """How long the work takes a maker: the sentence, how many times the guess by place, how sure it is."""
+
+    who: str
+    said: str
+    times: Mapping[str, float]
+    fact: bool
+
+
+@dataclass(frozen=True, slots=True)
 class LogShown:
     """The log: makings going on and finished, how bites and minutes run, and what is known of seams."""
 
@@ -115,7 +126,7 @@ class LogShown:
     courses: tuple[Course, ...]
     known: tuple[KnownShown, ...]
     #: how long the work takes beside what was guessed, by who does it
-    paces: tuple[str, ...]
+    paces: tuple[PaceShown, ...]
     #: makings that were put away
     away: tuple[EntryShown, ...]
 
@@ -238,20 +249,29 @@ def known_shown(known: Calibration, label: str, unit: Unit) -> KnownShown:
     )
 
 
-def _paces(entries: Sequence[Entry]) -> Iterator[str]:
+_AT = {"machine": "at the machine", "iron": "at the iron", "table": "at the table"}
+
+
+def _paces(entries: Sequence[Entry]) -> Iterator[PaceShown]:
     """Yield how long each maker takes beside what was guessed of the steps that were timed."""
-    by_who: dict[str, list[Entry]] = {}
-    for one in entries:
-        if one.timed:
-            by_who.setdefault(one.who, []).append(one)
-    for who, every in by_who.items():
-        steps, makings = sum(one.timed for one in every), len(every)
-        share = sum(one.seconds for one in every) / max(1.0, sum(one.guessed for one in every))
+    found = paces(
+        Timed(one.who, place, seconds, guessed, steps)
+        for one in entries
+        for place, (seconds, guessed, steps) in one.paces.items()
+    )
+    for who in dict.fromkeys(pace.who for pace in found):
+        every = [pace for pace in found if pace.who == who]
+        steps, makings = sum(pace.steps for pace in every), max(pace.makings for pace in every)
         whose = f"{who}’s work" if who else "Your work"
-        sure = "" if makings >= FACT else " A first reading, not yet a fact."
-        yield (
-            f"{whose} takes {share:.1f} times the first guess: {steps} steps timed in {makings} "
-            f"making{'s' * (makings > 1)}.{sure}"
+        times = listed([f"{pace.times:.1f} times {_AT[pace.place]}" for pace in every if pace.place in _AT])
+        fact = all(pace.fact for pace in every)
+        sure = "" if fact else " A first reading, not yet a fact."
+        yield PaceShown(
+            who,
+            f"{whose} beside the first guess: {times}, from {steps} steps timed in {makings} "
+            f"making{'s' * (makings > 1)}.{sure}",
+            {pace.place: round(pace.times, 2) for pace in every if pace.place in _AT},
+            fact,
         )
 
 
@@ -344,4 +364,19 @@ def shrinks_shown(found: Shrinks) -> ShrinksShown:
         f"from {many}, the last of {day(found.last_at)}{sure}.",
         f"{100 * along:.1f}",
         f"{100 * across:.1f}",
+    )
+
+
+def stretches_shown(found: Stretches, path: str, unit: Unit) -> KnownShown:
+    """Return how strips of a cloth stretch, offered to the strap at *path*, and how sure that is."""
+    many = "one strip" if found.strips == 1 else f"{found.strips} strips"
+    sure = "" if found.fact else ": a first reading, not yet a fact"
+    length = View(unit, unit).with_unit(SAMPLE_LONG.mm(unit) * found.longer)
+    return KnownShown(
+        f"{path}|{found.cloth}",
+        f"Strips of your {within(found.cloth)} stretch by {_per_cent(found.longer - 1)} and narrow by "
+        f"{_per_cent(1 - found.narrower)}, from {many}, the last of {day(found.last_at)}{sure}.",
+        length,
+        found.strips,
+        found.fact,
     )

@@ -347,6 +347,8 @@ class WorkShown:
 
     steps: tuple[StepShown, ...]
     takes: str
+    #: what that is reckoned by: a first guess, or one's own pace
+    reckoned: str
     #: how long is waited besides, in all
     waits: str
     refused: str
@@ -369,6 +371,7 @@ class Sheet:
     steps: tuple[StepShown, ...]
     #: about how long it takes in all, and where it cannot go on, if so
     takes: str
+    reckoned: str
     refused: str
     last_word: str
     standing: Standing

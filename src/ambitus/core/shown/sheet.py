@@ -1,5 +1,7 @@
 """The cut sheet: what is taken to the table."""
 
+from collections.abc import Mapping
+
 from ambitus.core.checks.run import findings
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.allowances import allowance_of
@@ -16,7 +18,7 @@ from ambitus.core.shown.present import (
     sizes,
     states,
 )
-from ambitus.core.shown.work import work_shown
+from ambitus.core.shown.work import NO_PACES, work_shown
 from ambitus.core.steps.work import LAST_WORD
 
 
@@ -30,10 +32,10 @@ def _readings(draft: Draft, view: View) -> tuple[str, ...]:
     )
 
 
-def sheet(draft: Draft, unit: Unit) -> Sheet:
-    """Return the cut sheet of *draft* in *unit*."""
+def sheet(draft: Draft, unit: Unit, paces: Mapping[str, float] = NO_PACES) -> Sheet:
+    """Return the cut sheet of *draft* in *unit*; times are first guesses, or by a maker's own *paces*."""
     view = View(unit, draft.bag.unit)
-    bag, work = draft.bag, work_shown(draft, view)
+    bag, work = draft.bag, work_shown(draft, view, paces)
     return Sheet(
         sentence="".join(t.text for t in sentence(bag, view)),
         unit=unit,
@@ -45,6 +47,7 @@ def sheet(draft: Draft, unit: Unit) -> Sheet:
         findings=tuple(finding(f, view) for f in findings(draft)),
         steps=work.steps,
         takes=work.takes,
+        reckoned=work.reckoned,
         refused=work.refused,
         last_word=LAST_WORD,
         standing=picture(draft),

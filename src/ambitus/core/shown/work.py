@@ -1,9 +1,12 @@
 """The work as it is shown: its steps in order, each with its picture, and what stands in the way of it."""
 
+from collections.abc import Mapping
 from itertools import pairwise
+from types import MappingProxyType
 
 from ambitus.core.draft import Draft
 from ambitus.core.drawing.work import WorkPicture, work_pictures
+from ambitus.core.learning.paces import at_pace
 from ambitus.core.lengths import View
 from ambitus.core.sew.minutes import minutes_of
 from ambitus.core.shown.models import StepShown, WorkShown
@@ -11,6 +14,9 @@ from ambitus.core.steps.model import Step
 from ambitus.core.steps.settings import under_needle_of
 from ambitus.core.steps.work import CAUTIONS, place_of
 from ambitus.core.words import within
+
+#: without a pace of one's own a time is as it was guessed
+NO_PACES: Mapping[str, float] = MappingProxyType({})
 
 
 def time_as_words(minutes: float) -> str:
@@ -34,6 +40,16 @@ def needle_under(draft: Draft, step: Step, view: View) -> str:
         said.append(f"{times} × {within(cloth.label)}")
         thick += times * cloth.thickness
     return f"{', '.join(said)}: {view.with_unit(thick)}" if said else ""
+
+
+def reckoned(paces: Mapping[str, float]) -> str:
+    """Return in words what a time is reckoned by."""
+    return "at your own pace" if paces else "a first guess"
+
+
+def minutes_at(draft: Draft, step: Step, paces: Mapping[str, float]) -> float:
+    """Return about how many minutes a step takes at these *paces* by place; the first guess without."""
+    return at_pace(minutes_of(draft.plan, step.acts), place_of(step), paces)
 
 
 def _minutes(draft: Draft) -> float:
@@ -65,8 +81,11 @@ def _pictures(draft: Draft) -> tuple[WorkPicture | None, ...]:
     return work_pictures(draft.plan, [step.acts for step in draft.steps])
 
 
-def work_shown(draft: Draft, view: View) -> WorkShown:
-    """Return the work in order; a caution is told in full once, and by its name after that."""
+def work_shown(draft: Draft, view: View, paces: Mapping[str, float] = NO_PACES) -> WorkShown:
+    """
+    Return the work in order; a caution is told in full once, and by its name after that. Times are first
+    guesses, or by a maker's own *paces*.
+    """
     told: set[str] = set()
 
     def caution(name: str) -> str:
@@ -77,7 +96,7 @@ def work_shown(draft: Draft, view: View) -> WorkShown:
 
     steps = draft.steps
     pictures = pictures_of(draft)
-    minutes = [minutes_of(draft.plan, step.acts) for step in steps]
+    minutes = [minutes_at(draft, step, paces) for step in steps]
     refused = draft.sewing.refused
     return WorkShown(
         steps=tuple(
@@ -98,6 +117,7 @@ def work_shown(draft: Draft, view: View) -> WorkShown:
             for i, s in enumerate(steps, 1)
         ),
         takes=time_as_words(sum(minutes)),
+        reckoned=reckoned(paces),
         waits=time_as_words(waits) if (waits := sum(s.wait[1] for s in steps if s.wait)) else "",
         refused=refused.told if refused else "",
         instead=instead.told if (instead := draft.sewing.instead_of) else "",

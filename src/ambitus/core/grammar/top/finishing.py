@@ -6,7 +6,7 @@ from ambitus.core.fields import AnyField
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.asked import Phrase
 from ambitus.core.grammar.kinds import TOP_KIND
-from ambitus.core.grammar.reads import mouth_reading, upward_edges
+from ambitus.core.grammar.reads import depth_edges, lid_edges, mouth_reading, upward_edges
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Reading, Step
@@ -65,10 +65,13 @@ def _readings(form: Form, across: str) -> tuple[Reading, ...]:
     """Return what a tape reads on the finished bag: across, up and deep, or three sizes of a lidded one."""
     if form.stance.closed and "breadth" in form.dimensions:
         keys = ("length", "breadth", "belly" if "belly" in form.dimensions else "height")
-        return tuple(Reading(key, form.dimensions[key].label, form.mm(key)) for key in keys)
+        lidded = lid_edges(form)
+        return tuple(
+            Reading(key, form.dimensions[key].label, form.mm(key), lidded.get(key, {})) for key in keys
+        )
     deep = form.mm("depth") if "depth" in form.dimensions else 0.0
     return (
         mouth_reading(form, across),
         Reading("height", "Height", form.mm("height"), upward_edges(form)),
-        Reading("depth", "Depth at the base", deep),
+        Reading("depth", "Depth at the base", deep, depth_edges(form)),
     )
