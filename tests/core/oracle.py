@@ -206,6 +206,10 @@ def _(b: Bag) -> bool:
 def _(b: Bag) -> bool:
     if b.base == "rounded_rectangle":
         return b.mm("base.radius") > min(b.asked["length"], b.asked["breadth"]) / 2
+    if b.base == "rounded":
+        wanted = {"round": "base.radius", "clipped": "base.clip"}.get(choice_at(b.bag, "base.lower"))
+        room = min(b.asked["width"] / 2, b.height + min(0.0, proofs.top_eats(b.draft)))
+        return bool(wanted) and b.mm(str(wanted)) > room
     if b.base != "gusset":
         return False
     plate = b.chose("base.round_by", "plate")
@@ -753,7 +757,8 @@ def _deeper(b: Bag) -> float:
     seams = {"gusset": 4, "side_panels": 4}.get(b.base, 2)
     if (b.separate and b.chose("base.panels", "one")) or proofs.is_wrapped(b.draft):
         seams = 1
-    round_ = b.base in ("seamed", "folded", "circle", "stadium", "ellipse", "traced", "rounded_rectangle")
+    flat = ("seamed", "folded", "rounded")
+    round_ = b.base in (*flat, "circle", "stadium", "ellipse", "traced", "rounded_rectangle")
     return (2 * math.pi if round_ else 8) * stiff.thickness / (2 * seams)
 
 
@@ -787,7 +792,7 @@ def _(b: Bag) -> bool:
 
 
 def _rounded(b: Bag) -> float:
-    return proofs._radius(b.draft) if b.base == "gusset" else 0.0
+    return proofs._radius(b.draft) if b.base in ("gusset", "rounded") else 0.0
 
 
 def _level(b: Bag) -> float:

@@ -16,7 +16,7 @@ from bags import LIDDED, drafted
 INCH = 25.4
 BOXED = ("boxed", "boxed_after", "boxed_pinched", "folded_in")
 RING = ("circle", "stadium", "rectangle")
-BASES = (*BOXED, "seamed", "folded", "gusset", "side_panels", *RING, *LIDDED)
+BASES = (*BOXED, "seamed", "folded", "rounded", "gusset", "side_panels", *RING, *LIDDED)
 TOPS = ("turned_through", "double_hem", "overlocked_hem", "casing", "zip", "raw_edge")
 #: what seams are sewn at when it is not what was planned, by unit
 TRADE = {
@@ -120,6 +120,7 @@ def a_bag(chance: random.Random) -> Bag:
             "folded_in": ("side", "base"),
             "seamed": ("side", "base"),
             "folded": ("side",),
+            "rounded": ("side",),
             "gusset": ("gusset",),
             "side_panels": ("side", "base"),
             "box_pouch": ("end", "base"),
@@ -193,6 +194,8 @@ def _physically(bag: Bag, seam: str, more: float) -> dict[str, float]:
             return {"depth": 2 * more, "height": -more}
         if base == "side_panels":
             return {"width": 2 * more, "depth": 2 * more, "height": -more}
+        if base == "rounded":
+            return {"width": 2 * more, "height": more}
         return {} if base in RING else {"width": 2 * more}
     if seam == "base":
         return {"breadth" if base in LIDDED else "height": more}

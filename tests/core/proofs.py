@@ -34,11 +34,16 @@ _CURVED = {"corner", "gusset", "ring", "end"}
 _SEPARATE = {"circle", "stadium", "ellipse", "rounded_rectangle", "rectangle", "traced"}
 
 
+def _curved_sides(draft: Draft, key: str) -> bool:
+    """Whether the seam down the sides runs on round corners and along the base."""
+    return key == "side" and draft.bag.kinds.base.kind == "rounded"
+
+
 def _kind(draft: Draft, key: str) -> str:
     given = draft.bag.kinds.seams_by_class.get(key, draft.bag.kinds.seams).kind
     if (
         key == "join"
-        or (key in _CURVED and given in _ONLY_STRAIGHT)
+        or ((key in _CURVED or _curved_sides(draft, key)) and given in _ONLY_STRAIGHT)
         or (key != "end" and given == "bound_ends")
     ):
         return "plain"
@@ -195,6 +200,10 @@ def _radius(draft: Draft) -> float:
         if choice_at(bag, "base.round_by") == "plate":
             r = max(0.0, mm_at(bag, "base.plate") / 2 - mm_at(bag, "allowances.gusset"))
         return min(r, asked["width"] / 2, asked["height"])
+    if bag.kinds.base.kind == "rounded":
+        room = min(asked["width"] / 2, asked["height"] + min(0.0, top_eats(draft)))
+        wanted = {"round": "base.radius", "clipped": "base.clip"}.get(choice_at(bag, "base.lower"))
+        return min(mm_at(bag, wanted), room) if wanted else room
     return mm_at(bag, "base.radius") if "base.radius" in bag.values else 0.0
 
 
@@ -543,7 +552,7 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
     if is_folded(draft):
         sb, height = 0.0, 2 * up
     else:
-        sb = eats("base")
+        sb = eats("side" if kind == "rounded" else "base")
         height = up + sb
     round_it = 2 if is_wrapped(draft) else 1
     wanted = {"width": round_it * (asked["width"] + 2 * half) + 2 * s, "height": height}
@@ -916,6 +925,10 @@ _BY_BASE: dict[str, tuple[tuple[str, str], ...]] = {
     "folded_in": (("{layer} fold in", "{layer} fold level"), ("{layer} fold level", "{layer} sides")),
     "seamed": (("{layer} sides", "{layer} press"),),
     "folded": (("{layer} sides", "{layer} press"),),
+    "rounded": (
+        ("{layer} sides", "{layer} notch corners"),
+        ("{layer} notch corners", "{layer} press"),
+    ),
     "gusset": (
         ("{layer} clip strip", "{layer} gusset front"),
         ("{layer} gusset front", "{layer} gusset back"),
@@ -995,6 +1008,7 @@ _TRIMMED = {"french", "french_stitched", "felled"}
 _NAMES: dict[str, tuple[tuple[str, str], ...]] = {
     "": (("side", "sides"), ("base", "base"), ("corner", "corners")),
     "gusset": (("gusset", "gusset front"), ("gusset", "gusset back"), ("join", "join")),
+    "rounded": (("side", "sides"),),
     "side_panels": (("base", "base"), ("side", "sides upright"), ("side", "sides ends")),
     "separate": (("side", "sides"), ("ring", "base")),
     **dict.fromkeys(sorted(_BOX), (("base", "base"), ("end", "ends"), ("corner", "corners"))),

@@ -90,7 +90,10 @@ CLAIMS: dict[str, Holds] = {
     r"\bcords?\b(?! sewn to one end)": _piece("cord", "tab"),
     r"\bopening for the cord|edges of the opening\b": _opening(closed=False),
     r"\bside seams?\b": _seam("side", "gusset"),
-    r"\bbase seam\b": _seam("base", "ring"),
+    r"(?<!side and )\bbase seam\b": _seam("base", "ring"),
+    r"\bside and base seam\b": lambda work, step: any(
+        key.endswith("base") and seam.seam == "side" for key, seam in work.plan.seams.items()
+    ),
     r"\bcorner seams?\b": lambda work, step: bool(work.plan.squares) or _seam("corner")(work, step),
     r"\bgusset\b": _seam("gusset"),
     r"\bfacing\b": lambda work, step: (

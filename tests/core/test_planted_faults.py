@@ -199,6 +199,9 @@ BAGS: tuple[dict[str, Any], ...] = (
     _pouch("box_pouch_cut", kind="zip_unlined"),
     {**_pouch("box_pouch", kind="zip_unlined"), "base": {"kind": "box_pouch", "cut_as": "folded"}},
     _pouch("pleated"),
+    {**_pouch("rounded"), "base": {"kind": "rounded", "radius": 37}},
+    {**_flat("rounded"), "base": {"kind": "rounded", "lower": "clipped", "clip": 43}},
+    {**_pouch("rounded", kind="zip_unlined"), "base": {"kind": "rounded", "lower": "half"}},
     {
         **_pouch("pleated", kind="zip_unlined"),
         "seams": {"bind_ends": "hand", "bind_seam": 5, "bind_cover": 8},

@@ -191,9 +191,31 @@ def test_a_pleated_pouch_from_its_cuts() -> None:
     assert _sizes(_list("pleated", row, top="zip", allowances=allowances)) == wanted
 
 
+@pytest.mark.parametrize(
+    ("corner", "more"),
+    [
+        # 60 − 10
+        ({"radius": 60}, {"base.lower": "round", "base.radius": 50}),
+        # 45.8579 − 10 (2 − √2)
+        ({"corner": 45.857864}, {"base.lower": "clipped", "base.clip": 40}),
+    ],
+)
+def test_a_bag_with_rounded_or_clipped_corners_from_its_cuts(
+    corner: dict[str, float], more: dict[str, Any]
+) -> None:
+    """260 − 20; 145 − 10 − 15. A row that says nothing of its corners is asked for them."""
+    row = {"width": 260, "height": 145, **corner}
+    data = _list("rounded", row, allowances={"side": 10, "top": 15})
+    assert _sizes(data) == {"width": 240, "height": 120, "flat_opening": 240}
+    told = _read(data).more
+    assert {key: round(told[key], 4) if key != "base.lower" else told[key] for key in more} == more
+    data["rows"][0] = {k: v for k, v in data["rows"][0].items() if k not in corner}
+    assert [f.level for f in _read(data).findings] == ["stop"]
+
+
 def test_every_base_is_here() -> None:
     """A new base brings its row."""
-    told = {"traced", "pleated", *(base for base, *_ in (*BOXES, *BY_HAND, *WITH_PARTS))}
+    told = {"traced", "pleated", "rounded", *(base for base, *_ in (*BOXES, *BY_HAND, *WITH_PARTS))}
     assert told == set(GRAMMAR.slots["base"])
 
 

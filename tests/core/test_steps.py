@@ -75,7 +75,8 @@ def test_a_reading_says_which_seams_it_crosses_and_how_often(base: str, cut_as: 
 def _sews(step: Step) -> bool:
     """Whether a step sews the outer's edges at the sides to each other."""
     uprights = step.key.removeprefix("outer ").startswith(("sides", "uprights"))
-    return uprights and not any(word in step.key for word in ("trim", "overlock", "ends"))
+    rows = any(isinstance(act, acts.Sew) for act in step.acts)
+    return rows and uprights and not any(word in step.key for word in ("trim", "overlock", "ends"))
 
 
 @settings(max_examples=examples(120), deadline=None)

@@ -58,7 +58,19 @@ def holds(form: Form) -> float:
     high = max(0.0, form.mm("contents") if "contents" in form.dimensions else form.mm("height"))
     base = area(form.stance.base_outline)
     flat = base <= 1e-6 and "width" in form.dimensions
-    return flat_volume(form.mm("width"), high) if flat else base * high
+    if flat:
+        return flat_volume(form.mm("width"), high) * _corners_left_out(form)
+    return base * high
+
+
+def _corners_left_out(form: Form) -> float:
+    """
+    Return what share of a flat bag's volume is left where its lower corners are rounded or clipped: that of
+    its face, to the power of 3/2, as volumes go with areas (ours).
+    """
+    r, face = form.rounded, form.mm("width") * form.mm("height")
+    missing = r * r if form.clipped else 2 * r * r * (1 - math.pi / 4)
+    return float((1 - missing / face) ** 1.5) if face > 0 else 1.0
 
 
 def read_volume(text: str, metric: bool) -> float:
@@ -191,6 +203,7 @@ def _held(bag: Resolved, sizes: dict[str, float]) -> float:
 def can_be_sized(bag: Resolved) -> bool:
     """Return whether sizes by volume are offered: of an open bag; round, boxed or flat, by its face."""
     flat = bag.kinds.top.shut or WIDTH_MEANS.is_(bag, "flat") or GIVEN_BY.is_(bag, "plate")
+    flat = flat or bag.kinds.base.one_seam
     return not flat and (DIAMETER in bag.values or WIDTH in bag.values)
 
 

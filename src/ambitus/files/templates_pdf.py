@@ -96,8 +96,8 @@ def _from_left_to_front(points: tuple[Point, ...]) -> tuple[Point, ...]:
 
 
 def _corner(draft: Draft, piece: Piece, view: View) -> Template:
-    """Return the lower left corner of a gusset's front, with a straight run to either side."""
-    r, seam = draft.form.rounded, next(e.allowance for e in piece.edges if e.seam == "gusset")
+    """Return the lower left corner of a rounded front, with a straight run to either side."""
+    r, seam = draft.form.rounded, next(e.allowance for e in piece.edges if e.name == "base")
 
     def round_it(radius: float, at: float) -> tuple[Point, ...]:
         angles = [math.pi + math.pi / 2 * n / 90 for n in range(91)]

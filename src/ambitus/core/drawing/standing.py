@@ -149,7 +149,7 @@ def walls_between(
 
 
 def _rounded_front(form: Form, wall: Wall, high: float) -> str:
-    """Return the front with its lower corners rounded, up to *high*."""
+    """Return the front with its lower corners rounded, or clipped, up to *high*."""
     (ax, y, _), (bx, *_) = wall.foot[0], wall.foot[-1]
     r = number(form.rounded)
 
@@ -157,10 +157,11 @@ def _rounded_front(form: Form, wall: Wall, high: float) -> str:
         px, py = project((x, y, z))
         return f"{number(px)} {number(py)}"
 
+    to = "L" if form.clipped else f"A{r} {r} 0 0 0 "
     return (
-        f"M{at(ax + form.rounded, 0)}L{at(bx - form.rounded, 0)}A{r} {r} 0 0 0 {at(bx, form.rounded)}"
+        f"M{at(ax + form.rounded, 0)}L{at(bx - form.rounded, 0)}{to}{at(bx, form.rounded)}"
         f"L{at(bx, high)}L{at(ax, high)}L{at(ax, form.rounded)}"
-        f"A{r} {r} 0 0 0 {at(ax + form.rounded, 0)}Z"
+        f"{to}{at(ax + form.rounded, 0)}Z"
     )
 
 
@@ -435,8 +436,10 @@ def _upright(form: Form, one: Upright, walls: Sequence[Wall], front: int) -> Ite
 
         def low(x: float) -> float:
             # above a rounded corner the front begins higher
-            inside = form.rounded - (half - abs(x))
-            return max(one.low, form.rounded - math.sqrt(max(0.0, form.rounded**2 - max(0.0, inside) ** 2)))
+            inside = max(0.0, form.rounded - (half - abs(x)))
+            if form.clipped:
+                return max(one.low, inside)
+            return max(one.low, form.rounded - math.sqrt(max(0.0, form.rounded**2 - inside**2)))
 
         across = (
             [one.x + (one.ends - one.x) * n / _ALONG for n in range(_ALONG + 1)] if one.layer else [one.x]

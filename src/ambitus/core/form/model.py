@@ -193,8 +193,9 @@ class Form(Once):
     insert: tuple[Face, ...] = ()
     #: how much lower than the front the sides end
     lower_sides: float = 0.0
-    #: radius of the front's lower corners
+    #: radius of the front's lower corners; or, ``clipped``, how far they are cut off along either edge
     rounded: float = 0.0
+    clipped: bool = False
     #: what a cut list tells of each part besides its size: part -> name -> mm
     listed: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
     #: what is sewn, left open, caught and folded on it, by the part of the spec that it is for: ``top``

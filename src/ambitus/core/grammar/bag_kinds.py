@@ -105,7 +105,8 @@ class Kinds(Once):
     def seam(self, key: str) -> SeamKind:
         """Return the kind of the seams of class *key*: its own, else the bag's where that can sew it."""
         kind = self.seams_by_class.get(key, self.seams)
-        return kind if key in kind.sews and key in self.sewn else self.plain
+        folds = self.base.one_seam and not kind.turns
+        return kind if key in kind.sews and key in self.sewn and not folds else self.plain
 
     @cached_property
     def params(self) -> tuple[tuple[str, Param], ...]:

@@ -243,6 +243,8 @@ class Base(Variant):
     wraps: bool = False
     #: whether front and back are one piece round, whose sides are no seams of its front
     one_piece: "Callable[[Resolved], bool]" = never
+    #: whether one seam, of the class of its sides, runs round its sides and its base
+    one_seam: bool = False
     #: whether its sides are panels of their own, with no seam in their middle
     side_panels: bool = False
     #: defaults that follow from this base, before those of the preset: field (``carry.from_side``) -> rule

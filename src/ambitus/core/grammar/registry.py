@@ -8,6 +8,7 @@ from ambitus.core.grammar.base.folded.variant import FOLDED
 from ambitus.core.grammar.base.folded_in.variant import FOLDED_IN
 from ambitus.core.grammar.base.gusset.variant import GUSSET
 from ambitus.core.grammar.base.pleated.variant import PLEATED
+from ambitus.core.grammar.base.rounded.variant import ROUNDED
 from ambitus.core.grammar.base.seamed.variant import SEAMED
 from ambitus.core.grammar.base.separate.variant import SEPARATE
 from ambitus.core.grammar.base.side_panels.variant import SIDE_PANELS
@@ -67,6 +68,7 @@ GRAMMAR = grammar_of(
     FOLDED_IN,
     SEAMED,
     FOLDED,
+    ROUNDED,
     GUSSET,
     SIDE_PANELS,
     *SEPARATE,

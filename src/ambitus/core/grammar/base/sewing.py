@@ -50,6 +50,7 @@ def _gap(bag: Resolved, layer: Layer, seam: str, part: str) -> str:
         return ""
     # of a gusset it lies in the seam of the front, whichever edge of the panel it is in
     here = part == "front" if seam == "gusset" else where.value == seam and part != "ends"
+    here = here or (bag.kinds.base.one_seam and seam == "side")
     return " Leave the turning gap open." if here else ""
 
 
@@ -188,6 +189,8 @@ def sew(
     words, name = _CALLED[seam]
     if seam == "side" and one_round(bag):
         words = "side seam"
+    if bag.kinds.base.one_seam and seam == "side":
+        words = "side and base seam"
     if part:
         words, name = f"{words}, {part},", f"{name} {part}"
     if on_to:

@@ -35,6 +35,12 @@ if TYPE_CHECKING:
 _CURVED = ("gusset", "ring")
 
 
+def _bends(bag: Resolved) -> bool:
+    """Return whether a seam that is bound so runs round a curve."""
+    curved = (*_CURVED, "side") if bag.kinds.base.one_seam else _CURVED
+    return any(bag.kinds.seam(key).kind == OVER_A_SEAM for key in curved)
+
+
 def _rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     (sewn,) = stitched(bag, key, mm)
     edge = "One edge of the tape, opened" if BIND_OF.is_(bag, "tape") else "The flat edge of the strip"
@@ -160,7 +166,7 @@ BIND_PARAMS = (
         BIND_OF,
         "Bound with",
         "choice",
-        lambda bag: "tape" if any(bag.kinds.seam(key).kind == OVER_A_SEAM for key in _CURVED) else "cloth",
+        lambda bag: "tape" if _bends(bag) else "cloth",
         early=True,
         options=(
             Option("cloth", "Strips of the outer’s cloth", "Cut along the grain, for straight seams."),

@@ -15,7 +15,11 @@ from ambitus.core.steps.settings import stitched
 
 def gap_open(bag: Resolved) -> Step:
     """Return the gate before a lined bag is closed: its lining has a gap."""
-    where = GAP_IN.of(bag) if GAP_IN.of(bag) in bag.sewn else "gusset"
+    where: str = GAP_IN.of(bag)
+    if bag.kinds.base.one_seam:
+        where = "side and base"
+    elif where not in bag.sewn:
+        where = "gusset"
     return Step(
         "gap open",
         "See that the gap is open",

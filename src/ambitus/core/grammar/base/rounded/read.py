@@ -1,0 +1,34 @@
+"""Reading a flat bag back whose lower corners are rounded or clipped."""
+
+from collections.abc import Mapping
+
+from ambitus.core.grammar.base.fields import CLIP, LOWER, RADIUS
+from ambitus.core.grammar.base.reading import missing_corner
+from ambitus.core.grammar.base.rounded.cut import clip_grows
+from ambitus.core.read.cutlist import ReadLayer, Rows
+from ambitus.core.sums import Sum, Term
+
+
+def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
+    """Return the flat bag that *rows* make: its seam takes both sides, its base and of every corner."""
+    row, seam = rows.main, allowances["side"]
+    if row.radius is None and row.corner is None:
+        return missing_corner(
+            "Give the radius of its lower corners as they are cut, or how far they are clipped."
+        )
+    more: dict[str, float | str]
+    if row.radius is not None:
+        more = {LOWER: "round", RADIUS: max(0.0, row.radius - seam)}
+    else:
+        more = {LOWER: "clipped", CLIP: max(0.0, (row.corner or 0.0) - clip_grows(seam))}
+    across = (
+        Term("Panel width", row.width, "As cut."),
+        Term("Side seams", -2 * seam, "Both sides are sewn.", times=2),
+    )
+    up = (
+        Term("Panel height", row.height, "As cut."),
+        Term("Along the base", -seam, "Sewn to the other panel."),
+        Term("Top edge", -top, "What the top finish eats."),
+    )
+    wide = {key: Sum(label, across) for key, label in (("width", "Width"), ("flat_opening", "Flat opening"))}
+    return ReadLayer({**wide, "height": Sum("Height", up)}, (), more)

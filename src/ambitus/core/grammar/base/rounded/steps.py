@@ -1,0 +1,72 @@
+"""One seam round sides and base; its curves are notched before it is turned."""
+
+from ambitus.core.form.model import Form
+from ambitus.core.grammar.allowances import SIDE_ALLOWANCE
+from ambitus.core.grammar.base.sewing import FROM_TOP, press_seams, sew, sewn_layers, sewn_together
+from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.reads import mouth_reading
+from ambitus.core.lengths import amount
+from ambitus.core.sew import acts
+from ambitus.core.spec.resolved import Item, Resolved
+from ambitus.core.steps.model import Step
+
+_ROUND = "round the corners slowly, along the base and up the other side in the same go."
+#: Default (ours): notches round a curve are so far from each other, and end so far from the stitches, in mm.
+_APART, _SHORT = 12.0, 2.0
+
+
+def steps(item: Item, form: Form) -> tuple[Step, ...]:
+    """Return the steps of every layer that is sewn up by itself."""
+    bag = item.bag
+    out: list[Step] = []
+    for layer, rank in sewn_layers(bag):
+        sewn, level = f"{layer} round sewn", f"{layer} round level"
+        loose = _lies_loose(bag)
+        out += sew(
+            bag,
+            layer,
+            "side",
+            rank,
+            needs=(f"{layer} panels ready",),
+            gives=sewn if loose else level,
+            say=f"{FROM_TOP[:-1]}; {_ROUND}",
+            form=form,
+            reads=(mouth_reading(form),),
+        )
+        if loose:
+            out.append(_thinned(bag, form, layer, rank + 4, sewn, level))
+        out.append(press_seams(bag, layer, rank + 10, needs=(level,), gives=f"{layer} body sewn"))
+    return tuple(out)
+
+
+def _lies_loose(bag: Resolved) -> bool:
+    """Return whether the edges of the seam lie loose inside: not held together, enclosed, or outside."""
+    rows = bag.kinds.seam("side").rows(
+        bag, "side", SIDE_ALLOWANCE.of(bag) if SIDE_ALLOWANCE in bag.values else 0.0
+    )
+    sewn = [row for row in rows if row.edges == "sewn"]
+    held = any(row.edges in ("together", "trimmed") for row in rows)
+    return not held and len(sewn) == 1 and sewn[0].lies == "right"
+
+
+def _thinned(bag: Resolved, form: Form, layer: Layer, rank: int, needs: str, gives: str) -> Step:
+    """Return what is done at the corners, so that the seam lies flat once turned."""
+    if form.clipped:
+        title = f"Snip the seam of the {layer} at the ends of both clipped corners"
+        say = f"At each bend, to {amount(_SHORT, bag.unit)} from the stitches."
+    else:
+        title = f"Notch the seam of the {layer} round both corners"
+        say = (
+            f"Wedges every {amount(_APART, bag.unit)}, to {amount(_SHORT, bag.unit)} from the stitches: "
+            "else it bunches up inside the curve."
+        )
+    return Step(
+        key=f"{layer} notch corners",
+        title=title,
+        say=say,
+        rank=rank,
+        needs=(needs,),
+        gives=(gives,),
+        kind="no return",
+        acts=(acts.Snip(acts.Seams(sewn_together(bag, layer), "side")),),
+    )

@@ -1,0 +1,83 @@
+"""A flat bag whose lower corners are rounded or clipped; as round as can be, a half-round pouch."""
+
+from collections.abc import Mapping
+
+from ambitus.core.grammar.asked import Option, Param, Phrase
+from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
+from ambitus.core.grammar.base.fields import CLIP, LOWER, RADIUS
+from ambitus.core.grammar.base.gusset.checks import CHECKS
+from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_height
+from ambitus.core.grammar.base.rounded.cut import corner_asked, corner_cut, form, room_for_corner
+from ambitus.core.grammar.base.rounded.read import read
+from ambitus.core.grammar.base.rounded.steps import steps
+from ambitus.core.grammar.contract import Base
+from ambitus.core.grammar.features import drawn_up
+from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.grammar.sizes import WIDTH
+from ambitus.core.grammar.top.fields import TURNED
+from ambitus.core.lengths import View, paired
+from ambitus.core.spec.resolved import Resolved
+
+#: Default (ours): so much of a side that a cord goes in by has to be straight, in mm: what its casing takes.
+_ABOVE = 60.0
+_SAYS = {
+    "round": "base rounded at its corners",
+    "half": "half-round body",
+    "clipped": "base clipped at its corners",
+}
+
+
+def _says(bag: Resolved, view: View, prefix: str) -> str:
+    return _SAYS[LOWER.of(bag)]
+
+
+def _straight(bag: Resolved) -> Mapping[str, float]:
+    wide, high = WIDTH.of(bag), asked_height(bag)
+    r = min(corner_asked(bag, wide, high), room_for_corner(bag, wide, high))
+    straights = {"base": wide - 2 * r, "side": high - r}
+    # of a half-round body there is none that a hand could pass through
+    return {key: mm for key, mm in straights.items() if mm > 1.0} or {"side": 0.0}
+
+
+def _no_way_in(bag: Resolved) -> str:
+    drawn = drawn_up(bag) is not None and _straight(bag).get("side", 0.0) < _ABOVE
+    return "a cord goes in by a straight side seam, and its sides are hardly straight" if drawn else ""
+
+
+ROUNDED = Base(
+    checks=(*PANEL_CHECKS, *INSERT_CHECKS, *CHECKS),
+    kind="rounded",
+    label="Flat, lower corners rounded",
+    help="Two panels, one seam round sides and base; rounded, clipped, or as round as there is room for.",
+    one_seam=True,
+    needs=_no_way_in,
+    usual={TURNED: lambda bag: "zip" if LOWER.is_(bag, "half") else "gap"},
+    params=(
+        WIDTH_PARAM,
+        HEIGHT_PARAM,
+        Param(
+            LOWER,
+            "Lower corners",
+            "choice",
+            "round",
+            options=(
+                Option("round", "Rounded", "By their radius at the seam line."),
+                Option(
+                    "half",
+                    "Half-round",
+                    "As round as there is room for.",
+                ),
+                Option("clipped", "Clipped", "Cut off straight, as far along either edge."),
+            ),
+        ),
+        Param(RADIUS, "Corner radius", "length", paired(40), low=1, high=1000, shown_when=(LOWER, "round")),
+        Param(CLIP, "Clipped by", "length", paired(25), low=1, high=1000, shown_when=(LOWER, "clipped")),
+    ),
+    phrase=Phrase("base", "Base", "with a ", _says, (BASE_KIND, LOWER), (RADIUS, CLIP)),
+    classes={"side": "Side and base seam"},
+    acts=(steps,),
+    form=form,
+    read=read,
+    corner=corner_cut,
+    straight=_straight,
+)
