@@ -182,3 +182,23 @@ def test_a_front_with_a_zip_pocket_is_picked(screen: Screen) -> None:
     screen.shows("zip face outer front", "height", "3 1/8")
     screen.shows("zip backing outer front", "height", "3 5/8")
     screen.kept()
+
+
+def test_a_half_round_pouch_and_clipped_corners_are_picked_and_read_off(screen: Screen) -> None:
+    """22 wide, under a zip 11 − 0.8 + 0.6 + 1 high; clipped by 3 it is drawn without a curve."""
+    screen.open("Mouthpiece half-round")
+    page = screen.page
+    screen.shows(OUTER, "width", "24")
+    screen.shows(OUTER, "height", "11.8")
+    paths = "[...document.querySelectorAll('.standing-bag path')]"
+    arcs = f"() => {paths}.some((p) => p.getAttribute('d').includes('A'))"
+    page.wait_for_function(arcs)
+    _pick(screen, "base.lower", "clipped", "base")
+    page.wait_for_selector("text=base clipped at its corners")
+    screen.type("base.clip", "3")
+    page.wait_for_function(f"!({arcs})()")
+    screen.kept()
+    _pick(screen, "base.lower", "round", "base")
+    screen.type("base.radius", "40")
+    page.wait_for_selector("text=The corners are rounder than the front has room for")
+    page.wait_for_selector("text=A radius of 40 cm; there is room for 10.8 cm.")

@@ -245,6 +245,12 @@ def _(b: Bag) -> bool:
     return any(side.off() for side in _sides(b))
 
 
+@says("elastic-loop-small")
+def _(b: Bag) -> bool:
+    loops = (put for put in put_on.every(b.draft) if put.is_("strip_as", "elastic"))
+    return any(1.75 * put.mm("elastic") < 220 for put in loops)
+
+
 @says("put-on-clashes")
 def _(b: Bag) -> bool:
     return any(side.clashes() for side in _sides(b))

@@ -201,6 +201,9 @@ def _strip(put: Put) -> tuple[float, float]:
         loop = max(put.mm("from_top"), passes + put.mm("thick"))
         return 2 * loop + 2 * put.allowance("top"), across
     seam = put.allowance("top") if put.kind == "hanging_loop" else proofs.eaten(put.draft, "side")
+    if put.is_("strip_as", "elastic"):
+        room = 3.0 if put.draft.bag.unit != "in" else 25.4 / 8
+        return 1.75 * put.mm("elastic") + 2 * seam, 2 * (put.mm("strip_wide") + room) + 2 * seam
     return 2 * put.mm("shows") + 2 * seam, across
 
 

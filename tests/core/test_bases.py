@@ -6,6 +6,7 @@ from typing import Any
 import pytest
 import shapely
 
+from ambitus.core import volume
 from ambitus.core.checks.run import findings
 from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft
@@ -59,6 +60,54 @@ def test_only_a_depth_that_is_cut_is_moved_by_the_grid() -> None:
     out = {base: drafted(tote(depth=103, base={"kind": base})).form.mm("depth") for base in deep}
     cut = {"boxed": 104, "boxed_after": 103, "boxed_pinched": 103, "folded_in": 103}
     assert out == {**cut, "gusset": 103, "side_panels": 104}
+
+
+@pytest.mark.parametrize(
+    ("corners", "top", "high", "told", "holds"),
+    [
+        # r 60 and 10 of seam; 145 = 120 + 10 + 15
+        (
+            {"radius": 60},
+            {"kind": "overlocked_hem", "hem": 15},
+            145,
+            {"radius": 70},
+            1 - 2 * 60**2 * 0.2146 / 28800,
+        ),
+        # c 40 and (2 − √2) of 10
+        (
+            {"lower": "clipped", "clip": 40},
+            {"kind": "overlocked_hem", "hem": 15},
+            145,
+            {"corner": 45.858},
+            1 - 1600 / 28800,
+        ),
+        # half of the width, and half of a zip that shows 16: its cloth ends 2 below the top
+        ({"lower": "half"}, {"kind": "zip"}, 128, {"radius": 127.995}, None),
+        (
+            {"lower": "half"},
+            {"kind": "overlocked_hem", "hem": 15},
+            145,
+            {"radius": 129.995},
+            1 - 2 * 120**2 * 0.2146 / 28800,
+        ),
+    ],
+)
+def test_lower_corners_are_rounded_clipped_or_half_round(
+    corners: dict[str, Any], top: dict[str, Any], high: float, told: dict[str, float], holds: float | None
+) -> None:
+    """260 by what the top asks for, its corners as cut; one allowance all round, and it holds less."""
+    spec = {"unit": "mm", "preset": "pouch", "size": {"width": 240, "height": 120}, "carry": []}
+    made = drafted({**spec, "base": {"kind": "rounded", **corners}, "top": top})
+    row = made.cut_list.rows[0]
+    assert (row.width, row.height) == (260, high)
+    for name, mm in told.items():
+        assert getattr(row, name) == pytest.approx(mm, abs=0.001)
+    assert {edge.allowance for edge in made.piece("outer").edges if edge.seam == "side"} == {10}
+    assert made.sewing.refused is None
+    if holds is not None:
+        flat = drafted({**spec, "base": {"kind": "seamed"}, "top": top})
+        share = volume.holds(made.form) / volume.holds(flat.form)
+        assert share == pytest.approx(holds**1.5, abs=0.0005)
 
 
 @pytest.mark.parametrize("base", sorted(FLAT))

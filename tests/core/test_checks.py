@@ -493,6 +493,11 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _zipped("box_pouch", {"size": {"length": 100, "breadth": 80.5, "height": 60}}),
         _zipped("box_pouch", {"size": {"length": 100, "breadth": 80, "height": 60}}),
     ),
+    # 1.75 times as long: 218.75, and 220.5
+    "elastic-loop-small": (
+        _with(kind="side_tab", strip_as="elastic", elastic=125),
+        _with(kind="side_tab", strip_as="elastic", elastic=126),
+    ),
     "wrist-loop-small": (
         _zipped(wrist="cloth", wrist_shows=109.5),
         _zipped(wrist="cloth", wrist_shows=110),

@@ -90,6 +90,7 @@ BAGS: tuple[dict[str, Any], ...] = (
             {"kind": "slip", "on": "lining", "divided": "half", "height": 97},
             {"kind": "hook_and_loop", "from_top": 38, "on": "outer"},
             {"kind": "side_tab", "ring": "ring"},
+            {"kind": "side_tab", "sides": "one", "strip_as": "elastic", "elastic": 173, "strip_wide": 13},
         ],
     ),
     tote(

@@ -299,17 +299,31 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Mouthpiece half-round",
+        {
+            "preset": "pouch",
+            "unit": "cm",
+            "size": {"width": 220, "height": 110},
+            "base": {"kind": "rounded", "lower": "half"},
+            "top": {"zip": "coil", "grab": "ribbon"},
+            "cloth": {"outer": "canvas", "lining": "quilting_cotton"},
+            "interfacing": {"kind": "kept_out", "material": "fusible_fleece"},
+            "seams": {"kind": "zigzagged"},
+            "carry": [],
+        },
+    ),
+    (
         "Conductor’s clutch",
         {
             "unit": "cm",
             "size": {"width": 270, "height": 170},
-            "base": {"kind": "seamed"},
+            "base": {"kind": "rounded", "radius": 35},
             "top": {"kind": "pressed_edges", "ease": "deeper", "ease_by": 3.5},
             "interfacing": {"kind": "kept_out", "material": "fusible_fleece"},
             "cloth": {"outer": "linen", "lining": "quilting_cotton"},
             "extras": [
                 {"kind": "flap", "fall": 110, "wrap": 20, "flap_corners": "rounded", "from_top": 55},
-                {"kind": "side_tab", "sides": "one", "shows": 160, "strip_wide": 15, "from_top": 40},
+                {"kind": "side_tab", "sides": "one", "strip_as": "elastic", "strip_wide": 15, "from_top": 40},
             ],
             "carry": [],
         },

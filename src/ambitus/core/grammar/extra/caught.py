@@ -17,6 +17,11 @@ from ambitus.core.steps.model import Reading, Step
 from ambitus.core.sums import Sum, Term, to_grid
 
 
+def made_strip(item: Item, name: str, count: int, long: Sum, wide: Sum, ends: float) -> Strip:
+    """Return a strip of cloth so long and so wide; its seam lines lie *ends* mm inside its ends."""
+    return Strip("closure", "", name, count, long, wide, ends, at=item.at, cut=True)
+
+
 def strip_params(shows: Pair, wide: Pair, help: str = "") -> tuple[Param, ...]:
     """Return the fields of a strip that is folded in four: what is seen of it, and how wide it is."""
     return (
@@ -42,17 +47,8 @@ def strip_of(item: Item, name: str, count: int, length: tuple[Term, ...], ends: 
     bag = item.bag
     why = "Folded in four: both edges to the middle, then in half."
     across = STRIP_WIDE.term(item, "Wide").scaled(4, why, 4)
-    return Strip(
-        "closure",
-        "",
-        name,
-        count,
-        to_grid("How long to cut it", length, bag.grid),
-        to_grid("How wide to cut it", (across,), bag.grid),
-        ends,
-        at=item.at,
-        cut=True,
-    )
+    long = to_grid("How long to cut it", length, bag.grid)
+    return made_strip(item, name, count, long, to_grid("How wide to cut it", (across,), bag.grid), ends)
 
 
 def doubled(item: Item, shows: Term, seam: tuple[Term, ...]) -> tuple[Term, ...]:
@@ -115,10 +111,12 @@ def caught_steps(
     shows: float,
     lengths: tuple[tuple[str, float], ...],
     drawn_on: tuple[str, ...] = (),
+    iron: bool = True,
+    reads: tuple[Reading, ...] | None = None,
 ) -> tuple[Step, ...]:
     """
     Return the making of strips and their basting to the edge whose seam will catch them; *drawn_on* are the
-    rings that are drawn on them.
+    rings that are drawn on them, or the elastic in them; *reads* stand for the width of one folded in four.
     """
     n, piece = item.number, f"closure {item.at}"
     cloth = item.bag.cloth("outer")
@@ -130,10 +128,10 @@ def caught_steps(
             rank_of(item, 0),
             needs=ready_for(item),
             gives=(f"{item.at} made",),
-            acts=(acts.Make((piece,), into=drawn_on),),
-            settings=f"Iron: {cloth.iron}.",
-            reads=(Reading("strip_wide", f"The {what}, wide", wide_of(item)),),
-            cautions=("hot iron",),
+            acts=(acts.Make((piece,), iron=iron, into=drawn_on),),
+            settings=f"Iron: {cloth.iron}." if iron else "",
+            reads=(Reading("strip_wide", f"The {what}, wide", wide_of(item)),) if reads is None else reads,
+            cautions=("hot iron",) if iron else (),
         ),
         Step(
             f"extra {n} hold",

@@ -61,6 +61,8 @@ TIE_END = Length("extras.end")
 FASTENS = Choice[Literal["button", "toggle"]]("extras.fastens")
 BUTTON_THICK = Length("extras.thick")
 TAB_SIDES = Choice[Literal["both", "one"]]("extras.sides")
+TAB_AS = Choice[Literal["cloth", "elastic"]]("extras.strip_as")
+ELASTIC = Length("extras.elastic")
 TAB_RING = Choice[Literal["none", "ring"]]("extras.ring")
 
 #: a pocket behind a window with a zip

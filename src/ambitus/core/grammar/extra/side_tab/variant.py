@@ -1,36 +1,42 @@
 """A tab caught in a side seam: for a ring and a strap, or inside for keys."""
 
+from dataclasses import replace
 from fractions import Fraction
 
 from ambitus.core.form.model import Form, Part, Strip
 from ambitus.core.form.sewn import Sewn
 from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.contract import Extra, Layer
+from ambitus.core.grammar.elastic import FULLNESS, ElasticLoop, elastic_loop
 from ambitus.core.grammar.extra.caught import (
     at_sides,
     caught_steps,
     doubled,
+    made_strip,
     shows_of,
     strip_of,
     strip_params,
     wide_of,
 )
 from ambitus.core.grammar.extra.fields import (
+    ELASTIC,
     FROM_TOP_EDGE,
     ON,
     STRIP_SHOWS,
     STRIP_WIDE,
+    TAB_AS,
     TAB_RING,
     TAB_SIDES,
 )
 from ambitus.core.grammar.extra.placing import on_param
+from ambitus.core.grammar.extra.side_tab.checks import CHECKS
 from ambitus.core.grammar.extra.side_tab.read import read
 from ambitus.core.grammar.extra.words import has_face
 from ambitus.core.grammar.seams.edges import eaten, edge_terms
-from ambitus.core.lengths import Pair, paired
+from ambitus.core.lengths import Pair, View, paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
-from ambitus.core.steps.model import Step
-from ambitus.core.sums import Sum
+from ambitus.core.steps.model import Reading, Step
+from ambitus.core.sums import Sum, Term
 
 
 def _needs(bag: Resolved) -> str:
@@ -49,20 +55,43 @@ def _seam(item: Item) -> float:
     return eaten(item.bag, "side") if "side" in item.bag.kinds.classes else 0.0
 
 
+def is_elastic(item: Item) -> bool:
+    """Return whether it is a tube with elastic in it, and no strip that is folded in four."""
+    return TAB_AS.is_(item, "elastic")
+
+
+def _loop(item: Item) -> ElasticLoop:
+    bag, seam = item.bag, edge_terms(item.bag, "side")
+    ends = tuple(t.scaled(2, times=2) for t in seam)
+    edges = Term("Seam of the tube", 2 * _seam(item), "As deep as the seam that catches it.", times=2)
+    return elastic_loop(
+        ELASTIC.term(item, "Elastic"), STRIP_WIDE.term(item, "Wide"), ends, edges, bag.grid, bag.unit
+    )
+
+
 def _sizes(item: Item, form: Form) -> dict[str, float]:
+    if is_elastic(item):
+        return {"elastic": snap((_loop(item).long.total - 2 * _seam(item)) / FULLNESS)}
     return {"shows": shows_of(item, STRIP_SHOWS.of(item), _seam(item)), "strip_wide": wide_of(item)}
 
 
 def _parts(item: Item, form: Form) -> tuple[Part, ...]:
     seam = edge_terms(item.bag, "side") if "side" in item.bag.kinds.classes else ()
     count = max(1, _seams(item, form))
+    if is_elastic(item):
+        loop, bought = _loop(item), Sum("How wide to buy it", (STRIP_WIDE.term(item, "Width"),))
+        at, name = f"elastic {item.at}", "Elastic of the loop"
+        return (
+            made_strip(item, "Tube of the loop", count, loop.long, loop.wide, _seam(item)),
+            Strip("closure", "elastic", name, count, loop.elastic, bought, _seam(item), "Elastic", at=at),
+        )
     tab = strip_of(item, "Tab", count, doubled(item, STRIP_SHOWS.term(item, "Visible"), seam), _seam(item))
     if not TAB_RING.is_(item, "ring"):
         return (tab,)
     size = Sum("As it is bought", (STRIP_WIDE.term(item, "For a tab so wide"),))
     return (
         tab,
-        Strip("closure", "ring", "D-ring", count, size, size, material="D-ring", at=f"{item.at} ring"),
+        Strip("closure", "ring", "D-ring", count, size, size, material="D-ring", at=f"ring {item.at}"),
     )
 
 
@@ -75,6 +104,8 @@ def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
 
 def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     many, layer = _seams(item, form), ON.of(item)
+    if is_elastic(item):
+        return _elastic_steps(item, many, layer)
     pieces = (f"closure ring {item.at}",) if TAB_RING.is_(item, "ring") else ()
     each = "each " if many > 1 else ""
     ring = "Draw it through its ring, fold" if TAB_RING.is_(item, "ring") else "Fold"
@@ -95,8 +126,39 @@ def _steps(item: Item, form: Form) -> tuple[Step, ...]:
     )
 
 
+def _elastic_steps(item: Item, many: int, layer: Layer) -> tuple[Step, ...]:
+    """Return the making of loops of elastic, and their basting."""
+    tube = "the tubes" if many > 1 else "the tube"
+    return caught_steps(
+        item,
+        "loop",
+        make=f"Sew {tube} for the wrist, turn {'them' if many > 1 else 'it'}, and draw the elastic in",
+        say="Right sides together along its long edge; the elastic through it on a pin, both its ends level "
+        "with the tube’s and sewn across.",
+        hold=f"Baste a loop to {'both side edges' if many > 1 else 'a side edge'} of the {layer}",
+        hold_say="Fold it in half and lay it on the right side at its mark, raw ends level, the fold "
+        "inwards; sewn over three times inside the allowance.",
+        layer=layer,
+        at="side",
+        shows=ELASTIC.of(item) / 2,
+        lengths=(("From the finished top edge to its middle", FROM_TOP_EDGE.of(item)),),
+        drawn_on=(f"closure elastic {item.at}",),
+        iron=False,
+        reads=(Reading("elastic", "Elastic, from end to end", _loop(item).elastic.total),),
+    )
+
+
+def _says(bag: Resolved, view: View, at: str) -> str:
+    item = Item(bag, at)
+    what = "loop of elastic" if is_elastic(item) else "tab"
+    return f"{what}s at both sides" if TAB_SIDES.is_(item, "both") else f"a {what} at one side"
+
+
 _SIDES = {"both": "tabs at both sides", "one": "a tab at one side"}
 _WHERE = {"outer": "", "lining": "inside"}
+_SHOWS, _WIDE = strip_params(paired(25), Pair(20, Fraction(3, 4)), "From the seam to its fold.")
+#: elastic is as wide as it is bought: only cloth is folded in four
+_STRIP = (replace(_SHOWS, shown_when=(TAB_AS, "cloth")), replace(_WIDE, help=""))
 
 SIDE_TAB = Extra(
     kind="side_tab",
@@ -116,26 +178,46 @@ SIDE_TAB = Extra(
             ),
         ),
         Param(
+            TAB_AS,
+            "Made of",
+            "choice",
+            "cloth",
+            options=(
+                Option("cloth", "Cloth", "Folded in four."),
+                Option("elastic", "Elastic in a tube", "Stretches over the hand, then holds the wrist."),
+            ),
+        ),
+        Param(
             TAB_RING,
             "Ring",
             "choice",
             "none",
             options=(Option("none", "None", ""), Option("ring", "A D-ring", "As wide as the tab.")),
+            shown_when=(TAB_AS, "cloth"),
+        ),
+        Param(
+            ELASTIC,
+            "Elastic, round the wrist",
+            "length",
+            lambda bag: paired(180).mm(bag.unit),
+            low=80,
+            high=400,
+            shown_when=(TAB_AS, "elastic"),
+            help="Unstretched, from seam to seam.",
         ),
         Param(FROM_TOP_EDGE, "From the top edge to its middle", "length", paired(40), low=0, high=1000),
-        *strip_params(paired(25), Pair(20, Fraction(3, 4)), "From the seam to its fold."),
+        *_STRIP,
     ),
     phrase=Phrase(
         "side_tab",
         "Tab",
         ", with ",
-        lambda bag, view, at: (
-            "tabs at both sides" if TAB_SIDES.is_(Item(bag, at), "both") else "a tab at one side"
-        ),
-        choices=(ON, TAB_SIDES, TAB_RING),
-        fields=(FROM_TOP_EDGE, STRIP_SHOWS, STRIP_WIDE),
+        _says,
+        choices=(ON, TAB_SIDES, TAB_AS, TAB_RING),
+        fields=(FROM_TOP_EDGE, STRIP_SHOWS, ELASTIC, STRIP_WIDE),
     ),
     needs=_needs,
+    checks=CHECKS,
     parts=_parts,
     sewn=_sewn,
     acts=(_steps,),

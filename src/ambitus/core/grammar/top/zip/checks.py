@@ -8,6 +8,7 @@ from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
 from ambitus.core.grammar.base.fields import SIZE_FROM, THING_EASE, THING_THICK
 from ambitus.core.grammar.base.thing import lies_along
+from ambitus.core.grammar.elastic import FULLNESS, HAND_ROUND
 from ambitus.core.grammar.sizes import BREADTH, LENGTH
 from ambitus.core.grammar.top.checks import least_to_turn
 from ambitus.core.grammar.top.fields import TURNED
@@ -27,7 +28,6 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_USED,
 )
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, next_sold, tab_shows, zip_in
-from ambitus.core.grammar.top.zip.small import FULLNESS
 from ambitus.core.grammar.top.zip.tape import FOOT, as_one, is_narrowed, left_out, most_seam
 from ambitus.core.lengths import snap
 
@@ -40,10 +40,6 @@ HAND = 100.0
 
 #: Default (ours): less than this is left of an opening, or of a tab, and it is nothing.
 LEAST_OPENING, LEAST_TAB = 20.0, 3.0
-
-
-#: Default (ours): once round a hand that goes through a loop.
-HAND_ROUND = 220.0
 
 
 #: Breadth over this share of the length makes a box that does not lie still.

@@ -3,6 +3,7 @@
 import math
 
 from ambitus.core.form.stance import Patch
+from ambitus.core.grammar.elastic import FULLNESS
 from ambitus.core.grammar.top.zip.fields import (
     CLOSES_AT,
     GRAB,
@@ -17,7 +18,6 @@ from ambitus.core.grammar.top.zip.fields import (
     WRIST_SHOWS,
     WRIST_WIDE,
 )
-from ambitus.core.grammar.top.zip.small import FULLNESS
 from ambitus.core.spec.resolved import Resolved
 
 Point3 = tuple[float, float, float]

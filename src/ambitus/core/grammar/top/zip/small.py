@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from ambitus.core.form.model import Form, Mark, Strip
 from ambitus.core.grammar.allowances import GENERAL
 from ambitus.core.grammar.asked import Option, Param, Phrase
+from ambitus.core.grammar.elastic import elastic_loop
 from ambitus.core.grammar.given import Given
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.fields import (
@@ -33,9 +34,6 @@ from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed, sliders
 from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term, to_grid
-
-#: What a tube for elastic is cut longer than it, and wider.
-FULLNESS, ROOM = 1.75, paired(3)
 
 SMALL_PARAMS = (
     Param(
@@ -250,17 +248,11 @@ def _caught(bag: Resolved) -> Iterator[Strip]:
         yield Strip("tab", "wrist", "Loop for the wrist", 1, length, width, seam_of(bag))
     if WRIST.is_(bag, "elastic"):
         elastic, wide = WRIST_ROUND.term(bag, "Elastic"), WRIST_WIDE.term(bag, "Width")
-        why = "One and three quarters of the elastic, so that it can stretch."
-        full = (Term("Elastic, gathered", snap(FULLNESS * elastic.mm), why, elastic.source), ends)
-        room = Term("Room for the elastic", 2 * ROOM.mm(bag.unit), "So that it slides.", "default", 2)
         seams = Term("Seam", 2 * GENERAL.of(bag), "Sewn to a tube.", GENERAL.source(bag), 2)
-        across = (wide.scaled(2, "Both faces of the tube.", 2), room, seams)
-        length = to_grid("How long to cut it", full, bag.grid)
-        width = to_grid("How wide to cut it", across, bag.grid)
-        yield Strip("tab", "wrist", "Tube for the wrist", 1, length, width, seam_of(bag))
-        bought = to_grid("How long to cut it", (elastic, ends), bag.grid)
+        loop = elastic_loop(elastic, wide, (ends,), seams, bag.grid, bag.unit)
+        yield Strip("tab", "wrist", "Tube for the wrist", 1, loop.long, loop.wide, seam_of(bag))
         yield Strip(
-            "tab", "elastic", "Elastic for the wrist", 1, bought, _bought(wide), seam_of(bag), "Elastic"
+            "tab", "elastic", "Elastic for the wrist", 1, loop.elastic, _bought(wide), seam_of(bag), "Elastic"
         )
 
 
