@@ -1158,7 +1158,8 @@ class Zip:
         reach = self.shows / 2 + b.pair(12, 0.5) if self.narrowed else self.row + b.pair(6, 0.25)
         tail = self.facts.tail.mm(b.bag.unit)
         self.short = not self.metre and max(reach + self.low, reach - self.high) - tail > EPS
-        held = [self.shows / 2 - abs(x) for x in (self.low, self.high) if not self.metre]
+        self.stop = b.bag.values["top.zip_stop"].value or 0.0 if not self.metre else 0.0
+        held = [self.shows / 2 - abs(x) + self.stop for x in (self.low, self.high) if not self.metre]
         self.opens = (
             self.shows
             - sum(mm for mm in held if mm > 0)
@@ -1189,7 +1190,8 @@ def _(b: Bag) -> bool:
 @says("stop-on-row")
 def _(b: Bag) -> bool:
     def near(z: Zip) -> bool:
-        return any(abs(abs(x) - z.row) < z.clear - EPS for x in (z.low, z.high))
+        ends = (abs(x) for x in (z.low, z.high))
+        return any(z.row - z.clear + EPS < x < z.row + z.clear + z.stop - EPS for x in ends)
 
     return any(not z.metre and not z.short and near(z) for z in zips(b))
 

@@ -86,7 +86,10 @@ def test_the_tape_goes_with_its_panels_and_its_stops_with_its_rows(spec: dict[st
         assert 2 * shows + tape.size("length") - 2 * ends == pytest.approx(mouth, abs=0.01)
     if zip_made.stops and not zip_made.short:
         quiet = "stop-on-row" not in {f.rule.id for f in findings(made)}
-        gaps = [min(abs(abs(x) - zip_made.row), abs(x + zip_made.row)) for x in zip_made.stops]
+        long = made.bag.values["top.zip_stop"].value or 0.0
+        assert isinstance(long, float)
+        ends = [abs(x) for x in zip_made.stops]
+        gaps = [zip_made.row - x if x <= zip_made.row else max(0.0, x - long - zip_made.row) for x in ends]
         assert quiet == (min(gaps) >= 3 - 1e-6)
     assert tape.sums["opens"].total <= 2 * zip_made.half_open
 
@@ -106,6 +109,20 @@ def test_a_longer_zip_is_bought_by_its_sum() -> None:
     }
     order = [s.key for s in made.steps]
     assert order.index("tack zip") < order.index("slider inside") < order.index("cut zip")
+
+
+def test_a_stop_that_was_measured_holds_the_slider_and_lies_clear_of_rows() -> None:
+    """5 long: it opens 5 less. A zip of 230 used whole, its rows 220 apart, ends 5 past them: on them."""
+    made = drafted(pouch(zip_stop=5))
+    assert [t.mm for t in _zip(made).sums["opens"].terms] == [220, -3, -5, -8]
+
+    def on_a_row(hand: float, stop: float | None) -> list[dict[str, float]]:
+        at = drafted(pouch(zip_used="whole", zip_in_hand=hand, zip_stop=stop))
+        return [dict(f.fired.numbers) for f in findings(at) if f.rule.id == "stop-on-row"]
+
+    assert on_a_row(230, None) == []
+    assert on_a_row(230, 5) == [{"off": 0, "clear": 3, "more": 6}]
+    assert (len(on_a_row(235.9, 5)), on_a_row(236, 5)) == (1, [])
 
 
 def test_stock_lengths_are_those_of_the_unit_set() -> None:

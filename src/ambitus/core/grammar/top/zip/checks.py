@@ -182,7 +182,7 @@ def _whole_too_short(draft: "Draft", made: Zip, stock: float, last: tuple[Remedy
     "stop-on-row",
     "stop",
     "A row would be sewn over a stop",
-    "a stop less than 3 mm from a row that crosses the zip",
+    "a stop, or the length of it that was measured, less than 3 mm from a row that crosses the zip",
     "A stop breaks the needle, and a broken needle flies.",
     "The needle breaks.",
 )
@@ -196,7 +196,8 @@ def stop_on_row(draft: "Draft") -> Iterator[Fired]:
         if is_narrowed(bag):
             ways += _opening(draft, at_least(bag, 2 * made.half_open + 2 * clear))
             ways += _opening(draft, at_most(bag, 2 * made.half_open - 2 * clear))
-        longer = at_least(bag, (made.stock or 0.0) + 2 * clear)
+        more = snap(2 * (made.row + clear + made.stop) - (made.stock or 0.0))
+        longer = at_least(bag, (made.stock or 0.0) + more)
         if hand:
             ways += [to(ZIP_IN_HAND, longer), to(ZIP_IN_HAND, None)]
         ways.append(to(ZIP_USED, "metre"))
@@ -209,7 +210,7 @@ def stop_on_row(draft: "Draft") -> Iterator[Fired]:
             remedies=tuple(ways),
             off=made.on_rows[0],
             clear=clear,
-            more=2 * clear,
+            more=more,
         )
 
 

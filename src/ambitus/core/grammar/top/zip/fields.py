@@ -16,6 +16,8 @@ CLOSES_AT = Choice[Literal["right", "left"]]("top.closes_at")
 TEETH_AT_SEAMS = Choice[Literal["out", "left"]]("top.teeth_at_seams")
 TAPE = Length("top.tape")
 TEETH = Length("top.teeth")
+#: how long each stop is, where it was measured: a zip is measured from outer end to outer end of its stops
+STOP_LONG = Length("top.zip_stop")
 ZIP_OPENING = Length("top.zip_opening")
 TAB = Length("top.tab")
 TAB_BY = Choice[Literal["visible", "cut"]]("top.tab_by")

@@ -9,6 +9,7 @@ from ambitus.core.grammar.features import Zipped
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.fields import (
     NARROW_BY,
+    STOP_LONG,
     TAB,
     TAPE,
     TEETH,
@@ -63,6 +64,8 @@ class Zip:
     clear: float
     #: how wide its closed teeth are
     teeth: float
+    #: how long each stop is, inwards from where it ends; nothing where nobody measured it
+    stop: float = 0.0
 
     @property
     def half_length(self) -> float:
@@ -81,7 +84,7 @@ class Zip:
         """Return how far from a row each stop lies that is nearer than it may be, in mm."""
         if self.stops is None:
             return ()
-        near = (min(abs(x - row) for row in (-self.row, self.row)) for x in self.stops)
+        near = (max(self.row - abs(x), abs(x) - self.stop - self.row, 0.0) for x in self.stops)
         return tuple(snap(mm) for mm in near if mm < self.clear - 1e-9)
 
     @property
@@ -182,11 +185,22 @@ def _stops(bag: Resolved, row: float, stock: float | None) -> tuple[float, float
 
 
 def _opens(
-    bag: Resolved, facts: ZipFacts, half: float, stops: tuple[float, float] | None, shown: tuple[Term, ...]
+    bag: Resolved,
+    facts: ZipFacts,
+    half: float,
+    stops: tuple[float, float] | None,
+    shown: tuple[Term, ...],
+    long: float,
 ) -> Sum:
     """Return what can be opened: what shows, less where stops hold the slider, less the slider itself."""
     inside = [snap(half - abs(x)) for x in stops or () if abs(x) < half - 1e-9]
     held = tuple(Term("A stop inside", -mm, "The slider stands still there.") for mm in inside if mm > 0)
+    reach = [min(long, half - abs(x) + long) for x in stops or ()]
+    held += tuple(
+        Term("The stop itself", -snap(mm), "As long as it was measured.", "chosen")
+        for mm in reach
+        if mm > 1e-9
+    )
     slider = Term("The slider, pushed open", -facts.slider.mm(bag.unit), "It lies in the opening.", "default")
     if sliders(bag) == 2:
         why = "One lies at each end of the opening."
@@ -197,6 +211,7 @@ def _opens(
 def zip_of(bag: Resolved, form: Form) -> Zip:
     """Return the zip of *bag* as *form* makes it."""
     facts, shown = facts_of(bag), opening_terms(bag, form)
+    stop = STOP_LONG.or_none(bag) or 0.0
     half = snap(sum(t.mm for t in shown) / 2)
     row = half + (BEHIND_FOLD.mm(bag.unit) if ZIP_ENDS.is_(bag, "folded") else 0.0)
     length = _tape_length(bag, form)
@@ -214,10 +229,11 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
         buy=buy,
         stock=stock,
         stops=stops,
-        opens=_opens(bag, facts, half, stops, shown),
+        opens=_opens(bag, facts, half, stops, shown, stop),
         short=snap(max(0.0, missing)),
         clear=CLEAR.mm(bag.unit),
         teeth=TEETH.of(bag),
+        stop=stop,
     )
 
 

@@ -8,6 +8,7 @@ from ambitus.core.grammar.top.lining import one_with_outer
 from ambitus.core.grammar.top.zip.fields import (
     CLOSES_AT,
     NARROW_BY,
+    STOP_LONG,
     TAB,
     TAB_BY,
     TAB_CUT,
@@ -177,6 +178,17 @@ TAPE_PARAMS = (
         why="A usual width for this kind; measure yours.",
     ),
     Param(
+        STOP_LONG,
+        "A stop, long",
+        "length",
+        None,
+        low=0.5,
+        high=30,
+        optional=True,
+        shown_unless=(ZIP_USED, "metre"),
+        help="As you measured it, along the zip: there the slider stands still, and no row crosses it.",
+    ),
+    Param(
         ZIP_OPENING,
         "Zip opening",
         "length",
@@ -251,7 +263,7 @@ TAPE_CHOICES = (
     CLOSES_AT,
     TEETH_AT_SEAMS,
 )
-TAPE_FIELDS = (TAPE, TEETH, ZIP_OPENING, TAB, TAB_TURN, ZIP_IN_HAND)
+TAPE_FIELDS = (TAPE, TEETH, STOP_LONG, ZIP_OPENING, TAB, TAB_TURN, ZIP_IN_HAND)
 
 
 def shows(bag: Resolved) -> float:
