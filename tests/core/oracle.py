@@ -230,7 +230,9 @@ def _(b: Bag) -> bool:
     own = b.separate or b.box
     sides = ("diameter",) if b.base == "circle" else ("length", "breadth") if own else ("depth",)
     less = 2 * b.mm("base.insert_less")
-    wide = [b.asked[key] for key in sides] + ([] if own else [b.asked["width"] - 2 * _rounded(b)])
+    # as it comes out: the grid may make the room
+    size = {key: b.draft.read.mm(key) for key in (*sides, *(() if own else ("width",)))}
+    wide = [size[key] for key in sides] + ([] if own else [size["width"] - 2 * _rounded(b)])
     return min(wide) - less < b.pair(10, 3 / 8)
 
 

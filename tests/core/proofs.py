@@ -925,10 +925,7 @@ _BY_BASE: dict[str, tuple[tuple[str, str], ...]] = {
     "folded_in": (("{layer} fold in", "{layer} fold level"), ("{layer} fold level", "{layer} sides")),
     "seamed": (("{layer} sides", "{layer} press"),),
     "folded": (("{layer} sides", "{layer} press"),),
-    "rounded": (
-        ("{layer} sides", "{layer} notch corners"),
-        ("{layer} notch corners", "{layer} press"),
-    ),
+    "rounded": (("{layer} sides", "{layer} press"),),
     "gusset": (
         ("{layer} clip strip", "{layer} gusset front"),
         ("{layer} gusset front", "{layer} gusset back"),

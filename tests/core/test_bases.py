@@ -110,6 +110,22 @@ def test_lower_corners_are_rounded_clipped_or_half_round(
         assert share == pytest.approx(holds**1.5, abs=0.0005)
 
 
+@pytest.mark.parametrize(("seam", "wide", "high"), [("plain", 220, 112), ("raw", 240, 122)])
+def test_half_discs_are_cut_of_a_disc(seam: str, wide: float, high: float) -> None:
+    """Of 240: two halves 240 by 120, round all along; where edges stay outside it is as wide as its disc."""
+    base = {"kind": "rounded", "lower": "disc", "disc": 240}
+    spec = {"unit": "mm", "preset": "pouch", "base": base, "carry": [], "seams": {"kind": seam}}
+    made = drafted(spec)
+    piece = made.piece("outer")
+    assert (piece.size("width"), piece.size("height")) == (240, 120)
+    assert made.cut_list.rows[0].radius == pytest.approx(120, abs=0.006)
+    assert (made.form.mm("width"), made.form.mm("height")) == (wide, high)
+    assert made.sewing.refused is None
+    for top in ({"kind": "zip", "zip_counts": "left_out"}, {"kind": "turned_through"}):
+        fits = [f for f in findings(drafted({**spec, "top": top})) if f.rule.id == "parts-do-not-fit"]
+        assert [f for f in fits if "a disc is cut through its middle" in str(f.fired.words)]
+
+
 @pytest.mark.parametrize("base", sorted(FLAT))
 def test_a_flat_bag_has_no_depth_anywhere(base: str) -> None:
     """No field, no corner allowance, no dimension, no step, and a picture of one wall."""

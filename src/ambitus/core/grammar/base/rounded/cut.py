@@ -40,7 +40,8 @@ def corner_asked(bag: Resolved, width: float, height: float) -> float:
     """Return how much of each lower corner is left out, along either edge at the seam line, in mm."""
     if is_clipped(bag):
         return CLIP.of(bag)
-    return room_for_corner(bag, width, height) if LOWER.is_(bag, "half") else RADIUS.of(bag)
+    as_round_as_can_be = LOWER.of(bag) in ("half", "disc")
+    return room_for_corner(bag, width, height) if as_round_as_can_be else RADIUS.of(bag)
 
 
 def clip_grows(seam: float) -> float:
