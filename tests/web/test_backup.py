@@ -114,6 +114,8 @@ def test_a_database_of_every_earlier_version_opens(file: Path, tmp_path: Path) -
             bench = client.get(f"/api/makings/{one['id']}").json()["bench"]
             assert (bench["done"], len(bench["steps"])) == (one["done"], one["steps"])
         assert bool(log["finished"]) == (file.stem >= "0004")
+        # what was timed before paces were told is told anew
+        assert bool(log["paces"]) == (file.stem >= "0004")
         body = {"spec": tote(width=351), "base_revision": first["head"], "edit_id": "now"}
         assert client.put(f"/api/plans/{first['id']}/spec", json=body).status_code == 200
 

@@ -13,14 +13,11 @@ from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.shown.log import entry_shown
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted
-from ambitus.desk.makings import MakingDesk, telling
+from ambitus.desk.makings import MOST, MakingDesk, telling
 from ambitus.files.log_csv import BETWEEN, LogRead, LogRow, log_csv, log_from_csv
 from ambitus.files.plain import plain_json
 from ambitus.files.problems import valid
 from ambitus.store import PlanNotFound
-
-#: makings that are looked through at once
-_MOST = 10_000
 
 
 class _WrittenEvent(BaseModel):
@@ -100,7 +97,7 @@ class LogFiles:
                 "spec": one.spec,
                 "events": [{"id": e.id, "at": e.at, "event": e.event} for e in self._makings.events(one.id)],
             }
-            for one in self._makings.list(limit=_MOST)
+            for one in self._makings.list(limit=MOST)
         ]
         return json.dumps({"version": 1, "makings": every}, indent=2, ensure_ascii=False)
 
@@ -120,9 +117,9 @@ class LogFiles:
         rows = found.get("makings") if isinstance(found, dict) else None
         if not isinstance(rows, list):
             raise SpecProblems((Problem("log-file", "text", "", "It holds no makings.", fix),))
-        there = {one.id for one in self._makings.list(limit=_MOST)}
+        there = {one.id for one in self._makings.list(limit=MOST)}
         taken, problems = 0, list[Problem]()
-        for n, row in enumerate(rows[:_MOST]):
+        for n, row in enumerate(rows[:MOST]):
             try:
                 made = valid(_Written, row)
                 self._plans.get(made.plan)
@@ -146,10 +143,10 @@ class LogFiles:
 
     def _from_csv(self, text: str) -> TakenBack:
         rows, wrong = log_from_csv(text)
-        plans = {plan.name: plan for plan in reversed(self._plans.list(limit=_MOST)[0])}
-        there = Counter(
-            (one.plan, one.begun_at[:10], one.who, one.for_whom) for one in self._desk.entries(pictured=False)
-        )
+        plans = {plan.name: plan for plan in reversed(self._plans.list(limit=MOST)[0])}
+        # what was put away is not taken in again either
+        kept = (one for away in (False, True) for one in self._desk.entries(put_away=away, pictured=False))
+        there = Counter((one.plan, one.begun_at[:10], one.who, one.for_whom) for one in kept)
         taken, problems, left = 0, list(wrong), False
         for number, row in rows:
             plan = plans.get(row.name)

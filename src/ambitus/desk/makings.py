@@ -46,6 +46,8 @@ from ambitus.files.problems import valid
 from ambitus.store import KeptEvent, KeptMaking, KeptPhoto, Makings, Plans
 from ambitus.store.plans import now_as_text
 
+#: makings that are looked through at once
+MOST = 10_000
 _EVENT: TypeAdapter[Event] = TypeAdapter(Event)
 
 
@@ -206,8 +208,17 @@ class MakingDesk:
         )
 
     def entries(self, *, put_away: bool = False, pictured: bool = True) -> list[Entry]:
+        """Return the makings of the log, or those that were put away."""
         photos = self.makings.photos_by_making() if pictured else {}
-        return [self._entry(one, photos.get(one.id, ())) for one in self.makings.list(put_away=put_away)]
+        every = self.makings.list(put_away=put_away, limit=MOST)
+        return [self._entry(self._told_now(one), photos.get(one.id, ())) for one in every]
+
+    def _told_now(self, kept: KeptMaking) -> KeptMaking:
+        """Return a making that tells of its paces: one kept before these were learned is told anew."""
+        if "paces" in kept.told:
+            return kept
+        self.makings.add(kept.id, (), partial(telling, drafted(valid(Spec, kept.spec))))
+        return self.makings.get(kept.id)
 
     def log(self, unit: Unit, search: str = "") -> LogShown:
         """Return the log: makings that go on and that are finished, and what they teach."""
@@ -253,7 +264,7 @@ class MakingDesk:
                 continue
             now = STRETCHES_TO.of(item)
             if max(abs(now - long), abs(NARROWS_TO.of(item) - wide)) > 0.5:
-                told = stretches_shown(known, item.at, view.unit)
+                told = stretches_shown(known, item.at, long, view)
                 takes = tuple(
                     (str(field.in_(item.at)), "", round(mm, 2))
                     for field, mm in ((STRETCHES_TO, long), (NARROWS_TO, wide))

@@ -3,7 +3,6 @@
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
-from ambitus.core.grammar.carry.read import SAMPLE_LONG
 from ambitus.core.learning.calibrations import Calibration
 from ambitus.core.learning.paces import Timed, paces
 from ambitus.core.learning.samples import Sample, Shrinks, Stretches
@@ -367,16 +366,18 @@ def shrinks_shown(found: Shrinks) -> ShrinksShown:
     )
 
 
-def stretches_shown(found: Stretches, path: str, unit: Unit) -> KnownShown:
-    """Return how strips of a cloth stretch, offered to the strap at *path*, and how sure that is."""
+def stretches_shown(found: Stretches, path: str, long: float, view: View) -> KnownShown:
+    """
+    Return how strips of a cloth stretch, offered to the strap at *path*, and how sure that is; the plan's own
+    strip comes out *long*, in mm.
+    """
     many = "one strip" if found.strips == 1 else f"{found.strips} strips"
     sure = "" if found.fact else ": a first reading, not yet a fact"
-    length = View(unit, unit).with_unit(SAMPLE_LONG.mm(unit) * found.longer)
     return KnownShown(
         f"{path}|{found.cloth}",
         f"Strips of your {within(found.cloth)} stretch by {_per_cent(found.longer - 1)} and narrow by "
         f"{_per_cent(1 - found.narrower)}, from {many}, the last of {day(found.last_at)}{sure}.",
-        length,
+        view.with_unit(long),
         found.strips,
         found.fact,
     )

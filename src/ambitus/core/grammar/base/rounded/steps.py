@@ -2,6 +2,7 @@
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import SIDE_ALLOWANCE
+from ambitus.core.grammar.base.fields import LOWER
 from ambitus.core.grammar.base.sewing import FROM_TOP, press_seams, sew, sewn_layers, sewn_together
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.reads import mouth_reading
@@ -55,7 +56,8 @@ def _thinned(bag: Resolved, form: Form, layer: Layer, rank: int, needs: str, giv
         title = f"Snip the seam of the {layer} at the ends of both clipped corners"
         say = f"At each bend, to {amount(_SHORT, bag.unit)} from the stitches."
     else:
-        title = f"Notch the seam of the {layer} round both corners"
+        where = "all along its curve" if LOWER.of(bag) in ("half", "disc") else "round both corners"
+        title = f"Notch the seam of the {layer} {where}"
         say = (
             f"Wedges every {amount(_APART, bag.unit)}, to {amount(_SHORT, bag.unit)} from the stitches: "
             "else it bunches up inside the curve."

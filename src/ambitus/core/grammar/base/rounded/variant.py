@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 
 from ambitus.core.grammar.asked import Option, Param, Phrase
-from ambitus.core.grammar.base.checks import INSERT_CHECKS, PANEL_CHECKS
+from ambitus.core.grammar.base.checks import PANEL_CHECKS
 from ambitus.core.grammar.base.fields import CLIP, DISC, LOWER, RADIUS
 from ambitus.core.grammar.base.gusset.checks import CHECKS
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_height
@@ -69,7 +69,7 @@ def _no_way_in(bag: Resolved) -> str:
 
 
 ROUNDED = Base(
-    checks=(*PANEL_CHECKS, *INSERT_CHECKS, *CHECKS),
+    checks=(*PANEL_CHECKS, *CHECKS),
     kind="rounded",
     label="Flat, lower corners rounded",
     help="Two panels, one seam round sides and base; rounded, clipped, or as round as there is room for.",
@@ -86,16 +86,8 @@ ROUNDED = Base(
             "round",
             options=(
                 Option("round", "Rounded", "By their radius at the seam line."),
-                Option(
-                    "half",
-                    "Half-round",
-                    "As round as there is room for.",
-                ),
-                Option(
-                    "disc",
-                    "From a disc",
-                    "One that is there, of felt or a mat, cut through its middle.",
-                ),
+                Option("half", "Half-round", "As round as there is room for."),
+                Option("disc", "From a disc", "One that is there, of felt or a mat, cut through its middle."),
                 Option("clipped", "Clipped", "Cut off straight, as far along either edge."),
             ),
             offered=lambda bag, key: key != "disc" or bag.kinds.top.shut,
