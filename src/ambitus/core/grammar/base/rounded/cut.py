@@ -5,7 +5,6 @@ One seam runs from the top edge down a side, round a corner, along the base and 
 class, so that no corner lies between two allowances.
 """
 
-import math
 from dataclasses import replace
 
 from ambitus.core.curves import Arc
@@ -13,6 +12,7 @@ from ambitus.core.form.model import Edge, Face, Form, Seam
 from ambitus.core.grammar.base.fields import CLIP, LOWER, RADIUS
 from ambitus.core.grammar.base.gusset.cut import most_radius
 from ambitus.core.grammar.base.panels import eats, flat_form, stretch
+from ambitus.core.grammar.base.rounded.read import clip_grows
 from ambitus.core.grammar.contract import Allowances, Layer
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.lengths import snap
@@ -42,17 +42,6 @@ def corner_asked(bag: Resolved, width: float, height: float) -> float:
         return CLIP.of(bag)
     as_round_as_can_be = LOWER.of(bag) in ("half", "disc")
     return room_for_corner(bag, width, height) if as_round_as_can_be else RADIUS.of(bag)
-
-
-def clip_grows(seam: float) -> float:
-    """
-    Return how much longer a clipped corner's legs are at the raw edge, in mm: 2s along the edges, less what
-    the slanting edge is moved out, s√2.
-
-    >>> round(clip_grows(10), 4)
-    5.8579
-    """
-    return seam * (2 - math.sqrt(2))
 
 
 def _outline(width: float, height: float, r: float, clipped: bool) -> tuple[Edge, ...]:

@@ -1,12 +1,23 @@
 """Reading a flat bag back whose lower corners are rounded or clipped."""
 
+import math
 from collections.abc import Mapping
 
 from ambitus.core.grammar.base.fields import CLIP, LOWER, RADIUS
 from ambitus.core.grammar.base.reading import missing_corner
-from ambitus.core.grammar.base.rounded.cut import clip_grows
 from ambitus.core.read.cutlist import ReadLayer, Rows
 from ambitus.core.sums import Sum, Term
+
+
+def clip_grows(seam: float) -> float:
+    """
+    Return how much longer a clipped corner's legs are at the raw edge, in mm: 2s along the edges, less what
+    the slanting edge is moved out, s√2.
+
+    >>> round(clip_grows(10), 4)
+    5.8579
+    """
+    return seam * (2 - math.sqrt(2))
 
 
 def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
