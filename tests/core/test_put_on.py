@@ -602,3 +602,11 @@ def test_a_flap_speaks_of_a_patch_only_where_it_has_one(held: str, patched: str)
     said = " ".join(step.say for step in made.steps if step.key.startswith("extra 0"))
     assert ("patch" in said) == (patched == "patch")
     assert any(p.layer == "patch" for p in made.pieces) == (patched == "patch")
+
+
+@pytest.mark.parametrize("made_of", ["cloth", "elastic"])
+def test_a_tab_without_a_side_seam_is_told_and_drafted_all_the_same(made_of: str) -> None:
+    """On a gusset nothing catches it: the bag is shown with what does not fit."""
+    made = drafted(tote(base={"kind": "gusset"}, extras=[{"kind": "side_tab", "strip_as": made_of}]))
+    told = [f.fired.words for f in findings(made) if f.rule.id == "parts-do-not-fit"]
+    assert any("no side seam" in str(words) for words in told)

@@ -51,6 +51,11 @@ def _seams(item: Item, form: Form) -> int:
     return min(wanted, sum(seam.seam == "side" for seam in form.seams))
 
 
+def _side(item: Item) -> tuple[Term, ...]:
+    """Return the seam that catches it as a line of a sum; nothing where the bag has none, which is told."""
+    return tuple(edge_terms(item.bag, "side")) if "side" in item.bag.kinds.classes else ()
+
+
 def _seam(item: Item) -> float:
     return eaten(item.bag, "side") if "side" in item.bag.kinds.classes else 0.0
 
@@ -61,8 +66,8 @@ def is_elastic(item: Item) -> bool:
 
 
 def _loop(item: Item) -> ElasticLoop:
-    bag, seam = item.bag, edge_terms(item.bag, "side")
-    ends = tuple(t.scaled(2, times=2) for t in seam)
+    bag = item.bag
+    ends = tuple(t.scaled(2, times=2) for t in _side(item))
     edges = Term("Seam of the tube", 2 * _seam(item), "As deep as the seam that catches it.", times=2)
     return elastic_loop(
         ELASTIC.term(item, "Elastic"), STRIP_WIDE.term(item, "Wide"), ends, edges, bag.grid, bag.unit
@@ -76,7 +81,6 @@ def _sizes(item: Item, form: Form) -> dict[str, float]:
 
 
 def _parts(item: Item, form: Form) -> tuple[Part, ...]:
-    seam = edge_terms(item.bag, "side") if "side" in item.bag.kinds.classes else ()
     count = max(1, _seams(item, form))
     if is_elastic(item):
         loop, bought = _loop(item), Sum("How wide to buy it", (STRIP_WIDE.term(item, "Width"),))
@@ -85,7 +89,9 @@ def _parts(item: Item, form: Form) -> tuple[Part, ...]:
             made_strip(item, "Tube of the loop", count, loop.long, loop.wide, _seam(item)),
             Strip("closure", "elastic", name, count, loop.elastic, bought, _seam(item), "Elastic", at=at),
         )
-    tab = strip_of(item, "Tab", count, doubled(item, STRIP_SHOWS.term(item, "Visible"), seam), _seam(item))
+    tab = strip_of(
+        item, "Tab", count, doubled(item, STRIP_SHOWS.term(item, "Visible"), _side(item)), _seam(item)
+    )
     if not TAB_RING.is_(item, "ring"):
         return (tab,)
     size = Sum("As it is bought", (STRIP_WIDE.term(item, "For a tab so wide"),))
