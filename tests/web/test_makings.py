@@ -324,7 +324,13 @@ def test_what_is_known_is_offered_and_taken_only_when_asked(client: TestClient) 
         _say(client, making["id"], text, ids=step)
     (offer,) = client.post("/api/known", json={"spec": opened["spec"], "unit": "mm"}).json()
     assert offer["of"] == "side"
-    assert "2 first readings" in offer["known"]["said"]
+    # the lining is another cloth: what was read of it says nothing of the outer's
+    assert "a first reading" in offer["known"]["said"]
+    said = [one["said"] for one in client.get("/api/log").json()["known"]]
+    assert [[cloth in one for cloth in ("on canvas", "on quilting cotton")] for one in said] == [
+        [True, False],
+        [False, True],
+    ]
     assert client.get(f"/api/plans/{opened['plan']['id']}").json()["spec"] == opened["spec"]
     ((path, name, mm),) = offer["takes"]
     edit = {"kind": "measured", "path": path, "name": name, "mm": mm}

@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import partial
-from typing import Any
+from typing import Any, Literal
 
 from pydantic import TypeAdapter
 
@@ -200,6 +200,7 @@ class MakingDesk:
             seconds=float(told.get("seconds", 0.0)),
             paces={place: tuple(pace) for place, pace in told.get("paces", {}).items()},
             bites={key: tuple(bite) for key, bite in told.get("bites", {}).items()},
+            by_cloth=[tuple(row) for row in told.get("by_cloth", ())],
             sizes=[(label, planned, read) for label, planned, read in told.get("sizes", ())],
             mistakes=told.get("mistakes", ()),
             next_time=told.get("next_time", ()),
@@ -214,8 +215,8 @@ class MakingDesk:
         return [self._entry(self._told_now(one), photos.get(one.id, ())) for one in every]
 
     def _told_now(self, kept: KeptMaking) -> KeptMaking:
-        """Return a making that tells of its paces: one kept before these were learned is told anew."""
-        if "paces" in kept.told:
+        """Return a making that tells of its paces and cloths: one kept before these were is told anew."""
+        if "by_cloth" in kept.told:
             return kept
         self.makings.add(kept.id, (), partial(telling, drafted(valid(Spec, kept.spec))))
         return self.makings.get(kept.id)
@@ -228,11 +229,9 @@ class MakingDesk:
     def known(self) -> tuple[Calibration, ...]:
         """Return what the makings taught, by maker, machine, foot, cloth and class of seam."""
         return calibrations(
-            Found(
-                Where(one.who, one.machine, one.foot, one.cloth, seam), mm, spread, readings, one.updated_at
-            )
+            Found(Where(one.who, one.machine, one.foot, cloth, seam), mm, spread, readings, one.updated_at)
             for one in self.entries(pictured=False)
-            for seam, (_, _, mm, spread, readings) in one.bites.items()
+            for cloth, seam, mm, spread, readings in one.by_cloth
         )
 
     def offers(self, spec: Spec, unit: Unit) -> tuple[OfferShown, ...]:
@@ -344,6 +343,12 @@ def _called(known: Calibration) -> str:
     return f"{' '.join(word for word in words if word)}, {known.readings} readings"[:120]
 
 
+def _sewn_cloths(made: Draft, outer: str) -> tuple[tuple[Literal["outer", "lining"], str], ...]:
+    """Return of which cloth what is sewn up is: the *outer* as it is told, and the lining of the plan."""
+    lined = "lining" in made.bag.kinds.top.layers
+    return (("outer", outer), *((("lining", made.bag.cloth("lining").label),) if lined else ()))
+
+
 def _as_happened(events: Sequence[KeptEvent]) -> tuple[Happened, ...]:
     return tuple(Happened(one.id, _EVENT.validate_python(one.event), one.at) for one in events)
 
@@ -385,6 +390,11 @@ def _told(made: Draft, state: State) -> dict[str, Any]:
             seam: (made.bag.classes.get(seam, seam), bite.planned, bite.mm, bite.spread, bite.readings)
             for seam, bite in learned.bites.items()
         },
+        "by_cloth": [
+            (cloth, seam, bite.mm, bite.spread, bite.readings)
+            for of, cloth in _sewn_cloths(made, about.cloth)
+            for seam, bite in learned_of(made, state, of).bites.items()
+        ],
         "sizes": sizes,
         "cost": log.cost,
         "notes": log.notes,

@@ -2,6 +2,7 @@
 
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass
+from typing import Literal
 
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.allowances import allowance_of
@@ -52,12 +53,16 @@ def planned_of(draft: Draft) -> dict[str, float]:
     return {seam: allowance_of(seam).of(bag) for seam in bag.classes if allowance_of(seam) in bag.values}
 
 
-def learned_of(draft: Draft, state: State) -> Learned:
-    """Return what the readings of a making say of its seams."""
+def learned_of(draft: Draft, state: State, of: Literal["all", "outer", "lining"] = "all") -> Learned:
+    """Return what the readings of a making say of its seams; or those *of* its lining alone, or the rest."""
     others = {
         f"{step.key}/{read.id}": read.crosses for step in draft.steps for read in step.reads if read.crosses
     }
-    return learned(taped(draft, state), planned_of(draft), others)
+    read = taped(draft, state)
+    if of != "all":
+        # a lining is sewn up by steps of its own
+        read = tuple(one for one in read if one.id.startswith("lining ") == (of == "lining"))
+    return learned(read, planned_of(draft), others)
 
 
 def meanwhile(steps: Sequence[Step], done: Collection[str], waiting: Step) -> tuple[Step, ...]:

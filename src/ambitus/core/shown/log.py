@@ -38,6 +38,8 @@ class Entry:
     #: by place: seconds of the steps that were timed there, what had been guessed, how many they are
     paces: Mapping[str, tuple[float, float, int]]
     bites: Mapping[str, tuple[str, float, float, float, int]]
+    #: the same by the cloth that was sewn: cloth, class of seam, what it took, its spread and the readings
+    by_cloth: Sequence[tuple[str, str, float, float, int]]
     sizes: Sequence[tuple[str, float, float]]
     cost: str
     notes: str
