@@ -277,6 +277,7 @@ def test_earlier_bags_come_in_and_the_work_is_reckoned_at_ones_own_pace(
     table.write_text("name,finished,minutes\nMarch folder tote,2025-02-01,88\nCape,2025-02-01,9\n")
     page.locator(".log-head input[type=file]").set_input_files(str(table))
     page.wait_for_selector("text=1 making taken in.")
+    page.locator("[data-entry='March folder tote']").nth(2).wait_for()
     assert "“Cape” is of a plan that is not here." in page.locator(".wrong-text").inner_text()
     assert "1 h 30 min" in page.locator("[data-entry='March folder tote']").all_inner_texts()[-1]
     page.click("[data-act=pace]")
