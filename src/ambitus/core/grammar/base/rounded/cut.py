@@ -8,7 +8,7 @@ class, so that no corner lies between two allowances.
 from dataclasses import replace
 
 from ambitus.core.curves import Arc
-from ambitus.core.form.model import Edge, Face, Form, Seam
+from ambitus.core.form.model import Edge, Form, Seam
 from ambitus.core.grammar.base.fields import CLIP, LOWER, RADIUS
 from ambitus.core.grammar.base.gusset.cut import most_radius
 from ambitus.core.grammar.base.panels import eats, flat_form, stretch
@@ -81,14 +81,11 @@ def form(bag: Resolved, allowances: Allowances) -> Form:
     width, height = plain.mm("width"), plain.mm("height")
     room = room_for_corner(bag, width, height) - _STRAIGHT
     r = snap(max(0.001, min(corner_asked(bag, width, height), room)))
-    edges, clipped = _outline(width, height, r, is_clipped(bag)), is_clipped(bag)
-
-    def cut(face: Face) -> Face:
-        return replace(face, edges=edges)
-
+    clipped = is_clipped(bag)
+    edges = _outline(width, height, r, clipped)
     return replace(
         plain,
-        faces=tuple(cut(face) for face in plain.faces),
+        faces=tuple(replace(face, edges=edges) for face in plain.faces),
         seams=_seams(),
         rounded=r,
         clipped=clipped,

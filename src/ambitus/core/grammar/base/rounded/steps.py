@@ -20,9 +20,9 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of every layer that is sewn up by itself."""
     bag = item.bag
     out: list[Step] = []
+    loose = _lies_loose(bag)
     for layer, rank in sewn_layers(bag):
         sewn, level = f"{layer} round sewn", f"{layer} round level"
-        loose = _lies_loose(bag)
         out += sew(
             bag,
             layer,

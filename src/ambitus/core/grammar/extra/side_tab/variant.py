@@ -160,8 +160,6 @@ def _says(bag: Resolved, view: View, at: str) -> str:
     return f"{what}s at both sides" if TAB_SIDES.is_(item, "both") else f"a {what} at one side"
 
 
-_SIDES = {"both": "tabs at both sides", "one": "a tab at one side"}
-_WHERE = {"outer": "", "lining": "inside"}
 _SHOWS, _WIDE = strip_params(paired(25), Pair(20, Fraction(3, 4)), "From the seam to its fold.")
 #: elastic is as wide as it is bought: only cloth is folded in four
 _STRIP = (replace(_SHOWS, shown_when=(TAB_AS, "cloth")), replace(_WIDE, help=""))
