@@ -9,7 +9,7 @@ import sys
 
 from benched import asked, cold, core, layouts
 from benched.bags import BAGS, WIDEST
-from benched.hand import AGAIN, HELD, OTHER, felt, opening, shelf
+from benched.hand import AGAIN, HELD, OTHER, TYPED, felt, opening, shelf
 from benched.server import served
 from benched.table import Row, Table
 from ready import FRONTEND, node, run
@@ -22,15 +22,18 @@ def by_hand(table: Table) -> None:
         table.heading("Key to frame, against the floor beside it")
         for (name, phrase), (one, floor) in got.items():
             called = f"{name}, {phrase or 'no phrase'}"
-            for keys, which in ((AGAIN, "the same key again"), (OTHER, "another key")):
+            for keys, which in ((AGAIN, "the same key again"), (OTHER, "another key"), (TYPED, "a digit")):
+                if keys not in one.took:
+                    continue
                 middle, late = one.p50(keys), one.p95(keys)
                 said = f"{called}: {which}"
                 table.add(Row(f"{said}, p50", middle / floor.p50(keys), 1.3, note=f"{middle:.0f} ms"))
                 table.add(Row(f"{said}, p95", late / floor.p95(keys), 1.5, note=f"{late:.0f} ms"))
             table.add(Row(f"{called}: seen of a held key", one.seen, 20, more=True, unit=f" of {HELD}"))
         table.heading(f"The phrase {WIDEST}, in ms")
-        for name, (first, last) in opening(server).items():
+        for name, (first, told, last) in opening(server).items():
             table.add(Row(f"{name}: first tile", first, 50, unit=" ms"))
+            table.add(Row(f"{name}: what the first group gives", told, None, unit=" ms"))
             table.add(Row(f"{name}: what they give", last, 150, unit=" ms"))
 
 

@@ -18,8 +18,11 @@ PRESSES, AT_ONCE, HELD, HELD_MS, OPENED = 30, 6, 25, 33, 5
 PAUSE_MS = 60
 #: after so long no frame comes any more
 MOST_S = 20
-#: the same key again, as a number is stepped; and keys of which none could be foreseen, to ever other numbers
-AGAIN, OTHER = ("ArrowUp",), ("ArrowUp", "PageUp", "ArrowUp", "PageDown")
+#: the same key again, as a number is stepped; other keys that step, to ever other numbers, sooner than all of them
+#: can be foreseen; and digits, of which none can
+AGAIN, OTHER, TYPED = ("ArrowUp",), ("ArrowUp", "PageUp", "ArrowUp", "PageDown"), tuple("18365294")
+#: how long a hand that comes to a phrase takes at least until it presses
+ARRIVES_MS = 100
 _ARGUMENTS = [
     *("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update"),
     *("--disable-sync", "--no-first-run", "--disable-quic"),
@@ -29,7 +32,11 @@ _WATCH = """(at) => {
     window.took = []
     window.seen = []
     let pressed = 0
-    addEventListener('keydown', () => { pressed = pressed || performance.now() }, true)
+    window.forgetKey = () => { pressed = 0 }
+    addEventListener('keydown', (event) => {
+        // what only marks a digit to be typed over changes nothing
+        if (!event.shiftKey) pressed = pressed || performance.now()
+    }, true)
     const number = document.querySelector(at)
     new MutationObserver(() => {
         const text = document.querySelector(at).textContent
@@ -75,9 +82,18 @@ class Hand:
         page.evaluate(_WATCH, watched)
 
     def press(self, keys: tuple[str, ...]) -> None:
-        """Press the next of *keys*, and wait until its number is on the screen."""
+        """Press the next of *keys*, a digit in place of the last, and wait until its number is there."""
+        if keys is TYPED:
+            self._press("PageUp")
+            self.page.evaluate("took.pop()")
+            self.page.keyboard.press("End")
+            self.page.keyboard.press("Shift+ArrowLeft")
+            self.page.evaluate("forgetKey()")
+        self._press(keys[self._pressed % len(keys)])
+
+    def _press(self, key: str) -> None:
         before = self.page.evaluate("took.length")
-        self.page.keyboard.press(keys[self._pressed % len(keys)])
+        self.page.keyboard.press(key)
         self._pressed += 1
         late = perf_counter() + MOST_S
         while self.page.evaluate("took.length") == before:
@@ -127,34 +143,53 @@ def _opened(browser: Browser, served: Served, bag: Bag, phrase: str) -> Page:
     return page
 
 
-# When the first tiles stand there, and when it is told what they give.
-_OPENED = """(phrase) => new Promise((done) => {
-    const begun = performance.now()
-    let first = 0
-    const look = () => {
-        const panel = document.querySelector('.phrase-tiles')
-        if (panel && !first && panel.querySelector('.tile')) first = performance.now() - begun
-        if (first && panel.dataset.whole) done([first, performance.now() - begun])
-        else requestAnimationFrame(look)
-    }
-    document.querySelector(`[data-phrase='${phrase}']`).click()
-    requestAnimationFrame(look)
-})"""
+# From the finger that goes down: when the first tiles stand there, when it is told what those of the first
+# group give, and when all of them.
+_OPENED = """() => {
+    performance.clearResourceTimings()
+    window.opened = new Promise((done) => addEventListener('pointerdown', () => {
+        const begun = performance.now()
+        let first = 0
+        const look = () => {
+            const panel = document.querySelector('.phrase-tiles')
+            if (panel && !first && panel.querySelector('.tile')) first = performance.now() - begun
+            if (!first || !panel.dataset.whole) return requestAnimationFrame(look)
+            const asked = performance.getEntriesByType('resource')
+            const answers = asked.filter((e) => e.name.endsWith('/api/tiles'))
+            done([first, answers[1].responseEnd - begun, performance.now() - begun])
+        }
+        requestAnimationFrame(look)
+    }, { once: true }))
+}"""
 
 
-def opening(served: Served) -> dict[str, tuple[float, float]]:
-    """Return how long each bag's widest phrase takes, to its first tiles and to what they give, in ms."""
-    out = {}
+def opening(served: Served) -> dict[str, tuple[float, float, float]]:
+    """
+    Return how long each bag's widest phrase takes, to its first tiles, to what the first group gives and to
+    what all of them give, in ms.
+    """
+    out: dict[str, tuple[float, float, float]] = {}
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=chromium(), args=_ARGUMENTS)
         for bag in BAGS:
             page = _opened(browser, served, bag, "")
             took = []
             for _ in range(OPENED):
-                took.append(page.evaluate(_OPENED, WIDEST))
+                page.evaluate(_OPENED)
+                page.hover(f"[data-phrase='{WIDEST}']")
+                page.wait_for_timeout(ARRIVES_MS)
+                page.mouse.down()
+                page.mouse.up()
+                took.append(page.evaluate("opened"))
                 page.keyboard.press("Escape")
+                page.mouse.move(640, 700)
                 page.wait_for_timeout(300)
-            out[bag.name] = tuple(statistics.median(one) for one in zip(*took, strict=True))
+                # of a bag that nobody asked of yet
+                page.focus(f"[data-path='{bag.field}']")
+                page.keyboard.press("ArrowUp")
+                page.wait_for_timeout(1500)
+            first, told, whole = (statistics.median(one) for one in zip(*took, strict=True))
+            out[bag.name] = first, told, whole
             page.context.close()
         browser.close()
     return out
@@ -196,11 +231,13 @@ def felt(served: Served, only: Sequence[str] = ()) -> dict[tuple[str, str], tupl
                 floor = Hand(ground, "input", "[data-floor]")
                 page = _opened(browser, served, bag, phrase)
                 hand = Hand(page, f"[data-path='{bag.field}']", f"[data-sum='{bag.watched}']")
-                for keys in (OTHER, AGAIN):
+                # nothing is typed over in a fraction
+                for keys in (OTHER, AGAIN, *([TYPED] if bag.spec["unit"] == "mm" else [])):
                     for i in range(PRESSES // AT_ONCE + 1):
                         for one in (floor, hand):
                             for _ in range(AT_ONCE):
-                                one.press(keys)
+                                # of the floor every key is like another
+                                one.press(AGAIN if one is floor and keys is TYPED else keys)
                             if not i:
                                 one.forget()
                     floor.keep(keys)

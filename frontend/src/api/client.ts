@@ -172,8 +172,14 @@ export const api = {
     ask<Drafted>('POST', '/draft?early=true', { spec, edits, unit, was, opened, remedies: false }, signal, 0),
   checks: (spec: Spec, unit: Unit, signal?: AbortSignal) =>
     ask<Finding[]>('POST', '/checks', { spec, unit }, signal),
-  tiles: (spec: Spec, phrase: string, unit: Unit, named: boolean, signal?: AbortSignal) =>
-    ask<Tiles>('POST', '/tiles', { spec, phrase, unit, named }, signal),
+  /** The words of a phrase's tiles (`named`), or what those of some `groups` give, of all for none. */
+  tiles: (
+    spec: Spec,
+    phrase: string,
+    unit: Unit,
+    wanted: { named: true } | { groups: string[] },
+    signal?: AbortSignal,
+  ) => ask<Tiles>('POST', '/tiles', { spec, phrase, unit, ...wanted }, signal),
   /** Pieces as rows or as text: the bag that they make, put together so, and what was promised of it. */
   pieces: (asked: PiecesAsked, signal?: AbortSignal) => ask<Pieces>('POST', '/pieces', asked, signal),
   samplePieces: () => ask<Schemas['SamplePieces']>('GET', '/pieces/sample'),

@@ -4040,6 +4040,11 @@ export interface components {
              * @default false
              */
             named?: boolean;
+            /**
+             * Groups
+             * @description The groups whose tiles tell what they give, by their paths; all where none is told.
+             */
+            groups?: string[];
         };
         /**
          * PiecesRequest
@@ -5757,6 +5762,11 @@ export interface components {
              * @default false
              */
             named?: boolean;
+            /**
+             * Groups
+             * @description The groups whose tiles tell what they give, by their paths; all where none is told.
+             */
+            groups?: string[];
         };
         /**
          * Timed

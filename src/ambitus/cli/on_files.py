@@ -1,4 +1,7 @@
-"""``draft``, ``read``, ``check``, ``steps``, ``schema``: the core on files, without a server."""
+"""
+``draft``, ``read``, ``check``, ``steps``, ``schema``: the core on files, without a server. What only one of
+them works with it loads itself: none waits for the others'.
+"""
 
 import argparse
 import json
@@ -11,25 +14,19 @@ from typing import Any
 from ambitus.cli.guarded import FINE, STOPPED, guarded
 from ambitus.core.checks.run import findings, stops
 from ambitus.core.draft import Draft, draft, readers
-from ambitus.core.drawing.picture import work_svg
-from ambitus.core.drawing.work import work_pictures
 from ambitus.core.grammar.registry import GRAMMAR
-from ambitus.core.grammar.schema import spec_schema
 from ambitus.core.lengths import Unit, View
 from ambitus.core.problems import Problem, SpecProblems
 from ambitus.core.read.back import read_back
 from ambitus.core.read.cutlist import CutList, Finding
-from ambitus.core.remedy import remedies_of
-from ambitus.core.shown.helped import findings_helped, shown_remedy
 from ambitus.core.shown.models import FindingShown, Sheet
-from ambitus.core.shown.present import finding
+from ambitus.core.shown.present import finding, grid_label, pieces, sentence
+from ambitus.core.shown.present import read_back as read_shown
 from ambitus.core.shown.read_findings import read_finding
-from ambitus.core.shown.sheet import sheet
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import resolve, with_straps
 from ambitus.core.sums import ShownSum, show_sum
 from ambitus.files.draft_json import checks_json, draft_json
-from ambitus.files.drawings.outline import outline_from
 from ambitus.files.incoming import cut_list_from, spec_from, with_spec
 from ambitus.files.plain import text_of
 from ambitus.files.whole import put_whole
@@ -86,10 +83,14 @@ def drafted_file(name: str) -> Draft:
 
 
 def _helped(spec: Spec, made: Draft, unit: Unit | None) -> list[FindingShown]:
+    from ambitus.core.shown.helped import findings_helped
+
     return list(findings_helped(made, spec, unit or made.bag.unit, GRAMMAR))
 
 
 def _sheet(made: Draft, unit: Unit | None) -> Sheet:
+    from ambitus.core.shown.sheet import sheet
+
     return sheet(made, unit or made.bag.unit)
 
 
@@ -112,11 +113,13 @@ def draft_file(name: str, unit: Unit | None, as_json: bool) -> int:
     view = View(unit or made.bag.unit, made.bag.unit)
 
     def text() -> str:
-        page = _sheet(made, unit)
-        unit_name = "inches" if page.unit == "in" else page.unit
-        out = [page.sentence, f"All lengths in {unit_name}, cut on the {page.grid} grid.", ""]
+        unit_name = "inches" if view.unit == "in" else view.unit
+        told = "".join(token.text for token in sentence(made.bag, view))
+        grid = grid_label(made.bag.grid.step, made.bag.unit)
+        out = [told, f"All lengths in {unit_name}, cut on the {grid} grid.", ""]
         rows = [["", "piece", "×", "cut", "corner", "of"]]
-        rows += [[p.letter, p.name, str(p.count), p.size, p.cut_out, p.material] for p in page.pieces]
+        listed = pieces(made, view)
+        rows += [[p.letter, p.name, str(p.count), p.size, p.cut_out, p.material] for p in listed]
         out += [table(rows), ""]
         for piece in made.pieces:
             for key, summed in piece.sums.items():
@@ -124,13 +127,15 @@ def draft_file(name: str, unit: Unit | None, as_json: bool) -> int:
                 terms = _added(shown)
                 out.append(f"{piece.letter} {key}: {terms} = {shown.shown}")
         out.append("")
-        for shown_piece in page.pieces:
+        for shown_piece in listed:
             for mark in (m for m in shown_piece.marks if m.readings):
                 readings = ", ".join(f"{r.label} {r.sum.plain}" for r in mark.readings)
                 out.append(f"{shown_piece.letter} mark {mark.label.lower()}: {readings} ({mark.corner})")
-        strap = f"; {page.read.strap}" if page.read.strap else ""
-        out += ["", f"Reads back as {page.read.size}{strap}. {page.read.rounding}"]
-        out += [f"{f.level.upper()}: {f.title}. {f.say} {f.fix}{_silenced(f)}" for f in page.findings]
+        read = read_shown(made, view)
+        strap = f"; {read.strap}" if read.strap else ""
+        out += ["", f"Reads back as {read.size}{strap}. {read.rounding}"]
+        judged = (finding(f, view) for f in findings(made))
+        out += [f"{f.level.upper()}: {f.title}. {f.say} {f.fix}{_silenced(f)}" for f in judged]
         return "\n".join(out)
 
     tell(as_json, lambda: draft_json(made, _helped(spec, made, None)), text)
@@ -160,6 +165,9 @@ def fix_file(name: str, unit: Unit | None, check: str) -> int:
     The file keeps everything else that it holds; a plan from standard input is printed instead.
     Raises SpecProblems where the check finds nothing, or nothing of it is an edit.
     """
+    from ambitus.core.remedy import remedies_of
+    from ambitus.core.shown.helped import shown_remedy
+
     text = _text(name)
     spec, made = _worked_from(text)
     mine = [f for f in findings(made) if f.rule.id == check]
@@ -187,6 +195,9 @@ def steps_file(name: str, unit: Unit | None, as_json: bool, picture: Path | None
     """Print the work in order, its pictures into a folder if one is named; exit 1 where it cannot go on."""
     made = drafted_file(name)
     if picture is not None:
+        from ambitus.core.drawing.picture import work_svg
+        from ambitus.core.drawing.work import work_pictures
+
         picture.mkdir(parents=True, exist_ok=True)
         pictures = work_pictures(made.plan, [s.acts for s in made.steps])
         for number, (s, drawn) in enumerate(zip(made.steps, pictures, strict=True), 1):
@@ -288,6 +299,8 @@ def diagnose_file(name: str, claim: str, unit: Unit | None, as_json: bool, given
 
 def outline_file(name: str, unit: str, as_json: bool) -> int:
     """Print the outline in the drawing *name*; what was left out of it goes to standard error."""
+    from ambitus.files.drawings.outline import outline_from
+
     made = outline_from(_text(name), name, unit)
     for note in made.notes:
         print(note, file=sys.stderr)
@@ -298,6 +311,8 @@ def outline_file(name: str, unit: str, as_json: bool) -> int:
 
 def print_schema(name: str) -> int:
     """Print the JSON Schema of a spec or of a cut list."""
+    from ambitus.core.grammar.schema import spec_schema
+
     made = spec_schema(GRAMMAR, shipped()) if name == "spec" else CutList.model_json_schema()
     print(json.dumps(made, indent=2, ensure_ascii=False))
     return FINE

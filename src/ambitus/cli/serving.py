@@ -4,6 +4,7 @@ import argparse
 import gc
 import socket
 import sys
+import threading
 from collections.abc import Callable
 
 import uvicorn
@@ -15,6 +16,7 @@ from ambitus.desk.demo_makings import lay_out_makings
 from ambitus.store import CannotKeep, CannotOpen
 from ambitus.web.app import make_app
 from ambitus.web.asgi import App
+from ambitus.web.reader import Reader
 
 _HOST = "127.0.0.1"
 
@@ -33,6 +35,12 @@ def _free_port(wanted: int) -> int:
     raise SystemExit(f"No free port from {wanted} to {last}. Give another with --port.")
 
 
+def _beside(reader: Reader) -> None:
+    """Load what no page waits for at first: the process that reads files, and the libraries of curves."""
+    reader.warm()
+    import shapely  # noqa: F401  it loads numpy too
+
+
 class _Telling(uvicorn.Server):
     """A server that says where it is once it really listens."""
 
@@ -43,10 +51,9 @@ class _Telling(uvicorn.Server):
     async def startup(self, sockets: list[socket.socket] | None = None) -> None:
         await super().startup(sockets)
         if self.started:
-            # it is there; what reads files comes up beside it
-            self._warm()
             address = f"http://{_HOST}:{self.config.port}"
             print(f"Ambitus is at {address} — stop it with Ctrl+C.", flush=True)
+            threading.Thread(target=self._warm, daemon=True).start()
 
 
 def configured(app: App, port: int = 0) -> uvicorn.Config:
@@ -78,7 +85,7 @@ def serve(given: argparse.Namespace) -> int:
     gc.freeze()
     gc.enable()
     try:
-        _Telling(configured(app, port), app.state.reader.warm).run()
+        _Telling(configured(app, port), lambda: _beside(app.state.reader)).run()
     except KeyboardInterrupt:
         print("Stopped.")
     finally:

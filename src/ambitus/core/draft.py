@@ -185,10 +185,10 @@ def draft(bag: Resolved) -> Draft:
     Whatever its numbers are, as long as they are finite, a bag is drafted: what cannot be sewn is said
     by a check of level ``stop``, never by an empty answer. What drafts many bags pauses between them.
     """
-    breathe()
     forms: dict[Layer, Form] = {}
     whole: dict[Layer, Form] = {}
     for layer in bag.kinds.top.layers:
+        breathe()
         allowances = allowances_for(bag, layer)
         # a lining cut alike is the same form
         like = whole.get("outer") if not allowances[SHORTER] else None

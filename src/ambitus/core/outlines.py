@@ -1,16 +1,14 @@
 """Closed outlines given point by point: how they are written, what makes one usable, and its parallel.
 
 An outline is written ``x,y x,y …`` in millimetres, x to the right and y away from the front; it closes by
-itself. Curves come as points so close that straight lines between them do.
+itself. Curves come as points so close that straight lines between them do. The library of shapes is loaded by
+what works with it: most bags have no outline, and wait for nothing.
 """
 
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
-
-import numpy
-from shapely import LinearRing, Polygon, get_coordinates, linearrings, simplify
 
 from ambitus.core.curves import offset_bent
 from ambitus.core.geometry import Point, unit_vector
@@ -19,8 +17,8 @@ from ambitus.core.geometry import Point, unit_vector
 SMALLEST, LARGEST = 20.0, 2000.0
 #: Points that a straight line passes this closely, in mm, add nothing.
 CLOSE = 0.005
-#: What a picture of an outline may leave out, in mm.
-SEEN = 0.02
+#: What a picture of an outline may leave out, in mm: far less than any of them can show.
+SEEN = 0.05
 #: Most points of an outline, and the letters that they are written in at most.
 MOST_POINTS = 4000
 LONGEST_OUTLINE = 128_000
@@ -56,6 +54,8 @@ def _written(points: tuple[Point, ...]) -> str:
 
 def _told(points: Sequence[Point]) -> None:
     """Raise OutlineProblem where *points* are no outline of a base."""
+    from shapely import LinearRing, Polygon
+
     if len(points) < 3:
         raise OutlineProblem("not-an-outline", "An outline needs three points or more.", "Trace it again.")
     ring = LinearRing(points)
@@ -85,6 +85,8 @@ def settled(points: Sequence[Point]) -> tuple[Point, ...]:
     Raises:
         OutlineProblem: If they are too few, cross themselves, or are off any scale of a bag.
     """
+    from shapely import LinearRing, Polygon
+
     plain = [p for i, p in enumerate(points) if i == 0 or math.dist(p, points[i - 1]) > CLOSE]
     if len(plain) > 1 and math.dist(plain[0], plain[-1]) <= CLOSE:
         plain.pop()
@@ -130,9 +132,14 @@ def read_outline(text: str) -> tuple[Point, ...]:
     return settled(points)
 
 
-def seen(points: Sequence[Point]) -> tuple[Point, ...]:
-    """Return an outline without the points that no picture shows: those a line passes within 0.02 mm."""
-    ring = simplify(linearrings(numpy.array(points)), SEEN)
+@lru_cache(maxsize=64)
+def seen(points: tuple[Point, ...]) -> tuple[Point, ...]:
+    """Return an outline without the points that no picture shows: those a line passes within 0.05 mm."""
+    import numpy
+    from shapely import get_coordinates, linearrings, simplify
+
+    # of a picture nobody asks whether its lines touch, which is most of the work of thinning them
+    ring = simplify(linearrings(numpy.array(points)), SEEN, preserve_topology=False)
     return tuple((x, y) for x, y in get_coordinates(ring).tolist())[:-1]
 
 
@@ -157,6 +164,8 @@ def inside(points: tuple[Point, ...], by: float) -> tuple[Point, ...]:
     """
     Return the outline that runs *by* inside another, corners kept sharp; nothing where none has room.
     """
+    from shapely import LinearRing, Polygon
+
     if by <= 0:
         return points
     exact, _ = offset_bent(points, [None] * len(points), [-by] * len(points))
@@ -172,4 +181,6 @@ def inside(points: tuple[Point, ...], by: float) -> tuple[Point, ...]:
 
 def is_simple(points: Sequence[Point]) -> bool:
     """Return whether an outline does not cross itself."""
+    from shapely import LinearRing
+
     return len(points) >= 3 and bool(LinearRing(points).is_simple)

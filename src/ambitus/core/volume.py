@@ -49,14 +49,13 @@ def holds(form: Form) -> float:
         # edges that run straight from one ring to the other: three cross-sections tell it exactly
         rings = (form.stance.base_outline, form.stance.mouth_outline)
         half = [((ax + bx) / 2, (ay + by) / 2) for (ax, ay), (bx, by) in zip(*rings, strict=True)]
-        if area(form.stance.base_outline) > 1e-6:
-            return (
-                form.stance.rises
-                / 6
-                * (area(form.stance.base_outline) + 4 * area(half) + area(form.stance.mouth_outline))
-            )
+        drawn = area(form.stance.base_outline)
+        if drawn > 1e-6:
+            # whatever a curve loses as it is drawn, all three lose
+            whole = form.stance.base_area / drawn
+            return form.stance.rises / 6 * (drawn + 4 * area(half) + area(form.stance.mouth_outline)) * whole
     high = max(0.0, form.mm("contents") if "contents" in form.dimensions else form.mm("height"))
-    base = area(form.stance.base_outline)
+    base = form.stance.base_area
     flat = base <= 1e-6 and "width" in form.dimensions
     if flat:
         return flat_volume(form.mm("width"), high) * _corners_left_out(form)

@@ -1,8 +1,10 @@
 """The application: the API, the screens, and the one database behind them."""
 
 from pathlib import Path
+from typing import Any
 
 from fastapi import FastAPI
+from fastapi.openapi.utils import get_openapi
 
 from ambitus import __version__
 from ambitus.desk.makings import MakingDesk
@@ -16,6 +18,16 @@ from ambitus.web.lanes import Lanes
 from ambitus.web.problem import PlainRoute, install
 from ambitus.web.reader import Reader
 from ambitus.web.screens import serve_screens
+
+
+def _described(app: FastAPI) -> dict[str, Any]:
+    """Return the description of the API, worked out the first time that it is asked for."""
+    if not app.openapi_schema:
+        routes = [r.described() if isinstance(r, PlainRoute) else r for r in app.routes]
+        app.openapi_schema = get_openapi(
+            title=app.title, version=app.version, summary=app.summary, routes=routes
+        )
+    return app.openapi_schema
 
 
 def make_app(database: Path, dist: Path) -> FastAPI:
@@ -34,10 +46,13 @@ def make_app(database: Path, dist: Path) -> FastAPI:
     app.state.stash = StashDesk(Stash(opened), plans)
     app.state.makings, app.state.tape = MakingDesk(Makings(opened), plans), SimulatedTape()
     app.router.route_class = PlainRoute
+    # FastAPI's own way to have it described otherwise
+    app.openapi = lambda: _described(app)  # type: ignore[method-assign]
     install(app)
 
     for api in (draft_api, usual_api, pieces_api, cloth_api, stash_api, makings_api, plans_api):
-        app.include_router(api.router)
+        # as they stand: a router that is included makes each of its routes once more, at the first request
+        app.router.routes.extend(api.router.routes)
     serve_screens(app, dist)
     app.add_middleware(Lanes)
     app.add_middleware(Guard)

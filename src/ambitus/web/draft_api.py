@@ -51,6 +51,11 @@ class TilesRequest(BaseModel):
     phrase: str = Field(max_length=80)
     unit: Unit | None = None
     named: bool = Field(default=False, description="Only the words of the tiles: at once.")
+    groups: list[str] = Field(
+        default_factory=list,
+        max_length=60,
+        description="The groups whose tiles tell what they give, by their paths; all where none is told.",
+    )
 
 
 class VolumesRequest(BaseModel):
@@ -170,7 +175,8 @@ def judge(body: DraftRequest) -> Response:
 def open_phrase(body: TilesRequest) -> Response:
     """Return this bag redrafted with each choice of a phrase of its sentence."""
     unit = body.unit or body.spec.unit
-    found = tiles(body.spec, body.phrase, unit, GRAMMAR, shipped(), named=body.named, drafted=drafted)
+    asked = (body.spec, body.phrase, unit, GRAMMAR, shipped())
+    found = tiles(*asked, named=body.named, only=body.groups, drafted=drafted)
     return _json(_TILES.dump_json(found))
 
 

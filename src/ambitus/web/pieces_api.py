@@ -133,6 +133,11 @@ class PieceTilesRequest(BaseModel):
     phrase: str = Field(max_length=80)
     unit: Unit | None = None
     named: bool = Field(default=False, description="Only the words of the tiles: at once.")
+    groups: list[str] = Field(
+        default_factory=list,
+        max_length=60,
+        description="The groups whose tiles tell what they give, by their paths; all where none is told.",
+    )
 
 
 @router.post("/pieces/tiles", response_model=Tiles, responses=WRONG, summary="Open a phrase of pieces")
@@ -151,7 +156,7 @@ def open_phrase(body: PieceTilesRequest) -> Response:
             return spec
 
     asked = (body.spec, body.phrase, unit, GRAMMAR, shipped())
-    made = tiles(*asked, named=body.named, drafted=drafted, following=following)
+    made = tiles(*asked, named=body.named, only=body.groups, drafted=drafted, following=following)
     return Response(_TILES.dump_json(made), media_type="application/json")
 
 

@@ -60,6 +60,7 @@ const besides = computed(() => Boolean(drafted.value?.states.length))
 const closedTop = computed(() => Boolean(drafted.value?.pieces.some((p) => p.layer === 'zip')))
 function onFocus(path: string) {
   frozen.value = scale.value
+  props.at.foresee(path)
   emit('sum', path)
 }
 function onBlur() {

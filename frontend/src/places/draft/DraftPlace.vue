@@ -22,7 +22,9 @@ import PieceLaid from './PieceLaid.vue'
 import PhraseTiles from './PhraseTiles.vue'
 import PiecesFlat from './PiecesFlat.vue'
 import PlanRevisions from './PlanRevisions.vue'
+import { useTilesAhead } from './tilesAhead'
 import { usePlan } from './usePlan'
+import type { AskTiles } from './useTiles'
 import WorkSteps from './WorkSteps.vue'
 import './beside.css'
 import './draft.css'
@@ -109,6 +111,14 @@ async function backToBag() {
 /** what the checks say that is not silenced on this plan */
 const heard = computed(() => drafted.value?.findings.filter((f) => !f.silenced) ?? [])
 const stops = computed(() => heard.value.filter((f) => f.level === 'stop'))
+
+const tilesAhead = useTilesAhead(api.tiles)
+const askTiles: AskTiles = (key, wanted, signal) => {
+  const { spec, unit } = drafted.value!
+  return 'named' in wanted
+    ? tilesAhead.named(spec, key, unit, signal)
+    : api.tiles(spec, key, unit, wanted, signal)
+}
 
 /** The phrase under which a field is found, where it is no number on the drawing. */
 function phraseOf(path: string) {
@@ -286,7 +296,13 @@ useKeys(
       <div ref="main" class="draft-main" :class="{ choosing: phrase }">
         <DraftNotices :id="id" :at="at" @copy="keepMine" />
 
-        <MakingSentence :drafted="drafted" :open="phrase" :levels="phraseLevels" @open="togglePhrase" />
+        <MakingSentence
+          :drafted="drafted"
+          :open="phrase"
+          :levels="phraseLevels"
+          @open="togglePhrase"
+          @near="(key) => key !== 'rest' && tilesAhead.near(drafted!.spec, key, drafted!.unit)"
+        />
 
         <PhraseTiles
           v-if="phrase"
@@ -295,6 +311,7 @@ useKeys(
           :problems="problems"
           :waiting="waiting"
           :volume="volumeOpen"
+          :ask="askTiles"
           @edit="at.edit"
           @settle="at.settle"
           @restore="at.restore"

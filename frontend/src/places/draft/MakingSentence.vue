@@ -8,7 +8,7 @@ const props = defineProps<{
   open?: string
   levels: Record<string, 'stop' | 'warn' | 'note'>
 }>()
-const emit = defineEmits<{ open: [phrase: string] }>()
+const emit = defineEmits<{ open: [phrase: string]; near: [phrase: string] }>()
 const unfolded = ref(false)
 /** What is put on beyond a few is told when it is asked for, or while one of it is open. */
 const restShown = ref(false)
@@ -44,6 +44,9 @@ const size = computed(() => (length.value > 200 ? 'longest' : length.value > 178
           :aria-expanded="open === run.phrase"
           :aria-label="`${run.label}: ${run.text}, ${run.phrase === 'rest' ? 'tell them' : 'change'}${levels[run.phrase] ? `, ${words[levels[run.phrase]!]}` : ''}`"
           :data-phrase="run.phrase"
+          @pointerenter="emit('near', run.phrase)"
+          @pointerdown="emit('near', run.phrase)"
+          @focus="emit('near', run.phrase)"
           @click="run.phrase === 'rest' ? (restShown = true) : emit('open', run.phrase)"
         >
           {{ run.text

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** What opens under a phrase: this bag with each choice made, and the lengths that belong to it. */
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import { api, said, type Drafted, type Edit, type Problem, type Tile, type Tiles } from '../../api/client'
-import { useResting } from '../../app/resting'
+import { said, type Drafted, type Edit, type Problem, type Tile } from '../../api/client'
 import LengthField from '../../length-field/LengthField.vue'
 import SizeByVolume from './SizeByVolume.vue'
 import TileGroup from './TileGroup.vue'
 import TracedOutline from './TracedOutline.vue'
+import { useTiles, type AskTiles } from './useTiles'
 import './tiles.css'
 
 const props = defineProps<{
@@ -16,8 +16,10 @@ const props = defineProps<{
   waiting: boolean
   /** whether sizes by volume are open from the start */
   volume?: boolean
-  /** who is asked for the tiles of a phrase: where the bag is read from its pieces, they are drawn from those */
-  ask?: (phrase: string, named: boolean, signal?: AbortSignal) => Promise<Tiles>
+  /** who is asked for the tiles of a phrase */
+  ask: AskTiles
+  /** whether the bag is read from its pieces, so that its sizes follow */
+  pieces?: boolean
 }>()
 const emit = defineEmits<{
   edit: [edit: Edit]
@@ -28,24 +30,11 @@ const emit = defineEmits<{
 }>()
 
 const panel = ref<HTMLElement>()
-const tilesOf = (phrase: string, named: boolean, signal?: AbortSignal) =>
-  props.ask
-    ? props.ask(phrase, named, signal)
-    : api.tiles(props.drafted.spec, phrase, props.drafted.unit, named, signal)
-/** First what can be chosen, at once; then what each choice gives. */
-const { answer: named, failed: unnamed } = useResting(
+const { tiles, whole, failed } = useTiles(
   () => props.phrase,
-  (phrase, signal) => tilesOf(phrase, true, signal),
-  0,
+  () => ({ spec: props.drafted.spec, unit: props.drafted.unit }),
+  props.ask,
 )
-const { answer: given, failed } = useResting(
-  () =>
-    named.value?.phrase === props.phrase || unnamed.value
-      ? { spec: props.drafted.spec, phrase: props.phrase, unit: props.drafted.unit }
-      : undefined,
-  ({ phrase }, signal) => tilesOf(phrase, false, signal),
-)
-const tiles = computed(() => [given.value, named.value].find((found) => found?.phrase === props.phrase))
 watch(
   () => props.phrase,
   async () => {
@@ -101,7 +90,7 @@ function pick(tile: Tile) {
     tabindex="-1"
     role="region"
     :aria-label="tiles?.label ?? 'Choices'"
-    :data-whole="given?.phrase === phrase || undefined"
+    :data-whole="whole || undefined"
     @keydown.esc.stop="escape"
   >
     <header>
@@ -110,7 +99,7 @@ function pick(tile: Tile) {
     </header>
     <p v-if="failed" class="wrong-text" role="alert">{{ said(failed) }}</p>
     <SizeByVolume
-      v-if="phrase === 'base' && tiles?.by_volume && !ask"
+      v-if="phrase === 'base' && tiles?.by_volume && !pieces"
       :drafted="drafted"
       :begin-open="volume"
       @edits="(edits) => edits.forEach((edit) => emit('edit', edit))"

@@ -55,8 +55,8 @@ export function usePlan(world = WORLD) {
   }
 
   const ahead = useAhead(api.draft, api.draftEarly)
-  /** the last edit, if it was a step */
-  let stepped: Edit | undefined
+  /** the last edit, if it was a step, or the first that the field in hand may have */
+  let stepped: (Edit & { kind: 'stepped' }) | undefined
   const questionOf = ({ spec, edit, unit, was }: Effect & { do: 'draft' }): Question => [
     spec,
     edit ? [edit] : [],
@@ -70,12 +70,22 @@ export function usePlan(world = WORLD) {
     happen({ on: 'edit', edit })
   }
 
-  /** Once a step is shown: ask what the same key once more would, unless something is asked for already. */
+  /** Once a step is shown: ask what the same key once more would, then the others that step, the likeliest first. */
   function askAhead() {
     if (!stepped) return
-    const turn = next(session.value, { on: 'edit', edit: stepped }, '')
-    const would = turn.effects.find((effect) => effect.do === 'draft')
-    if (would) ahead.ask(questionOf(would))
+    const far = Math.abs(stepped.steps) === 1 ? 10 : 0.1
+    const would = [1, -1, far, -far].flatMap((times) => {
+      const edit = { ...stepped!, steps: stepped!.steps * times }
+      const turn = Number.isInteger(edit.steps) && next(session.value, { on: 'edit', edit }, '')
+      return turn ? turn.effects.filter((effect) => effect.do === 'draft') : []
+    })
+    ahead.ask(would.map(questionOf))
+  }
+
+  /** A field has the focus, and nothing was typed into it: its first step is foreseen like the next ones. */
+  function foresee(path: string) {
+    stepped = { kind: 'stepped', path, steps: 1 }
+    afterFrame(askAhead)
   }
 
   async function ask(effect: Effect & { do: 'draft' }) {
@@ -232,6 +242,7 @@ export function usePlan(world = WORLD) {
     canRedo: computed(() => session.value.undone.length > 0),
     open,
     edit,
+    foresee,
     settle: () => happen({ on: 'settle' }),
     restore: (path: string) => happen({ on: 'restore', path }),
     undo: () => happen({ on: 'undo' }),

@@ -13,6 +13,7 @@ import { useUsual } from '../../usual/useUsual'
 import ChecksList from '../draft/ChecksList.vue'
 import MakingSentence from '../draft/MakingSentence.vue'
 import PhraseTiles from '../draft/PhraseTiles.vue'
+import type { AskTiles } from '../draft/useTiles'
 import MissingPanel from './MissingPanel.vue'
 import PiecesTable from './PiecesTable.vue'
 import PromisedPanel from './PromisedPanel.vue'
@@ -59,9 +60,9 @@ const scale = computed(() => {
     ? steppedScale({ width: box[2]!, height: box[3]! }, { width: 430, height: phrase.value ? 190 : 300 })
     : 0.4
 })
-const tiles = (asked: string, named: boolean, signal?: AbortSignal) =>
+const tiles: AskTiles = (asked, wanted, signal) =>
   api.pieceTiles(
-    { rows: [...state.value.rows], spec: shown.value!.spec, phrase: asked, unit: unit.value, named },
+    { rows: [...state.value.rows], spec: shown.value!.spec, phrase: asked, unit: unit.value, ...wanted },
     signal,
   )
 const toggle = (key: string) => (phrase.value = phrase.value === key ? undefined : key)
@@ -159,6 +160,7 @@ seam 3/8 in"
           :problems="problems"
           :waiting="waiting"
           :ask="tiles"
+          pieces
           @edit="(edit) => at.edit(edit)"
           @restore="at.restore"
           @close="phrase = undefined"

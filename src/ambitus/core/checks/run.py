@@ -34,10 +34,11 @@ def _rules_of(kinds: Kinds) -> tuple[Rule, ...]:
 
 
 def _judged(draft: Draft) -> tuple[Finding, ...]:
-    breathe()
     reasons = draft.bag.silenced
-    rules = draft.bag.kinds.once(_rules_of)
-    found = [Finding(rule, hit, reasons.get(rule.id, "")) for rule in rules for hit in rule.test(draft)]
+    found = []
+    for rule in draft.bag.kinds.once(_rules_of):
+        breathe()
+        found += [Finding(rule, hit, reasons.get(rule.id, "")) for hit in rule.test(draft)]
     if any(f.rule.impossible and not f.silenced for f in found):
         found = [f for f in found if not f.rule.doubts]
     return tuple(sorted(found, key=lambda f: (bool(f.silenced), _ORDER[f.rule.level])))

@@ -24,6 +24,7 @@ from ambitus.core.grammar.contract import (
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import snap
+from ambitus.core.pausing import breathe
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
@@ -280,6 +281,7 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form]) -> tuple[Piece, ...]:
     pieces: list[Piece] = []
     known: list[tuple[Face, Allowances, CutFace]] = []
     for layer in bag.kinds.top.layers:
+        breathe()
         panels = _panels(bag, layer, _cut_alike(bag, forms[layer], layer, allowances_for, known))
         pieces += made_up(bag, panels) if layer == "outer" else panels
     if bag.kinds.interfacing.cuts and bag.kinds.interfacing.blank is no_blank:
@@ -298,6 +300,7 @@ def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form]) -> tuple[Piece, ...]:
     ]
     out = []
     for at, piece in enumerate(pieces):
+        breathe()
         marks = [*piece.marks]
         if piece.layer in bag.kinds.top.layers:
             marks += _middle_marks(piece)

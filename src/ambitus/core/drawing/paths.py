@@ -24,7 +24,9 @@ def path(points: Iterable[Point], *, closed: bool = False) -> str:
     >>> path([(0, 0), (10, 0), (10, 5.5)], closed=True)
     'M0 0L10 0L10 5.5Z'
     """
-    text = "L".join(f"{number(x)} {number(y)}" for x, y in points)
+    # one text for all of them: a picture has hundreds, and most are read once
+    flat = [round(c, 1) + 0.0 for p in points for c in p]
+    text = ("L%.9g %.9g" * (len(flat) // 2))[1:] % tuple(flat)
     return f"M{text}Z" if closed else f"M{text}"
 
 
@@ -40,7 +42,7 @@ def lying(p: Point) -> Point:
 @lru_cache(maxsize=512)
 def _seen_of(bow: Bow) -> str:
     """Return the path data of a bow of a piece that is drawn whole: layers that are cut alike share it."""
-    return "".join(f"L{number(x)} {number(y)}" for x, y in map(lying, bow.some(_SEEN)))
+    return path(map(lying, bow.some(_SEEN))).replace("M", "L", 1)
 
 
 def bent(starts: Sequence[Point], bends: Sequence[Bend], here: Callable[[Point], Point]) -> str:
@@ -56,9 +58,9 @@ def bent(starts: Sequence[Point], bends: Sequence[Bend], here: Callable[[Point],
             r, large = number(radius(bend, start)), int(sweep(bend, start, after) > math.pi)
             tx, ty = here(after)
             out += f"A{r} {r} 0 {large} 0 {number(tx)} {number(ty)}"
-        elif bend is not None:
+        elif bend:
             if here is lying:
                 out += _seen_of(bend)
             else:
-                out += "".join(f"L{number(px)} {number(py)}" for px, py in map(here, bend.some(_SEEN)))
+                out += path(map(here, bend.some(_SEEN))).replace("M", "L", 1)
     return out + "Z"

@@ -127,12 +127,12 @@ def walls_between(
     Return the walls from one ring to another that face the eye: neighbours in one plane, or on one curve, put
     together. With *inside* those that are seen from their inner side.
     """
-    n = len(base)
+    n, way_round = len(base), -1 if inside else 1
     walls: list[tuple[Point, list[Point3], list[Point3]]] = []
+    low, high = [project(p) for p in base], [project(p) for p in mouth]
     for i in range(n):
         j = (i + 1) % n
-        quad = [base[i], base[j], mouth[j], mouth[i]]
-        if _turned(*map(project, quad)) * (-1 if inside else 1) <= 1e-6:
+        if _turned(low[i], low[j], high[j], high[i]) * way_round <= 1e-6:
             continue
         way = unit_vector(base[i][:2], base[j][:2])
         runs_on = walls and walls[-1][1][-1] == base[i]

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from ambitus.core.geometry import Point
+from ambitus.core.geometry import Point, area
 
 
 @dataclass(frozen=True, slots=True)
@@ -77,6 +77,8 @@ class Stance:
     lines: tuple[SizeLine, ...]
     #: whether the rings are curves, whose facets the standing view does not draw
     smooth: bool = False
+    #: what the base encloses, in mm², where its outline is told only as finely as a picture shows it
+    encloses: float | None = None
     #: how high a contrasting bottom stands; 0 where there is none
     bottom: float = 0.0
     #: how high a band stands above the panels; 0 where there is none
@@ -92,6 +94,11 @@ class Stance:
     #: what is seen of how its walls are made up, the highest first where it is of another cloth below
     levels: tuple[Level, ...] = ()
     uprights: tuple[Upright, ...] = ()
+
+    @property
+    def base_area(self) -> float:
+        """What the base encloses, in mm²."""
+        return area(self.base_outline) if self.encloses is None else self.encloses
 
     def line(self, path: str) -> SizeLine:
         """Return where the field at *path* is shown."""

@@ -25,6 +25,7 @@ from ambitus.core.grammar.order import ORDER_PHRASE, orders_of
 from ambitus.core.grammar.top.facing import is_faced
 from ambitus.core.lengths import Unit, View, paired
 from ambitus.core.lengths.grid import steps_for
+from ambitus.core.pausing import breathe
 from ambitus.core.shown.by_volume import volume_text
 from ambitus.core.shown.models import (
     ClosesShown,
@@ -145,6 +146,7 @@ def _joined(before: str, prefix: str, bag: Resolved) -> str:
 
 def fields(bag: Resolved, spec: Spec, view: View) -> dict[str, FieldShown]:
     """Return every length field of the bag by path."""
+    breathe()
     out = {}
     for path, param in all_params(bag.kinds):
         if param.kind not in ("length", "allowance"):
@@ -258,6 +260,7 @@ def pieces(draft: Draft, view: View, told: str = "") -> tuple[PieceShown, ...]:
 
     With the key of a piece in *told*, of the others only the totals.
     """
+    breathe()
     widest = widest_of(draft.pieces)
     known: dict[tuple[int, bool], ShownSum] = {}
 
@@ -359,6 +362,7 @@ def grid_label(step: float, unit: Unit) -> str:
 
 def picture(draft: Draft) -> Standing:
     """Return the standing view, its numbers tied to the fields that they change."""
+    breathe()
     by_drop = {h.prefix for h in draft.hangs if MEASURED_BY.of(h.item) == "drop"}
     faced = is_faced(draft.bag)
     inside = "lining" if "lining" in draft.bag.kinds.top.layers and not faced else "outer"

@@ -1,6 +1,6 @@
 """What opens under a phrase: this bag redrafted with each choice, in one go."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Collection
 from dataclasses import dataclass, replace
 
 from ambitus.core.checks.run import findings
@@ -83,6 +83,8 @@ class _Asking:
     grammar: Grammar
     #: whether tiles are only named, and what each gives is not worked out
     named: bool = False
+    #: the groups of which it is worked out, by their paths; every one where none is told
+    only: Collection[str] = ()
     #: what a spec becomes once a choice is made: of a bag that is read from its pieces its sizes follow anew
     following: Callable[[Spec], Spec] | None = None
 
@@ -134,6 +136,10 @@ class _Asking:
             standing=picture(after) if shows == "standing" else None,
             section=section,
         )
+
+    def at(self, group: str) -> "_Asking":
+        """Return what the tiles of one group are told by."""
+        return replace(self, named=True) if self.only and group not in self.only else self
 
     def _size(self, after: Draft) -> str:
         """Return the finished size of a bag that is read from its pieces; nothing where its pieces follow."""
@@ -194,7 +200,7 @@ def _grid_tiles(asking: _Asking) -> Tiles:
     """Return the cutting grids of the plan's unit set, and the other unit set to cut it again on."""
     spec, now = asking.spec, asking.now
     on = [
-        asking.tile(
+        asking.at("grid.step").tile(
             "grid.step",
             step,
             Option(f"{step:g}", f"{grid_label(step, spec.unit)} grid"),
@@ -204,9 +210,13 @@ def _grid_tiles(asking: _Asking) -> Tiles:
         for step in steps_for(spec.unit)
     ]
     units: list[tuple[Unit, str]] = [("mm", "Millimetres"), ("cm", "Centimetres"), ("in", "Inches")]
-    lives = [asking.tile("unit", u, Option(u, name), u == spec.unit, "standing") for u, name in units]
+    lives = [
+        asking.at("unit").tile("unit", u, Option(u, name), u == spec.unit, "standing") for u, name in units
+    ]
     ways = [
-        asking.tile("grid.rounding", key, Option(key, label, help), spec.grid.rounding == key, "standing")
+        asking.at("grid.rounding").tile(
+            "grid.rounding", key, Option(key, label, help), spec.grid.rounding == key, "standing"
+        )
         for key, label, help in (
             ("nearest", "To the nearest line", "A half step goes up."),
             ("up", "Always up", "For pieces that are trimmed later."),
@@ -291,12 +301,14 @@ def tiles(
     facts: Facts,
     *,
     named: bool = False,
+    only: Collection[str] = (),
     drafted: Callable[[Spec], Draft] | None = None,
     following: Callable[[Spec], Spec] | None = None,
 ) -> Tiles:
     """
     Return the tiles of a phrase of the sentence (``base``, ``strap.0``, ``grid``), for this bag: what each
-    gives, or only its words where they are to be *named*.
+    gives, or only its words where they are to be *named*; with *only* some groups, by their paths, what each
+    of those gives and of the others the words.
 
     *drafted* drafts a spec that was perhaps drafted before; *following* is what a spec becomes once a choice
     is made.
@@ -307,7 +319,7 @@ def tiles(
     spec = with_straps(spec, grammar, facts)
     now = drafted(spec) if drafted else draft(resolve(spec, grammar, facts))
     bag, view = now.bag, View(unit, now.bag.unit)
-    asking = _Asking(now, spec, view, grammar, named, following)
+    asking = _Asking(now, spec, view, grammar, named, only, following)
     if phrase_key == "grid":
         return _grid_tiles(asking)
     if phrase_key == MORE.key:
@@ -325,22 +337,22 @@ def tiles(
         outline = None
         for path in paths:
             if path == PAIRS:
-                groups.append(_pairs(asking))
+                groups.append(_pairs(asking.at(path)))
             elif grammar.kinds_at(path) is not None:
                 whole = "Every seam" if key == "seams" else phrase.label
                 label = labels.get(path.rpartition(".")[2], whole)
-                groups.append(asking.kinds(label, path, layer, shows))
+                groups.append(asking.at(path).kinds(label, path, layer, shows))
             elif path not in params:
                 continue
             elif params[path].kind == "outline":
                 outline = _outline(path, now, view)
             elif visible(path, params[path], bag):
                 seen: TileShows = "standing" if params[path].standing else shows
-                groups.append(_choices(asking, path, params[path], layer, seen))
+                groups.append(_choices(asking.at(path), path, params[path], layer, seen))
         fields = tuple(p for p in (f.in_(prefix) for f in phrase.fields) if p in params)
         shown = tuple(g for g in groups if g and (len(g.tiles) > 1 or g.barred))
         if prefix.startswith("extras."):
-            shown = (*shown, _this_one(asking, prefix))
+            shown = (*shown, _this_one(asking.at(prefix), prefix))
         by_volume = key == "base" and can_be_sized(bag)
         return Tiles(phrase_key, phrase.label, shown, fields, outline, by_volume)
     raise SpecProblems(

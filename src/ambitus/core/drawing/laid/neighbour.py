@@ -4,9 +4,6 @@ import math
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from shapely.affinity import affine_transform
-from shapely.geometry import LineString, Polygon, box
-
 from ambitus.core.curves import flattened
 from ambitus.core.form.model import Face, Piece
 from ambitus.core.geometry import Point
@@ -75,6 +72,9 @@ def _points(line: Iterable[tuple[float, ...]]) -> tuple[Point, ...]:
 
 
 def _laid(plan: Plan, piece: Piece, mine: Part, other: Part) -> Neighbour | None:
+    from shapely.affinity import affine_transform
+    from shapely.geometry import LineString, Polygon, box
+
     here, there = _ends(plan, mine), _ends(plan, other)
     if here is None or there is None:
         return None

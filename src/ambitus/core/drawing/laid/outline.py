@@ -2,13 +2,14 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-
-from shapely.geometry import LineString, Polygon, box
-from shapely.geometry.base import BaseGeometry
+from typing import TYPE_CHECKING
 
 from ambitus.core.curves import flattened
 from ambitus.core.form.model import Mark, Piece
 from ambitus.core.geometry import Point
+
+if TYPE_CHECKING:
+    from shapely.geometry.base import BaseGeometry
 
 #: mm: how far a line drawn may lie from the exact one
 FINE = 0.02
@@ -36,6 +37,8 @@ def kept(piece: Piece, half: bool) -> tuple[float, float, float, float]:
 
 def lines_of(piece: Piece, half: bool = False) -> Lines:
     """Return the lines of *piece*, or of the half of it that is cut on the fold."""
+    from shapely.geometry import LineString, Polygon, box
+
     outline: BaseGeometry = Polygon(flattened(piece.cut, piece.bends))
     sewn = flattened(piece.sewn, tuple(e.seam_bend for e in piece.edges))
     ring: BaseGeometry = LineString([*sewn, sewn[0]])

@@ -4,7 +4,7 @@ import math
 from collections.abc import Callable
 from dataclasses import replace
 
-from ambitus.core.curves import flattened, offset_bent
+from ambitus.core.curves import enclosed, flattened, offset_bent
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam
 from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.grammar.base.disc import disc_drafted, is_traced
@@ -195,6 +195,7 @@ def form_of(shape: Shape, bag: Resolved, allowances: Allowances) -> Form:
             front_starts=0.0,
             lines=_lines(bag, length, breadth, height),
             smooth=True,
+            encloses=enclosed(disc.points, bends),
         ),
     )
 
