@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ambitus.core.curves import Arc, Bow, bent_bounds, edge_length, flattened, offset_bent, tangents
+from ambitus.core.curves import Arc, Bow, bent_bounds, edge_length, enclosed, flattened, offset_bent, tangents
 from ambitus.core.curves import _moved as one_by_one
 from ambitus.core.geometry import Point, area, bounds, unit_vector
 
@@ -21,6 +21,16 @@ def test_an_arc_is_as_long_as_its_angle_says() -> None:
     """A quarter of a circle of 30, that leaves one straight as it comes to the other."""
     assert edge_length(STARTS[4], BENDS[4], STARTS[0]) == pytest.approx(math.pi * R / 2)
     assert tangents(STARTS[4], BENDS[4], STARTS[0]) == (pytest.approx((0, -1)), pytest.approx((1, 0)))
+
+
+def test_what_an_outline_encloses_is_exact_along_its_arcs() -> None:
+    """A square less what its rounded corner leaves out; a fine polygon of it encloses next to as much."""
+    exact = enclosed(STARTS, BENDS)
+    assert exact == pytest.approx(100**2 - (1 - math.pi / 4) * R**2, abs=1e-9)
+    assert area(flattened(STARTS, BENDS)) == pytest.approx(exact, rel=1e-4)
+    bow = Bow([(50 + 20 * math.cos(t), 20 * math.sin(t)) for t in (0.5, 1.0, 1.5, 2.0, 2.5)])
+    starts, bends = ((0.0, 0.0), (70.0, 0.0)), (None, bow)
+    assert enclosed(starts, bends) == pytest.approx(area(flattened(starts, bends)))
 
 
 @given(st.floats(-29, 60))

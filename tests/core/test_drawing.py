@@ -5,6 +5,7 @@ from typing import Any
 
 import pytest
 from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from ambitus.core.curves import offset_bent
 from ambitus.core.drawing.flat import flat_piece
@@ -14,6 +15,11 @@ from ambitus.core.geometry import area, bounds
 from ambitus.core.shown.present import picture
 from bags import drafted, tote, totes
 from conftest import examples
+
+#: whole and half ones, those that a tenth rounds to nothing, and any other
+COORDINATE = st.one_of(
+    st.sampled_from([0.0, -0.0, 0.04, -0.04, 0.05, -0.05, 12.25, -12.35, 100.0]), st.floats(-900, 900)
+)
 
 
 def points(d: str) -> list[tuple[float, float]]:
@@ -25,6 +31,14 @@ def test_numbers_in_paths_are_as_short_as_they_can_be() -> None:
     """A tenth of a millimetre is finer than any screen shows."""
     assert [number(v) for v in (10.0, 10.04, -0.04, -3.26, 0.5)] == ["10", "10", "0", "-3.3", "0.5"]
     assert path([(0, 0), (1.5, 2)], closed=True) == "M0 0L1.5 2Z"
+
+
+@given(st.lists(st.tuples(COORDINATE, COORDINATE), min_size=1, max_size=30), st.booleans())
+@settings(max_examples=examples(200))
+def test_a_long_path_is_written_as_a_short_one(line: list[tuple[float, float]], closed: bool) -> None:
+    """However many points a line has, each is told to a tenth, and nothing is told that need not be."""
+    one_by_one = "L".join(f"{number(x)} {number(y)}" for x, y in line)
+    assert path(line, closed=closed) == f"M{one_by_one}{'Z' if closed else ''}"
 
 
 def test_the_front_is_as_wide_and_high_as_the_face() -> None:

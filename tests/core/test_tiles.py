@@ -33,6 +33,20 @@ def _picked(tile: Tile, **spec: Any) -> Any:
     return draft(resolve(changed, GRAMMAR, shipped()))
 
 
+@pytest.mark.parametrize("phrase", ["cloth", "base", "strap.0", "seams", "grid", "patch.0"])
+def test_tiles_told_group_by_group_are_those_told_at_once(phrase: str) -> None:
+    """What a group gives is the same whether it is asked for alone; the others are named beside it."""
+    extras = [{"kind": "patch"}] if phrase.startswith("patch") else []
+    bag = Spec.model_validate(tote(extras=extras, cloth={"bottom": "contrast"}))
+    whole = tiles(bag, phrase, "mm", GRAMMAR, shipped())
+    named = tiles(bag, phrase, "mm", GRAMMAR, shipped(), named=True)
+    assert len(whole.groups) > 1
+    for group, words in zip(whole.groups, named.groups, strict=True):
+        alone = tiles(bag, phrase, "mm", GRAMMAR, shipped(), only=[group.path])
+        assert [g for g in alone.groups if g.path == group.path] == [group]
+        assert [g for g in alone.groups if g.path != group.path] == [g for g in named.groups if g != words]
+
+
 @settings(max_examples=examples(12), deadline=None)
 @given(totes(GRAMMAR))
 def test_tiles_are_named_first_as_they_are_given_after(spec: dict[str, Any]) -> None:

@@ -6,11 +6,14 @@ from typing import Any
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from shapely import LinearRing, Point
 
 from ambitus.core.checks.run import findings
+from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft
+from ambitus.core.geometry import bounds
 from ambitus.core.grammar.base.separate.traced import HALF_MOON, traced
-from ambitus.core.outlines import OutlineProblem, around, inside, read_outline, settled, written
+from ambitus.core.outlines import SEEN, OutlineProblem, around, inside, read_outline, settled, written
 from ambitus.core.problems import SpecProblems
 from bags import OUTLINES, drafted, lobed
 from conftest import examples
@@ -156,3 +159,18 @@ def test_any_outline_of_straight_edges_is_told_as_it_is_drawn(
         assert piece.size("width") == pytest.approx(right - left, abs=0.006), piece.name
         assert piece.size("height") == pytest.approx(high - low, abs=0.006), piece.name
     assert [f.rule.id for f in findings(made) if f.rule.level == "stop"] == []
+
+
+@pytest.mark.parametrize("kind", ["circle", "ellipse", "stadium", "rounded_rectangle"])
+def test_a_ring_is_drawn_as_finely_as_is_seen(kind: str) -> None:
+    """No point of the true outline lies a twentieth of a millimetre off the ring, which has far fewer."""
+    sizes = {"diameter": 210} if kind == "circle" else {"length": 320, "breadth": 160}
+    form = drafted({"unit": "mm", "size": {**sizes, "height": 260}, "base": {"kind": kind}}).form
+    base = next(face for face in form.faces if face.part == "base")
+    fine = flattened(base.points, [edge.bend for edge in base.edges])
+    ring = form.stance.base_outline
+    left, low, _, _ = bounds(fine)
+    at, to = bounds(ring)[:2], (left, low)
+    drawn = LinearRing([(x - at[0] + to[0], y - at[1] + to[1]) for x, y in ring])
+    assert max(drawn.distance(Point(p)) for p in fine) < SEEN + 1e-6
+    assert len(ring) < len(fine) / 2

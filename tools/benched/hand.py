@@ -18,8 +18,8 @@ PRESSES, AT_ONCE, HELD, HELD_MS, OPENED = 30, 6, 25, 33, 5
 PAUSE_MS = 60
 #: after so long no frame comes any more
 MOST_S = 20
-#: the same key again, as a number is stepped; other keys that step, to ever other numbers, sooner than all of them
-#: can be foreseen; and digits, of which none can
+#: the same key again, as a number is stepped; other keys that step, to ever other numbers, sooner than all of
+#: them can be foreseen; and digits, of which none can
 AGAIN, OTHER, TYPED = ("ArrowUp",), ("ArrowUp", "PageUp", "ArrowUp", "PageDown"), tuple("18365294")
 #: how long a hand that comes to a phrase takes at least until it presses
 ARRIVES_MS = 100

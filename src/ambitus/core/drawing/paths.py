@@ -3,6 +3,7 @@
 import math
 from collections.abc import Callable, Iterable, Sequence
 from functools import lru_cache
+from itertools import chain
 
 from ambitus.core.curves import Arc, Bend, Bow, radius, sweep
 from ambitus.core.geometry import Point
@@ -17,6 +18,10 @@ def number(value: float) -> str:
     return str(whole) if whole == rounded else repr(rounded)
 
 
+#: coordinates of a short path, most of which the last pictures had too
+_FEW = 16
+
+
 def path(points: Iterable[Point], *, closed: bool = False) -> str:
     """
     Return path data through *points* (x right, y down).
@@ -24,10 +29,21 @@ def path(points: Iterable[Point], *, closed: bool = False) -> str:
     >>> path([(0, 0), (10, 0), (10, 5.5)], closed=True)
     'M0 0L10 0L10 5.5Z'
     """
-    # one text for all of them: a picture has hundreds, and most are read once
-    flat = [round(c, 1) + 0.0 for p in points for c in p]
-    text = ("L%.9g %.9g" * (len(flat) // 2))[1:] % tuple(flat)
+    flat = tuple(chain.from_iterable(points))
+    text = _few(flat) if len(flat) <= _FEW else _many(flat)
     return f"M{text}Z" if closed else f"M{text}"
+
+
+def _few(flat: tuple[float, ...]) -> str:
+    pairs = zip(flat[::2], flat[1::2], strict=True)
+    return "L".join(f"{number(x)} {number(y)}" for x, y in pairs)
+
+
+def _many(flat: tuple[float, ...]) -> str:
+    """Return the same, all of it written at once: of a curve hardly a number comes again."""
+    text = ("%.1f %.1fL" * (len(flat) // 2)) % flat
+    text = text.replace(".0 ", " ").replace(".0L", "L")
+    return text.replace("-0 ", "0 ").replace("-0L", "0L")[:-1]
 
 
 #: points of a curve that a picture shows, at the least
