@@ -172,5 +172,7 @@ def test_a_ring_is_drawn_as_finely_as_is_seen(kind: str) -> None:
     left, low, _, _ = bounds(fine)
     at, to = bounds(ring)[:2], (left, low)
     drawn = LinearRing([(x - at[0] + to[0], y - at[1] + to[1]) for x, y in ring])
+    # what stands round it is told from where it begins
+    assert drawn.coords[0] == pytest.approx(fine[0])
     assert max(drawn.distance(Point(p)) for p in fine) < SEEN + 1e-6
     assert len(ring) < len(fine) / 2

@@ -136,11 +136,12 @@ def read_outline(text: str) -> tuple[Point, ...]:
 def seen(points: tuple[Point, ...]) -> tuple[Point, ...]:
     """Return an outline without the points that no picture shows: those a line passes within 0.05 mm."""
     import numpy
-    from shapely import get_coordinates, linearrings, simplify
+    from shapely import get_coordinates, linestrings, simplify
 
-    # of a picture nobody asks whether its lines touch, which is most of the work of thinning them
-    ring = simplify(linearrings(numpy.array(points)), SEEN, preserve_topology=False)
-    return tuple((x, y) for x, y in get_coordinates(ring).tolist())[:-1]
+    # a line and no ring: it begins where it began, and what stands round it is found from there. Of a picture
+    # nobody asks whether its lines touch, which is most of the work of thinning them
+    line = simplify(linestrings(numpy.array([*points, points[0]])), SEEN, preserve_topology=False)
+    return tuple((x, y) for x, y in get_coordinates(line).tolist())[:-1]
 
 
 def around(points: Sequence[Point]) -> float:
