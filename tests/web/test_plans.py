@@ -265,7 +265,9 @@ def test_a_check_is_silenced_with_a_reason_that_is_kept(client: TestClient) -> N
 
 def test_a_plan_begins_by_a_plain_way(client: TestClient) -> None:
     """Every preset has a few, drawn as they begin in the maker's own unit; an unknown one is refused."""
+    metric = client.get("/api/begin").json()
     assert client.put("/api/usual", json={"unit": "in"}).status_code == 200
+    assert (metric[0]["key"], metric[0]["ways"][0]["size"]) == ("tote", "34 × 36 × 12")
     offered = {way["key"]: way["ways"] for way in client.get("/api/begin").json()}
     assert {key: ways[0]["key"] for key, ways in offered.items()} == {
         "tote": "boxed",
