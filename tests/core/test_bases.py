@@ -110,6 +110,39 @@ def test_lower_corners_are_rounded_clipped_or_half_round(
         assert share == pytest.approx(holds**1.5, abs=0.0005)
 
 
+@pytest.mark.parametrize(
+    ("corners", "height", "says"),
+    [
+        (
+            {"clip": 40, "lower": "clipped"},
+            120,
+            "turn with the needle down at both ends of each clipped corner",
+        ),
+        ({"radius": 40, "lower": "round"}, 120, "slowly round both corners, along the base and up"),
+        ({"lower": "half"}, 120, "slowly along the whole curve and up"),
+        # with a mouth lower than half of the width a straight is left between the curves
+        ({"lower": "half"}, 90, "slowly round both corners, along the base and up"),
+    ],
+)
+def test_the_seam_goes_round_what_corners_there_are(
+    corners: dict[str, Any], height: float, says: str
+) -> None:
+    """No corner is told of a half round, and none that is clipped is gone round slowly."""
+    size = {"width": 240, "height": height}
+    made = drafted({"unit": "mm", "preset": "pouch", "size": size, "base": {"kind": "rounded", **corners}})
+    told = [s.say for s in made.steps if s.acts and "in the same go" in s.say]
+    assert told
+    assert all(says in say for say in told)
+    edges = made.form.faces[0].edges
+    ends = [edge.start for edge in (*edges[1:], edges[0])]
+    straight = sum(
+        math.dist(edge.start, end)
+        for edge, end in zip(edges, ends, strict=True)
+        if edge.name.startswith("base") and edge.bend is None and edge.start[1] == end[1]
+    )
+    assert (straight > 5) == ("along the base" in told[0])
+
+
 @pytest.mark.parametrize(("seam", "wide", "high"), [("plain", 220, 112), ("raw", 240, 122)])
 def test_half_discs_are_cut_of_a_disc(seam: str, wide: float, high: float) -> None:
     """Of 240: two halves 240 by 120, round all along; where edges stay outside it is as wide as its disc."""

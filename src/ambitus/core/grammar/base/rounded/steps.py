@@ -11,9 +11,10 @@ from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.steps.model import Step
 
-_ROUND = "round the corners slowly, along the base and up the other side in the same go."
 #: Default (ours): notches round a curve are so far from each other, and end so far from the stitches, in mm.
 _APART, _SHORT = 12.0, 2.0
+#: mm: a shorter straight between two curves is not told as a base
+_STRAIGHT = 5.0
 
 
 def steps(item: Item, form: Form) -> tuple[Step, ...]:
@@ -30,7 +31,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             rank,
             needs=(f"{layer} panels ready",),
             gives=sewn if loose else level,
-            say=f"{FROM_TOP[:-1]}; {_ROUND}",
+            say=f"{FROM_TOP[:-1]}; {_goes_on(form)} up the other side in the same go.",
             form=form,
             reads=(mouth_reading(form),),
         )
@@ -38,6 +39,15 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             out.append(_thinned(bag, form, layer, rank + 4, sewn, level))
         out.append(press_seams(bag, layer, rank + 10, needs=(level,), gives=f"{layer} body sewn"))
     return tuple(out)
+
+
+def _goes_on(form: Form) -> str:
+    """Return how the seam goes on where the side ends: round what corners there are, and what base."""
+    if form.clipped:
+        return "turn with the needle down at both ends of each clipped corner, along the base and"
+    if form.mm("width") - 2 * form.rounded > _STRAIGHT:
+        return "slowly round both corners, along the base and"
+    return "slowly along the whole curve and"
 
 
 def _lies_loose(bag: Resolved) -> bool:
