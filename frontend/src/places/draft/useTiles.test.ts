@@ -14,6 +14,8 @@ const group = (path: string, many: number, says = '') =>
   }) as unknown as Tiles['groups'][number]
 const GROUPS = [group('a', 12), group('b', 3), group('c', 4)]
 const spec = (n: number) => ({ n }) as unknown as Spec
+const [one, other] = [spec(1), spec(2)]
+const specOf = (n: number) => (n === 1 ? one : other)
 const tilesOf = (phrase: string, groups: Tiles['groups']) => ({ phrase, groups }) as unknown as Tiles
 
 /** Answers say of each group for which spec it was worked out. */
@@ -32,7 +34,7 @@ function opened(bag = ref(1)) {
   const made = scope.run(() =>
     useTiles(
       () => 'cloth',
-      () => ({ spec: spec(bag.value), unit: 'mm' }),
+      () => ({ spec: specOf(bag.value), unit: 'mm' }),
       ask,
     ),
   )!
@@ -80,6 +82,35 @@ describe('tiles', () => {
     vi.useRealTimers()
     expect([...seen]).toEqual(['of 1,of 1,of 1', 'of 2,of 2,of 2'])
     expect(asked.at(-1)).toBe('all')
+  })
+})
+
+describe('a choice made before the first group is told', () => {
+  it('has all tiles told of the bag that it makes, with the lengths that this one has', async () => {
+    vi.useFakeTimers()
+    const bag = ref(spec(1))
+    const asked: string[] = []
+    const ask: AskTiles = async (phrase, wanted, signal) => {
+      asked.push('named' in wanted ? 'named' : wanted.groups.join('+') || 'all')
+      const n = (bag.value as unknown as { n: number }).n
+      await new Promise((done) => setTimeout(done, 'named' in wanted ? 10 : 100))
+      if (signal?.aborted) throw new Error('called off')
+      return { ...tilesOf(phrase, GROUPS), fields: [`of ${n}`] } as Tiles
+    }
+    const made = effectScope().run(() =>
+      useTiles(
+        () => 'cloth',
+        () => ({ spec: bag.value, unit: 'mm' }),
+        ask,
+      ),
+    )!
+    await vi.advanceTimersByTimeAsync(30)
+    expect(asked).toEqual(['named', 'a'])
+    bag.value = spec(2)
+    await vi.advanceTimersByTimeAsync(1000)
+    vi.useRealTimers()
+    expect(asked).toEqual(['named', 'a', 'all'])
+    expect([made.whole.value, made.tiles.value?.fields]).toEqual([true, ['of 2']])
   })
 })
 

@@ -31,21 +31,28 @@ export function parts(groups: Tiles['groups']): string[][] {
 }
 
 export function useTiles(phrase: () => string, bag: () => { spec: Spec; unit: Unit }, ask: AskTiles) {
+  /** the bag whose tiles are named */
+  let namedOf: Spec | undefined
   const { answer: named, failed: unnamed } = useResting(
     phrase,
-    (phrase, signal) => ask(phrase, { named: true }, signal),
+    (phrase, signal) => {
+      namedOf = bag().spec
+      return ask(phrase, { named: true }, signal)
+    },
     0,
   )
   /** as far as they are told */
   const begun = shallowRef<Tiles>()
   const { answer: given, failed } = useResting(
     () => (named.value?.phrase === phrase() || unnamed.value ? { phrase: phrase(), ...bag() } : undefined),
-    ({ phrase }, signal) => give(phrase, signal),
+    ({ phrase, spec }, signal) => give(phrase, spec, signal),
   )
 
-  async function give(phrase: string, signal: AbortSignal): Promise<Tiles> {
+  async function give(phrase: string, spec: Spec, signal: AbortSignal): Promise<Tiles> {
     const first = named.value
-    if (first?.phrase !== phrase || begun.value?.phrase === phrase) return ask(phrase, { groups: [] }, signal)
+    // another bag may have other groups and other lengths
+    if (first?.phrase !== phrase || begun.value?.phrase === phrase || spec !== namedOf)
+      return ask(phrase, { groups: [] }, signal)
     let told = first
     for (const paths of parts(first.groups)) {
       const got = await ask(phrase, { groups: paths }, signal)
