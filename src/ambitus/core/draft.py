@@ -36,7 +36,8 @@ class Draft(Once):
     bag: Resolved
     #: the form of every sewn layer; the outer's is the bag
     forms: Mapping[Layer, Form]
-    pieces: tuple[Piece, ...]
+    #: its pieces, each cut of a cloth of the bag or bought
+    cut: tuple[Piece, ...]
     seams: tuple[Seam, ...]
     _once: dict[object, object] = field(default_factory=dict, repr=False, compare=False)
 
@@ -46,6 +47,13 @@ class Draft(Once):
         return self.forms["outer"]
 
     @cached_property
+    def pieces(self) -> tuple[Piece, ...]:
+        """Its pieces, with what each is cut of told by its name."""
+        # put in last: another cloth is mostly another name, and nothing else of what is cut
+        names = self.bag.materials
+        return tuple(replace(p, material=names.get(p.material, p.material)) for p in self.cut)
+
+    @cached_property
     def hangs(self) -> tuple[Hang, ...]:
         """Its straps, as they hang."""
         return tuple(hang_of(item, self.form) for item in self.bag.items)
@@ -53,12 +61,12 @@ class Draft(Once):
     @cached_property
     def walked(self) -> tuple[WalkedSeam, ...]:
         """Every seam, measured on the cut outlines."""
-        return walk_seams(self.pieces, self.seams, taken_of(self.forms))
+        return walk_seams(self.cut, self.seams, taken_of(self.forms))
 
     @cached_property
     def cut_list(self) -> CutList:
         """What is to be cut, as a cut list."""
-        return cut_list_of(self.bag, self.forms, self.hangs, self.pieces)
+        return cut_list_of(self.bag, self.forms, self.hangs, self.cut)
 
     @cached_property
     def read(self) -> ReadBag:

@@ -31,7 +31,7 @@ def _ply(bag: Resolved, piece: Piece, ply: Ply) -> Piece:
         name=f"{piece.name.removesuffix(', blank')}, {ply.called}",
         layer=cast(Layer, ply.role),
         count=piece.count * ply.each,
-        material=ply.material,
+        material=ply.of,
         of=ply.of,
         faces=piece.faces,
         edges=made.edges,

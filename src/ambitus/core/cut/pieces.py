@@ -21,7 +21,6 @@ from ambitus.core.grammar.contract import (
     no_parts,
     nothing_sewn,
 )
-from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.lengths import snap
 from ambitus.core.pausing import breathe
@@ -58,12 +57,12 @@ def _interfacing_allowances(bag: Resolved, layer: Layer, over: bool = True) -> A
     return {key: policy.allowance(bag, terms) for key, terms in allowances_for(bag, "outer", over).items()}
 
 
-def _material(bag: Resolved, layer: Layer, division: Division = "") -> str:
+def _material(layer: Layer, division: Division = "") -> str:
     if ROLES[layer].source == "interfacing":
-        return bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)].label
+        return "interfacing"
     if division == "bottom":
-        return bag.cloth("contrast").label
-    return bag.cloth("lining" if layer == "lining" and division != "facing" else "outer").label
+        return "contrast"
+    return "lining" if layer == "lining" and division != "facing" else "outer"
 
 
 def _on_fold(face: Face) -> Literal["x", "y"] | None:
@@ -136,7 +135,7 @@ def _panel(bag: Resolved, layer: Layer, made: _Alike, apart: str) -> Piece:
         name=apart.capitalize() if first.division == "facing" else f"{layer.capitalize()} {apart}".strip(),
         layer=layer,
         count=len(made.faces) * (2 if doubled else 1),
-        material=_material(bag, layer, "bottom" if first.of == "contrast" else first.division),
+        material=_material(layer, "bottom" if first.of == "contrast" else first.division),
         of=first.of if layer == "outer" else "",
         faces=tuple(f.name for f in made.faces),
         edges=cut.edges,
@@ -178,7 +177,7 @@ def _strip(bag: Resolved, strip: Strip) -> Piece:
         name=strip.name,
         layer=layer,
         count=strip.count,
-        material=strip.material or _material(bag, layer),
+        material=strip.material or _material(layer),
         source="cloth" if strip.cut else "bought" if strip.material else ROLES[layer].source,
         faces=(layer,),
         edges=made.edges,
@@ -277,7 +276,12 @@ def letter(at: int) -> str:
 
 
 def cut_pieces(bag: Resolved, forms: Mapping[Layer, Form]) -> tuple[Piece, ...]:
-    """Return every piece with its letter and marks: layers, interfacing, and the parts of the variants."""
+    """
+    Return every piece with its letter and marks: layers, interfacing, and the parts of the variants.
+
+    What is not bought has as its material the cloth of the bag that it is cut of: ``outer``, ``lining``,
+    ``contrast`` or ``interfacing``.
+    """
     pieces: list[Piece] = []
     known: list[tuple[Face, Allowances, CutFace]] = []
     for layer in bag.kinds.top.layers:

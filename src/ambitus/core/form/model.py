@@ -296,7 +296,7 @@ class Strip:
     length: Sum
     width: Sum
     ends: float = 0.0
-    #: what is bought for it; nothing where it is cut of the cloth that its role is cut of
+    #: what is bought for it, or the cloth of the bag that it is cut of; nothing for that of its role
     material: str = ""
     marks: tuple[Mark, ...] = ()
     more: Mapping[str, Sum] = field(default_factory=dict)
@@ -323,6 +323,7 @@ class Loose:
     count: int
     face: Face
     allowances: Mapping[str, tuple[Term, ...]]
+    #: the cloth of the bag that it is cut of, or what is bought for it
     material: str
     marks: tuple[Mark, ...] = ()
     #: which item of a list it belongs to: ``extras.0``

@@ -16,7 +16,6 @@ class Ply:
 
     role: str
     called: str
-    material: str
     of: str
     wide: Sum
     high: Sum

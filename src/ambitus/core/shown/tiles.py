@@ -3,6 +3,7 @@
 from collections.abc import Callable, Collection
 from dataclasses import dataclass, replace
 
+from ambitus.core.alike import Alike
 from ambitus.core.checks.run import findings
 from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft, draft
@@ -78,6 +79,8 @@ class _Asking:
     """The bag as it is, and what every tile is told in."""
 
     now: Draft
+    #: what a bag with another choice is worked out from
+    alike: Alike
     spec: Spec
     view: View
     grammar: Grammar
@@ -109,7 +112,7 @@ class _Asking:
             )
         if self.following and not chosen:
             changed = self.following(changed)
-        after = self.now if chosen else draft(resolve(changed, self.grammar, self.now.bag.facts))
+        after = self.now if chosen else self.alike.draft(resolve(changed, self.grammar, self.now.bag.facts))
         param = self.now.bag.kinds.param_at.get(path)
         layer, part = (param and param.tells) or (layer, "")
         mine = [p for p in after.pieces if p.layer == layer and part in ("", p.part)]
@@ -319,7 +322,7 @@ def tiles(
     spec = with_straps(spec, grammar, facts)
     now = drafted(spec) if drafted else draft(resolve(spec, grammar, facts))
     bag, view = now.bag, View(unit, now.bag.unit)
-    asking = _Asking(now, spec, view, grammar, named, only, following)
+    asking = _Asking(now, Alike(now), spec, view, grammar, named, only, following)
     if phrase_key == "grid":
         return _grid_tiles(asking)
     if phrase_key == MORE.key:

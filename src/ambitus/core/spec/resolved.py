@@ -13,6 +13,10 @@ if TYPE_CHECKING:
     from ambitus.core.grammar.contract import Attach, Extra, Make
 
 
+#: the cloths of a bag, each with a field that names it
+CLOTHS = ("outer", "lining", "contrast")
+
+
 @dataclass(frozen=True, slots=True)
 class ClothFacts:
     """
@@ -150,6 +154,14 @@ class Resolved(Once):
     def sewn(self) -> dict[str, str]:
         """The seams of the body that are sewn in this bag, whose kind can be chosen."""
         return self.once(_sewn)
+
+    @property
+    def materials(self) -> dict[str, str]:
+        """What its cloths and its interfacing are called, by ``outer``, ``interfacing``."""
+        names = {layer: self.cloth(layer).label for layer in CLOTHS}
+        if material := Choice[str]("interfacing.material").found(self):
+            names["interfacing"] = self.facts.interfacings[str(material.value)].label
+        return names
 
     def cloth(self, layer: str) -> ClothFacts:
         """Return the facts of the cloth of *layer* (``outer`` or ``lining``)."""

@@ -128,7 +128,6 @@ def _plies(bag: Resolved, wide: float, high: float, looks: str) -> tuple[Ply, ..
             Ply(
                 "strip",
                 bit.called,
-                bag.cloth(bit.of).label,
                 bit.of,
                 *named,
                 each=bits.count(bit),

@@ -167,13 +167,10 @@ def plies_of(bag: Resolved, wide: float, high: float) -> tuple[Ply, ...]:
         (FACE, "outer", replace(face_cut(bag, high), label="How high to cut it")),
         (BACKING, behind, replace(backing_cut(bag, high), label="How high to cut it")),
     )
-    out = [
-        Ply("strip", called, bag.cloth(of).label, of, across, tall, hangs=True)
-        for called, of, tall in heights
-    ]
+    out = [Ply("strip", called, of, across, tall, hangs=True) for called, of, tall in heights]
     if covered(bag):
         long, tall = _cover(bag)
-        out.append(Ply("strip", COVER, bag.cloth("outer").label, "outer", long, tall, each=2))
+        out.append(Ply("strip", COVER, "outer", long, tall, each=2))
     return tuple(out)
 
 

@@ -77,7 +77,7 @@ def oblong(
     )
     of = of_cloth(item)
     face = Face(part, part, outline, measures, part=part, of="lining" if of == "lining" else "")
-    return Loose("pocket", name, count, face, cloth, item.bag.cloth(of).label, marks, item.at)
+    return Loose("pocket", name, count, face, cloth, of, marks, item.at)
 
 
 def fold_line(label: str, wide: float, cloth: dict[str, Terms], y: float, told: str, terms: Terms) -> Mark:

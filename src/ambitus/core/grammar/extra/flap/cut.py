@@ -109,7 +109,7 @@ def _layer(item: Item, flap: Flap, name: str, part: str, of: str, marks: tuple[M
     outline = _outline(flap, OVER_CORNERS.is_(item, "rounded"))
     face = Face(part, part, outline, measures, part=part, of="lining" if of == "lining" else "")
     cloth: dict[str, Terms] = {"sides": (_seam(item),), "foot": (_seam(item),), "head": (inside(item),)}
-    return Loose("pocket", name, 1, face, cloth, bag.cloth(of).label, marks, item.at)
+    return Loose("pocket", name, 1, face, cloth, of, marks, item.at)
 
 
 def cored_with(item: Item) -> InterfacingFacts | None:
@@ -122,7 +122,7 @@ def core_key(item: Item) -> str:
     return f"pocket core {name_of(item, 'flap core')}"
 
 
-def _core(item: Item, flap: Flap, facts: InterfacingFacts) -> Loose:
+def _core(item: Item, flap: Flap) -> Loose:
     """Return what lies in a flap: as large as that is seen, for it stays out of every seam."""
     part = name_of(item, "flap core")
     wide = (Term("The flap, wide", flap.wide, "As it comes out."),)
@@ -134,7 +134,7 @@ def _core(item: Item, flap: Flap, facts: InterfacingFacts) -> Loose:
     outline = _outline(flap, OVER_CORNERS.is_(item, "rounded"))
     cloth: dict[str, Terms] = {"sides": (), "foot": (), "head": ()}
     face = Face(part, part, outline, measures, part=part)
-    return Loose("pocket core", "Flap, interfacing", 1, face, cloth, facts.label, (), item.at)
+    return Loose("pocket core", "Flap, interfacing", 1, face, cloth, "interfacing", (), item.at)
 
 
 def parts(item: Item, form: Form) -> tuple[Part, ...]:
@@ -146,7 +146,7 @@ def parts(item: Item, form: Form) -> tuple[Part, ...]:
     return (
         _layer(item, flap, "Flap", name_of(item, "flap"), POCKET_OF.of(item), outside),
         _layer(item, flap, "Flap, underside", name_of(item, "flap under"), UNDER_OF.of(item), under),
-        *((_core(item, flap, facts),) if (facts := cored_with(item)) else ()),
+        *((_core(item, flap),) if cored_with(item) else ()),
         *closing_parts(item),
     )
 

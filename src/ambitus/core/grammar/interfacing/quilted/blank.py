@@ -95,17 +95,16 @@ def shares(bag: Resolved) -> tuple[float, float]:
 
 def blank_of(bag: Resolved) -> Blank:
     """Return what the outer's panels are made up of."""
-    wadding = bag.facts.interfacings[INTERFACING_MATERIAL.of(bag)]
     across, up = shares(bag)
 
     def plies(wide: float, high: float, looks: str, part: str) -> tuple[Ply, ...]:
         w, h = _long(bag, "How wide to cut it", wide, across), _long(bag, "How high to cut it", high, up)
         rows = marked(bag, w.total, h.total)
-        shown = Ply("blank", "blank", bag.cloth(looks).label, looks, w, h, marks=rows)
-        inner = Ply("wadding", "wadding", wadding.label, "interfacing", w, h)
+        shown = Ply("blank", "blank", looks, w, h, marks=rows)
+        inner = Ply("wadding", "wadding", "interfacing", w, h)
         if not backed(bag):
             return (shown, inner)
-        return (shown, inner, Ply("backing", "backing", bag.cloth("lining").label, "lining", w, h))
+        return (shown, inner, Ply("backing", "backing", "lining", w, h))
 
     roles = ("blank", "wadding", *(("backing",) if backed(bag) else ()))
     return Blank(roles, plies, bag.cloth("lining").thickness if backed(bag) else 0.0)

@@ -103,7 +103,7 @@ def _band(bag: Resolved, form: Form) -> Loose:
     half = Term("Half of its width", snap((high - low) / 2), "Folded wrong sides together.")
     told = (("from a raw long edge", Sum("To the fold", (half,))),)
     fold = Mark("crease", "Fold", ((left, (low + high) / 2), (right, (low + high) / 2)), "long edge", told)
-    return Loose("band", "Casing band", count, face, allowances, bag.cloth("outer").label, (fold,))
+    return Loose("band", "Casing band", count, face, allowances, "outer", (fold,))
 
 
 def parts(item: Item, form: Form) -> tuple[Part, ...]:

@@ -156,7 +156,7 @@ def cords_of(bag: Resolved, form: Form, path: Term) -> Cords:
         width = CORD_WIDE.term(bag, "Width of the strip")
         why = "Folded in four: both edges to the middle, then in half."
         across = to_grid("How wide to cut it", (width.scaled(4, why, 4),), bag.grid)
-        material = bag.cloth("outer").label
+        material = "outer"
     else:
         field = CORD_THICK if CORD.is_(bag, "round") else CORD_WIDE
         across = Sum("How wide to buy it", (field.term(bag, "Cord"),))
