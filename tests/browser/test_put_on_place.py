@@ -33,13 +33,14 @@ def _laid(screen: Screen) -> Locator:
     page.click(".phrase-tiles header button")
     page.click("[data-lay='outer panel']")
     page.wait_for_selector("[data-placed='extras.0']")
-    placed = page.locator("[data-placed='extras.0']")
-    # it is drawn once more for the room that it has: a hand takes what stands still
-    before = None
-    while (box := placed.bounding_box()) != before:
-        before = box
-        page.wait_for_timeout(300)
-    return placed
+    # where it is drawn once more for the room that it has, its scale is another
+    page.wait_for_function(
+        """() => {
+            const [table, sheet] = ['.table', '.sheet'].map((at) => document.querySelector(`.piece-laid ${at}`))
+            return Math.abs(table.clientHeight - sheet.offsetHeight) <= 1
+        }"""
+    )
+    return page.locator("[data-placed='extras.0']")
 
 
 def test_a_pocket_is_added_typed_and_taken_off(screen: Screen) -> None:

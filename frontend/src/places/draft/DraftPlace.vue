@@ -58,10 +58,13 @@ function openSumOf(path: string) {
 const show = (piece: string, sum: string) => (opened.value = { piece, sum })
 const openSum = computed(() => drafted.value && openedOf(drafted.value, opened.value, laidShown.value))
 
+/** what stands beside the table, and over and under it between the sentence and the foot of the place, in px */
+const [TABLE_BESIDE, TABLE_BELOW] = [40, 273]
 /** One piece laid out large in the middle; the bag steps aside. */
 const laidOut = ref('')
 const look = ref({ wrong_side: false, half: false, neighbour: false })
-const tableRoom = ref({ width: 880, height: 500 })
+/** as the table was measured last; before it is there, about what will be left for it */
+const tableRoom = ref<{ width: number; height: number }>()
 const { answer: laid } = useResting(
   () =>
     laidOut.value && drafted.value && !waiting.value
@@ -86,6 +89,11 @@ watch(drafted, (now) => {
 function layOut(piece: string, sum?: string) {
   if (sum) show(piece, sum)
   if (laidOut.value !== piece) look.value = { wrong_side: false, half: false, neighbour: false }
+  const { width, height } = allRoom()
+  tableRoom.value ??= {
+    width: Math.max(280, width - TABLE_BESIDE),
+    height: Math.max(320, height - TABLE_BELOW),
+  }
   laidOut.value = piece
   allPieces.value = false
 }
