@@ -20,7 +20,7 @@ from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
 from ambitus.core.volume import holds
 from ambitus.library import shipped
-from bags import LIDDED, choice_at, drafted, mm_at, totes
+from bags import LIDDED, choice_at, drafted, mm_at, sizes_of, totes
 from conftest import examples
 
 SIZES: dict[str, dict[str, float]] = {
@@ -247,6 +247,27 @@ def test_a_print_stands_up_on_both_faces_with_its_top_at_the_zip(base: str) -> N
     heads = shown.pieces[0].picture.grain.count("M")
     assert heads == shown.pieces[1].picture.grain.count("M")
     assert shown.pieces[0].picture.grain != shown.pieces[1].picture.grain
+
+
+@pytest.mark.parametrize(
+    ("base", "kind", "turned"),
+    [
+        ("rounded", "raw", False),
+        ("rounded", "plain", True),
+        ("seamed", "felled", False),
+        ("boxed", "felled", True),
+        ("boxed_pinched", "raw", True),
+        ("box_pouch", "raw", True),
+    ],
+)
+def test_what_is_sewn_from_the_right_side_is_never_turned(base: str, kind: str, turned: bool) -> None:
+    """Edges that stay outside: its right side is out when it is sewn. A corner sewn across is turned."""
+    own = {"preset": "pouch", "unit": "mm", "base": {"kind": base}, "size": sizes_of(base)}
+    made = drafted({**own, "top": {"turned": "zip", "pull": "cloth"}, "seams": {"kind": kind}})
+    assert made.sewing.refused is None
+    assert any(step.title.startswith("Turn the bag") for step in made.steps) is turned
+    half_open = next(step for step in made.steps if step.key == "zip half open")
+    assert ("could not be turned" in half_open.say) is turned
 
 
 def test_the_row_beside_the_zip_is_drawn_at_its_seam() -> None:

@@ -350,16 +350,18 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     )
 
 
-def _before_closing(bag: Resolved, made: Zip) -> tuple[Step, ...]:
+def _before_closing(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
     """Return what is looked at, and basted, before a seam closes the bag."""
     lined = "lining" in bag.kinds.top.layers
     straps = tuple(f"carry {i} caught" for i in range(len(bag.kinds.carry)))
     layers = ("outer", "lining") if lined else ("outer",)
+    stays = _stays_out(bag, form)
+    closed = "Closed, its slider would lie in one;" if stays else "Closed, the bag could not be turned;"
     out = [
         Step(
             "zip half open",
             "See that the zip stands half open",
-            f"{_open_at(bag)}, well inside the seams to come. Closed, the bag could not be turned; "
+            f"{_open_at(bag)}, well inside the seams to come. {closed} "
             "open right to the end, its tapes would not lie level in the seam.",
             396,
             needs=("zip in", *straps, *(("tabs caught",) if _has_caught(bag) else ())),
@@ -438,8 +440,18 @@ def _turned(bag: Resolved, form: Form) -> tuple[Step, ...]:
     )
 
 
+def _stays_out(bag: Resolved, form: Form) -> bool:
+    """Return whether a bag without a gap has its right side out when it is sewn: nothing is turned then."""
+    body = [key for key in bag.kinds.base.classes if key in bag.classes]
+    # corners that are folded to points are sewn across from the wrong side
+    pointed = bool(form.corner) and "corner" not in body
+    return as_one(bag) and not pointed and all(bag.kinds.seam(key).right_out for key in body)
+
+
 def _through_zip(bag: Resolved, form: Form) -> tuple[Step, ...]:
-    """Return the turning through the open zip of a bag without a gap."""
+    """Return the turning through the open zip of a bag without a gap, if it has to be turned."""
+    if _stays_out(bag, form):
+        return (measure_back(form, needs=("outer body sewn",)),)
     bound = bag.kinds.seam(end_class(bag)).kind in BOUND_KINDS
     return (
         *(() if bound else (_trim(("outer body sewn",)),)),
@@ -460,15 +472,15 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return every step of a top that is closed by a zip."""
     bag = item.bag
     made = zip_of(bag, form)
-    last = _through_zip(bag, form) if as_one(bag) else _turned(bag, form)
+    last, stays = _through_zip(bag, form) if as_one(bag) else _turned(bag, form), _stays_out(bag, form)
     opens = Step(
         "try zip",
         "Run the slider from end to end",
         "It runs freely past the topstitching, and stops short of the seams.",
         702,
-        needs=("turned",),
-        gives=("zip tried",),
-        acts=(acts.See(zip="whole"),),
+        needs=("outer body sewn",) if stays else ("turned",),
+        gives=("zip tried", *(("zip works",) if stays else ())),
+        acts=(*((acts.OpenZip("whole"),) if stays else ()), acts.See(zip="whole")),
         kind="gate",
         seen="runs free",
         reads=(Reading("zip_opens", "Opens, in use", max(0.0, made.opens.total)),),
@@ -478,7 +490,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         *_narrowed(bag, made),
         *_small(bag, form),
         *_sewn_in(bag, made),
-        *_before_closing(bag, made),
+        *_before_closing(bag, form, made),
         *last,
         opens,
     )
