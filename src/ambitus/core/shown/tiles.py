@@ -322,7 +322,7 @@ def tiles(
     spec = with_straps(spec, grammar, facts)
     now = drafted(spec) if drafted else draft(resolve(spec, grammar, facts))
     bag, view = now.bag, View(unit, now.bag.unit)
-    asking = _Asking(now, Alike(now), spec, view, grammar, named, only, following)
+    asking = _Asking(now, now.once(Alike), spec, view, grammar, named, only, following)
     if phrase_key == "grid":
         return _grid_tiles(asking)
     if phrase_key == MORE.key:
