@@ -1,14 +1,15 @@
 """Checks of a base of its own: does it go into its tube, and can it be sewn round?"""
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
+from functools import lru_cache
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import allowance, at_least, at_most, set_by, to
 from ambitus.core.checks.mechanism import Change, Fired, check, fired
 from ambitus.core.curves import flattened
-from ambitus.core.form.model import Piece
-from ambitus.core.geometry import unit_vector
+from ambitus.core.form.model import CutEdge
+from ambitus.core.geometry import Point, unit_vector
 from ambitus.core.grammar.allowances import (
     RING_ALLOWANCE,
     SIDE_ALLOWANCE,
@@ -85,7 +86,7 @@ def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
         return
     seam = eaten(bag, "ring")
     sewn = (p for p in draft.pieces if p.part == "base" and p.layer in bag.kinds.top.layers)
-    crossed = next((p for p in sewn if _swallowed(p) or not is_simple(flattened(p.cut, p.bends))), None)
+    crossed = next((p for p in sewn if _no_line(p.edges, p.cut, p.stitch)), None)
     least = paired(3).mm(bag.unit)
     half = at_least(bag, RING_ALLOWANCE.of(bag) / 2)
     narrower = tuple(r for mm in (half, least) for r in allowance(bag, "ring", mm))
@@ -108,10 +109,16 @@ def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
         )
 
 
-def _swallowed(piece: Piece) -> bool:
+@lru_cache(maxsize=16)  # whatever else is chosen of a bag, its outline is mostly the one it was
+def _no_line(edges: tuple[CutEdge, ...], cut: tuple[Point, ...], stitch: tuple[Point, ...]) -> bool:
+    """Return whether the cut line of an outline crosses itself, or has lost a stretch of its seam line."""
+    line = flattened(cut, tuple(e.bend for e in edges))
+    return _swallowed(flattened(stitch, tuple(e.seam_bend for e in edges)), line) or not is_simple(line)
+
+
+def _swallowed(seam: Sequence[Point], cut: Sequence[Point]) -> bool:
     """Return whether a stretch of the outline is gone on the cut line: it would run back there."""
-    seam = flattened(piece.stitch, tuple(e.seam_bend for e in piece.edges))
-    cut, n = flattened(piece.cut, piece.bends), len(seam)
+    n = len(seam)
     if len(cut) != n:
         return False
     ways = ((unit_vector(line[i - 1], line[i]) for line in (seam, cut)) for i in range(n))
