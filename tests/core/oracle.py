@@ -1246,7 +1246,7 @@ def _(b: Bag) -> bool:
         return False
     which = "base.thing_long" if b.chose("base.thing_lies", "along") else "base.thing_broad"
     side, thick = (b.bag.values[path].value for path in (which, "base.thing_thick"))
-    needs = side + ((thick or 0.0) if b.base in ("seamed", "folded") else 0.0) if side is not None else 0.0
+    needs = side + ((thick or 0.0) if b.base in ("seamed", "folded", "rounded") else 0.0) if side is not None else 0.0
     return any(needs > z.opens + EPS for z in zips(b)) and side is not None
 
 

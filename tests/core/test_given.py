@@ -6,13 +6,18 @@ the bag has it as it was typed.
 from typing import Any
 
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from shapely import Point, Polygon
 
+from ambitus.core.curves import flattened
 from ambitus.core.draft import Draft
 from ambitus.core.grammar.registry import GRAMMAR
 from ambitus.core.spec.edit import PickedEdit, SteppedEdit, TypedEdit
 from ambitus.core.spec.model import Spec
 from ambitus.desk.drafting import drafted, edited_by
 from bags import LIDDED, mm_at, source_at, why_at
+from conftest import examples
 
 BOX = {"length": 200, "breadth": 90, "height": 60}
 DEEP = {"width": 340, "height": 280, "depth": 120}
@@ -299,3 +304,34 @@ def test_every_measure_that_can_be_given_is_tried_here() -> None:
     # a thing to carry is tried below
     tried.add(("size_from", "thing"))
     assert {(given.by.leaf, given.option) for given in GRAMMAR.givens} == tried
+
+
+def _lies_in(made: Draft, wide: float, high: float) -> float:
+    """Return how far the worst corner of a rectangle, its top at the mouth, lies outside the front's seam line."""
+    front = next(face for face in made.form.faces if face.name == "front")
+    outline = Polygon(flattened(front.points, front.bends))
+    middle, top = made.form.mm("width") / 2, made.form.height
+    corners = [(middle + side * wide / 2, top - high) for side in (-1, 1)]
+    return max(outline.exterior.distance(Point(at)) * (not outline.covers(Point(at))) for at in corners)
+
+
+@settings(max_examples=examples(40), deadline=None)
+@given(
+    lower=st.sampled_from(["round", "half", "clipped"]),
+    lies=st.sampled_from(["up", "along"]),
+    thing=st.tuples(*(st.integers(low, high) for low, high in ((40, 200), (1, 40), (80, 300), (4, 20)))),
+    corner=st.integers(5, 60),
+)
+def test_a_thing_lies_clear_of_the_corners_of_its_pouch(
+    lower: str, lies: str, thing: tuple[int, ...], corner: int
+) -> None:
+    """Rounded, clipped or half-round: with its thickness to go round, it lies inside the seam line."""
+    broad, thick, long, ease = thing
+    told = {"thing_broad": broad, "thing_thick": thick, "thing_long": long, "thing_ease": ease}
+    own = {"lower": lower, "radius": corner, "clip": corner, "size_from": "thing", "thing_lies": lies}
+    spec = {"unit": "mm", "preset": "pouch", "base": {"kind": "rounded", **own, **told}, "top": {"kind": "zip"}}
+    made = drafted(Spec.model_validate(spec))
+    side, up = (long, broad) if lies == "along" else (broad, long)
+    assert _lies_in(made, side + thick, up + thick / 2) <= 0.5
+    disc = {**spec, "base": {"kind": "rounded", **own, **told, "lower": "disc"}}
+    assert source_at(drafted(Spec.model_validate(disc)).bag, "size.width") != "derived"

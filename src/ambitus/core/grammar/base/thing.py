@@ -1,8 +1,8 @@
 """
 A whole bag from what it is to carry: broad, thick and long, with some ease.
 
-Flat it goes round the thing and runs under it by half its thickness; boxed it stands round it; a round bag
-goes over its corners. What closes above it is the top's to say; a plain top has the ease there.
+Flat it goes round the thing and runs under it by half its thickness, or by more where rounded corners keep it
+up; boxed it stands round it; a round bag goes over its corners. What closes above it is the top's to say; a plain top has the ease there.
 """
 
 import math
@@ -11,6 +11,9 @@ from collections.abc import Callable
 from ambitus.core.fields import Length
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.fields import (
+    CLIP,
+    LOWER,
+    RADIUS,
     SIZE_FROM,
     THING_BROAD,
     THING_EASE,
@@ -130,6 +133,63 @@ FLAT_GIVENS = (
         HEIGHT,
         lambda bag: _high(bag, _up(bag), _thick(bag) / 2),
         "The thing, what the bag runs under it by, and what closes above.",
+    ),
+)
+
+
+def _laid(bag: Resolved) -> tuple[float, float] | None:
+    """Return how broad and how high a flat bag lies round a thing; None until both its sides are typed."""
+    side, up = lies_along(bag), _up(bag)
+    # a disc that is there is as large as it is
+    if LOWER.is_(bag, "disc"):
+        return None
+    return None if side is None or up is None else (side + _thick(bag), up + _thick(bag) / 2)
+
+
+def _over_corners(bag: Resolved) -> float | None:
+    """Return twice the radius of the half disc that a thing fits in, its long side at the mouth."""
+    laid = _laid(bag)
+    return None if laid is None else 2 * math.hypot(laid[0] / 2, laid[1]) + _ease(bag)
+
+
+def _lifted(bag: Resolved) -> float:
+    """Return how far above the base a thing stands that is kept from it by the corners of its bag."""
+    beside = _ease(bag) / 2
+    if LOWER.is_(bag, "clipped"):
+        return max(0.0, CLIP.of(bag) - beside)
+    r = RADIUS.of(bag)
+    return r - math.sqrt(r**2 - (r - beside) ** 2) if beside < r else 0.0
+
+
+def _rounded_wide(bag: Resolved) -> float | None:
+    if LOWER.is_(bag, "half"):
+        return _over_corners(bag)
+    laid = _laid(bag)
+    return None if laid is None else laid[0] + _ease(bag)
+
+
+def _rounded_high(bag: Resolved) -> float | None:
+    if LOWER.is_(bag, "half"):
+        across = _over_corners(bag)
+        return None if across is None else across / 2
+    if _laid(bag) is None:
+        return None
+    return _high(bag, _up(bag), _thick(bag) / 2 + _lifted(bag))
+
+
+#: of a flat bag with corners rounded or clipped; a half-round one goes over the corners of the thing
+ROUNDED_GIVENS = (
+    _given(
+        THING_BROAD,
+        WIDTH,
+        _rounded_wide,
+        "The thing as it lies along it, its thickness, and some ease; half-round, over its corners.",
+    ),
+    _given(
+        THING_LONG,
+        HEIGHT,
+        _rounded_high,
+        "The thing, what the bag runs under it by, what its corners keep it up by, and what closes above.",
     ),
 )
 LID_GIVENS = (

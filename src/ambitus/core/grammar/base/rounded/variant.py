@@ -1,15 +1,17 @@
 """A flat bag whose lower corners are rounded or clipped; as round as can be, a half-round pouch."""
 
 from collections.abc import Mapping
+from dataclasses import replace
 
 from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.base.checks import PANEL_CHECKS
-from ambitus.core.grammar.base.fields import CLIP, DISC, LOWER, RADIUS
+from ambitus.core.grammar.base.fields import CLIP, DISC, LOWER, RADIUS, SIZE_FROM, THING_LIES
 from ambitus.core.grammar.base.gusset.checks import CHECKS
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_height
 from ambitus.core.grammar.base.rounded.cut import corner_asked, corner_cut, form, room_for_corner
 from ambitus.core.grammar.base.rounded.read import read
 from ambitus.core.grammar.base.rounded.steps import steps
+from ambitus.core.grammar.base.thing import LIES_PARAMS, ROUNDED_GIVENS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.features import drawn_up
 from ambitus.core.grammar.given import Given
@@ -105,12 +107,24 @@ ROUNDED = Base(
         ),
         Param(RADIUS, "Corner radius", "length", paired(40), low=1, high=1000, shown_when=(LOWER, "round")),
         Param(CLIP, "Clipped by", "length", paired(25), low=1, high=1000, shown_when=(LOWER, "clipped")),
+        # a disc that is there is as large as it is
+        *(replace(p, shown_unless=(LOWER, "disc")) for p in THING_PARAMS[:1]),
+        *THING_PARAMS[1:],
+        *LIES_PARAMS,
     ),
     givens=(
+        *ROUNDED_GIVENS,
         Given(LOWER, "disc", DISC, WIDTH, _across, "The disc, less the seam at both sides."),
         Given(LOWER, "disc", DISC, HEIGHT, _down, "Half the disc, less the seam, to the top."),
     ),
-    phrase=Phrase("base", "Base", "with a ", _says, (BASE_KIND, LOWER), (RADIUS, CLIP, DISC)),
+    phrase=Phrase(
+        "base",
+        "Base",
+        "with a ",
+        _says,
+        (BASE_KIND, LOWER, SIZE_FROM, THING_LIES),
+        (RADIUS, CLIP, DISC, *THING_FIELDS),
+    ),
     classes={"side": "Side and base seam"},
     acts=(steps,),
     form=form,
