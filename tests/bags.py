@@ -342,7 +342,7 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
             extra["foot"] = "sewn"
     for key in bag.classes:
         put(spec, f"allowances.{key}", draw(_mm(9, 25)))
-    in_one = kinds["base"] == "box_pouch" and spec["base"].get("cut_as") == "folded"
+    in_one = kinds["base"] in ("box_pouch", "box_pouch_cut") and spec["base"].get("cut_as") == "folded"
     if lined and (in_one or "bound_ends" in dict(classes).values()):
         # what binds an end goes through outer and lining, and one piece has no base seam for a gap
         spec["top"]["turned"] = "zip"

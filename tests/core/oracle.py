@@ -1080,10 +1080,13 @@ def _open(b: Bag) -> float:
 
 
 def _side_of_panel(b: Bag) -> float:
-    """How long the side of a panel is from the finished top: to its base, its cut-out or its fold."""
+    """How long the side of a panel is from the finished top: to its base, its corner, cut-out or fold."""
     deep = b.asked.get("depth", 0.0) / 2
     if b.base == "boxed":
         return b.draft.form.height
+    if b.base == "rounded":
+        # its corners are a curve that no slit runs round
+        return b.draft.form.height - _rounded(b)
     return b.draft.form.height + (deep if b.base in ("boxed_after", "boxed_pinched", "folded_in") else 0.0)
 
 
@@ -1246,7 +1249,8 @@ def _(b: Bag) -> bool:
         return False
     which = "base.thing_long" if b.chose("base.thing_lies", "along") else "base.thing_broad"
     side, thick = (b.bag.values[path].value for path in (which, "base.thing_thick"))
-    needs = side + ((thick or 0.0) if b.base in ("seamed", "folded", "rounded") else 0.0) if side is not None else 0.0
+    flat = b.base in ("seamed", "folded", "rounded")
+    needs = side + ((thick or 0.0) if flat else 0.0) if side is not None else 0.0
     return any(needs > z.opens + EPS for z in zips(b)) and side is not None
 
 

@@ -428,7 +428,7 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             notch = (right - left) * (top - bottom) - area(piece.cut)
             across, up = piece.size("across"), piece.size("up")
             # over a fold, or a side fold, it is as high again
-            times = 4 if piece.folded or draft.bag.kinds.base.kind in _BOX else 2
+            times = 2 * (1 + piece.folded) * (1 + (draft.bag.kinds.base.kind in _BOX))
             wanted = times * across * up + (piece.size("fold_across") * up if is_wrapped(draft) else 0.0)
             if abs(notch - wanted) > 0.05:
                 yield f"{piece.key}: cut-outs of {notch} mm²"

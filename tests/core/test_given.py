@@ -329,7 +329,12 @@ def test_a_thing_lies_clear_of_the_corners_of_its_pouch(
     broad, thick, long, ease = thing
     told = {"thing_broad": broad, "thing_thick": thick, "thing_long": long, "thing_ease": ease}
     own = {"lower": lower, "radius": corner, "clip": corner, "size_from": "thing", "thing_lies": lies}
-    spec = {"unit": "mm", "preset": "pouch", "base": {"kind": "rounded", **own, **told}, "top": {"kind": "zip"}}
+    spec = {
+        "unit": "mm",
+        "preset": "pouch",
+        "base": {"kind": "rounded", **own, **told},
+        "top": {"kind": "zip"},
+    }
     made = drafted(Spec.model_validate(spec))
     side, up = (long, broad) if lies == "along" else (broad, long)
     assert _lies_in(made, side + thick, up + thick / 2) <= 0.5

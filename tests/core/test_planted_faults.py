@@ -198,6 +198,7 @@ BAGS: tuple[dict[str, Any], ...] = (
     _pouch("box_pouch", zip_used="metre", wrist="elastic"),
     _pouch("box_pouch_cut", kind="zip_unlined"),
     {**_pouch("box_pouch", kind="zip_unlined"), "base": {"kind": "box_pouch", "cut_as": "folded"}},
+    {**_pouch("box_pouch_cut", turned="zip"), "base": {"kind": "box_pouch_cut", "cut_as": "folded"}},
     _pouch("pleated"),
     {**_pouch("rounded"), "base": {"kind": "rounded", "radius": 37}},
     {**_flat("rounded"), "base": {"kind": "rounded", "lower": "clipped", "clip": 43}},

@@ -183,6 +183,14 @@ def test_a_box_pouch_in_one_piece_from_its_cuts() -> None:
     assert _sizes(_list("box_pouch", row, top="zip", allowances=allowances)) == wanted
 
 
+def test_a_box_pouch_cut_out_in_one_piece_from_its_cuts() -> None:
+    """276 ÷ 2 + 2 − 60; 280 − 20 − 60; 2 (33 − 10 + 7) = 2 (23 + 7)."""
+    allowances = {"end": 10, "corner": 7, "zip": 6, "tape": 28}
+    row = {"width": 280, "height": 276, "cut_out": {"across": 33, "up": 23}, "folded": True}
+    wanted = {"length": 200, "breadth": 80, "height": 60, "flat_opening": 260}
+    assert _sizes(_list("box_pouch_cut", row, top="zip", allowances=allowances)) == wanted
+
+
 def test_a_pleated_pouch_from_its_cuts() -> None:
     """190 − 20; 137 + 2 − 8 − 36, twice 18 of it folded in."""
     allowances = {"end": 10, "base": 8, "zip": 6, "tape": 28}

@@ -311,6 +311,25 @@ def test_corners_of_a_box_cut_out_first() -> None:
     assert shown.pieces[0].from_fold == "side fold"
 
 
+def test_corners_cut_out_of_one_piece_lie_on_both_side_folds() -> None:
+    """Half-way between fold and zip edge, 30 deep and 20 each way; sewn they make the box that was asked."""
+    given = {**pouch("box_pouch_cut"), "base": {"kind": "box_pouch_cut", "cut_as": "folded"}}
+    made = drafted(given)
+    outer = made.piece("outer")
+    assert (outer.count, outer.size("width"), outer.size("height")) == (1, 280, 276)
+    fold = made.form.face("body").measures[-1].fold_at
+    assert fold == pytest.approx((80 + 60) / 2)
+    low, high = outer.spans["up"]
+    assert (low[1], high[1] - low[1], outer.size("across")) == (fold, 20, 30)
+    shown = present(made, Spec.model_validate(given), "mm")
+    assert not [w for w in made.walked if not w.agrees]
+    assert (made.read.mm("length"), made.read.mm("breadth"), made.read.mm("height")) == (200, 80, 60)
+    assert "in one piece" in "".join(t.text for t in shown.sentence)
+    # it has no seam for a gap, and is turned through its zip without being asked
+    assert choice_at(made.bag, "top.turned") == "zip"
+    assert (made.sewing.refused, stops(made)) == (None, ())
+
+
 def test_a_boxed_pouch_leans_together_and_holds_a_wedge() -> None:
     """Its front keeps its height along the cloth; what it holds is told by its cross-sections."""
     made = drafted(pouch("boxed"))

@@ -132,7 +132,7 @@ def _span(
     """Return the two points between which a picture shows *measure*, on the side it belongs to."""
     left, bottom, right, top = bent_bounds(cut, bends) if measure.whole else bounds(cut)
     high = (right, top) if measure.whole else cut[face.edge_index(measure.high)]
-    low = (left, bottom) if measure.whole else (left, 0.0)
+    low = (left, bottom) if measure.whole else (left, measure.fold_at)
     if not measure.whole and measure.low != FOLD:
         low = cut[face.edge_index(measure.low)]
     if measure.axis == "x":

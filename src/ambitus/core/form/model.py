@@ -45,8 +45,8 @@ class Measure:
 
     Cutting adds the allowance of both edges (or takes it away, where the cloth lies on the inner side).
     ``on_grid`` measures are brought to the cutting grid; arms of a cut-out are not, because they
-    follow from a core that already is. ``low`` is FOLD for what is measured from the fold of a piece, the
-    line where its y is nothing; a ``folds`` measure goes over that fold and counts everything twice.
+    follow from a core that already is. ``low`` is FOLD for what is measured from a fold of a piece, the
+    line where its y is ``fold_at``; a ``folds`` measure goes over that fold and counts everything twice.
     """
 
     key: str
@@ -57,6 +57,7 @@ class Measure:
     terms: tuple[Term, ...]
     on_grid: bool = True
     folds: bool = False
+    fold_at: float = 0.0
     #: the whole extent of an outline of any shape: cloth adds at both ends, and sharp corners reach further
     whole: bool = False
     #: side of the piece along which a picture shows this measure

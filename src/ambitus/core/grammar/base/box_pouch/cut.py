@@ -50,31 +50,63 @@ def outline(long: float, half: float, notch: float) -> tuple[Edge, ...]:
     return (Edge("base", "base", (0.0, -half)), *right, Edge("top", "top", (long, half)), *left)
 
 
-def _in_one(long: float, tall: float) -> tuple[Edge, ...]:
-    """Return both panels in one, *long* by twice *tall*: the base folds along y = 0, the front above it."""
-    half = tall / 2
+def _end_in_one(side: str, face: str, at: float, fold: float, notch: float) -> tuple[Edge, ...]:
+    """
+    Return one end of one half of the piece that is both panels, anticlockwise: to the side *fold*, round the
+    *notch* that is cut out there, and on; *at* is where the end lies.
+    """
+    begun, ended = ("upper", "lower") if (side == "right") == (face == "back") else ("lower", "upper")
+    way = 1 if side == "right" else -1
+    inner, first, last = at - way * notch, fold - way * notch, fold + way * notch
+    start = fold - way * abs(fold)
+    begin = Edge(f"end {side} {face} {begun}", "end", (at, start))
+    if not notch:
+        return (begin, Edge(f"end {side} {face} {ended}", "end", (at, fold)))
+    corner = f"corner {side} {face}"
     return (
-        Edge("top back", "top", (0.0, -tall)),
-        Edge("end right back upper", "end", (long, -tall)),
-        Edge("end right back lower", "end", (long, -half)),
-        Edge("end right front lower", "end", (long, 0.0)),
-        Edge("end right front upper", "end", (long, half)),
-        Edge("top front", "top", (long, tall)),
-        Edge("end left front upper", "end", (0.0, tall)),
-        Edge("end left front lower", "end", (0.0, half)),
-        Edge("end left back lower", "end", (0.0, 0.0)),
-        Edge("end left back upper", "end", (0.0, -half)),
+        begin,
+        Edge(f"{corner} run {begun}", "corner", (at, first)),
+        Edge(f"{corner} rise", "corner", (inner, first)),
+        Edge(f"{corner} run {ended}", "corner", (inner, last)),
+        Edge(f"end {side} {face} {ended}", "end", (at, last)),
     )
 
 
-def _seams_in_one() -> tuple[Seam, ...]:
-    """Return the ends of one piece that is folded at the base, each half of it sewn to itself."""
+def _in_one(long: float, tall: float, notch: float) -> tuple[Edge, ...]:
+    """
+    Return both panels in one, *long* by twice *tall*: the base folds along y = 0, the front above it. At both
+    ends of both side folds *notch* each way is missing, or nothing.
+    """
+    half = tall / 2
+    return (
+        Edge("top back", "top", (0.0, -tall)),
+        *_end_in_one("right", "back", long, -half, notch),
+        *_end_in_one("right", "front", long, half, notch),
+        Edge("top front", "top", (long, tall)),
+        *_end_in_one("left", "front", 0.0, half, notch),
+        *_end_in_one("left", "back", 0.0, -half, notch),
+    )
+
+
+def _corner_seam(key: str, where: str, face: str, edge: str) -> Seam:
+    """Return the seam of a corner that was cut out: its rise to both of its runs, end to end."""
+    runs = tuple(Stretch("", face, f"{edge} run {half}") for half in ("upper", "lower"))
+    return Seam(key, f"Boxed corner, {where}", "corner", ((Stretch("", face, f"{edge} rise"),), runs))
+
+
+def _seams_in_one(notched: bool) -> tuple[Seam, ...]:
+    """
+    Return the ends of one piece that is folded at the base, each half of it sewn to itself, and the corners
+    that were cut out.
+    """
     out = []
     for face in ("front", "back"):
         for side in ("left", "right"):
             halves = tuple((Stretch("", "body", f"end {side} {face} {half}"),) for half in ("upper", "lower"))
-            key = f"end {face} {side}"
-            out.append(Seam(key, f"End seam, {face} {side}", "end", halves, line=f"end {side}"))
+            key, where = f"end {face} {side}", f"{face} {side}"
+            out.append(Seam(key, f"End seam, {where}", "end", halves, line=f"end {side}"))
+            if notched:
+                out.append(_corner_seam(f"corner {where}", where, "body", f"corner {side} {face}"))
     return tuple(out)
 
 
@@ -99,11 +131,7 @@ def panel_seams(notched: bool) -> tuple[Seam, ...]:
                 Seam(f"end {face} {side}", f"End seam, {face} {side}", "end", halves, line=f"end {at}")
             )
             if notched:
-                runs = (*part(face, f"corner {side} run upper"), *part(face, f"corner {side} run lower"))
-                rise = part(face, f"corner {side} rise")
-                out.append(
-                    Seam(f"corner {face} {side}", f"Boxed corner, {face} {side}", "corner", (rise, runs))
-                )
+                out.append(_corner_seam(f"corner {face} {side}", f"{face} {side}", face, f"corner {side}"))
     return tuple(out)
 
 
@@ -113,6 +141,13 @@ def left_out_terms(bag: Resolved) -> Terms:
     if not more:
         return ()
     return (Term("Half of the zip that shows, not counted", more, "The pouch comes out broader by it."),)
+
+
+def _arms(end: str, corner: str, half: Terms, fold: float) -> tuple[Measure, Measure]:
+    """Return both arms of a cut-out of *half* the height: from its end, and each way from its side fold."""
+    deep = Measure("across", "Corner cut-out, deep", "x", end, f"{corner} rise", half, False, beside="bottom")
+    ways, run = "Corner cut-out, each way from the side fold", f"{corner} run upper"
+    return deep, Measure("up", ways, "y", FOLD, run, half, False, beside="left", fold_at=fold)
 
 
 def _panel(
@@ -141,51 +176,23 @@ def _panel(
         *moved,
     )
     notch = snap(high / 2) if notched else 0.0
-    measures = [
-        Measure("width", "How wide to cut it", "x", "end left upper", "end right upper", round_ends),
-        Measure("height", "How high to cut it", "y", "base", "top", up, beside="left"),
-    ]
+    in_one = is_folded(bag)
+    of = "front " if in_one else ""
+    wide_of, high_of = "How wide to cut it", "How high to cut it"
+    measures = [Measure("width", wide_of, "x", f"end left {of}upper", f"end right {of}upper", round_ends)]
+    if in_one:
+        both = ("top back", "top front")
+        measures.append(Measure("height", high_of, "y", *both, twice(up), folds=True, beside="left"))
+    else:
+        measures.append(Measure("height", high_of, "y", "base", "top", up, beside="left"))
     if notched:
-        half = Term(
-            "Half the height",
-            notch,
-            "The cut-out is half the height each way, from seam line and fold.",
-            source,
+        why = "The cut-out is half the height each way, from seam line and fold."
+        half = (Term("Half the height", notch, why, source),)
+        measures += _arms(
+            f"end left {of}upper", f"corner left {of}".strip(), half, tall / 2 if in_one else 0.0
         )
-        run, rise = "corner left run upper", "corner left rise"
-        measures.append(
-            Measure(
-                "across", "Corner cut-out, deep", "x", "end left upper", rise, (half,), False, beside="bottom"
-            )
-        )
-        measures.append(
-            Measure(
-                "up",
-                "Corner cut-out, each way from the side fold",
-                "y",
-                FOLD,
-                run,
-                (half,),
-                False,
-                beside="left",
-            )
-        )
-    if is_folded(bag):
-        ends = ("end left front upper", "end right front upper")
-        in_one = (
-            Measure("width", "How wide to cut it", "x", *ends, round_ends),
-            Measure(
-                "height",
-                "How high to cut it",
-                "y",
-                "top back",
-                "top front",
-                twice(up),
-                folds=True,
-                beside="left",
-            ),
-        )
-        body = Face("body", "panel", _in_one(wide, tall), in_one, folded=True)
+    if in_one:
+        body = Face("body", "panel", _in_one(wide, tall, notch), tuple(measures), folded=True)
         return (body,), snap(wide - high), snap(tall - high)
     edges = outline(wide, snap(tall / 2), notch)
     faces = tuple(
@@ -212,7 +219,7 @@ def _form(bag: Resolved, allowances: Allowances, high: float, notched: bool) -> 
             ),
         },
         faces=faces,
-        seams=_seams_in_one() if is_folded(bag) else panel_seams(notched),
+        seams=_seams_in_one(notched) if is_folded(bag) else panel_seams(notched),
         mouth=mouth(is_folded(bag)),
         height=high,
         corner=None if notched else snap(high / 2),

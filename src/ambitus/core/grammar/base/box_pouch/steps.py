@@ -159,7 +159,7 @@ def cut_out_steps(item: Item, form: Form) -> tuple[Step, ...]:
     out = [
         Step(
             key="cut corners",
-            title="Cut the corners out of the panels",
+            title=f"Cut the corners out of the {'piece' if is_folded(bag) else 'panels'}",
             say="Two at each end of the box, on the side fold. Measure each again before cutting it: "
             "it sets the height, and cloth cannot be put back.",
             rank=150,

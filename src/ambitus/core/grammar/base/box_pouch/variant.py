@@ -26,7 +26,7 @@ from ambitus.core.grammar.cloth.bottom import has_bottom
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
-from ambitus.core.grammar.top.fields import LINING_EASE
+from ambitus.core.grammar.top.fields import LINING_EASE, TURNED
 from ambitus.core.grammar.top.zip.tape import as_one
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
@@ -49,8 +49,8 @@ def _straight(bag: Resolved) -> Mapping[str, float]:
     return {} if is_folded(bag) else {"base": LENGTH.of(bag)}
 
 
-def _says(bag: Resolved) -> str:
-    return f"boxed at four corners{', cut in one piece' if is_folded(bag) else ''}"
+def _says(bag: Resolved, corners: str) -> str:
+    return f"boxed at four {corners}{', in one piece' if is_folded(bag) else ''}"
 
 
 #: what else may be asked of a box: the size of what it is to hold, and an insert on its base
@@ -76,7 +76,7 @@ BOX_POUCH = Base(
         key="base",
         label="Base",
         before="",
-        says=lambda bag, view, prefix: _says(bag),
+        says=lambda bag, view, prefix: _says(bag, "corners"),
         choices=(BASE_KIND, CUT_AS, SIZE_FROM, THING_LIES, CORNER_BY, INSERT),
         fields=(*THING_FIELDS, CORNER, INSERT_LESS),
     ),
@@ -86,7 +86,11 @@ BOX_POUCH = Base(
     carries=False,
     runs_round=True,
     needs=needs_lid,
-    usual={HEIGHT: lambda bag: paired(60).mm(bag.unit)},
+    usual={
+        HEIGHT: lambda bag: paired(60).mm(bag.unit),
+        # one piece has no seam that a gap could be left in
+        TURNED: lambda bag: "zip" if is_folded(bag) else "gap",
+    },
     parts=insert_parts,
     acts=(steps, lay_insert),
     form=form,
@@ -98,11 +102,11 @@ BOX_POUCH_CUT = replace(
     BOX_POUCH,
     kind="box_pouch_cut",
     notched=True,
-    params=(*BOX_POUCH.params[:3], *corner_params("deep", called="height"), *LID_PARAMS),
+    params=(*BOX_POUCH.params[:3], *corner_params("deep", called="height"), CUT_AS_PARAM, *LID_PARAMS),
     givens=(*LID_GIVENS, *corner_givens(HEIGHT, "deep", box=True)),
     label="Box pouch, corners cut out first",
-    help="A square is cut at both ends of each panel, on the side fold.",
-    phrase=replace(BOX_POUCH.phrase, says=lambda bag, view, prefix: "boxed at four cut corners"),  # type: ignore[type-var]
+    help="A square is cut at both ends of each side fold.",
+    phrase=replace(BOX_POUCH.phrase, says=lambda bag, view, prefix: _says(bag, "cut corners")),  # type: ignore[type-var]
     classes={"end": "End seam", "base": "Base seam", "corner": "Corner seam"},
     acts=(cut_out_steps, lay_insert),
     form=cut_out_form,
