@@ -36,6 +36,16 @@ SACK = {
 }
 
 
+BOX = {
+    "unit": "mm",
+    "preset": "pouch",
+    "base": {"kind": "box_pouch_cut", "cut_as": "folded"},
+    "size": {"length": 200, "breadth": 80, "height": 60},
+    "top": {"tape": 28},
+    "allowances": {"general": 10, "zip": 6},
+}
+
+
 def _laid(made: Draft, piece: Piece, unit: Unit = "mm", **look: Any) -> LaidPiece:
     return laid_piece(piece, Look(look.pop("room", ROOM), unit, **look), View(unit, made.bag.unit).worked)
 
@@ -146,6 +156,7 @@ def test_every_mark_that_is_drawn_has_its_number(spec: dict[str, Any]) -> None:
         (SACK, "outer panel", ["bottom 292.5 quarter"]),
         (SACK, "outer base", ["top 100 quarter", "left 100 quarter"]),
         (tote(), "lining panel", ["bottom 190 gap", "bottom 290 gap"]),
+        (BOX, "outer panel", ["left 68 fold", "left 138 fold", "left 208 fold", "left 48 corner"]),
     ],
 )
 def test_what_is_ticked_along_a_ruler(spec: dict[str, Any], key: str, told: list[str]) -> None:

@@ -80,7 +80,9 @@ def _word(mark: Mark, nth: int) -> str:
         return "row"
     if mark.kind in ("crease", "row"):
         names = [name.partition(",")[0] for name, _ in mark.readings]
-        name = names[nth] if nth < len(names) else first
+        # a fold that lies there twice is told once
+        again = "fold" if first == "side" else first
+        name = names[nth] if nth < len(names) else again
         if name.startswith(("then", "from ")):
             return "fold" if mark.kind == "crease" else "row"
         return f"{name} {first}" if " " not in name and first == "fold-to" else name
