@@ -232,6 +232,7 @@ IN_EXTRAS = {
     "inserted": (15, 40),
     "flap_clear": (0, 20),
     "flap_corner": (5, 60),
+    "flap_foot": (10, 150),
 }
 #: extras that the seam at the top edge catches, which only one top edge has
 AT_TOP_SEAM = {"ties", "button_loop", "hanging_loop", "flap"}

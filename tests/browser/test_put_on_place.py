@@ -36,7 +36,8 @@ def _laid(screen: Screen) -> Locator:
     # where it is drawn once more for the room that it has, its scale is another
     page.wait_for_function(
         """() => {
-            const [table, sheet] = ['.table', '.sheet'].map((at) => document.querySelector(`.piece-laid ${at}`))
+            const laid = document.querySelector('.piece-laid')
+            const [table, sheet] = ['.table', '.sheet'].map((at) => laid.querySelector(at))
             return Math.abs(table.clientHeight - sheet.offsetHeight) <= 1
         }"""
     )

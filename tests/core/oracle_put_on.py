@@ -5,6 +5,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import combinations
 
+from shapely import box
+
 from ambitus.core.form.sewn import rows_below
 from core import made_up, proofs, put_on
 from core.oracle import EPS, Bag, Strap, says
@@ -301,7 +303,27 @@ def _(b: Bag) -> bool:
         return put.mm("flap_corner") > min(put_on.flap_wide(put) / 2, fall) + EPS
 
     flaps = (put for put in put_on.every(b.draft) if put.kind == "flap")
-    return any(over(put) for put in flaps if not put.is_("flap_corners", "square"))
+    straight = (put for put in flaps if put.is_("flap_shape", "straight"))
+    return any(over(put) for put in straight if not put.is_("flap_corners", "square"))
+
+
+@says("flap-half-at-corner")
+def _(b: Bag) -> bool:
+    def near(put: put_on.Put) -> bool:
+        fall = b.draft.read.extras[put.number].sizes["fall"]
+        wide, high = put_on.half_size(put)
+        low = fall - put.mm("from_top") - high / 2
+        half = box(-wide / 2, low, wide / 2, low + high)
+        return half.distance(put_on.lost_of(put, fall)) < b.pair(6, 0.25) - EPS
+
+    flaps = (put for put in put_on.every(b.draft) if put.kind == "flap")
+    return any(near(put) for put in flaps if not put.is_("held_by", "open"))
+
+
+@says("flap-foot-not-narrower")
+def _(b: Bag) -> bool:
+    flaps = (put for put in put_on.every(b.draft) if put.kind == "flap" and put.is_("flap_shape", "slanted"))
+    return any(put.mm("flap_foot") > put_on.flap_wide(put) - EPS for put in flaps)
 
 
 @says("flap-no-width")

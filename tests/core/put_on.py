@@ -8,6 +8,8 @@ import math
 from collections.abc import Callable, Iterator
 from itertools import pairwise
 
+from shapely import Point, Polygon, box
+
 from ambitus.core import curves
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Mark, Piece, Seam
@@ -161,6 +163,21 @@ def half_taken(put: Put) -> tuple[float, float]:
 def flap_wide(put: Put) -> float:
     """Return how wide a flap comes out, in mm."""
     return put.pieces()["flap"].size("width") - 2 * put.allowance("flap")
+
+
+def lost_of(put: Put, fall: float) -> Polygon:
+    """Return what the right corner of a flap loses: x from its middle, y from its free edge, in mm."""
+    side, seen = flap_wide(put) / 2, fall + put.mm("wrap")
+    if put.is_("flap_shape", "slanted"):
+        foot = put.mm("flap_foot") / 2
+        return Polygon([(foot, 0), (side, 0), (side, fall)]) if foot < side else Polygon()
+    half = put.is_("flap_shape", "half")
+    if not half and put.is_("flap_corners", "square"):
+        return Polygon()
+    r = min(side, fall) if half else min(put.mm("flap_corner"), side, seen)
+    if not half and put.is_("flap_corners", "clipped"):
+        return Polygon([(side - r, 0), (side, 0), (side, r)])
+    return box(side - r, 0, side, r).difference(Point(side - r, r).buffer(r, quad_segs=400))
 
 
 def _zip_across(put: Put) -> dict[str, tuple[float, float]]:

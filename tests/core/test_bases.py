@@ -110,6 +110,19 @@ def test_lower_corners_are_rounded_clipped_or_half_round(
         assert share == pytest.approx(holds**1.5, abs=0.0005)
 
 
+def test_the_middle_of_a_base_that_is_all_curve_is_found_from_its_sides() -> None:
+    """Half of 260 from either side: nobody finds the ends of a straight as short as a hair."""
+    spec = {"unit": "mm", "preset": "pouch", "size": {"width": 240, "height": 120}, "carry": []}
+    for corners, said in (({"lower": "half"}, "from either raw side"), ({"radius": 40}, "from the end")):
+        outer = drafted({**spec, "base": {"kind": "rounded", **corners}, "top": {"kind": "zip"}}).piece(
+            "outer"
+        )
+        (mark,) = (m for m in outer.marks if m.label == "Middle of the base")
+        ((name, mm),) = mark.readings
+        assert (name, mm.total) == (said, 130 if "lower" in corners else 80)
+        assert mark.points[0][0] == pytest.approx(sum(outer.box[0::2]) / 2)
+
+
 @pytest.mark.parametrize(
     ("corners", "height", "says"),
     [

@@ -138,6 +138,15 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _flapped(flap_corners="rounded", flap_corner=100.5),
         _flapped(flap_corners="rounded", flap_corner=100),
     ),
+    # from 248 in to 20 over 100: 70 beside its middle and 6 clear of the slant is 60.6 above its free edge
+    "flap-half-at-corner": (
+        _flapped(flap_shape="slanted", flap_foot=20, held_by="tape", long=140, from_top=29.5),
+        _flapped(flap_shape="slanted", flap_foot=20, held_by="tape", long=140, from_top=29),
+    ),
+    "flap-foot-not-narrower": (
+        _flapped(flap_shape="slanted", flap_foot=248),
+        _flapped(flap_shape="slanted", flap_foot=247.5),
+    ),
     "flap-no-width": (_flapped(flap_clear=120.5), _flapped(flap_clear=120)),
     "flap-closure-off": (
         _with(kind="patch", flap="flap", flap_closes="button", flap_closed_at=25.5),

@@ -307,7 +307,7 @@ def test_every_measure_that_can_be_given_is_tried_here() -> None:
 
 
 def _lies_in(made: Draft, wide: float, high: float) -> float:
-    """Return how far the worst corner of a rectangle, its top at the mouth, lies outside the front's seam line."""
+    """Return how far a corner of a rectangle, its top at the mouth, lies outside the seam line at most."""
     front = next(face for face in made.form.faces if face.name == "front")
     outline = Polygon(flattened(front.points, front.bends))
     middle, top = made.form.mm("width") / 2, made.form.height

@@ -10,6 +10,7 @@ from hypothesis import given, settings
 
 from ambitus.core.checks.run import findings, stops
 from ambitus.core.clashes import clashes_of
+from ambitus.core.curves import Arc
 from ambitus.core.draft import Draft, readers
 from ambitus.core.form.model import Form, Loose, Part, Strip
 from ambitus.core.form.sewn import Caught, PutOn
@@ -191,6 +192,18 @@ BAGS: tuple[dict[str, Any], ...] = (
                 "margin": 13,
             }
         ],
+    ),
+    *(
+        {
+            **tote(331, 187, 0, allowances=UNEQUAL | {"flap": 6}, carry=[]),
+            "base": {"kind": "seamed"},
+            "top": {"kind": "pressed_edges", "turn": 14},
+            "extras": [{"kind": "flap", "fall": 97, "wrap": 17, "size": 13, "from_top": 51, **shape}],
+        }
+        for shape in (
+            {"flap_shape": "half", "held_by": "stud"},
+            {"flap_shape": "slanted", "flap_foot": 71, "held_by": "button", "thick": 5},
+        )
     ),
     # a front of two parts is joined at both of its sides before it is bound
     {
@@ -504,6 +517,24 @@ def test_what_two_ends_take_of_the_top_seam_is_told() -> None:
 
 
 # -- the list ---------------------------------------------------------------------------------------------
+
+
+def test_a_flap_slants_in_to_its_free_edge_or_is_half_round() -> None:
+    """Of 319 by 97: from the mouth in to 71; or a curve of 97, between which 125 stay straight."""
+    bag = {**tote(331, 187, 0, carry=[]), "base": {"kind": "seamed"}, "top": {"kind": "pressed_edges"}}
+    for shape, foot, up in (("slanted", 71, 97), ("half", 125, 97)):
+        flap = {"kind": "flap", "fall": 97, "wrap": 17, "flap_shape": shape, "flap_foot": 71}
+        made = drafted({**bag, "extras": [flap]})
+        (outside,) = (p for p in made.pieces if p.name == "Flap")
+        names = [edge.name for edge in outside.edges]
+        at = {name: outside.stitch[names.index(name)] for name in names}
+        assert at["corner right"][0] - at["foot"][0] == pytest.approx(foot, abs=0.02)
+        assert at["side right"] == pytest.approx((319, up), abs=0.02)
+        bend = outside.edges[names.index("corner right")].seam_bend
+        assert isinstance(bend, Arc) is (shape == "half")
+        assert made.read.extras[0].sizes["fall"] == pytest.approx(97)
+        notch = "Notch the allowance round both curves" if shape == "half" else "Clip the corners"
+        assert any(notch in step.say for step in made.steps)
 
 
 def _picked(spec: Spec, path: str, value: str) -> Spec:

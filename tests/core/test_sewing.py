@@ -153,6 +153,8 @@ def _ordered_bags() -> Iterator[dict[str, Any]]:
         for strip in ("whole", "halves", "three"):
             yield {**GUSSET, **kind, "base": {"kind": "gusset", "radius": 40, "strip": strip}}
         yield {**POUCH, **kind, "top": {"kind": "zip"}}
+    # the strip is joined of parts long after front and back were made even
+    yield {**GUSSET, "base": {"kind": "gusset", "radius": 40, "strip": "three"}, "cloth": {"made": "zip"}}
     for cords in ("two", "across"):
         yield {**CASING, "top": {"kind": "casing", "cords": cords}}
     yield {**POUCH, "top": {"kind": "zip", "zip_ends": "folded"}}

@@ -27,6 +27,8 @@ from ambitus.core.pausing import breathe
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
+#: mm: a shorter straight between two curves is not measured from
+_TOO_SHORT = 10.0
 LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ"
 
 
@@ -247,13 +249,14 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
             where = (along, a[1])
             near = snap(min(along - left, right - along))
             half = Term("Side seam and a quarter of the tube", near, "The middle of front or back.")
-        readings = (
-            (("from the end", Sum(f"To the middle of the {name}", (half,))),) if name not in told else ()
-        )
+        begins, corner = "from the end", f"either end of the {name} edge"
+        if abs(b[0] - a[0]) < _TOO_SHORT and any(piece.bends):
+            # what two curves leave straight between them has no ends that anybody finds
+            half = Term("Half the piece", piece.size("width") / 2, "Fold it in half and snip, or measure.")
+            begins, corner = "from either raw side", "raw sides"
+        readings = ((begins, Sum(f"To the middle of the {name}", (half,))),) if name not in told else ()
         told.add(name)
-        out.append(
-            Mark("notch", f"Middle of the {name}", (where,), f"either end of the {name} edge", readings)
-        )
+        out.append(Mark("notch", f"Middle of the {name}", (where,), corner, readings))
     if piece.wrapped:
         out.append(_side_fold(piece))
     if piece.folded:

@@ -57,11 +57,12 @@ class Measure:
     terms: tuple[Term, ...]
     on_grid: bool = True
     folds: bool = False
-    fold_at: float = 0.0
     #: the whole extent of an outline of any shape: cloth adds at both ends, and sharp corners reach further
     whole: bool = False
     #: side of the piece along which a picture shows this measure
     beside: Literal["top", "bottom", "left", "right"] = "top"
+    #: where the fold lies that it is measured from
+    fold_at: float = 0.0
 
 
 #: What of a divided face a piece is: the part above a contrasting bottom, that bottom, or a facing.

@@ -2,7 +2,8 @@
 A whole bag from what it is to carry: broad, thick and long, with some ease.
 
 Flat it goes round the thing and runs under it by half its thickness, or by more where rounded corners keep it
-up; boxed it stands round it; a round bag goes over its corners. What closes above it is the top's to say; a plain top has the ease there.
+up; boxed it stands round it; a round bag goes over its corners. What closes above it is the top's to say; a
+plain top has the ease there.
 """
 
 import math

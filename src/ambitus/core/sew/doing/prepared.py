@@ -123,6 +123,8 @@ def _even(work: Work, act: acts.Even) -> None:
     for key, seam in work.plan.seams.items():
         faces = {s.face for chain in seam.chains for s in chain if s.layer == layer}
         if seam.seam == "join":
+            # what a strip of its own is joined of is nothing to them
+            faces = {face for face in faces if not work.plan.forms[layer].face(face).part}
             refuse(bool(faces) and not work.rows.get(key), "what the panels are joined of is not joined yet")
         elif len({face.partition(" ")[0] for face in faces}) > 1:
             refuse(bool(work.rows.get(key)), "front and back are sewn to each other already")

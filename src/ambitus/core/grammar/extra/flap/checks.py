@@ -6,9 +6,17 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.grammar.extra.fields import FROM_TOP_EDGE
-from ambitus.core.grammar.extra.flap.closing import NAMES, held_by, reaches
-from ambitus.core.grammar.extra.flap.cut import flap_of
-from ambitus.core.grammar.extra.flap.fields import HELD_BY, OVER_CLEAR, OVER_CORNER, OVER_CORNERS, OVER_FALL
+from ambitus.core.grammar.extra.flap.closing import NAMES, held_by, reaches, size_of
+from ambitus.core.grammar.extra.flap.cut import beside, flap_of
+from ambitus.core.grammar.extra.flap.fields import (
+    HELD_BY,
+    OVER_CLEAR,
+    OVER_CORNER,
+    OVER_CORNERS,
+    OVER_FALL,
+    OVER_FOOT,
+    OVER_SHAPE,
+)
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.placing import CLEAR_OF_METAL
 from ambitus.core.lengths import snap
@@ -96,7 +104,7 @@ def flap_half_off(draft: "Draft") -> Iterator[Fired]:
 )
 def flap_corner_over_flap(draft: "Draft") -> Iterator[Fired]:
     for item in _flaps(draft):
-        if OVER_CORNERS.is_(item, "square"):
+        if not OVER_SHAPE.is_(item, "straight") or OVER_CORNERS.is_(item, "square"):
             continue
         flap, corner = flap_of(item, draft.form), OVER_CORNER.of(item)
         room = min(flap.wide / 2, flap.fall)
@@ -143,4 +151,76 @@ def flap_no_width(draft: "Draft") -> Iterator[Fired]:
             )
 
 
-CHECKS = (flap_past_foot, flap_half_off, flap_corner_over_flap, flap_no_width)
+@check(
+    "extras",
+    120,
+    "flap-half-at-corner",
+    "warn",
+    "What holds the flap lies at its corner",
+    "less than 6 mm | 1/4 in from it to the line of a clipped, rounded or slanted corner of the flap",
+    "The seam of the flap runs there, with its allowance inside.",
+    "It lies on the seam, or hangs out beside the flap.",
+)
+def flap_half_at_corner(draft: "Draft") -> Iterator[Fired]:
+    clear = CLEAR_OF_METAL.mm(draft.bag.unit)
+    for item in _flaps(draft):
+        if not held_by(item):
+            continue
+        flap, at = flap_of(item, draft.form), FROM_TOP_EDGE.of(item)
+        room = beside(flap, size_of(item)[0] / 2, flap.fall - at - reaches(item)[0])
+        if room > clear - 1e-6:
+            continue
+        shape, corners = OVER_SHAPE.in_(item.at), OVER_CORNERS.in_(item.at)
+        square = () if OVER_CORNERS.is_(item, "square") else to(corners, "square")
+        plain = (*(() if OVER_SHAPE.is_(item, "straight") else to(shape, "straight")), *square)
+        yield fired(
+            FROM_TOP_EDGE.in_(item.at),
+            "The {what} lies {missing} nearer to the line of the flap’s corner than it may.",
+            "Keep {clear} between them: set it higher, or let the flap be wider there.",
+            {"what": NAMES[held_by(item)][0]},
+            remedies=(
+                plain,
+                to(HELD_BY.in_(item.at), "open"),
+            ),
+            missing=snap(clear - room),
+            clear=clear,
+        )
+
+
+@check(
+    "extras",
+    130,
+    "flap-foot-not-narrower",
+    "warn",
+    "The free edge of a slanted flap is not narrower than it",
+    "free edge ≥ width of the flap",
+    "Its sides slant in to the free edge.",
+    "It is drafted with straight sides.",
+)
+def flap_foot_not_narrower(draft: "Draft") -> Iterator[Fired]:
+    for item in _flaps(draft):
+        wide, foot = flap_of(item, draft.form).wide, OVER_FOOT.of(item)
+        if OVER_SHAPE.is_(item, "slanted") and foot > wide - 1e-6:
+            most = at_most(draft.bag, wide - 1)
+            yield fired(
+                OVER_FOOT.in_(item.at),
+                "A free edge of {foot} on a flap {wide} wide.",
+                "Make it {most} or less, or choose a straight one.",
+                remedies=(
+                    *((to(OVER_FOOT.in_(item.at), most),) if most >= 3 else ()),
+                    to(OVER_SHAPE.in_(item.at), "straight"),
+                ),
+                foot=foot,
+                wide=wide,
+                most=most,
+            )
+
+
+CHECKS = (
+    flap_half_at_corner,
+    flap_foot_not_narrower,
+    flap_past_foot,
+    flap_half_off,
+    flap_corner_over_flap,
+    flap_no_width,
+)

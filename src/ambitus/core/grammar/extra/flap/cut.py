@@ -19,7 +19,9 @@ from ambitus.core.grammar.extra.flap.fields import (
     OVER_CORNER,
     OVER_CORNERS,
     OVER_FALL,
+    OVER_FOOT,
     OVER_INSERTED,
+    OVER_SHAPE,
     OVER_WRAP,
     UNDER_OF,
 )
@@ -30,16 +32,29 @@ from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import InterfacingFacts, Item
 from ambitus.core.sums import Sum, Term
 
+#: what stays straight between two corners, and beside one, in mm
+_STRAIGHT = 0.005
+
 
 @dataclass(frozen=True, slots=True)
 class Flap:
-    """A flap as it comes out: how wide it is, how far it falls over the front, how much its corners lose."""
+    """
+    A flap as it comes out: how wide it is, how far it falls over the front, and what each lower corner
+    loses: ``across`` along its free edge and ``up`` its side, round or straight.
+    """
 
     wide: float
     fall: float
     #: from its free edge to the back's top edge: its fall and the way over the mouth
     seen: float
-    corner: float
+    across: float
+    up: float
+    rounded: bool
+
+    @property
+    def is_one_curve(self) -> bool:
+        """Whether nothing of its free edge is straight."""
+        return self.rounded and self.wide - 2 * self.across < 1.0
 
 
 def is_tucked(item: Item) -> bool:
@@ -65,8 +80,43 @@ def flap_of(item: Item, form: Form) -> Flap:
     wide = max(bag.grid.step, settled(bag, whole - 2 * OVER_CLEAR.of(item), 2 * seam))
     fall = settled(bag, OVER_FALL.of(item), OVER_WRAP.of(item) + inside(item).mm + seam)
     seen = snap(fall + OVER_WRAP.of(item))
-    wanted = 0.0 if OVER_CORNERS.is_(item, "square") else OVER_CORNER.of(item)
-    return Flap(wide, fall, seen, snap(max(0.0, min(wanted, wide / 2, seen))))
+    across, up = _corner(item, wide, fall)
+    # something of its free edge and of its sides stays, so that each has a direction
+    across, up = min(across, wide / 2 - _STRAIGHT), min(up, seen - _STRAIGHT)
+    straight = OVER_SHAPE.is_(item, "straight")
+    rounded = OVER_CORNERS.is_(item, "rounded") if straight else OVER_SHAPE.is_(item, "half")
+    if rounded:
+        across = up = min(across, up)
+    if min(across, up) < _STRAIGHT:
+        across = up = 0.0
+    return Flap(wide, fall, seen, snap(across), snap(up), rounded)
+
+
+def _corner(item: Item, wide: float, fall: float) -> tuple[float, float]:
+    """Return what was asked that each lower corner loses, along the free edge and up the side, in mm."""
+    if OVER_SHAPE.is_(item, "slanted"):
+        return (wide - OVER_FOOT.of(item)) / 2, fall
+    if OVER_SHAPE.is_(item, "half"):
+        return wide / 2, fall
+    corner = 0.0 if OVER_CORNERS.is_(item, "square") else OVER_CORNER.of(item)
+    return corner, corner
+
+
+def beside(flap: Flap, x: float, y: float) -> float:
+    """
+    Return how far inside the line of a lower corner a point lies, in mm: *x* beside the middle of the flap
+    and *y* above its free edge. Beyond the line it is less than nothing; beside no corner without end.
+    """
+    begins = flap.wide / 2 - flap.across
+    if not flap.across or y >= flap.up:
+        return math.inf
+    if flap.rounded:
+        return flap.across - math.hypot(x - begins, y - flap.up) if x > begins else math.inf
+    long = math.hypot(flap.across, flap.up)
+    share = ((x - begins) * flap.across + y * flap.up) / long**2
+    near = min(max(share, 0.0), 1.0)
+    off = math.hypot(x - begins - near * flap.across, y - near * flap.up)
+    return off if (x - begins) * flap.up <= y * flap.across else -off
 
 
 def sizes(item: Item, form: Form) -> dict[str, float]:
@@ -74,19 +124,19 @@ def sizes(item: Item, form: Form) -> dict[str, float]:
     return {"fall": flap_of(item, form).fall}
 
 
-def _outline(flap: Flap, rounded: bool) -> tuple[Edge, ...]:
+def _outline(flap: Flap) -> tuple[Edge, ...]:
     """Return its outline in seam lines, its free edge along y = 0."""
-    w, h, r = flap.wide, flap.seen, flap.corner
+    w, h, r, up = flap.wide, flap.seen, flap.across, flap.up
     head = (Edge("head", "head", (w, h)), Edge("side left", "sides", (0.0, h)))
     if not r:
         return (Edge("foot", "foot", (0.0, 0.0)), Edge("side right", "sides", (w, 0.0)), *head)
-    right, left = (Arc((w - r, r)), Arc((r, r))) if rounded else (None, None)
+    right, left = (Arc((w - r, r)), Arc((r, r))) if flap.rounded else (None, None)
     return (
         Edge("foot", "foot", (r, 0.0)),
         Edge("corner right", "sides", (w - r, 0.0), right),
-        Edge("side right", "sides", (w, r)),
+        Edge("side right", "sides", (w, up)),
         *head,
-        Edge("corner left", "sides", (0.0, r), left),
+        Edge("corner left", "sides", (0.0, up), left),
     )
 
 
@@ -106,7 +156,7 @@ def _layer(item: Item, flap: Flap, name: str, part: str, of: str, marks: tuple[M
         Measure("width", "How wide to cut it", "x", "side left", "side right", wide, beside="top"),
         Measure("height", "How long to cut it", "y", "foot", "head", high, beside="left"),
     )
-    outline = _outline(flap, OVER_CORNERS.is_(item, "rounded"))
+    outline = _outline(flap)
     face = Face(part, part, outline, measures, part=part, of="lining" if of == "lining" else "")
     cloth: dict[str, Terms] = {"sides": (_seam(item),), "foot": (_seam(item),), "head": (inside(item),)}
     return Loose("pocket", name, 1, face, cloth, of, marks, item.at)
@@ -131,7 +181,7 @@ def _core(item: Item, flap: Flap) -> Loose:
         Measure("width", "How wide to cut it", "x", "side left", "side right", wide, beside="top"),
         Measure("height", "How long to cut it", "y", "foot", "head", high, beside="left"),
     )
-    outline = _outline(flap, OVER_CORNERS.is_(item, "rounded"))
+    outline = _outline(flap)
     cloth: dict[str, Terms] = {"sides": (), "foot": (), "head": ()}
     face = Face(part, part, outline, measures, part=part)
     return Loose("pocket core", "Flap, interfacing", 1, face, cloth, "interfacing", (), item.at)
@@ -151,13 +201,16 @@ def parts(item: Item, form: Form) -> tuple[Part, ...]:
     )
 
 
-def _seen_outline(flap: Flap, rounded: bool) -> tuple[Point, ...]:
+def _seen_outline(flap: Flap) -> tuple[Point, ...]:
     """Return what of a closed flap is seen on the front: right of its middle, and below the top edge."""
-    half, low, r = flap.wide / 2, flap.fall, min(flap.corner, flap.fall)
+    half, low, r = flap.wide / 2, flap.fall, flap.across
+    r = min(r, low) if flap.rounded else r
     if not r:
         return ((-half, 0.0), (-half, low), (half, low), (half, 0.0))
-    if not rounded:
-        turn: list[Point] = [(half - r, low), (half, low - r)]
+    if not flap.rounded:
+        # what reaches up past the mouth lies over it, and not on the front
+        up = min(flap.up, low)
+        turn: list[Point] = [(half - r, low), (half - r + r * up / flap.up, low - up)]
     else:
         turns = [math.pi / 24 * n for n in range(13)]
         turn = [(half - r + r * math.sin(t), low - r + r * math.cos(t)) for t in turns]
@@ -184,9 +237,8 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     place = Place(band.face.name, band.edge, mm_of(middle), 0.0, back=True)
     key, under = flap_keys(item)
     seam, reach = ("", inside(item).mm) if is_tucked(item) else ("top", 0.0)
-    rounded = OVER_CORNERS.is_(item, "rounded")
     return (
         Caught(key, place, seam, reach, "Middle of the flap", "top left", told, flap.wide),
-        HangsOver(key, _seen_outline(flap, rounded)),
+        HangsOver(key, _seen_outline(flap)),
         *closing_sewn(item, ground_of(bag, form, layer, "front"), under),
     )

@@ -11,8 +11,11 @@ OVER_WRAP = Length("extras.wrap")
 OVER_INSERTED = Length("extras.inserted")
 #: how much narrower than the bag it is at each side
 OVER_CLEAR = Length("extras.flap_clear")
+OVER_SHAPE = Choice[Literal["straight", "half", "slanted"]]("extras.flap_shape")
 OVER_CORNERS = Choice[Literal["square", "clipped", "rounded"]]("extras.flap_corners")
 OVER_CORNER = Length("extras.flap_corner")
+#: how wide its free edge is, where its sides slant in to it
+OVER_FOOT = Length("extras.flap_foot")
 #: what its underside is cut of
 UNDER_OF = Choice[Literal["outer", "lining"]]("extras.under_of")
 HELD_BY = Choice[Literal["open", "snap", "stud", "tape", "button"]]("extras.held_by")

@@ -15,7 +15,7 @@ from ambitus.core.grammar.extra.flap.closing import (
     up_from_free,
 )
 from ambitus.core.grammar.extra.flap.cut import cored_with, flap_keys, flap_of, inside, is_tucked
-from ambitus.core.grammar.extra.flap.fields import OVER_ALLOWANCE, OVER_CORNERS
+from ambitus.core.grammar.extra.flap.fields import OVER_ALLOWANCE
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.sewing import rank_of, raw_down
 from ambitus.core.grammar.interfacing.steps import COOLS
@@ -82,11 +82,13 @@ def _made(item: Item, form: Form) -> Iterator[Step]:
     if first:
         yield _half(item, flap.fall)
     ready = [f"{item.at} {state}" for state, so in (("half set", first), ("cored", facts)) if so]
-    corner = {
-        "square": "Clip both corners across.",
-        "clipped": "Clip the corners.",
-        "rounded": "Notch the allowance round both curves.",
-    }[OVER_CORNERS.of(item)]
+    if not flap.across:
+        corner = "Clip both corners across."
+    elif not flap.rounded:
+        corner = "Clip the corners."
+    else:
+        curves = "all along the curve" if flap.is_one_curve else "round both curves"
+        corner = f"Notch the allowance {curves}."
     yield Step(
         f"extra {item.number} make",
         "Sew the two layers of the flap together and turn it",

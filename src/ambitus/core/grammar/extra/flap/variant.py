@@ -26,7 +26,9 @@ from ambitus.core.grammar.extra.flap.fields import (
     OVER_CORNER,
     OVER_CORNERS,
     OVER_FALL,
+    OVER_FOOT,
     OVER_INSERTED,
+    OVER_SHAPE,
     OVER_WRAP,
     UNDER_OF,
 )
@@ -46,8 +48,12 @@ _HELD = {
 }
 
 
+_SHAPED = {"straight": "", "half": "half-round ", "slanted": "slanted "}
+
+
 def _says(bag: Resolved, view: View, at: str) -> str:
-    return f"a flap{_HELD[HELD_BY.of(Item(bag, at))]}"
+    item = Item(bag, at)
+    return f"a {_SHAPED[OVER_SHAPE.of(item)]}flap{_HELD[HELD_BY.of(item)]}"
 
 
 def _needs(bag: Resolved) -> str:
@@ -90,6 +96,17 @@ FLAP_OVER = Extra(
         ),
         Param(OVER_CLEAR, "Clear of each side", "length", paired(6), low=0, high=500),
         Param(
+            OVER_SHAPE,
+            "Its shape",
+            "choice",
+            "straight",
+            options=(
+                Option("straight", "Straight", "As wide at its free edge as at the mouth."),
+                Option("half", "Half-round", "As round as there is room for."),
+                Option("slanted", "Slanted sides", "In from the mouth to a narrower free edge."),
+            ),
+        ),
+        Param(
             OVER_CORNERS,
             "Its corners",
             "choice",
@@ -99,6 +116,7 @@ FLAP_OVER = Extra(
                 Option("clipped", "Clipped", "Cut off at a slant."),
                 Option("rounded", "Rounded", "A curve to notch and to turn."),
             ),
+            shown_when=(OVER_SHAPE, "straight"),
         ),
         Param(
             OVER_CORNER,
@@ -109,6 +127,16 @@ FLAP_OVER = Extra(
             high=500,
             help="Rounded: its radius; clipped: what is cut off along each edge.",
             shown_unless=(OVER_CORNERS, "square"),
+        ),
+        Param(
+            OVER_FOOT,
+            "Free edge, wide",
+            "length",
+            paired(50),
+            low=3,
+            high=2500,
+            help="What is left between its two slants.",
+            shown_when=(OVER_SHAPE, "slanted"),
         ),
         Param(
             HELD_BY,
@@ -188,13 +216,14 @@ FLAP_OVER = Extra(
         "Flap",
         ", with ",
         _says,
-        choices=(OVER_CORNERS, HELD_BY, BUTTONHOLE, PATCHED, OVER_CORE, POCKET_OF, UNDER_OF),
+        choices=(OVER_SHAPE, OVER_CORNERS, HELD_BY, BUTTONHOLE, PATCHED, OVER_CORE, POCKET_OF, UNDER_OF),
         fields=(
             OVER_FALL,
             OVER_WRAP,
             OVER_INSERTED,
             OVER_CLEAR,
             OVER_CORNER,
+            OVER_FOOT,
             FROM_TOP_EDGE,
             CLOSURE_SIZE,
             CLOSURE_LONG,
