@@ -88,6 +88,7 @@ def test_the_next_step_is_asked_before_its_key(screen: Screen) -> None:
             if asked.count(early) >= before + 4:
                 break
             page.wait_for_timeout(20)
+        assert asked.count(early) >= before + 4
     page.wait_for_load_state("networkidle")
     page.keyboard.press("PageDown")
     screen.shows(OUTER, "width", "18 1/4")

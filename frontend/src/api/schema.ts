@@ -4027,8 +4027,6 @@ export interface components {
          * @description Rows of pieces, how they are put together, and the phrase of that which was opened.
          */
         PieceTilesRequest: {
-            /** Rows */
-            rows: components["schemas"]["RowTyped"][];
             spec: components["schemas"]["Spec"];
             /** Phrase */
             phrase: string;
@@ -4045,6 +4043,8 @@ export interface components {
              * @description The groups whose tiles tell what they give, by their paths; all where none is told.
              */
             groups?: string[];
+            /** Rows */
+            rows: components["schemas"]["RowTyped"][];
         };
         /**
          * PiecesRequest

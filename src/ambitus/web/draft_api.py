@@ -44,8 +44,8 @@ _WORK = TypeAdapter(WorkShown)
 _LAID = TypeAdapter(LaidShown)
 
 
-class TilesRequest(BaseModel):
-    """A spec, the phrase that was opened, and the unit shown."""
+class PhraseOpened(BaseModel):
+    """A spec, the phrase of it that was opened, the unit shown, and what is wanted of its tiles."""
 
     spec: Spec
     phrase: str = Field(max_length=80)
@@ -56,6 +56,10 @@ class TilesRequest(BaseModel):
         max_length=60,
         description="The groups whose tiles tell what they give, by their paths; all where none is told.",
     )
+
+
+class TilesRequest(PhraseOpened):
+    """A spec, the phrase that was opened, and the unit shown."""
 
 
 class VolumesRequest(BaseModel):

@@ -23,6 +23,7 @@ from ambitus.desk.drafting import drafted
 from ambitus.desk.pieces import put_together, sized
 from ambitus.files.pieces_text import MOST_TYPED, pieces_from_text
 from ambitus.library import SamplePieces, sample_pieces, shipped
+from ambitus.web.draft_api import PhraseOpened
 from ambitus.web.problem import WRONG, PlainRoute
 
 router = APIRouter(prefix="/api", tags=["pieces"], route_class=PlainRoute)
@@ -124,20 +125,11 @@ def sample() -> SamplePieces:
     return sample_pieces()
 
 
-class PieceTilesRequest(BaseModel):
+class PieceTilesRequest(PhraseOpened):
     """Rows of pieces, how they are put together, and the phrase of that which was opened."""
 
     model_config = ConfigDict(extra="forbid")
     rows: list[RowTyped] = Field(max_length=MOST_TYPED)
-    spec: Spec
-    phrase: str = Field(max_length=80)
-    unit: Unit | None = None
-    named: bool = Field(default=False, description="Only the words of the tiles: at once.")
-    groups: list[str] = Field(
-        default_factory=list,
-        max_length=60,
-        description="The groups whose tiles tell what they give, by their paths; all where none is told.",
-    )
 
 
 @router.post("/pieces/tiles", response_model=Tiles, responses=WRONG, summary="Open a phrase of pieces")

@@ -1,6 +1,6 @@
 """What a sample teaches of a cloth: a square that is washed, a strip that is stretched."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass
 from statistics import fmean
 from typing import Annotated, Literal
@@ -143,8 +143,3 @@ def shrinks(samples: Iterable[Sample], cloth: str) -> Shrinks | None:
         return None
     last = max(one.at for one in mine)
     return Shrinks(cloth, fmean(o.along for o in mine), fmean(o.across for o in mine), len(mine), last)
-
-
-def kept(samples: Sequence[Sample]) -> tuple[Sample, ...]:
-    """Return the samples that were not put away, the last first."""
-    return tuple(sorted((one for one in samples if not one.away), key=lambda one: one.at, reverse=True))
