@@ -26,7 +26,7 @@ from ambitus.core.steps.work import by_place, cut_before, cut_later, steps_of
 from ambitus.core.walk import WalkedSeam, walk_seams
 
 #: Raised whenever a rule changes what is cut, so that a saved plan can say under which it was drafted.
-RULES_VERSION = 4
+RULES_VERSION = 5
 
 
 @dataclass(frozen=True)

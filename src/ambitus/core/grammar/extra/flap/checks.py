@@ -167,7 +167,10 @@ def flap_half_at_corner(draft: "Draft") -> Iterator[Fired]:
         if not held_by(item):
             continue
         flap, at = flap_of(item, draft.form), FROM_TOP_EDGE.of(item)
-        room = beside(flap, size_of(item)[0] / 2, flap.fall - at - reaches(item)[0])
+        wide, high = size_of(item)
+        low = flap.fall - at - high / 2
+        # of one that hangs over the free edge what lies on the flap counts, where some of it does
+        room = beside(flap, wide / 2, max(low, min(0.0, low + high)))
         if room > clear - 1e-6:
             continue
         shape, corners = OVER_SHAPE.in_(item.at), OVER_CORNERS.in_(item.at)

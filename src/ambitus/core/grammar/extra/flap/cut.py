@@ -110,6 +110,9 @@ def beside(flap: Flap, x: float, y: float) -> float:
     begins = flap.wide / 2 - flap.across
     if not flap.across or y >= flap.up:
         return math.inf
+    if y < 0:
+        # below the free edge nothing of the corner is nearer than where it begins
+        return math.hypot(max(0.0, begins - x), y)
     if flap.rounded:
         return flap.across - math.hypot(x - begins, y - flap.up) if x > begins else math.inf
     long = math.hypot(flap.across, flap.up)
