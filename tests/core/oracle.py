@@ -165,7 +165,9 @@ def _(b: Bag) -> bool:
 
 @says("no-face-left")
 def _(b: Bag) -> bool:
-    return b.chose("base.width_means", "flat") and b.mm("size.width") <= b.mm("size.depth")
+    flat, deep = b.chose("base.width_means", "flat"), b.asked.get("depth", 0.0)
+    face = b.draft.form.mm("width") if deep else 1.0
+    return (flat and b.mm("size.width") <= b.mm("size.depth")) or face <= 0
 
 
 @says("depth-over-width")
@@ -254,7 +256,8 @@ def _(b: Bag) -> bool:
 def _(b: Bag) -> bool:
     made = {k: size for k, size in b.draft.form.dimensions.items() if k != "flat_opening"}
     # a bag without a face cannot be read
-    read = b.draft.read.sizes if made.get("width") is None or made["width"].asked > 0 else {}
+    face = made.get("width")
+    read = b.draft.read.sizes if face is None or min(face.asked, face.comes_out) > 0 else {}
     out = {k: read[k].total if k in read else size.comes_out for k, size in made.items()}
     return any(abs(out[k] - size.asked) > b.bag.grid.step / 2 + EPS for k, size in made.items())
 

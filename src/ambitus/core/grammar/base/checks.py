@@ -70,14 +70,15 @@ def depth_under_corner(draft: "Draft") -> Iterator[Fired]:
     "no-face-left",
     "stop",
     "Deeper than the bag is wide",
-    "flat width ≤ depth",
+    "flat width ≤ depth, as asked or as it comes out on the grid",
     "Read flat, the width has to hold the face and the depth.",
     "The bag has no front.",
     impossible=True,
 )
 def no_face_left(draft: "Draft") -> Iterator[Fired]:
     made, bag = draft.form.dimensions, draft.bag
-    if "depth" not in made or made["width"].asked > 0:
+    # a hair that is asked for may be lost on the grid
+    if "depth" not in made or min(made["width"].asked, made["width"].comes_out) > 0:
         return
     depth = made["depth"].asked
     wider = at_least(bag, depth + depth / DEEP_SHARE)
