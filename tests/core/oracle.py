@@ -199,7 +199,7 @@ def _(b: Bag) -> bool:
 @says("seam-too-narrow")
 def _(b: Bag) -> bool:
     least = b.pair(3, 1 / 8)
-    given = [b.mm(f"allowances.{k}") for k in b.bag.classes if b.kind(k) != "raw"]
+    given = [b.mm(f"allowances.{k}") for k in b.bag.classes if b.kind(k) not in ("raw", "bound_ends")]
     rows = [b.mm("seams.first")] if b.kinds("french", "french_stitched") else []
     return min([*given, *rows], default=least) < least
 
@@ -1085,6 +1085,9 @@ def _open(b: Bag) -> float:
 def _side_of_panel(b: Bag) -> float:
     """How long the side of a panel is from the finished top: to its base, its corner, cut-out or fold."""
     deep = b.asked.get("depth", 0.0) / 2
+    if b.draft.form.stance.bottom:
+        # a slit ends above the join of a bottom
+        return b.draft.form.height - b.draft.form.stance.bottom
     if b.base == "boxed":
         return b.draft.form.height
     if b.base == "rounded":
