@@ -85,7 +85,7 @@ def flap_of(item: Item, form: Form) -> Flap:
     across, up = min(across, wide / 2 - _STRAIGHT), min(up, seen - _STRAIGHT)
     straight = OVER_SHAPE.is_(item, "straight")
     rounded = OVER_CORNERS.is_(item, "rounded") if straight else OVER_SHAPE.is_(item, "half")
-    if rounded:
+    if not OVER_SHAPE.is_(item, "slanted"):
         across = up = min(across, up)
     if min(across, up) < _STRAIGHT:
         across = up = 0.0
