@@ -46,6 +46,24 @@ BOX = {
 }
 
 
+CLIPPED = {
+    "unit": "mm",
+    "preset": "pouch",
+    "base": {"kind": "rounded", "lower": "clipped", "clip": 30},
+    "size": {"width": 240, "height": 120},
+    "allowances": {"general": 10},
+    "carry": [],
+}
+FLAPPED = {
+    "unit": "mm",
+    "base": {"kind": "seamed"},
+    "size": {"width": 260, "height": 170},
+    "top": {"kind": "pressed_edges"},
+    "extras": [{"kind": "flap", "flap_shape": "slanted", "flap_foot": 50}],
+    "carry": [],
+}
+
+
 def _laid(made: Draft, piece: Piece, unit: Unit = "mm", **look: Any) -> LaidPiece:
     return laid_piece(piece, Look(look.pop("room", ROOM), unit, **look), View(unit, made.bag.unit).worked)
 
@@ -156,6 +174,12 @@ def test_every_mark_that_is_drawn_has_its_number(spec: dict[str, Any]) -> None:
         (SACK, "outer panel", ["bottom 292.5 quarter"]),
         (SACK, "outer base", ["top 100 quarter", "left 100 quarter"]),
         (tote(), "lining panel", ["bottom 190 gap", "bottom 290 gap"]),
+        # clipped by 30 at its seam line, 10 × (2 − √2) more at the raw edge; 128 high
+        (CLIPPED, "outer panel", ["bottom 35.8579 corner", "bottom 224.142 corner", "left 92.1421 corner"]),
+        # a slant of 99 over 100, 10 further out: 153.17 and 95.89 from the middle of the free edge
+        (FLAPPED, "pocket flap 1", ["bottom 104.828 corner", "bottom 163.172 corner", "left 44.1127 corner"]),
+        # its half in the middle, 40 below the top edge of 100 that fall: 60 and a seam above the free edge
+        (FLAPPED, "pocket flap under 1", ["top 134 half of the snap", "left 80 half of the snap"]),
         (BOX, "outer panel", ["left 68 fold", "left 138 fold", "left 208 fold", "left 48 corner"]),
     ],
 )

@@ -49,6 +49,7 @@ def _refused(data: dict[str, Any]) -> dict[str, str]:
 #: what a list does not tell: what was asked, and on which grid it was cut
 NOT_TOLD = {
     "grid-moved-size": "asked against what comes out",
+    "thing-past-zip": "a thing that it was sized to",
     "zip-not-counted": "asked without the zip; the list makes the bag with it",
     "hole-left": "how the height was asked for",
     "insert-left-out": "an insert that was asked for, and is none",

@@ -112,9 +112,10 @@ def _places(piece: Piece, mark: Mark) -> Iterator[tuple[Side, float]]:
         yield from (("left", y) for y in ys)
         return
     if mark.kind == "spot":
-        # a cross: it is found by its middle
-        yield "top", mark.points[2][0]
-        yield "left", mark.points[2][1]
+        # a cross, or its middle alone: by that it is found
+        x, y = mark.points[len(mark.points) // 2]
+        yield "top", x
+        yield "left", y
         return
 
     def along(x: float, y: float) -> tuple[Side, float]:
@@ -211,6 +212,18 @@ class _Edge:
         low = [x for x, y in self.piece.cut if abs(y - self.piece.box[1]) < SAME]
         return self.mm(min(low)) if low else 0.0
 
+    def cut_off(self, at: float) -> Tick:
+        """Return the tick where a corner that is cut off straight begins, told from the nearer end."""
+        mm, whole = self.mm(at), self.piece.sums[self.size]
+        off, label = snap(whole.total - mm), "Where the corner is cut off"
+        if not self.from_top and mm < whole.total / 2:
+            return Tick(self.side, mm, "corner", Sum(label, (Term("Cut off", mm, "As it is drafted."),)))
+        terms = (
+            Term(whole.label, whole.total, "The whole edge, as it is cut."),
+            Term("Cut off", -off, "As it is drafted."),
+        )
+        return Tick(self.side, mm, "corner", Sum(label, terms), of="corner")
+
     def corner(self, at: float) -> Tick:
         """Return the tick of a corner that is cut out."""
         key = "across" if self.side != "left" else "up"
@@ -249,6 +262,16 @@ def _corners(piece: Piece) -> Iterator[tuple[Side, float]]:
                 yield "left", y
 
 
+def _cut_off(piece: Piece) -> Iterator[tuple[Side, float]]:
+    """Yield where lower corners that are cut off straight begin; a round one is drawn by its radius."""
+    n = len(piece.edges)
+    for i, edge in enumerate(piece.edges):
+        if edge.name in ("corner left", "corner right") and edge.bend is None:
+            (x, _), (_, y) = sorted((piece.cut[i], piece.cut[(i + 1) % n]), key=lambda at: at[1])
+            yield "bottom", x
+            yield "left", y
+
+
 def ticks_of(piece: Piece) -> tuple[Tick, ...]:
     """
     Return everything that is read off the rulers of *piece*, in the order of each: along the top and the
@@ -279,6 +302,7 @@ def ticks_of(piece: Piece) -> tuple[Tick, ...]:
         for side, place in _places(piece, mark):
             out.append(edges[side].tick(place, word, told[mark.label] or every))
     out += [edges[side].corner(at) for side, at in _corners(piece)]
+    out += [edges[side].cut_off(at) for side, at in _cut_off(piece)]
     return tuple(each_once(out))
 
 
