@@ -392,7 +392,8 @@ def seams_bound_by_the_rule(draft: Draft) -> Iterator[str]:
         deep = draft.read.sizes.get("depth") or draft.read.sizes["height"]
         longs = {deep.total} if of == "corner" else set(_raw_edges(draft, of))
         if of == "end" and bag.kinds.base.kind in LIDDED:
-            high = 0.0 if bag.kinds.base.kind == "pleated" else draft.form.mm("height")
+            # corners that are cut out first leave the breadth alone
+            high = draft.form.mm("height") if bag.kinds.base.kind == "box_pouch" else 0.0
             longs = {draft.form.mm("breadth") + high}
         # round a base of its own the base's edge is the longer one; a traced one is cut off at its corners
         traced = 0.06 * over if bag.kinds.base.kind == "traced" else 0.0
