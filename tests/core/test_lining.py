@@ -6,9 +6,6 @@ from typing import Any
 import pytest
 
 from ambitus.core.draft import Draft
-from ambitus.core.grammar.registry import GRAMMAR
-from ambitus.core.shown.helped import findings_helped
-from ambitus.core.spec.model import Spec
 from ambitus.core.steps.model import Step
 from bags import drafted, tote
 
@@ -131,18 +128,3 @@ def test_an_inch_plan_tapers_over_inches() -> None:
     made = drafted({"unit": "in", "top": LINED, "carry": []})
     assert "over the 2 in before the top" in _step(made, "lining sides").say
     assert not [s.say for s in made.steps if " mm" in s.say + s.settings]
-
-
-def test_edges_that_meet_cannot_be_sewn_deeper() -> None:
-    """A lining whose raw edges meet too has no allowance to go deeper into: another seam, or cut alike."""
-    raw = {"unit": "mm", "seams": {"kind": "raw"}, "cloth": {"outer": "felt", "lining": "felt"}}
-    for ease, wrong in (("deeper", True), ("none", False), ("shorter", False)):
-        spec = {**raw, "top": {"kind": "turned_through", "ease": ease}}
-        made = drafted(spec)
-        shown = findings_helped(made, Spec.model_validate(spec), "mm", GRAMMAR)
-        (told,) = [f for f in shown if f.id == "parts-do-not-fit"] or [None]
-        assert bool(told) is wrong
-        if told:
-            says = [remedy.says for remedy in told.remedies]
-            assert "Lining Sewn deeper → The same size as the outer" in says
-            assert any("Raw edges that meet → " in said for said in says)

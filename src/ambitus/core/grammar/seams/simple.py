@@ -14,8 +14,6 @@ from ambitus.core.grammar.seams.common import (
     whole_allowance,
     whole_row,
 )
-from ambitus.core.grammar.top.fields import LINING_EASE
-from ambitus.core.grammar.top.lining import one_with_outer
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.sums import Term
@@ -84,12 +82,6 @@ def _raw_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
     return (Row("", "Bring the edges of the {seam} together", say, lies="meet"),)
 
 
-def _as_it_meets(bag: Resolved) -> str:
-    apart = "lining" in bag.kinds.top.layers and not one_with_outer(bag)
-    deeper = apart and LINING_EASE.is_(bag, "deeper")
-    return "the edges of its lining meet too, and cannot be sewn deeper" if deeper else ""
-
-
 RAW = SeamKind(
     right_out=True,
     checks=CHECKS,
@@ -100,7 +92,6 @@ RAW = SeamKind(
     params=(GENERAL_PARAM,),
     phrase=phrase(lambda bag, view: "raw edges that meet"),
     finished=False,
-    needs=_as_it_meets,
     eats=lambda bag, key, name, over: (),
     takes_allowance=False,
     own=lambda bag: (0.0, "Raw edges that meet give nothing up."),
