@@ -17,6 +17,7 @@ import DraftTools from './DraftTools.vue'
 import KnownSeams from './KnownSeams.vue'
 import MakingSentence from './MakingSentence.vue'
 import { opened as openedOf, type Opened } from './opened'
+import { tableRoom, type Room } from './tableRoom'
 import OpenSum from './OpenSum.vue'
 import PieceLaid from './PieceLaid.vue'
 import PhraseTiles from './PhraseTiles.vue'
@@ -64,7 +65,7 @@ const [TABLE_BESIDE, TABLE_BELOW] = [40, 273]
 const laidOut = ref('')
 const look = ref({ wrong_side: false, half: false, neighbour: false })
 /** as the table was measured last; before it is there, about what will be left for it */
-const tableRoom = ref<{ width: number; height: number }>()
+const laidRoom = ref<Room>()
 const { answer: laid } = useResting(
   () =>
     laidOut.value && drafted.value && !waiting.value
@@ -72,7 +73,7 @@ const { answer: laid } = useResting(
           spec: drafted.value.spec,
           unit: drafted.value.unit,
           piece: laidOut.value,
-          ...tableRoom.value,
+          ...laidRoom.value,
           ...look.value,
         }
       : undefined,
@@ -90,10 +91,7 @@ function layOut(piece: string, sum?: string) {
   if (sum) show(piece, sum)
   if (laidOut.value !== piece) look.value = { wrong_side: false, half: false, neighbour: false }
   const { width, height } = allRoom()
-  tableRoom.value ??= {
-    width: Math.max(280, width - TABLE_BESIDE),
-    height: Math.max(320, height - TABLE_BELOW),
-  }
+  laidRoom.value ??= tableRoom({ width: width - TABLE_BESIDE, height: height - TABLE_BELOW })
   laidOut.value = piece
   allPieces.value = false
 }
@@ -338,7 +336,7 @@ useKeys(
           @open="(key) => show(laidShown!.piece, key)"
           @back="backToBag"
           @look="(now) => (look = { ...look, ...now })"
-          @room="(space) => (tableRoom = space)"
+          @room="(space) => (laidRoom = space)"
           @move="(move) => at.edit({ kind: 'moved', ...move })"
           @settle="at.settle()"
         />

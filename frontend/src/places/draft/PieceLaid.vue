@@ -7,6 +7,7 @@ import { steppedScale } from '../../bag-drawing/scale'
 import StandingBag from '../../bag-drawing/StandingBag.vue'
 import ShownLength from '../../length-field/ShownLength.vue'
 import PlacedOnPiece from './PlacedOnPiece.vue'
+import { tableRoom, type Room } from './tableRoom'
 import './piece-laid.css'
 
 const props = defineProps<{
@@ -22,7 +23,7 @@ const emit = defineEmits<{
   open: [key: string]
   back: []
   look: [look: { wrong_side?: boolean; half?: boolean; neighbour?: boolean }]
-  room: [room: { width: number; height: number }]
+  room: [room: Room]
   move: [move: { path: string; side: 'front' | 'back'; right: number; down: number }]
   settle: []
 }>()
@@ -31,7 +32,7 @@ const table = ref<HTMLElement>()
 const watcher = new ResizeObserver(() => measure())
 function measure() {
   const box = table.value?.getBoundingClientRect()
-  if (box) emit('room', { width: Math.max(280, box.width), height: Math.max(320, box.height) })
+  if (box) emit('room', tableRoom(box))
 }
 onMounted(() => {
   if (table.value) watcher.observe(table.value)

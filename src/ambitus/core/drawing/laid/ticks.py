@@ -80,9 +80,9 @@ def _word(mark: Mark, nth: int) -> str:
         return "row"
     if mark.kind in ("crease", "row"):
         names = [name.partition(",")[0] for name, _ in mark.readings]
-        # a fold that lies there twice is told once
-        again = "fold" if first == "side" else first
-        name = names[nth] if nth < len(names) else again
+        # a line that lies there twice is told once
+        nth = 0 if len(names) == 1 else nth
+        name = names[nth] if nth < len(names) else first
         if name.startswith(("then", "from ")):
             return "fold" if mark.kind == "crease" else "row"
         return f"{name} {first}" if " " not in name and first == "fold-to" else name
@@ -215,14 +215,12 @@ class _Edge:
     def cut_off(self, at: float) -> Tick:
         """Return the tick where a corner that is cut off straight begins, told from the nearer end."""
         mm, whole = self.mm(at), self.piece.sums[self.size]
-        off, label = snap(whole.total - mm), "Where the corner is cut off"
         if not self.from_top and mm < whole.total / 2:
-            return Tick(self.side, mm, "corner", Sum(label, (Term("Cut off", mm, "As it is drafted."),)))
-        terms = (
-            Term(whole.label, whole.total, "The whole edge, as it is cut."),
-            Term("Cut off", -off, "As it is drafted."),
-        )
-        return Tick(self.side, mm, "corner", Sum(label, terms), of="corner")
+            terms: tuple[Term, ...] = (Term("Cut off", mm, "As it is drafted."),)
+        else:
+            to_end = Term(whole.label, whole.total, "The whole edge, as it is cut.")
+            terms = (to_end, Term("Cut off", -snap(whole.total - mm), "As it is drafted."))
+        return Tick(self.side, mm, "corner", Sum("Where the corner is cut off", terms), of="corner")
 
     def corner(self, at: float) -> Tick:
         """Return the tick of a corner that is cut out."""

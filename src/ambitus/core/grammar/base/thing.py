@@ -173,9 +173,7 @@ def _rounded_high(bag: Resolved) -> float | None:
     if LOWER.is_(bag, "half"):
         across = _over_corners(bag)
         return None if across is None else across / 2
-    if _laid(bag) is None:
-        return None
-    return _high(bag, _up(bag), _thick(bag) / 2 + _lifted(bag))
+    return None if _laid(bag) is None else _high(bag, _up(bag), _thick(bag) / 2 + _lifted(bag))
 
 
 #: of a flat bag with corners rounded or clipped; a half-round one goes over the corners of the thing

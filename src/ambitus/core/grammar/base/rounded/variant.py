@@ -108,7 +108,7 @@ ROUNDED = Base(
         Param(RADIUS, "Corner radius", "length", paired(40), low=1, high=1000, shown_when=(LOWER, "round")),
         Param(CLIP, "Clipped by", "length", paired(25), low=1, high=1000, shown_when=(LOWER, "clipped")),
         # a disc that is there is as large as it is
-        *(replace(p, shown_unless=(LOWER, "disc")) for p in THING_PARAMS[:1]),
+        replace(THING_PARAMS[0], shown_unless=(LOWER, "disc")),
         *THING_PARAMS[1:],
         *LIES_PARAMS,
     ),
