@@ -14,12 +14,14 @@ const piece = ref('')
 const minutes = ref('')
 const learning = ref(false)
 const trouble = ref('')
+// each field by what is its own: what came of the one does not wipe what is being typed in the other
 watch(
   () => [props.bench.step.key, props.bench.step.note] as const,
-  ([, now]) => {
-    note.value = now
-    minutes.value = props.bench.step.seconds ? String(Math.round(props.bench.step.seconds / 60)) : ''
-  },
+  ([, now]) => (note.value = now),
+)
+watch(
+  () => [props.bench.step.key, props.bench.step.seconds] as const,
+  ([, now]) => (minutes.value = now ? String(Math.round(now / 60)) : ''),
   { immediate: true },
 )
 function keepNote() {

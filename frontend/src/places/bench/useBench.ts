@@ -43,12 +43,17 @@ export function useBench() {
       armed.value = false
     }
   }
-  async function flush(): Promise<boolean> {
+  // one question after the other: an older answer that comes later would show the bag as it stood before
+  let asked: Promise<boolean> = Promise.resolve(true)
+  const inTurn = (ask: (before: boolean) => Promise<boolean>) => (asked = asked.then(ask))
+  const flush = () => inTurn(send)
+  /** Send what is held; where there is nothing (it went along with what was asked before) it ended as that did. */
+  async function send(before: boolean): Promise<boolean> {
     const found = making.value
     if (!found || !held) return false
     clearTimeout(timer)
     const sent = held.all
-    if (!sent.length) return true
+    if (!sent.length) return before
     try {
       stands(await api.happen(found.id, sent, unit.value))
       held.kept(sent.map((one) => one.id))
@@ -75,13 +80,16 @@ export function useBench() {
     return flush()
   }
   async function load(id: string) {
-    held = new Unkept(id)
-    try {
-      stands(await api.making(id, unit.value))
-      await flush()
-    } catch (cause) {
-      trouble.value = said(cause)
-    }
+    await inTurn(async () => {
+      held = new Unkept(id)
+      try {
+        stands(await api.making(id, unit.value))
+        return await send(true)
+      } catch (cause) {
+        trouble.value = said(cause)
+        return false
+      }
+    })
   }
   async function open(plan: string, wanted?: string) {
     try {
@@ -94,13 +102,17 @@ export function useBench() {
     }
   }
   async function begin(plan: string, about: AboutMaking) {
-    try {
-      const found = await api.beginMaking({ plan, about, unit: unit.value })
-      held = new Unkept(found.id)
-      stands(found)
-    } catch (cause) {
-      trouble.value = said(cause)
-    }
+    await inTurn(async () => {
+      try {
+        const found = await api.beginMaking({ plan, about, unit: unit.value })
+        held = new Unkept(found.id)
+        stands(found)
+        return true
+      } catch (cause) {
+        trouble.value = said(cause)
+        return false
+      }
+    })
   }
   async function next() {
     const found = bench.value
