@@ -9,9 +9,10 @@ that is being judged but its cut sizes, outlines, marks and steps.
 import math
 from collections.abc import Iterator
 
-from shapely import Polygon
+from shapely import MultiPoint, Polygon
 
 from ambitus.core.checks.run import findings
+from ambitus.core.curves import flattened
 from ambitus.core.cut.pieces import letter
 from ambitus.core.draft import Draft
 from ambitus.core.form.model import Piece
@@ -79,6 +80,8 @@ def top_eats(draft: Draft) -> float:
         "bound": (),
         "bound_unlined": (),
     }
+    if is_hinged(draft):
+        return 0.0
     if draft.bag.kinds.top.kind in _ZIPPED:
         return mm_at(draft.bag, "allowances.zip") - zip_shows(draft) / 2
     return sum(mm_at(draft.bag, path) for path in terms[draft.bag.kinds.top.kind]) + top_knife(draft)
@@ -100,11 +103,13 @@ def past_the_edge(draft: Draft) -> float:
 def _uncounted(draft: Draft) -> float:
     """Return half of what shows of a zip that is not in the height asked for."""
     out = _chose(draft, "top.zip_counts", "left_out") and draft.bag.kinds.base.kind not in _BOX
-    return zip_shows(draft) / 2 if out else 0.0
+    return zip_shows(draft) / 2 if out and not is_hinged(draft) else 0.0
 
 
 def zip_shows(draft: Draft) -> float:
-    """Return what shows of a zip: its tape less both its seams."""
+    """Return what shows of a zip: its tape less both its seams, or its window."""
+    if is_hinged(draft):
+        return mm_at(draft.bag, "top.zip_window_high")
     return mm_at(draft.bag, "top.tape") - 2 * mm_at(draft.bag, "allowances.zip")
 
 
@@ -133,8 +138,16 @@ def is_folded(draft: Draft) -> bool:
     return kind == "folded" or (kind != "seamed" and _chose(draft, "base.cut_as", "folded"))
 
 
+def is_hinged(draft: Draft) -> bool:
+    """Return whether front and back are one piece that is folded at the top, its zip in a window there."""
+    flat = draft.bag.kinds.base.kind in ("seamed", "rounded")
+    return flat and _chose(draft, "top.zip_ends", "window")
+
+
 def is_wrapped(draft: Draft) -> bool:
     """Return whether one piece goes round, with a fold at one side."""
+    if is_hinged(draft):
+        return False
     return draft.bag.kinds.base.kind in ("boxed", "seamed") and _chose(draft, "base.cut_as", "wrapped")
 
 
@@ -159,7 +172,7 @@ def _asked(draft: Draft) -> dict[str, float]:
         asked["width"] -= asked["depth"]
     if bag.kinds.base.kind == "traced":
         asked["length"], asked["breadth"], _ = _traced(draft)
-    if _chose(draft, "top.zip_counts", "left_out"):
+    if _chose(draft, "top.zip_counts", "left_out") and not is_hinged(draft):
         # half of the zip lies beyond the cloth that was asked for
         asked["breadth" if bag.kinds.base.kind in _BOX else "height"] += zip_shows(draft) / 2
     means = choice_at(bag, "top.height_means") if "top.height_means" in bag.values else "edge"
@@ -240,7 +253,7 @@ def _panels(draft: Draft) -> int:
     panels = draft.bag.values.get("base.panels")
     if panels is not None:
         return 2 if panels.value == "two" else 1
-    return 1 if is_folded(draft) or is_wrapped(draft) else 2
+    return 1 if is_folded(draft) or is_wrapped(draft) or is_hinged(draft) else 2
 
 
 def _read_flat(draft: Draft) -> bool:
@@ -366,7 +379,7 @@ def seams_walk(draft: Draft) -> Iterator[str]:
             yield f"mouth {chain}, asked {around}"
     layers = {p.layer for p in _sewn(draft)}
     wanted = {f"{layer} {name}" for layer in layers for name in _seam_names(draft)}
-    if len(layers) == 2 or draft.bag.kinds.top.kind in _ZIPPED:
+    if (len(layers) == 2 or draft.bag.kinds.top.kind in _ZIPPED) and not is_hinged(draft):
         wanted.add("top")
     if not wanted <= {w.seam.key for w in draft.walked}:
         yield f"seams {sorted(w.seam.key for w in draft.walked)}"
@@ -390,6 +403,11 @@ def _seam_names(draft: Draft) -> set[str]:
         corners = ("corner seam", "corner fold") if kind == "boxed" else ()
         return {"side", "base", *corners}
     return {"side left", "side right", *(() if is_folded(draft) else ("base",))}
+
+
+def _seam_line(piece: Piece) -> Polygon:
+    """Return what lies inside the seam line of a piece, curves and all."""
+    return Polygon(flattened(piece.stitch, tuple(e.seam_bend for e in piece.edges)))
 
 
 def outlines_match_sums(draft: Draft) -> Iterator[str]:
@@ -493,7 +511,7 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
     asked, kind = _asked(draft), draft.bag.kinds.base.kind
     shorter = _shorter(draft, piece.layer)
     top = 0.0 if seam_line else top_eats(draft)
-    if seam_line and draft.bag.kinds.top.kind in _ZIPPED:
+    if seam_line and draft.bag.kinds.top.kind in _ZIPPED and not is_hinged(draft):
         # the cloth ends beside the zip, not at its middle
         beside = -zip_shows(draft) / 2
         left_out = _chose(draft, "top.zip_counts", "left_out") and kind not in _BOX
@@ -553,7 +571,7 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
         sb, height = 0.0, 2 * up
     else:
         sb = eats("side" if kind == "rounded" else "base")
-        height = up + sb
+        height = (2 if is_hinged(draft) else 1) * (up + sb)
     round_it = 2 if is_wrapped(draft) else 1
     wanted = {"width": round_it * (asked["width"] + 2 * half) + 2 * s, "height": height}
     if kind == "boxed":
@@ -850,6 +868,39 @@ def bars_by_the_rule(draft: Draft) -> Iterator[str]:
             yield f"{told}: the edge is {edge} wide"
 
 
+def windows_by_the_rule(draft: Draft) -> Iterator[str]:
+    """
+    A window lies in the middle of the fold in every layer, as long and as high as it was asked for; its zip
+    reaches 12 mm past both ends, and all of it lies inside the seam line, or that is said.
+    """
+    drawn = [(p, m) for p in draft.pieces for m in p.marks if m.label == "Window for the zip"]
+    if not is_hinged(draft):
+        if drawn:
+            yield "a window that nobody asked for"
+        return
+    bag = draft.bag
+    long, high = mm_at(bag, "top.zip_window"), mm_at(bag, "top.zip_window_high")
+    past = 2 * (12.7 if bag.unit == "in" else 12.0)
+    said = any(f.rule.id == "window-too-long" for f in findings(draft))
+    for piece in _sewn(draft):
+        points = [at for p, m in drawn if p is piece for at in m.points]
+        left, low, right, top = bounds(piece.cut)
+        middle = ((left + right) / 2, (low + top) / 2)
+        for axis, size in ((0, long), (1, high)):
+            ends = {round(at[axis] - middle[axis], 3) for at in points}
+            if not _same(ends, {-size / 2, size / 2}):
+                yield f"{piece.key}: window drawn {ends}, asked {size}"
+        corners = [
+            (middle[0] + x * (long + past) / 2, middle[1] + y * high / 2) for x in (-1, 1) for y in (-1, 1)
+        ]
+        inside = _seam_line(piece).buffer(EXACT).covers(MultiPoint(corners))
+        if not inside and not said:
+            yield f"{piece.key}: a window of {long} does not fit, and nothing says so"
+    (strip,) = [p for p in draft.pieces if p.layer == "zip"]
+    if abs(strip.size("length") - long - past) > bag.grid.step + EXACT:
+        yield f"a tape of {strip.size('length')} for a window of {long}"
+
+
 def corners_are_marked(draft: Draft) -> Iterator[str]:
     """What is cut, stitched or creased at a corner after cutting is drawn where the seam lines say."""
     corner = draft.form.corner
@@ -985,6 +1036,13 @@ _BY_TOP: dict[str, tuple[tuple[str, str], ...]] = {
         ("stitch channel", "thread cord"),
     ),
 }
+_IN_WINDOW = (
+    ("window slit", "window open"),
+    ("window open", "zip behind"),
+    ("zip behind", "zip half open"),
+    ("zip half open", "{first}"),
+    ("{first}", "try zip"),
+)
 _BY_BASE |= dict.fromkeys(
     ("box_pouch", "box_pouch_cut"),
     (
@@ -1055,13 +1113,16 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
     first_seam = f"outer {names[0][1]}"
     strapped = {"strap 0 even"} if draft.hangs else set()
     pairs = [("measure", "cut"), *((even, "measure back") for even in strapped)]
-    pairs += [(one.format(first=first_seam), then.format(first=first_seam)) for one, then in _BY_TOP[top]]
+    by_top = _IN_WINDOW if is_hinged(draft) else _BY_TOP[top]
+    pairs += [(one.format(first=first_seam), then.format(first=first_seam)) for one, then in by_top]
+    if is_hinged(draft) and top == "zip":
+        pairs += [("window face", "window slit"), ("baste lining", first_seam)]
     pairs = _as_chosen(draft, pairs)
     opening = draft.bag.values.get("top.opening")
     if opening is not None and opening.value != "ends":
         held = "eyelets" if opening.value == "eyelets" else "hold opening"
         pairs.append((held, "press casing" if top == "casing" else "join top"))
-    wanted, cut = strapped, {"cut"}
+    wanted, cut = strapped, {"cut", *(["window slit"] if is_hinged(draft) else ())}
     wanted |= {"gap open"} if _gapped(draft) else set()
     wanted |= {"inspect top"} if top in _GAPPED - _ZIPPED else set()
     if top in _ZIPPED:
@@ -1075,7 +1136,7 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
             pairs += (
                 [("zip back", "tack zip"), ("cut zip", "zip half open")]
                 if late
-                else [("cut zip", "zip front")]
+                else [("cut zip", "zip behind" if is_hinged(draft) else "zip front")]
             )
             cut |= {"cut zip"}
         pairs += [("gap open", "turn"), ("turn", "close gap")] if _gapped(draft) else []
@@ -1129,6 +1190,7 @@ PROOFS = (
     marks_lie_right,
     hems_are_marked,
     bars_by_the_rule,
+    windows_by_the_rule,
     corners_are_marked,
     steps_are_safe,
     made_up_by_the_rule,

@@ -158,6 +158,9 @@ def _layered(
             key, label = f"{layer} {seam.key}", f"{seam.label} of the {layer}"
             out.append(replace(seam, key=key, label=label, chains=chains))
     rings = tuple(tuple(Stretch(layer, face, edge) for face, edge in mouth) for layer, _, mouth in layers)
+    if not any(rings):
+        # folded at its top: the layers meet at a window there
+        return tuple(out)
     if shut and all(len(ring) == 2 for ring in rings):
         chains = tuple((s,) for ring in rings for s in ring)
         sides = tuple(side for ring in rings for side in range(len(ring)))

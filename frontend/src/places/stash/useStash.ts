@@ -34,9 +34,13 @@ export function useStash(world = WORLD) {
   const problems = shallowRef<Record<string, Problem>>({})
   const looked = shallowRef('')
 
+  let asked = 0
   async function load() {
+    const turn = ++asked
     try {
       const [here, before] = await Promise.all([api.stash(unit.value), api.stash(unit.value, true)])
+      // what was asked since knows better
+      if (turn !== asked) return
       stash.value = here
       gone.value = before.things
       trouble.value = ''

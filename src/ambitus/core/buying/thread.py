@@ -12,6 +12,7 @@ from ambitus.core.sew.minutes import (
     overcast_metres,
     sewn_metres,
     stitched_metres,
+    window_metres,
 )
 from ambitus.core.steps.settings import under_needle_of
 
@@ -67,6 +68,8 @@ def rows_of(made: Draft) -> Iterator[Row]:
                 case acts.MakeUp():
                     rows, metres = made_up_metres(made.plan, act)
                     yield Row(rows, metres, stack)
+                case acts.FaceWindow() | acts.ZipBehind():
+                    yield Row(1, window_metres(made.plan), stack)
                 case acts.Fix() if (metres := fixed_metres(made.plan, act)) > 0:
                     yield Row(1, metres, stack)
                 case acts.Overcast() if any(key in made.plan.wrapped for key in made.plan.named(act.seams)):

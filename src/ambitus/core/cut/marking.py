@@ -5,7 +5,7 @@ from itertools import groupby
 from typing import Literal
 
 from ambitus.core.form.model import Mark, Piece
-from ambitus.core.form.sewn import Caught, Hole, Line, Opening, Place, PutOn, Sewn, Told, Zone
+from ambitus.core.form.sewn import Caught, Hole, Line, Opening, Place, PutOn, Sewn, Told, Window, Zone
 from ambitus.core.geometry import Point, along, length, outward, unit_vector
 from ambitus.core.lengths import snap
 
@@ -167,6 +167,9 @@ def marks_of(piece: Piece, sewn: Sequence[Sewn]) -> Iterator[Mark]:
                     yield Mark("notch", one.label, flat.hole(one), "top left", one.told(flat.spare(one.at)))
                 case Zone() if one.face == flat.face:
                     yield Mark("notch", one.label, (), "raw top edge", one.told)
+                case Window() if one.face == flat.face:
+                    for at, row in enumerate(one.rows):
+                        yield Mark("row", "Window for the zip", row, "left raw end", () if at else one.told)
                 case _:
                     pass
     yield from _put_on(flat, [one for one in sewn if isinstance(one, PutOn)])

@@ -71,7 +71,7 @@ def _on_fold(face: Face) -> Literal["x", "y"] | None:
     """Return across which line a face is its own mirror image; a piece of the base or a strip is not told."""
     if face.part == "base" or face.part.startswith("gusset"):
         return None
-    return "y" if face.folded else "x"
+    return "y" if face.folded or face.hinged else "x"
 
 
 def _upright(bag: Resolved, layer: Layer, face: Face) -> bool:
@@ -148,6 +148,7 @@ def _panel(bag: Resolved, layer: Layer, made: _Alike, apart: str) -> Piece:
         on_fold=_on_fold(first),
         over=first.over,
         wrapped=first.wrapped,
+        hinged=first.hinged,
         part=first.part,
         division=first.division,
         upright=_upright(bag, layer, first),
@@ -262,8 +263,9 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
     if piece.folded:
         left, _, right, _ = bounds(piece.cut)
         half = Term("Half the piece", piece.size("height") / 2, "Both sides are the same.")
-        readings = (("from either raw top edge", Sum("From the raw top edge to the fold", (half,))),)
-        out.append(Mark("crease", "Fold of the base", ((left, 0.0), (right, 0.0)), "top edge", readings))
+        where, label = ("base", "Fold at the top") if piece.hinged else ("top edge", "Fold of the base")
+        readings = ((f"from either raw {where}", Sum(f"From the raw {where} to the fold", (half,))),)
+        out.append(Mark("crease", label, ((left, 0.0), (right, 0.0)), where, readings))
     return tuple(out)
 
 

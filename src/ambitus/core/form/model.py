@@ -91,6 +91,8 @@ class Face:
     of: str = ""
     #: whether it is front and back side by side, folded between them and closed along its own base
     wrapped: bool = False
+    #: whether it is both sides of the bag, hanging together along a fold at the top
+    hinged: bool = False
 
     @property
     def side(self) -> str:
@@ -387,6 +389,8 @@ class Piece:
     at: str = ""
     #: whether it is front and back side by side, folded between them and closed along its own base
     wrapped: bool = False
+    #: whether it is both sides of the bag, hanging together along a fold at the top
+    hinged: bool = False
 
     @cached_property
     def sewn(self) -> tuple[Point, ...]:
@@ -451,7 +455,7 @@ class Piece:
 
     @property
     def folded(self) -> bool:
-        """Whether it is both sides of the bag, folded at the base."""
+        """Whether it is both sides of the bag in one, folded between them: at the base or, hinged, at the top."""
         return self.on_fold == "y"
 
     @property

@@ -173,6 +173,24 @@ class Teeth:
 
 
 @dataclass(frozen=True, slots=True)
+class Window:
+    """
+    A window for a zip in a face, slit along its middle, as its lower left and upper right corner on the face.
+    """
+
+    face: str
+    low: tuple[float, float]
+    high: tuple[float, float]
+    told: Told = ()
+
+    @property
+    def rows(self) -> tuple[tuple[tuple[float, float], tuple[float, float]], ...]:
+        """Its four sides: above and below the slit, then both ends."""
+        (x, y), (u, v) = self.low, self.high
+        return ((x, v), (u, v)), ((x, y), (u, y)), ((x, y), (x, v)), ((u, y), (u, v))
+
+
+@dataclass(frozen=True, slots=True)
 class Bound:
     """An edge of a face that is wrapped in a strip."""
 
@@ -275,6 +293,7 @@ Sewn = (
     | Taken
     | FoldedUp
     | Teeth
+    | Window
     | Bound
     | Wrapped
     | Rolled
@@ -416,6 +435,11 @@ def top_edges(face: Face) -> tuple[str, ...]:
 def with_top(form: Form) -> tuple[Face, ...]:
     """Return the faces of the body that have a top edge."""
     return tuple(f for f in form.faces if not f.part and any(e.seam == "top" for e in f.edges))
+
+
+def of_two_panels(form: Form) -> bool:
+    """Return whether front and back are pieces of their own."""
+    return len(with_top(form)) > 1
 
 
 def rows_below(form: Form) -> tuple[float, ...]:

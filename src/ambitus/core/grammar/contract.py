@@ -241,6 +241,8 @@ class Base(Variant):
     runs_round: bool = False
     #: whether its panels can be cut as one that is wrapped round, with one side seam
     wraps: bool = False
+    #: whether front and back can be one piece that hangs together along its top edge, a fold
+    hinges: bool = False
     #: whether front and back are one piece round, whose sides are no seams of its front
     one_piece: "Callable[[Resolved], bool]" = never
     #: whether one seam, of the class of its sides, runs round its sides and its base

@@ -7,7 +7,7 @@ from typing import Literal
 from ambitus.core.fields import AnyChoice, Choice
 from ambitus.core.grammar.allowances import RING_ALLOWANCE, allowance_of
 from ambitus.core.grammar.asked import Option, Param, Phrase
-from ambitus.core.grammar.base.cut_as import is_folded, is_wrapped
+from ambitus.core.grammar.base.cut_as import is_folded, is_hinged, is_wrapped
 from ambitus.core.grammar.top.drawstring.fields import OPENING
 from ambitus.core.grammar.top.fields import TURNED
 from ambitus.core.grammar.top.zip.fields import ZIP_ENDS, ZIP_USED
@@ -171,7 +171,10 @@ def _not_trimmed(bag: Resolved) -> str:
     """Return why a zip cannot be sewn in longer than its panels and cut after that."""
     if ZIP_USED.is_(bag, "whole"):
         return "it is used whole"
-    return "" if ZIP_ENDS.is_(bag, "caught") else "its ends are closed by tabs first"
+    if is_hinged(bag):
+        return "its ends lie behind the cloth beside its window"
+    tabbed = ZIP_ENDS.is_(bag, "folded") or ZIP_ENDS.is_(bag, "seamed")
+    return "its ends are closed by tabs first" if tabbed else ""
 
 
 ORDERS = (

@@ -67,4 +67,7 @@ def lid_edges(form: Form) -> dict[str, dict[str, int]]:
 
 def mouth_reading(form: Form, label: str = "Across the mouth, flat") -> Reading:
     """Return what a tape reads across the mouth of a body that is laid flat."""
+    if not form.mouth:
+        # a body that is folded at its top lies between its side seams
+        return Reading("mouth_flat", "Along the fold, flat", form.mm("flat_opening"), {"side": 2})
     return Reading("mouth_flat", label, form.mm("flat_opening"), across_edges(form))

@@ -118,6 +118,37 @@ class Together:
 
 
 @dataclass(frozen=True, slots=True)
+class FaceWindow:
+    """Sew one layer on another round a window, right sides together."""
+
+    layer: str
+    to: str
+
+
+@dataclass(frozen=True, slots=True)
+class Slit:
+    """
+    Slit a window open along its middle, through every layer, and into its corners; or cut it ``out`` along
+    its lines, with nothing to turn in.
+    """
+
+    out: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class OpenWindow:
+    """Turn the edges of a slit window in, a facing layer through it, and press them."""
+
+    layers: tuple[str, ...]
+    iron: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class ZipBehind:
+    """Sew a zip behind a window that lies open, all round close to its edge."""
+
+
+@dataclass(frozen=True, slots=True)
 class Finish:
     """Overlock edges one by one: those of a class, or those that seams will join."""
 
@@ -498,6 +529,10 @@ Act = (
     | MakeUp
     | Even
     | Together
+    | FaceWindow
+    | Slit
+    | OpenWindow
+    | ZipBehind
     | Finish
     | Fold
     | Stitch
@@ -548,7 +583,7 @@ Act = (
 #: what is done to the pieces of layers before they are sewn
 Prepares = Draw | MeasureAgain | Cut | MarkAll
 
-_PRESSING = (PutOn, MakeUp, Fold, Press, FoldUp, Crease, Make)
+_PRESSING = (PutOn, MakeUp, Fold, Press, OpenWindow, FoldUp, Crease, Make)
 
 
 def by_finger(act: Act) -> Act:
@@ -578,7 +613,7 @@ def ironed(act: Act) -> frozenset[str]:
             return frozenset({act.layer})
         case Fold(iron=True):
             return frozenset(act.edges.layers)
-        case Press(iron=True):
+        case Press(iron=True) | OpenWindow(iron=True):
             return frozenset(act.layers)
         case FoldUp(iron=True):
             return frozenset({act.layer})

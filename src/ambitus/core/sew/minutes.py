@@ -151,6 +151,12 @@ def fixed_metres(plan: Plan, act: acts.Fix) -> float:
     return rows / 1000
 
 
+def window_metres(plan: Plan) -> float:
+    """Return how long the way is once round a window for a zip, in metres."""
+    window = next(iter(plan.windows.values()), None)
+    return sum(math.dist(*row) for row in window.rows) / 1000 if window else 0.0
+
+
 def overcast_metres(plan: Plan, act: acts.Overcast | acts.Finish) -> float:
     """Return how much edge an act overlocks, in metres."""
     if isinstance(act, acts.Overcast):
@@ -249,6 +255,12 @@ def _minutes(plan: Plan, act: Act) -> float:
         case acts.Thread():
             count, metres = _strips(plan, act.pieces)
             return THREAD[0] * count + THREAD[1] * metres
+        case acts.FaceWindow() | acts.ZipBehind():
+            return SEW[0] + SEW[1] * SLOW * window_metres(plan)
+        case acts.Slit():
+            return SNIP[1] * window_metres(plan) + 4 * CORNER
+        case acts.OpenWindow():
+            return PRESS[0] + PRESS[1] * window_metres(plan)
         case acts.See():
             return LOOK
         case _:

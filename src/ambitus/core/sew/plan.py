@@ -18,6 +18,7 @@ from ambitus.core.form.sewn import (
     Rolled,
     StretchedStrip,
     Teeth,
+    Window,
     Wrapped,
 )
 from ambitus.core.sew.acts import Edges, Lies, Seams
@@ -191,6 +192,16 @@ class Plan:
     def put_on(self) -> tuple[PutOn, ...]:
         """Everything that is put on a side of one of its layers."""
         return tuple(one for one in self.sewn(PutOn) if isinstance(one, PutOn))
+
+    @cached_property
+    def windows(self) -> Mapping[str, Window]:
+        """The window for a zip in each layer that has one."""
+        return {
+            layer: one
+            for layer, form in self.forms.items()
+            for one in form.every_sewn
+            if isinstance(one, Window)
+        }
 
     @cached_property
     def teeth(self) -> Teeth | None:

@@ -63,6 +63,8 @@ class Work:
     evened: set[str] = field(default_factory=set)
     doubled: set[str] = field(default_factory=set)
     as_one: set[tuple[str, str]] = field(default_factory=set)
+    #: how far the window for a zip is: sewn round, slit, its edges turned in
+    window: Literal["", "faced", "slit", "open"] = ""
     finished: set[EdgeAt] = field(default_factory=set)
     #: edges that were pressed over and opened again
     pressed_over: set[EdgeAt] = field(default_factory=set)

@@ -189,6 +189,7 @@ def _marked(marks: Sequence[Mark]) -> str:
         ("strap" in kinds, "strap places"),
         ("crease" in kinds, "folds"),
         ("gap" in kinds, "the gap"),
+        (any(mark.label.startswith("Window") for mark in marks), "the window"),
         ("slot" in kinds, _OPENINGS[any(mark.label == "Slit" for mark in marks)]),
         (any(mark.label.startswith("Eyelet") for mark in marks), "eyelets"),
     )
@@ -238,6 +239,8 @@ _SEWS = (
     acts.Buttonhole,
     acts.SetHalf,
     acts.Fix,
+    acts.FaceWindow,
+    acts.ZipBehind,
     acts.HemFree,
 )
 

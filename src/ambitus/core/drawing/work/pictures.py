@@ -357,6 +357,12 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
             return _pieces(plan, [plan.by_key[key] for key in plan.strips(act.pieces)], marked=True)
         case acts.SetHalf():
             return _pieces(plan, [plan.by_key[act.on]], marked=True)
+        case acts.FaceWindow():
+            return _window(work, act.to, "wrong")
+        case acts.Slit() | acts.OpenWindow():
+            return _window(work, "outer", "wrong" if len(plan.windows) > 1 else "right")
+        case acts.ZipBehind():
+            return _window(work, "outer", "right")
         case acts.OpenZip():
             return _faces(work, "outer")
         case acts.SlideOn() | acts.Tack() | acts.CutZip() | acts.TakeTeethOut():
@@ -425,6 +431,22 @@ def _beside_zip(work: Work, act: acts.Sew) -> WorkPicture | None:
                 if part.edge[2] == s.edge:
                     table.part(part, "now")
     return table.picture("right sides together") if table.at else None
+
+
+def _window(work: Work, layer: str, up: Style) -> WorkPicture:
+    """Return a layer with the window in it, and the slit along its middle."""
+    window, table = work.plan.windows[layer], Table(work.plan)
+    face = (layer, window.face)
+    table.lay(face, up)
+    for row in window.rows:
+        table.line(face, row, "done" if work.window else "now")
+    if work.window:
+        middle = (window.low[1] + window.high[1]) / 2
+        table.line(face, ((window.low[0], middle), (window.high[0], middle)), "now")
+    if work.window == "open":
+        for row in window.rows:
+            table.line(face, row, "now")
+    return table.picture(f"{up} side up")
 
 
 def _pierced(work: Work, layer: str) -> WorkPicture:

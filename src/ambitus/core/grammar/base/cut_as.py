@@ -1,6 +1,7 @@
-"""Whether front and back are panels of their own, one piece folded at the base, or one wrapped round."""
+"""Whether front and back are panels of their own, or one piece: folded at the base or the top, or wrapped round."""
 
 from ambitus.core.grammar.base.fields import CUT_AS, TUBE_PANELS
+from ambitus.core.grammar.top.zip.fields import ZIP_ENDS
 from ambitus.core.spec.resolved import Resolved
 
 
@@ -13,7 +14,12 @@ def is_folded(bag: Resolved) -> bool:
 
 def is_wrapped(bag: Resolved) -> bool:
     """Return whether front and back are one piece, folded at one side and sewn down the other."""
-    return bag.kinds.base.wraps and CUT_AS.is_(bag, "wrapped")
+    return bag.kinds.base.wraps and CUT_AS.is_(bag, "wrapped") and not is_hinged(bag)
+
+
+def is_hinged(bag: Resolved) -> bool:
+    """Return whether front and back are one piece, folded at the top, its zip behind a window on that fold."""
+    return bag.kinds.base.hinges and ZIP_ENDS.is_(bag, "window")
 
 
 def one_round(bag: Resolved) -> bool:

@@ -34,6 +34,17 @@ def _across(row: CutRow, allowances: Mapping[str, float]) -> tuple[Term, ...]:
     )
 
 
+def read_hinged(row: CutRow, allowances: Mapping[str, float]) -> ReadLayer:
+    """Return the flat bag that one piece makes which is folded at the top and sewn along its base."""
+    flat = _across(row, allowances)
+    up = (
+        Term("Half the piece", row.height / 2, "One side, from the fold at the top."),
+        Term("Base seam", -allowances["base"], "Sewn to the other side."),
+    )
+    wide = {key: Sum(label, flat) for key, label in (("width", "Width"), ("flat_opening", "Along the fold"))}
+    return ReadLayer({**wide, "height": Sum("Height", up)})
+
+
 def read_uncut(row: CutRow, allowances: Mapping[str, float], top: float, depth: Sum | None) -> ReadLayer:
     """Return the bag that a whole panel makes; *depth* is None for a flat bag."""
     flat = _across(row, allowances)

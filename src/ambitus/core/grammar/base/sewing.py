@@ -203,6 +203,8 @@ def sew(
     rows = kind.rows(bag, seam, allowance)
     left = _left_open(bag, form, layer, seam)
     start, ends = ("the opening", "its ends") if left.from_top else ("the top edge", "the tops")
+    if form is not None and not form.mouth:
+        start, ends = "the fold", "front and back"
     say = f"{say.format(start=start, ends=ends)} {left.say}".strip()
     gaps = {of: _gap(bag, layer, of, part) for of in (seam, on_to) if of}
     gap = next((said for said in gaps.values() if said), "")

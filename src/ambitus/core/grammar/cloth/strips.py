@@ -6,7 +6,7 @@ from fractions import Fraction
 
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.asked import Option, Param
-from ambitus.core.grammar.base.cut_as import is_folded, one_round
+from ambitus.core.grammar.base.cut_as import is_folded, is_hinged, one_round
 from ambitus.core.grammar.cloth.fields import (
     MADE,
     MADE_ON,
@@ -58,7 +58,7 @@ def not_pieced(bag: Resolved) -> str:
 
 def _upright(bag: Resolved) -> bool:
     """Return whether front and back are panels of their own, that end at the base."""
-    return not one_round(bag) and not is_folded(bag)
+    return not (one_round(bag) or is_folded(bag) or is_hinged(bag))
 
 
 def _of_two(bag: Resolved) -> bool:

@@ -1,7 +1,7 @@
 """The outer laid out, its interfacing put on; the cores of the straps with it."""
 
 from ambitus.core.form.model import Form
-from ambitus.core.form.sewn import with_top
+from ambitus.core.form.sewn import of_two_panels
 from ambitus.core.grammar.cloth.steps import laid_out
 from ambitus.core.grammar.interfacing.fields import INTERFACING_MATERIAL
 from ambitus.core.grammar.seams.edges import edge_terms
@@ -13,18 +13,13 @@ from ambitus.core.steps.model import Step
 COOLS = ("until it is cold", 5.0)
 
 
-def _two_panels(form: Form) -> bool:
-    """Return whether front and back are pieces of their own."""
-    return len(with_top(form)) > 1
-
-
 def lay_outer(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the laying out of the outer's pieces where nothing is put on them."""
     return (
         Step(
             "outer ready",
-            "Lay out the outer panels",
-            "Both the same way up, right sides together." if _two_panels(form) else "Right side up.",
+            "Lay out the outer panels" if of_two_panels(form) else "Lay out the outer",
+            "Both the same way up, right sides together." if of_two_panels(form) else "Right side up.",
             200,
             needs=("pieces marked",),
             gives=laid_out(item.bag),

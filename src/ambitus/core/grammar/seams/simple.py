@@ -1,7 +1,7 @@
 """Seams of one step: plain, lapped, and raw edges that only meet."""
 
 from ambitus.core.grammar.allowances import GENERAL
-from ambitus.core.grammar.base.cut_as import is_folded, one_round
+from ambitus.core.grammar.base.cut_as import is_folded, is_hinged, one_round
 from ambitus.core.grammar.contract import Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
 from ambitus.core.grammar.seams.checks import CHECKS
@@ -47,7 +47,7 @@ def _lapped_rows(bag: Resolved, key: str, mm: float) -> tuple[Row, ...]:
 
 
 def _two_panels(bag: Resolved) -> str:
-    if is_folded(bag) or one_round(bag):
+    if is_folded(bag) or one_round(bag) or is_hinged(bag):
         return "its two edges are cut differently, which one piece cannot be"
     if bag.kinds.base.kind == "side_panels":
         return "one edge lies on the other, and a side panel is sewn to both front and back"

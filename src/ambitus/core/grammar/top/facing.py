@@ -4,6 +4,7 @@ from collections.abc import Callable
 
 from ambitus.core.form.dividing import Dividing, divided
 from ambitus.core.form.model import Face, Form, Measure
+from ambitus.core.form.sewn import of_two_panels
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, step_terms, top_of
@@ -122,13 +123,16 @@ def lay_lining(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the laying out of the lining's pieces: whole panels, or what is joined to a facing first."""
     if "lining" not in item.bag.kinds.top.layers:
         return ()
+    two = of_two_panels(form)
+    lies = "Right sides together" if two else "Folded, right sides together"
+    if not form.mouth:
+        lies = "Flat, right side up"
+    gap = GAP_IN.found(item.bag) and not TURNED.is_(item.bag, "zip")
     return (
         Step(
             "lining ready",
-            "Lay out the lining panels",
-            "Right sides together, the gap marked where both can be seen."
-            if GAP_IN.found(item.bag) and not TURNED.is_(item.bag, "zip")
-            else "Right sides together.",
+            "Lay out the lining panels" if two else "Lay out the lining",
+            f"{lies}, the gap marked where {'both' if two else 'it'} can be seen." if gap else f"{lies}.",
             220,
             needs=("lining cut",) if goes(item.bag, LINING_CUT, "turn") else ("pieces marked",),
             gives=("lining pieces laid",)

@@ -1,13 +1,13 @@
 """How each act changes the state of the work, and what it refuses."""
 
 from ambitus.core.sew.acts import Act, touched
-from ambitus.core.sew.doing import bodies, edges, looked, prepared, seams, strips, zips
+from ambitus.core.sew.doing import bodies, edges, looked, prepared, seams, strips, windows, zips
 from ambitus.core.sew.doing.kind import Doing
 from ambitus.core.sew.work import Refused, Work
 
 _DOES: Doing = {
     kind: doing
-    for room in (prepared, edges, seams, bodies, strips, zips, looked)
+    for room in (prepared, edges, seams, bodies, strips, zips, windows, looked)
     for kind, doing in room.DOES.items()
 }
 

@@ -154,9 +154,12 @@ def _together(work: Work, act: acts.Together) -> None:
     begun = {k for layer in layers for k in work.own_seams(layer) if work.is_begun(k)}
     # panels of two parts are joined before, and lie as flat as others
     refuse(any(work.plan.seams[k].seam != "join" for k in begun), "what is sewn up cannot be basted flat")
-    tops = [
-        {work.body_of((layer, f)) for f, _ in work.plan.forms[layer].mouth} for layer in (act.layer, act.to)
+    # without a mouth it is the window that joins them
+    met = [
+        work.plan.forms[layer].mouth or [(f.name, "") for f in work.plan.forms[layer].faces]
+        for layer in layers
     ]
+    tops = [{work.body_of((layer, f)) for f, _ in of} for layer, of in zip(layers, met, strict=True)]
     refuse(tops[0] != tops[1], "the two are not joined yet")
     refuse((act.layer, act.to) in work.as_one, "the two are one already")
     work.as_one.add((act.layer, act.to))

@@ -57,6 +57,10 @@ def _sew_one(work: Work, key: str, act: acts.Sew) -> None:
     refuse(not set(act.leaves) <= _openings_of(work, act), f"the {name} has no such opening")
     for strip in work.plan.caught.get(key, ()) if act.side is None and not work.rows.get(key) else ():
         refuse(not is_in(work, strip), f"the ends of the {strip.partition(' ')[0]} are not in the {name} yet")
+    refuse(
+        bool(work.plan.windows) and not work.zip.sides,
+        "the zip is not behind its window yet, and nobody reaches that any more",
+    )
     bodies = tuple(dict.fromkeys(work.body_of(face) for face in faces))
     out = _lie(work, bodies, act.lies, name)
     _reaches(work, act, chains, name)

@@ -9,8 +9,10 @@ from dataclasses import replace
 
 from ambitus.core.curves import Arc
 from ambitus.core.form.model import Edge, Form, Seam
+from ambitus.core.grammar.base.cut_as import is_hinged
 from ambitus.core.grammar.base.fields import CLIP, LOWER, RADIUS
 from ambitus.core.grammar.base.gusset.cut import most_radius
+from ambitus.core.grammar.base.hinged import hinged
 from ambitus.core.grammar.base.panels import eats, flat_form, stretch
 from ambitus.core.grammar.base.rounded.read import clip_grows
 from ambitus.core.grammar.contract import Allowances, Layer
@@ -83,10 +85,9 @@ def form(bag: Resolved, allowances: Allowances) -> Form:
     r = snap(max(0.001, min(corner_asked(bag, width, height), room)))
     clipped = is_clipped(bag)
     edges = _outline(width, height, r, clipped)
+    made = replace(plain, faces=tuple(replace(face, edges=edges) for face in plain.faces), seams=_seams())
     return replace(
-        plain,
-        faces=tuple(replace(face, edges=edges) for face in plain.faces),
-        seams=_seams(),
+        hinged(made, r, clipped) if is_hinged(bag) else made,
         rounded=r,
         clipped=clipped,
         listed={} if clipped else {"": {"radius": snap(r + seam)}},

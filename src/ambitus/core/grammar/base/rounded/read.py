@@ -36,10 +36,13 @@ def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
         Term("Panel width", row.width, "As cut."),
         Term("Side seams", -2 * seam, "Both sides are sewn.", times=2),
     )
-    up = (
+    base = Term("Along the base", -seam, "Sewn to the other side.")
+    up: tuple[Term, ...] = (
         Term("Panel height", row.height, "As cut."),
-        Term("Along the base", -seam, "Sewn to the other panel."),
+        base,
         Term("Top edge", -top, "What the top finish eats."),
     )
+    if row.folded:
+        up = (Term("Half the piece", row.height / 2, "One side, from the fold at the top."), base)
     wide = {key: Sum(label, across) for key, label in (("width", "Width"), ("flat_opening", "Flat opening"))}
     return ReadLayer({**wide, "height": Sum("Height", up)}, (), more)

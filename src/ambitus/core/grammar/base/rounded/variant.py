@@ -5,6 +5,7 @@ from dataclasses import replace
 
 from ambitus.core.grammar.asked import Option, Param, Phrase
 from ambitus.core.grammar.base.checks import PANEL_CHECKS
+from ambitus.core.grammar.base.cut_as import is_hinged
 from ambitus.core.grammar.base.fields import CLIP, DISC, LOWER, RADIUS, SIZE_FROM, THING_LIES
 from ambitus.core.grammar.base.gusset.checks import CHECKS
 from ambitus.core.grammar.base.panels import HEIGHT_PARAM, WIDTH_PARAM, asked_height
@@ -76,8 +77,11 @@ ROUNDED = Base(
     label="Flat, lower corners rounded",
     help="Two panels, one seam round sides and base; rounded, clipped, or as round as there is room for.",
     one_seam=True,
+    hinges=True,
     needs=_needs,
-    usual={TURNED: lambda bag: "zip" if LOWER.of(bag) in ("half", "disc") else "gap"},
+    usual={
+        TURNED: lambda bag: "zip" if LOWER.of(bag) in ("half", "disc") or is_hinged(bag) else "gap",
+    },
     params=(
         WIDTH_PARAM,
         HEIGHT_PARAM,
@@ -89,7 +93,9 @@ ROUNDED = Base(
             options=(
                 Option("round", "Rounded", "By their radius at the seam line."),
                 Option("half", "Half-round", "As round as there is room for."),
-                Option("disc", "From a disc", "One that is there, of felt or a mat, cut through its middle."),
+                Option(
+                    "disc", "From a disc", "One that is there, of felt or a mat, halved by a cut or a fold."
+                ),
                 Option("clipped", "Clipped", "Cut off straight, as far along either edge."),
             ),
             offered=lambda bag, key: key != "disc" or bag.kinds.top.shut,

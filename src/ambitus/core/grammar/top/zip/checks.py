@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING
 from ambitus.core.checks.amounts import allowance, at_least, at_most, to
 from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
+from ambitus.core.grammar.base.cut_as import is_hinged
 from ambitus.core.grammar.base.fields import SIZE_FROM, THING_EASE, THING_THICK
 from ambitus.core.grammar.base.thing import lies_along
 from ambitus.core.grammar.elastic import FULLNESS, HAND_ROUND
@@ -26,10 +27,12 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_KIND,
     ZIP_OPENING,
     ZIP_USED,
+    ZIP_WINDOW,
+    ZIP_WINDOW_HIGH,
 )
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, next_sold, tab_shows, zip_in
-from ambitus.core.grammar.top.zip.tape import FOOT, as_one, is_narrowed, left_out, most_seam
-from ambitus.core.lengths import snap
+from ambitus.core.grammar.top.zip.tape import FOOT, as_one, is_tabbed, left_out, most_seam, most_window
+from ambitus.core.lengths import paired, snap
 
 if TYPE_CHECKING:
     from ambitus.core.draft import Draft
@@ -38,6 +41,8 @@ if TYPE_CHECKING:
 HAND = 100.0
 
 
+#: Default (ours): so much of a tape lies under either edge of its window.
+UNDER_EDGE = paired(5)
 #: Default (ours): less than this is left of an opening, or of a tab, and it is nothing.
 LEAST_OPENING, LEAST_TAB = 20.0, 3.0
 
@@ -56,7 +61,10 @@ def _zips(draft: "Draft") -> Iterator[Zip]:
 def _opening(draft: "Draft", mm: float) -> tuple[Remedy, ...]:
     """Return the remedy that gives a narrowed zip another opening: by its tabs or by itself."""
     bag = draft.bag
-    if not is_narrowed(bag):
+    if is_hinged(bag):
+        longer = at_most(bag, most_window(bag, draft.form))
+        return (to(ZIP_WINDOW, mm),) if 0 < mm <= longer else ()
+    if not is_tabbed(bag):
         return ()
     if NARROW_BY.is_(bag, "opening"):
         return (to(ZIP_OPENING, mm),)
@@ -77,6 +85,8 @@ def _opening(draft: "Draft", mm: float) -> tuple[Remedy, ...]:
 def zip_seam_over_teeth(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
         bag = draft.bag
+        if is_hinged(bag):
+            continue
         seam, most = ZIP_ALLOWANCE.of(bag), most_seam(bag)
         if seam > most + 1e-6:
             narrow, wide = at_most(bag, most), at_least(bag, 2 * seam + made.teeth + FOOT.mm(bag.unit))
@@ -121,7 +131,9 @@ def zip_too_short(draft: "Draft") -> Iterator[Fired]:
             "Take one at least {short} longer: buy {buy}." if buy else "Take it by the metre, with a slider."
         )
         ways: tuple[Remedy, ...] = (to(ZIP_IN_HAND, buy),) if buy and hand else ()
-        if not is_narrowed(bag):
+        if is_hinged(bag):
+            ways += _opening(draft, at_most(bag, 2 * made.half_open - made.short))
+        elif not is_tabbed(bag):
             fix += " Or narrow the opening by tabs."
             ends = (Change(ZIP_ENDS, "folded"), Change(NARROW_BY, "opening"))
             ways += ((*ends, Change(ZIP_OPENING, at_most(bag, made.stock / 2))),)
@@ -141,7 +153,7 @@ def _whole_too_short(draft: "Draft", made: Zip, stock: float, last: tuple[Remedy
     bag = draft.bag
     shortest, longest = at_least(bag, stock + 2 * made.short), at_most(bag, 2 * (made.row - made.clear))
     find = to(ZIP_IN_HAND, shortest)
-    if not is_narrowed(bag):
+    if not is_tabbed(bag) and not is_hinged(bag):
         return fired(
             ZIP_IN_HAND,
             say,
@@ -156,7 +168,7 @@ def _whole_too_short(draft: "Draft", made: Zip, stock: float, last: tuple[Remedy
         )
     least, most = made.opening_for(bag)
     return fired(
-        ZIP_OPENING if NARROW_BY.is_(bag, "opening") else TAB,
+        ZIP_WINDOW if is_hinged(bag) else ZIP_OPENING if NARROW_BY.is_(bag, "opening") else TAB,
         say,
         "It fills an opening of {least} to {most}; or take one of {shortest} to {longest}."
         if shortest <= longest
@@ -193,7 +205,7 @@ def stop_on_row(draft: "Draft") -> Iterator[Fired]:
         bag, clear = draft.bag, CLEAR.mm(draft.bag.unit)
         hand = ZIP_IN_HAND.value(bag).value is not None
         ways: list[Remedy] = []
-        if is_narrowed(bag):
+        if is_tabbed(bag) or is_hinged(bag):
             ways += _opening(draft, at_least(bag, 2 * made.half_open + 2 * clear))
             ways += _opening(draft, at_most(bag, 2 * made.half_open - 2 * clear))
         more = snap(2 * (made.row + clear + made.stop) - (made.stock or 0.0))
@@ -205,7 +217,7 @@ def stop_on_row(draft: "Draft") -> Iterator[Fired]:
             ZIP_IN_HAND,
             "A stop lies {off} from the row.",
             "Keep {clear}: take one {more} longer, or move the row by another width of tab."
-            if is_narrowed(bag)
+            if is_tabbed(bag)
             else "Keep {clear}: take one {more} longer, or one by the metre.",
             remedies=tuple(ways),
             off=made.on_rows[0],
@@ -280,7 +292,7 @@ def zip_longer_than_sold(draft: "Draft") -> Iterator[Fired]:
 def tabs_fill_mouth(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
         bag = draft.bag
-        if not is_narrowed(bag):
+        if not is_tabbed(bag):
             continue
         mouth, tab = draft.form.mm("flat_opening"), tab_shows(bag, draft.form).mm
         opening = snap(2 * made.half_open)
@@ -307,6 +319,69 @@ def tabs_fill_mouth(draft: "Draft") -> Iterator[Fired]:
 
 @check(
     "zips",
+    65,
+    "window-too-long",
+    "stop",
+    "The window is too long for its fold",
+    "window > the body at the window’s edges − 2 × 12 mm, or the window < 20 mm",
+    "Both ends of the tape lie under the cloth beside the window, clear of the seam.",
+    "The tape runs into the seam, or a side is slit through.",
+)
+def window_too_long(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if not is_hinged(bag):
+        return
+    least, most = at_least(bag, LEAST_OPENING), at_most(bag, most_window(bag, draft.form))
+    window = ZIP_WINDOW.of(bag)
+    if window > most + 1e-6 or window < LEAST_OPENING - 1e-9:
+        nearest = most if window > most else least
+        yield fired(
+            ZIP_WINDOW,
+            "A window of {window}, and {width} along the fold.",
+            "Choose between {least} and {most}." if least <= most else "Make the body wider.",
+            remedies=(to(ZIP_WINDOW, nearest),) if least <= most else (),
+            window=window,
+            width=draft.form.mm("width"),
+            least=least,
+            most=most,
+        )
+
+
+@check(
+    "zips",
+    66,
+    "window-not-for-its-tape",
+    "stop",
+    "The window is too high or too low for its zip",
+    "the window’s height < teeth + 4 mm, or > tape − 10 mm",
+    "The slider runs in the window clear of both edges, and the tape reaches under each by 5 mm for its row.",
+    "The slider jams, or the row misses the tape.",
+)
+def window_not_for_its_tape(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    for made in _zips(draft) if is_hinged(bag) else ():
+        high = ZIP_WINDOW_HIGH.of(bag)
+        least = at_least(bag, made.teeth + FOOT.mm(bag.unit))
+        most = at_most(bag, made.tape.mm - 2 * UNDER_EDGE.mm(bag.unit))
+        if least - 1e-6 <= high <= most + 1e-6:
+            continue
+        wide = at_least(bag, max(high, least) + 2 * UNDER_EDGE.mm(bag.unit))
+        yield fired(
+            ZIP_WINDOW_HIGH,
+            "A window {high} high, on a tape of {tape}.",
+            "Make it {least} to {most} high." if least <= most else "Take a tape {wide} wide.",
+            remedies=((to(ZIP_WINDOW_HIGH, most if high > most else least),) if least <= most else ())
+            + ((to(TAPE, wide),) if high >= least - 1e-6 or least > most else ()),
+            high=high,
+            tape=made.tape.mm,
+            least=least,
+            most=max(0.0, most),
+            wide=wide,
+        )
+
+
+@check(
+    "zips",
     70,
     "turned-through-small-zip",
     "warn",
@@ -319,7 +394,7 @@ def turned_through_small_zip(draft: "Draft") -> Iterator[Fired]:
     for made in _zips(draft):
         bag, least = draft.bag, at_least(draft.bag, least_to_turn(draft))
         if as_one(bag) and made.opens.total < least_to_turn(draft) - 1e-9:
-            lined = TURNED in bag.values
+            lined = TURNED in bag.values and not is_hinged(bag)
             wider = at_least(bag, 2 * made.half_open + least - made.opens.total)
             yield fired(
                 ZIP_ENDS,
@@ -330,7 +405,7 @@ def turned_through_small_zip(draft: "Draft") -> Iterator[Fired]:
                 remedies=(
                     *((to(TURNED, "gap"),) if lined else ()),
                     *_opening(draft, wider),
-                    *((to(ZIP_ENDS, "caught"),) if is_narrowed(bag) else ()),
+                    *((to(ZIP_ENDS, "caught"),) if is_tabbed(bag) else ()),
                 ),
                 opens=max(0.0, made.opens.total),
                 least=least,
@@ -390,7 +465,7 @@ def thing_past_zip(draft: "Draft") -> Iterator[Fired]:
                 "It is {needs} as it lies along the zip, and that opens {opens}.",
                 "Give it an ease of {more}, or let the zip run to both seams.",
                 remedies=(
-                    *((to(ZIP_ENDS, "caught"),) if is_narrowed(bag) else ()),
+                    *((to(ZIP_ENDS, "caught"),) if is_tabbed(bag) else ()),
                     to(THING_EASE, more),
                     *_opening(draft, at_least(bag, 2 * made.half_open + missing)),
                 ),
@@ -492,6 +567,8 @@ CHECKS = (
     teeth_crossed,
     zip_longer_than_sold,
     tabs_fill_mouth,
+    window_too_long,
+    window_not_for_its_tape,
     turned_through_small_zip,
     hand_does_not_go_in,
     thing_past_zip,

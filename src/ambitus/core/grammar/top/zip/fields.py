@@ -7,7 +7,7 @@ from ambitus.core.fields import Choice, Length
 ZIP_KIND = Choice[Literal["coil", "moulded", "metal"]]("top.zip")
 ZIP_USED = Choice[Literal["cut", "whole", "metre"]]("top.zip_used")
 ZIP_SLIDERS = Choice[Literal["one", "two"]]("top.zip_sliders")
-ZIP_ENDS = Choice[Literal["caught", "folded", "seamed"]]("top.zip_ends")
+ZIP_ENDS = Choice[Literal["caught", "folded", "seamed", "window"]]("top.zip_ends")
 NARROW_BY = Choice[Literal["tab", "opening"]]("top.narrow_by")
 TAB_OF = Choice[Literal["cloth", "ribbon"]]("top.tab_of")
 TAB_EDGES = Choice[Literal["plain", "turned"]]("top.tab_edges")
@@ -19,6 +19,9 @@ TEETH = Length("top.teeth")
 #: how long each stop is, where it was measured: a zip is measured from outer end to outer end of its stops
 STOP_LONG = Length("top.zip_stop")
 ZIP_OPENING = Length("top.zip_opening")
+#: how long and how high the window is that a zip lies behind, in cloth that is one piece there
+ZIP_WINDOW = Length("top.zip_window")
+ZIP_WINDOW_HIGH = Length("top.zip_window_high")
 TAB = Length("top.tab")
 TAB_BY = Choice[Literal["visible", "cut"]]("top.tab_by")
 TAB_CUT = Length("top.tab_cut")

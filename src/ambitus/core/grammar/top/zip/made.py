@@ -5,6 +5,7 @@ from fractions import Fraction
 from typing import TYPE_CHECKING
 
 from ambitus.core.form.model import Form
+from ambitus.core.grammar.base.cut_as import is_hinged
 from ambitus.core.grammar.features import Zipped
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.fields import (
@@ -17,8 +18,9 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_IN_HAND,
     ZIP_OPENING,
     ZIP_USED,
+    ZIP_WINDOW,
 )
-from ambitus.core.grammar.top.zip.tape import end_class, facts_of, is_narrowed, shows, sliders
+from ambitus.core.grammar.top.zip.tape import end_class, facts_of, is_tabbed, past_window, shows, sliders
 from ambitus.core.lengths import Pair, paired, snap, system_of
 from ambitus.core.spec.resolved import Resolved, ZipFacts
 from ambitus.core.sums import Sum, Term, to_grid
@@ -27,7 +29,7 @@ from ambitus.core.sums import Sum, Term, to_grid
 CLEAR = paired(3)
 #: Default (ours): what of the tape has to lie beyond a row that catches it.
 CAUGHT = paired(6)
-#: Default (ours): the row that holds a folded tab lies this far behind its fold.
+#: Default (ours): the row that holds a folded tab, or the edge of a window, lies this far behind its fold.
 BEHIND_FOLD = Pair(2, Fraction(1, 8))
 
 
@@ -99,7 +101,9 @@ class Zip:
 def opening_terms(bag: Resolved, form: Form) -> tuple[Term, ...]:
     """Return what shows of the zip's length: all of the mouth, or what the tabs leave."""
     mouth = Term("Flat opening", form.mm("flat_opening"), "From seam to seam, along the closed zip.")
-    if not is_narrowed(bag):
+    if is_hinged(bag):
+        return (ZIP_WINDOW.term(bag, "Window"),)
+    if not is_tabbed(bag):
         return (mouth,)
     if NARROW_BY.is_(bag, "opening"):
         return (ZIP_OPENING.term(bag, "Zip opening"),)
@@ -118,7 +122,10 @@ def tab_shows(bag: Resolved, form: Form) -> Term:
 def _tape_length(bag: Resolved, form: Form) -> Sum:
     """Return the length of the tape as it is cut: the panel's width, or the opening and what tabs cover."""
     opening = opening_terms(bag, form)
-    if is_narrowed(bag):
+    if is_hinged(bag):
+        past = Term("Past either end", 2 * past_window(bag), "Under the cloth beside it.", "default", 2)
+        return to_grid("How long to cut it", (*opening, past), bag.grid)
+    if is_tabbed(bag):
         under = under_tab(bag)
         seamed = ZIP_ENDS.is_(bag, "seamed")
         why = "The seam across it." if seamed else "Lies under the fold of a tab."
@@ -213,11 +220,13 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
     facts, shown = facts_of(bag), opening_terms(bag, form)
     stop = STOP_LONG.or_none(bag) or 0.0
     half = snap(sum(t.mm for t in shown) / 2)
-    row = half + (BEHIND_FOLD.mm(bag.unit) if ZIP_ENDS.is_(bag, "folded") else 0.0)
+    behind = is_hinged(bag) or ZIP_ENDS.is_(bag, "folded")
+    row = half + (BEHIND_FOLD.mm(bag.unit) if behind else 0.0)
     length = _tape_length(bag, form)
     buy, stock = _bought(bag, facts, length, 2 * row)
     stops = _stops(bag, row, stock)
-    needed = half + under_tab(bag) if is_narrowed(bag) else row + CAUGHT.mm(bag.unit)
+    covered = is_tabbed(bag) or is_hinged(bag)
+    needed = half + under_tab(bag) if covered else row + CAUGHT.mm(bag.unit)
     tail = facts.tail.mm(bag.unit)
     missing = 0.0 if stops is None else max(needed + x - tail for x in (stops[0], -stops[1]))
     return Zip(

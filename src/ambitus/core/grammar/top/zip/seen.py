@@ -84,7 +84,9 @@ def _on_front(form: Form, made: Zip, half: float, deep: float, high: float) -> t
         high=high,
         low=high - half,
     )
-    spans = [(-run, -made.half_open, "tab"), (made.half_open, run, "tab")]
+    tabs = [(-run, -made.half_open, "tab"), (made.half_open, run, "tab")]
+    # beside a window the cloth goes on over the fold
+    spans = tabs if form.mouth else []
     spans.append((max(-run, -made.half_open), min(run, made.half_open), "zip"))
     return tuple(front.strip(a, b, layer) for a, b, layer in spans if b - a > 1e-6)
 

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 
 from ambitus.core.form.model import Form, Strip
 from ambitus.core.grammar.allowances import GENERAL, ZIP_ALLOWANCE
+from ambitus.core.grammar.base.cut_as import is_hinged
 from ambitus.core.grammar.order import ZIP_ROWS, goes
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.seams.strips import BOUND_KINDS
@@ -23,7 +24,8 @@ from ambitus.core.grammar.top.zip.fields import (
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, zip_of
 from ambitus.core.grammar.top.zip.piece import cut_after, tack_in, tacks, teeth_out
 from ambitus.core.grammar.top.zip.small import seam_of, small_strips
-from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_narrowed, shows, sliders
+from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_tabbed, shows, sliders
+from ambitus.core.grammar.top.zip.window import in_window
 from ambitus.core.lengths import amount
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
@@ -251,7 +253,7 @@ def _pull_on(bag: Resolved, bought: bool) -> Step:
 
 def _narrowed(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     """Return the sewing of the tabs to the ends of a narrowed zip."""
-    if not is_narrowed(bag):
+    if not is_tabbed(bag):
         return ()
     say = (
         "Half a tab on each face of the zip, right sides to it, raw edges level; sewn across, then both "
@@ -282,7 +284,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     """Return the sewing of the zip to both panels."""
     lined = "lining" in bag.kinds.top.layers
     seam = (("Zip seam", ZIP_ALLOWANCE.of(bag)),)
-    ready = "zip narrowed" if is_narrowed(bag) else "zip ready"
+    ready = "zip narrowed" if is_tabbed(bag) else "zip ready"
     beyond = ", and its ends standing out past the panel’s" if cut_after(bag, made) else ""
     between = (
         "The zip face down on the outer’s right side, the lining over it face down: the zip lies between them"
@@ -357,12 +359,18 @@ def _before_closing(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
     layers = ("outer", "lining") if lined else ("outer",)
     stays = _stays_out(bag, form)
     closed = "Closed, its slider would lie in one;" if stays else "Closed, the bag could not be turned;"
+    whole = f"{closed} open right to the end, its tapes would not lie level in the seam."
+    if is_hinged(bag):
+        # no seam crosses it
+        closed = (
+            "Closed, nobody could try it from inside." if stays else "Closed, the bag could not be turned."
+        )
+        whole = closed
     out = [
         Step(
             "zip half open",
             "See that the zip stands half open",
-            f"{_open_at(bag)}, well inside the seams to come. {closed} "
-            "open right to the end, its tapes would not lie level in the seam.",
+            f"{_open_at(bag)}, well inside the {'window' if is_hinged(bag) else 'seams to come'}. {whole}",
             396,
             needs=("zip in", *straps, *(("tabs caught",) if _has_caught(bag) else ())),
             gives=tuple(f"{layer} panels ready" for layer in layers),
@@ -385,7 +393,7 @@ def _before_closing(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
                 settings="Long stitch, inside the allowance.",
             )
         )
-    if not (made.facts.stitched or made.stops is None or is_narrowed(bag)):
+    if not (made.facts.stitched or made.stops is None or is_tabbed(bag) or is_hinged(bag)):
         out.append(
             Step(
                 "rows clear",
@@ -407,11 +415,15 @@ def _has_caught(bag: Resolved) -> bool:
     return not (GRAB.is_(bag, "none") and WRIST.is_(bag, "none"))
 
 
-def _trim(needs: tuple[str, ...]) -> Step:
+def _trim(needs: tuple[str, ...], hinged: bool = False) -> Step:
     return Step(
         "trim",
-        "Trim the bulk at the corners and where the seams cross the zip",
-        "Never through a stitch, and never the tape up to its teeth.",
+        "Trim the bulk at both ends of the fold"
+        if hinged
+        else "Trim the bulk at the corners and where the seams cross the zip",
+        "Never through a stitch."
+        if hinged
+        else "Never through a stitch, and never the tape up to its teeth.",
         640,
         needs=needs,
         gives=("bulk trimmed",),
@@ -454,7 +466,7 @@ def _through_zip(bag: Resolved, form: Form) -> tuple[Step, ...]:
         return (measure_back(form, needs=("outer body sewn",)),)
     bound = bag.kinds.seam(end_class(bag)).kind in BOUND_KINDS
     return (
-        *(() if bound else (_trim(("outer body sewn",)),)),
+        *(() if bound else (_trim(("outer body sewn",), is_hinged(bag)),)),
         Step(
             "turn",
             "Turn the bag through the open zip",
@@ -472,6 +484,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return every step of a top that is closed by a zip."""
     bag = item.bag
     made = zip_of(bag, form)
+    sewn_in = in_window(bag, made) if is_hinged(bag) else _sewn_in(bag, made)
     last, stays = _through_zip(bag, form) if as_one(bag) else _turned(bag, form), _stays_out(bag, form)
     opens = Step(
         "try zip",
@@ -489,7 +502,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         *_ready(bag, made),
         *_narrowed(bag, made),
         *_small(bag, form),
-        *_sewn_in(bag, made),
+        *sewn_in,
         *_before_closing(bag, form, made),
         *last,
         opens,

@@ -30,7 +30,7 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_ENDS,
 )
 from ambitus.core.grammar.top.zip.made import tab_shows, under_tab
-from ambitus.core.grammar.top.zip.tape import end_class, is_narrowed, sliders
+from ambitus.core.grammar.top.zip.tape import end_class, is_tabbed, sliders
 from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term, to_grid
@@ -192,7 +192,7 @@ def end_tabs(bag: Resolved, form: Form) -> Strip | None:
 
     Doubled, and caught in the seam; seamed across the zip they take that seam too. As wide as the tape.
     """
-    if not is_narrowed(bag):
+    if not is_tabbed(bag):
         return None
     seamed = ZIP_ENDS.is_(bag, "seamed")
     across = under_tab(bag)

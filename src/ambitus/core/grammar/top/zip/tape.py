@@ -1,9 +1,15 @@
 """The zip as a thing with a width: its tape, what its seam takes, and what of it shows."""
 
+import math
+
+from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
 from ambitus.core.grammar.asked import Option, Param, Phrase
-from ambitus.core.grammar.base.cut_as import one_round
+from ambitus.core.grammar.base.cut_as import is_hinged, one_round
+from ambitus.core.grammar.cloth.fields import BOTTOM
 from ambitus.core.grammar.contract import Layer
+from ambitus.core.grammar.sizes import WIDTH
+from ambitus.core.grammar.top.fields import LINING_EASE
 from ambitus.core.grammar.top.lining import one_with_outer
 from ambitus.core.grammar.top.zip.fields import (
     CLOSES_AT,
@@ -25,6 +31,8 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_OPENING,
     ZIP_SLIDERS,
     ZIP_USED,
+    ZIP_WINDOW,
+    ZIP_WINDOW_HIGH,
 )
 from ambitus.core.lengths import View, paired, snap
 from ambitus.core.spec.resolved import Resolved, ZipFacts
@@ -41,6 +49,11 @@ OWN_ALLOWANCE = {"zip": paired(6)}
 def facts_of(bag: Resolved) -> ZipFacts:
     """Return what is known of the kind of zip that is chosen."""
     return bag.facts.zips[ZIP_KIND.of(bag)]
+
+
+def is_tabbed(bag: Resolved) -> bool:
+    """Return whether tabs fill a part of the mouth at both ends of the zip."""
+    return ZIP_ENDS.is_(bag, "folded") or ZIP_ENDS.is_(bag, "seamed")
 
 
 TAPE_PARAMS = (
@@ -88,7 +101,9 @@ TAPE_PARAMS = (
             Option("caught", "Caught in the seams", "The zip is as long as the mouth is wide."),
             Option("folded", "Under tabs folded over them", "Narrowed: a tab at each end fills the rest."),
             Option("seamed", "Seamed to tabs", "Narrowed: a tab is sewn across each end of the zip."),
+            Option("window", "Behind a window", "Front and back are one piece, slit along their fold."),
         ),
+        offered=lambda bag, key: key != "window" or bag.kinds.base.hinges,
     ),
     Param(
         NARROW_BY,
@@ -99,7 +114,7 @@ TAPE_PARAMS = (
             Option("tab", "The tab that shows", "The opening is what is left of the mouth."),
             Option("opening", "The opening", "The tabs share what is left of the mouth."),
         ),
-        shown_unless=(ZIP_ENDS, "caught"),
+        shown_if=is_tabbed,
     ),
     Param(
         TAB_OF,
@@ -110,7 +125,7 @@ TAPE_PARAMS = (
             Option("cloth", "Cloth", "Cut as wide as the tape."),
             Option("ribbon", "Lace or ribbon", "Bought as wide as the tape."),
         ),
-        shown_unless=(ZIP_ENDS, "caught"),
+        shown_if=is_tabbed,
     ),
     Param(
         TAB_EDGES,
@@ -121,7 +136,7 @@ TAPE_PARAMS = (
             Option("plain", "Left as cut", "They lie inside the seam."),
             Option("turned", "Pressed in", "A turn more at each end."),
         ),
-        shown_unless=(ZIP_ENDS, "caught"),
+        shown_if=is_tabbed,
     ),
     Param(
         ZIP_COUNTS,
@@ -132,6 +147,7 @@ TAPE_PARAMS = (
             Option("counted", "The middle of the closed zip", "Half of what shows of the zip counts."),
             Option("left_out", "The edge of the cloth", "The zip is left out; the bag comes out higher."),
         ),
+        shown_if=lambda bag: not is_hinged(bag),
     ),
     Param(
         CLOSES_AT,
@@ -187,6 +203,28 @@ TAPE_PARAMS = (
         optional=True,
         shown_unless=(ZIP_USED, "metre"),
         help="As you measured it, along the zip: there the slider stands still, and no row crosses it.",
+    ),
+    Param(
+        ZIP_WINDOW,
+        "Window, long",
+        "length",
+        lambda bag: usual_window(bag),
+        low=10,
+        high=3000,
+        shown_if=is_hinged,
+        help="What the zip opens along the fold, its two ends under the cloth beside it.",
+        why="As long as the fold has room for, with the ends of the tape.",
+        opens="zip/length",
+    ),
+    Param(
+        ZIP_WINDOW_HIGH,
+        "Window, high",
+        "length",
+        paired(12),
+        low=3,
+        high=100,
+        shown_if=is_hinged,
+        help="What shows of the closed zip, half of it on either side of the fold.",
     ),
     Param(
         ZIP_OPENING,
@@ -263,11 +301,16 @@ TAPE_CHOICES = (
     CLOSES_AT,
     TEETH_AT_SEAMS,
 )
-TAPE_FIELDS = (TAPE, TEETH, STOP_LONG, ZIP_OPENING, TAB, TAB_TURN, ZIP_IN_HAND)
+TAPE_FIELDS = (TAPE, TEETH, STOP_LONG, ZIP_WINDOW, ZIP_WINDOW_HIGH, ZIP_OPENING, TAB, TAB_TURN, ZIP_IN_HAND)
 
 
 def shows(bag: Resolved) -> float:
-    """Return how much of the closed zip shows between front and back, in mm: the tape less both its seams."""
+    """
+    Return how much of the closed zip shows between front and back, in mm: the tape less both its seams, or
+    what a window leaves free of it.
+    """
+    if is_hinged(bag):
+        return ZIP_WINDOW_HIGH.of(bag)
     return snap(TAPE.of(bag) - 2 * ZIP_ALLOWANCE.of(bag))
 
 
@@ -283,6 +326,9 @@ def is_counted(bag: Resolved) -> bool:
 
 def allowance(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
     """Return what a panel reaches past the finished height at its zip edge: the seam less half of the zip."""
+    if is_hinged(bag):
+        # a fold: the window is slit there, and its edges turn in
+        return ()
     seam = ZIP_ALLOWANCE.term(bag, "Zip seam")
     if not is_counted(bag) and not bag.kinds.base.runs_round:
         return (seam,)
@@ -293,17 +339,14 @@ def allowance(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
 
 def sewn_below(bag: Resolved) -> float:
     """Return how far below the finished height the row lies that sews a panel to the zip, in mm."""
-    return snap(shows(bag) / 2) if is_counted(bag) or bag.kinds.base.runs_round else 0.0
+    counts = (is_counted(bag) or bag.kinds.base.runs_round) and not is_hinged(bag)
+    return snap(shows(bag) / 2) if counts else 0.0
 
 
 def left_out(bag: Resolved) -> float:
     """Return what the bag comes out higher by where the zip is not counted, in mm."""
-    return snap(shows(bag) / 2) if ZIP_COUNTS.is_(bag, "left_out") else 0.0
-
-
-def is_narrowed(bag: Resolved) -> bool:
-    """Return whether tabs fill a part of the mouth at both ends of the zip."""
-    return not ZIP_ENDS.is_(bag, "caught")
+    left = ZIP_COUNTS.is_(bag, "left_out") and not is_hinged(bag)
+    return snap(shows(bag) / 2) if left else 0.0
 
 
 def sliders(bag: Resolved) -> int:
@@ -328,12 +371,57 @@ def no_mouth(bag: Resolved) -> str:
         return "the sides stand between front and back, where the zip’s ends would have to be caught"
     if one_round(bag):
         return "a tube of one panel has one side seam, and the zip has two ends"
+    return _no_window(bag) if is_hinged(bag) else ""
+
+
+def _no_window(bag: Resolved) -> str:
+    """Return why a bag cannot be folded at its top and slit there, or nothing."""
+    if bag.kinds.carry:
+        return "straps need an edge to hang from, and its top is a fold"
+    if bag.kinds.extras:
+        return "what is put on is measured from a top edge, and its top is a fold"
+    if BOTTOM.is_(bag, "contrast"):
+        return "a bottom would part front and back, which are one piece"
+    if not as_one(bag):
+        return "its lining is slit with it, and has no seam of its own for a gap: turn it through the zip"
+    if LINING_EASE.found(bag) and not LINING_EASE.is_(bag, "none"):
+        return "its lining is slit with it, and is cut the same size"
     return ""
+
+
+def usual_window(bag: Resolved) -> float:
+    """
+    Return how long a window is made: what the ends of the tape leave of the fold, rounded down to 5 mm, or to
+    1/4 in, with half of that to spare.
+    """
+    step = paired(5).mm(bag.unit)
+    room = (WIDTH.or_none(bag) or 0.0) - 2 * past_window(bag) - step
+    return snap(max(4.0, math.floor(room / step)) * step)
+
+
+def past_window(bag: Resolved) -> float:
+    """Return how far the tape reaches past either end of a window, in mm."""
+    return paired(12).mm(bag.unit)
+
+
+def most_window(bag: Resolved, form: Form) -> float:
+    """
+    Return the longest window that a body has room for, in mm: at its edges, half of what shows of the zip below
+    the fold, both ends of the tape still lie inside the seam.
+    """
+    deep = shows(bag) / 2 - (form.mm("height") - form.rounded)
+    narrower = 0.0
+    if deep > 0 and form.rounded:
+        r = form.rounded
+        narrower = deep if form.clipped else r - math.sqrt(max(0.0, r * r - deep * deep))
+    return snap(form.mm("width") - 2 * narrower - 2 * past_window(bag))
 
 
 def _says(bag: Resolved, view: View, prefix: str) -> str:
     words = f"closed by a {within(facts_of(bag).label)}"
-    return f"{words} narrowed by tabs" if is_narrowed(bag) else words
+    if is_hinged(bag):
+        return f"{words} behind a window"
+    return f"{words} narrowed by tabs" if is_tabbed(bag) else words
 
 
 ZIP_PHRASE = Phrase("zip", "Zip", ", ", _says, (*TAPE_CHOICES, TAB_BY), (*TAPE_FIELDS, TAB_CUT))

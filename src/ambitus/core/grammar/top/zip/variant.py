@@ -5,6 +5,7 @@ from dataclasses import replace
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Sewn
 from ambitus.core.grammar.asked import Option, Param
+from ambitus.core.grammar.base.cut_as import is_hinged
 from ambitus.core.grammar.contract import SEEN, Layer, Stage, Top
 from ambitus.core.grammar.order import ZIP_ROWS_PARAM, ZIP_TRIMMED_PARAM
 from ambitus.core.grammar.top import sections
@@ -81,6 +82,7 @@ ZIP = Top(
     givens=(TAB_GIVEN,),
     classes={"zip": "Zip seam"},
     own_allowances=OWN_ALLOWANCE,
+    unused=lambda bag: frozenset({"zip"}) if is_hinged(bag) else frozenset(),
     brings={"attach": "on_face", "interfacing": "none"},
     needs=no_mouth,
     allowance=allowance,
