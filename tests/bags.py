@@ -162,6 +162,8 @@ ORDINARY = {
     "narrows_to": (30, 50),
     "from_raw": (18, 29.9),
     "zip_opening": (25, 50),
+    "zip_window": (20, 32),
+    "zip_window_high": (9, 12),
     "tab_turn": (2, 10),
     "grab_shows": (10, 60),
     "grab_wide": (5, 30),
@@ -312,6 +314,10 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
         )
     )
     extras = _extras(draw, grammar, kinds["base"], kinds["top"])
+    # in one piece that is folded at the top: nothing hangs from it, and nothing lies on it
+    hinges = kinds["top"].startswith("zip") and grammar.of("base", kinds["base"], Base).hinges
+    hinged = hinges and draw(st.booleans())
+    carry, extras = ([], ()) if hinged else (carry, extras)
     brought = grammar.of("base", kinds["base"], Base).brings_seams
     classes = tuple({**brought, **by_class}.items())
     bag = grammar.bag(carry=tuple(carry), extras=extras, by_class=classes, **kinds)
@@ -343,6 +349,12 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
             extra["foot"] = "sewn"
     for key in bag.classes:
         put(spec, f"allowances.{key}", draw(_mm(9, 25)))
+    if hinges:
+        ends = [o for o in ("caught", "folded", "seamed") if not hinged] or ["window"]
+        spec["top"]["zip_ends"] = draw(st.sampled_from(ends))
+    if hinged:
+        spec["cloth"]["bottom"] = "same"
+        spec["top"] |= {"turned": "zip", "ease": "none"} if lined else {}
     in_one = kinds["base"] in ("box_pouch", "box_pouch_cut") and spec["base"].get("cut_as") == "folded"
     if lined and (in_one or "bound_ends" in dict(classes).values()):
         # what binds an end goes through outer and lining, and one piece has no base seam for a gap

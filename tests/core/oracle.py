@@ -651,7 +651,7 @@ def _(b: Bag) -> bool:
             b.lined and b.chose("cloth.lining_cut", "turn") and b.top == "zip",
             b.top == "zip" and b.chose("top.zip_rows", "short") and b.chose("top.turned", "zip"),
             b.chose("top.zip_trimmed", "after")
-            and (b.chose("top.zip_used", "whole") or not b.chose("top.zip_ends", "caught")),
+            and (b.chose("top.zip_used", "whole") or proofs.zip_apart(b.draft)),
             b.chose("base.straights", "first") and not _has_two_runs(b),
         )
     )
@@ -1136,15 +1136,18 @@ class Zip:
 
     def __init__(self, b: Bag) -> None:
         self.facts = b.bag.facts.zips[choice_at(b.bag, "top.zip")]
-        self.narrowed = not b.chose("top.zip_ends", "caught")
+        self.narrowed, self.tabbed = proofs.zip_apart(b.draft), not proofs.is_hinged(b.draft)
         self.tab = b.mm("top.tab") if b.chose("top.narrow_by", "tab") else None
         mouth = b.opening
         if not self.narrowed:
             self.shows = mouth
+        elif not self.tabbed:
+            self.shows, self.tab = b.mm("top.zip_window"), None
         else:
             self.shows = mouth - 2 * self.tab if self.tab is not None else b.mm("top.zip_opening")
             self.tab = (mouth - self.shows) / 2
-        self.row = self.shows / 2 + (b.pair(2, 1 / 8) if b.chose("top.zip_ends", "folded") else 0.0)
+        folded = b.chose("top.zip_ends", "folded") or (self.narrowed and not self.tabbed)
+        self.row = self.shows / 2 + (b.pair(2, 1 / 8) if folded else 0.0)
         end = "end" if b.box else "side"
         over = 2 * b.pair(12, 0.5) if self.narrowed else 2 * proofs.eaten(b.draft, end)
         step = b.bag.grid.step
@@ -1190,7 +1193,32 @@ def _(b: Bag) -> bool:
     return any(
         b.mm("allowances.zip") > (b.mm("top.tape") - b.mm("top.teeth") - b.pair(4, 3 / 16)) / 2 + EPS
         for _ in zips(b)
+        if not proofs.is_hinged(b.draft)
     )
+
+
+@says("window-too-long")
+def _(b: Bag) -> bool:
+    if not proofs.is_hinged(b.draft):
+        return False
+    window, high = b.mm("top.zip_window"), b.mm("top.zip_window_high")
+    width, height = b.draft.form.mm("width"), b.draft.form.mm("height")
+    r = min(proofs._radius(b.draft), width / 2, height) if b.base == "rounded" else 0.0
+    into = high / 2 - (height - r)
+    taken = 0.0
+    if r and into > 0:
+        taken = into if b.chose("base.lower", "clipped") else r - math.sqrt(max(0.0, r * r - into * into))
+    most = width - 2 * taken - 2 * b.pair(12, 0.5)
+    return window < 20 - EPS or window > most + 1e-3
+
+
+@says("window-not-for-its-tape")
+def _(b: Bag) -> bool:
+    if not proofs.is_hinged(b.draft):
+        return False
+    high = b.mm("top.zip_window_high")
+    low = b.mm("top.teeth") + b.pair(4, 3 / 16)
+    return high < low - EPS or high > b.mm("top.tape") - 2 * b.pair(5, 3 / 16) + EPS
 
 
 @says("zip-too-short")
@@ -1226,7 +1254,7 @@ def _(b: Bag) -> bool:
 
 @says("tabs-fill-mouth")
 def _(b: Bag) -> bool:
-    return any(z.narrowed and (z.shows < 20 or z.tab is None or z.tab < 3) for z in zips(b))
+    return any(z.narrowed and z.tabbed and (z.shows < 20 or z.tab is None or z.tab < 3) for z in zips(b))
 
 
 @says("turned-through-small-zip")
@@ -1241,7 +1269,8 @@ def _(b: Bag) -> bool:
 
 @says("zip-not-counted")
 def _(b: Bag) -> bool:
-    return b.chose("top.zip_counts", "left_out") and abs(proofs.zip_shows(b.draft)) > EPS
+    counts = proofs.is_hinged(b.draft) or not b.chose("top.zip_counts", "left_out")
+    return not counts and abs(proofs.zip_shows(b.draft)) > EPS
 
 
 @says("broad-for-its-length")

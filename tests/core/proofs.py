@@ -144,6 +144,11 @@ def is_hinged(draft: Draft) -> bool:
     return flat and _chose(draft, "top.zip_ends", "window")
 
 
+def zip_apart(draft: Draft) -> bool:
+    """Return whether the ends of its zip lie in no seam: under tabs, or behind a window."""
+    return is_hinged(draft) or any(_chose(draft, "top.zip_ends", way) for way in ("folded", "seamed"))
+
+
 def is_wrapped(draft: Draft) -> bool:
     """Return whether one piece goes round, with a fold at one side."""
     if is_hinged(draft):
@@ -428,7 +433,7 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             sold = piece.layer in ("closure", "bar") and piece.source == "bought"
             bought |= sold and (key == "width" or "tape" not in piece.material)
             bought |= piece.material == "Bias tape"
-            bought |= piece.layer == "zip" and _chose(draft, "top.zip_ends", "caught")
+            bought |= piece.layer == "zip" and not zip_apart(draft)
             bought |= piece.key.startswith("strap") and key == "width" and not _cut_across(draft, piece)
             # a side panel follows its front; a tube is cut finer where it would not go round its base
             finer = Grid(25.4 / 16 if draft.bag.unit == "in" else 1.0)

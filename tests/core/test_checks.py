@@ -63,6 +63,11 @@ def _zipped(base: str = "seamed", fields: dict[str, Any] | None = None, **top: A
     return {**given, "top": {"kind": "zip", "tape": 28, **top}, "allowances": allowances, **(fields or {})}
 
 
+def _window(**top: Any) -> dict[str, Any]:
+    """Return the same pouch in one piece, folded at its top, its zip behind a window there."""
+    return _zipped(turned="zip", zip_ends="window", **top)
+
+
 def _pleated(height: float = 36, **more: Any) -> dict[str, Any]:
     """Return a pleated pouch 80 wide at its ends."""
     size = {"length": 200, "breadth": 80, "height": height}
@@ -479,6 +484,9 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _zipped(fields={"size": {"width": 755, "height": 150}}),
     ),
     "tabs-fill-mouth": (_zipped(zip_ends="folded", tab=100.5), _zipped(zip_ends="folded", tab=100)),
+    # 220 wide, less 12 of the tape past either end; a tape of 28, less 5 under either edge
+    "window-too-long": (_window(zip_window=196.5), _window(zip_window=196)),
+    "window-not-for-its-tape": (_window(zip_window_high=18.1), _window(zip_window_high=18)),
     # what shows, less 3 for the stop and 8 for the slider
     "turned-through-small-zip": (
         _zipped(turned="zip", zip_ends="folded", narrow_by="opening", zip_opening=68.5),

@@ -57,6 +57,7 @@ from ambitus.core.grammar.top.pressed_edges.variant import PRESSED_EDGES
 from ambitus.core.grammar.top.raw_edge.variant import RAW_EDGE
 from ambitus.core.grammar.top.stitched_channel.variant import STITCHED_CHANNEL
 from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
+from ambitus.core.grammar.top.zip import made, sewn
 from ambitus.core.grammar.top.zip.variant import ZIP
 from ambitus.core.grammar.top.zip_unlined.variant import ZIP_UNLINED
 from ambitus.core.steps.model import StepsUnordered
@@ -203,6 +204,11 @@ BAGS: tuple[dict[str, Any], ...] = (
     {**_pouch("rounded"), "base": {"kind": "rounded", "radius": 37}},
     {**_flat("rounded"), "base": {"kind": "rounded", "lower": "clipped", "clip": 43}},
     {**_pouch("rounded", kind="zip_unlined"), "base": {"kind": "rounded", "lower": "half"}},
+    {
+        **_pouch("rounded", turned="zip", zip_ends="window", zip_window=131, zip_window_high=11),
+        "base": {"kind": "rounded", "lower": "disc", "disc": 251},
+    },
+    _pouch("seamed", kind="zip_unlined", zip_ends="window", zip_used="metre", tape=33),
     {
         **_pouch("pleated", kind="zip_unlined"),
         "seams": {"bind_ends": "hand", "bind_seam": 5, "bind_cover": 8},
@@ -602,6 +608,16 @@ def _doubled(terms: Any) -> Any:
     return tuple(replace(t, mm=2 * t.mm) for t in terms)
 
 
+def _patched(module: Any, name: str, change: Callable[[Any], Any]) -> Callable[[Patch], Grammar]:
+    """Return the fault that a module works with another rule of that name."""
+
+    def plant(patch: Patch) -> Grammar:
+        patch.setattr(module, name, change(getattr(module, name)))
+        return GRAMMAR
+
+    return plant
+
+
 def quilted_without(line: str) -> Callable[[Patch], Grammar]:
     """Return the fault that a line is left out of how long a blank is cut."""
 
@@ -805,6 +821,14 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "closed zip sewn in for good": _steps(ZIP, "half open"),
     "zip cut before it is tacked": _steps(ZIP, "tack zip"),
     "unlined bag turned with its zip closed": _steps(ZIP_UNLINED, "half open"),
+    "window slit that nothing faces": _steps(ZIP, "window face"),
+    "zip behind a window that is not open": _steps(ZIP, "window open"),
+    "window as high again": _patched(sewn, "shows", lambda real: lambda bag: 2 * real(bag)),
+    "tape that ends with its window": _patched(made, "past_window", lambda real: lambda bag: 0.0),
+    "one piece that lacks its back": _form_of(
+        SEAMED,
+        lambda form, bag: _edit_faces(form, lambda p: (p[0], min(p[1], 9) if not form.mouth else p[1])),
+    ),
     "box pouch without its height": _form_of(BOX_POUCH, lambda form, bag: _body_wider(form, -71)),
     "box pouch with its side fold in another place": _form_of(
         BOX_POUCH, lambda form, bag: _edit_faces(form, lambda p: (p[0], p[1] + (5 if p[1] == 0 else 0)))

@@ -117,8 +117,9 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
         "edges of canvas that are not overcast fray where they are seen",
         [
             "pouch top.turned=zip",
+            "pouch top.zip_ends=window",
             "pouch base.kind=pleated",
-            *(f"sack seams.kind={k}" for k in ("felled", "french_stitched", "lapped", "plain")),
+            *(f"sack seams.kind={k}" for k in ("bound_ends", "felled", "french_stitched", "lapped", "plain")),
         ],
     ),
     "raw-edge-frays": (

@@ -84,6 +84,7 @@ ROUNDED = {**STADIUM, "base": {"kind": "rounded_rectangle", "radius": 25}}
 COTTON = {**CASING, "top": {**CASING["top"], "cord_fibre": "cotton", "cord_end": "slant"}}
 POUCH = {"unit": "mm", "preset": "pouch", "size": {"width": 220, "height": 140}, "base": {"kind": "seamed"}}
 POUCH = {**POUCH, "top": {"kind": "zip", "zip_used": "cut"}, "carry": []}
+WINDOW = {**POUCH, "top": {"kind": "zip", "turned": "zip", "zip_ends": "window"}}
 METAL = {**POUCH, "top": {"kind": "zip", "zip": "metal", "zip_used": "metre", "teeth_at_seams": "out"}}
 METRE = {**POUCH, "top": {"kind": "zip", "zip_used": "metre"}}
 GUSSET = {"unit": "mm", "size": sizes_of("gusset"), "base": {"kind": "gusset"}, "carry": []}
@@ -158,6 +159,7 @@ def _ordered_bags() -> Iterator[dict[str, Any]]:
     for cords in ("two", "across"):
         yield {**CASING, "top": {"kind": "casing", "cords": cords}}
     yield {**POUCH, "top": {"kind": "zip", "zip_ends": "folded"}}
+    yield WINDOW
     yield {**POUCH, "top": {"kind": "zip"}, "base": {"kind": "box_pouch"}, "size": sizes_of("box_pouch")}
     for ends in ("machine", "hand"):
         spec = {
@@ -573,7 +575,21 @@ top_seam, stitched, folded = _sewing("outer", "top"), _is(acts.Stitch), _is(acts
 pressed, see = _is(acts.Press), _is(acts.See)
 HOT = changed(_is(acts.Press), iron=True)
 
+slit, opened, behind = _is(acts.Slit), _is(acts.OpenWindow), _is(acts.ZipBehind)
+_SINGLE = {**POUCH, "top": {"kind": "zip_unlined", "zip_ends": "window"}}
+
 WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
+    "a window slit before it is faced": (WINDOW, before(slit, _is(acts.FaceWindow)), "not sewn round"),
+    "a window cut out of what is faced": (WINDOW, changed(slit, out=True), "sewn to a lining"),
+    "the lining pushed through no slit": (WINDOW, without(slit), "nothing is slit yet"),
+    "a zip behind a window that is not open": (WINDOW, without(opened), "not turned in yet"),
+    "a zip behind a window before it is cut": (WINDOW, after(_is(acts.CutZip), behind), "not been cut"),
+    "sewn up without its zip": (WINDOW, without(behind), "no"),
+    "a window slit in what is sewn up": (WINDOW, after(slit, outer_sides), "nothing is slit yet"),
+    "a zip put in when the sides are sewn": (WINDOW, after(behind, outer_sides), "not in yet"),
+    "a window slit twice": (WINDOW, twice(slit), "slit already"),
+    "a window turned in twice": (_SINGLE, twice(opened), "turned in already"),
+    "a window pouch turned with its zip closed": (WINDOW, without(_is(acts.OpenZip)), "zip is closed"),
     "cut before the cloth is smooth": (LINED, after(_is(acts.Smooth), _is(acts.Cut)), "not been smoothed"),
     "cut before anything is drawn": (LINED, without(_is(acts.Draw)), "not been drawn"),
     "sewn before it is marked": (LINED, after(_is(acts.MarkAll), outer_sides), "not been marked"),

@@ -70,6 +70,14 @@ NOT_TOLD = {
 }
 
 
+def test_a_bag_whose_ends_alone_are_bound_is_judged_by_its_other_seams() -> None:
+    """Bound ends sew no base: that is plain then, and said to fray inside, whichever way it came to be so."""
+    pouch = {"unit": "mm", "base": {"kind": "pleated"}, "top": {"kind": "zip_unlined"}, "carry": []}
+    for seams in ({"kind": "bound_ends"}, {"kind": "bound", "base": "plain"}):
+        rules = {f.rule.id for f in findings(drafted({**pouch, "seams": seams}))}
+        assert "plain-seams-unlined" in rules, seams
+
+
 @settings(max_examples=examples(60))
 @given(totes(interfacing="none"), st.data())
 def test_a_draft_and_its_cut_list_are_judged_alike(spec: dict[str, Any], data: st.DataObject) -> None:

@@ -2243,7 +2243,7 @@ export interface components {
             height: number;
             /**
              * Folded
-             * @description One piece for front and back, folded at the base; its height is the whole.
+             * @description One piece for front and back, folded at the base, or at the top where its zip lies behind a window there; its height is the whole.
              * @default false
              */
             folded?: boolean;

@@ -224,6 +224,11 @@ class Form(Once):
         return self.dimensions[key].comes_out
 
     @property
+    def told(self) -> tuple[Dimension, ...]:
+        """The sizes that say something of it: one that is folded at its top has nothing that opens flat."""
+        return tuple(d for d in self.dimensions.values() if self.mouth or d.key != "flat_opening")
+
+    @property
     def stands(self) -> float:
         """How high the mouth stands in the picture, in mm."""
         return self.stance.rises or self.height
@@ -455,7 +460,7 @@ class Piece:
 
     @property
     def folded(self) -> bool:
-        """Whether it is both sides of the bag in one, folded between them: at the base or, hinged, at the top."""
+        """Whether it is both sides of the bag, folded between them: at the base or, hinged, at the top."""
         return self.on_fold == "y"
 
     @property

@@ -92,7 +92,8 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
     for path, value in read.more.items():
         put(spec, path, value)
     rows = {row.role: row for row in reversed(whole_rows(cut_list)) if not row.part}
-    if rows["outer"].folded and cut_list.base != "folded":
+    # a flat piece that is folded at the top is one by its zip
+    if rows["outer"].folded and cut_list.base not in ("folded", "seamed", "rounded"):
         put(spec, "base.cut_as", "folded")
     if rows["outer"].wrapped:
         put(spec, "base.cut_as", "wrapped")

@@ -57,7 +57,8 @@ class CutRow(BaseModel):
     height: Mm = Field(gt=0)
     folded: bool = Field(
         default=False,
-        description="One piece for front and back, folded at the base; its height is the whole.",
+        description="One piece for front and back, folded at the base, or at the top where its zip lies "
+        "behind a window there; its height is the whole.",
     )
     wrapped: bool = Field(
         default=False,

@@ -97,7 +97,7 @@ def _differing(
 
 
 def _finished(made: Draft, view: View) -> dict[str, tuple[str, str]]:
-    return {d.key: (d.label, view.worked(d.comes_out)) for d in made.form.dimensions.values()}
+    return {d.key: (d.label, view.worked(d.comes_out)) for d in made.form.told}
 
 
 def _checks(made: Draft) -> dict[str, tuple[str, str]]:

@@ -200,7 +200,7 @@ def _strap_size(
 
 def sizes(draft: Draft, view: View) -> tuple[DimensionShown, ...]:
     """Return every named size of the bag, and of its straps."""
-    out = [dimension(d, view) for d in draft.form.dimensions.values()]
+    out = [dimension(d, view) for d in draft.form.told]
     if is_widened(draft.bag):
         shows = max(0.0, band_shows(draft.bag, draft.form))
         label = "Band, seen" if runs_across(draft.bag) else "Strips, seen"
@@ -329,7 +329,7 @@ def read_back(draft: Draft, view: View) -> ReadShown:
     size = " × ".join(view.worked(s.total) for k, s in read.sizes.items() if k != "flat_opening")
     moved = [
         f"{d.label.lower()} {view.worked(d.asked)} → {view.worked(d.comes_out)}"
-        for d in draft.form.dimensions.values()
+        for d in draft.form.told
         if view.worked(d.asked) != view.worked(d.comes_out)
     ]
     grid = grid_label(draft.bag.grid.step, draft.bag.unit)

@@ -78,6 +78,9 @@ def _word(mark: Mark, nth: int) -> str:
     first = mark.label.split()[0].lower()
     if mark.label.endswith(", its row"):
         return "row"
+    if mark.kind == "row" and first == "window":
+        # four lines: each is where the window ends
+        return first
     if mark.kind in ("crease", "row"):
         names = [name.partition(",")[0] for name, _ in mark.readings]
         # a line that lies there twice is told once

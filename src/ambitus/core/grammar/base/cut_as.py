@@ -1,4 +1,4 @@
-"""Whether front and back are panels of their own, or one piece: folded at the base or the top, or wrapped round."""
+"""Whether front and back are panels, or one piece: folded at the base or at the top, or wrapped round."""
 
 from ambitus.core.grammar.base.fields import CUT_AS, TUBE_PANELS
 from ambitus.core.grammar.top.zip.fields import ZIP_ENDS
@@ -18,7 +18,7 @@ def is_wrapped(bag: Resolved) -> bool:
 
 
 def is_hinged(bag: Resolved) -> bool:
-    """Return whether front and back are one piece, folded at the top, its zip behind a window on that fold."""
+    """Return whether front and back are one piece, folded at the top, its zip behind a window there."""
     return bag.kinds.base.hinges and ZIP_ENDS.is_(bag, "window")
 
 

@@ -163,5 +163,5 @@ def with_bottom(bag: Resolved, form: Form, allowances: Allowances) -> Form:
 
 def bottom_stage(bag: Resolved, layer: Layer, form: Form, allowances: Allowances) -> Form:
     """Return the outer's *form* with its bottom, where it has one and the base lets its panels be divided."""
-    wanted = layer == "outer" and has_bottom(bag) and bag.kinds.base.divides
+    wanted = layer == "outer" and has_bottom(bag) and bag.kinds.base.divides and bool(form.mouth)
     return with_bottom(bag, form, allowances) if wanted else form

@@ -7,6 +7,7 @@ from ambitus.core.checks.amounts import at_least, at_most, to
 from ambitus.core.checks.joins import between, room_for_join
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
 from ambitus.core.grammar.allowances import JOIN_ALLOWANCE
+from ambitus.core.grammar.base.cut_as import is_hinged
 from ambitus.core.grammar.base.fields import CUT_AS
 from ambitus.core.grammar.carry.fields import FROM_TOP
 from ambitus.core.grammar.cloth.bottom import has_bottom
@@ -18,6 +19,7 @@ from ambitus.core.grammar.cloth.fields import (
 )
 from ambitus.core.grammar.cloth.pieced_checks import PIECED_CHECKS
 from ambitus.core.grammar.kinds import BASE_KIND
+from ambitus.core.grammar.top.zip.fields import ZIP_ENDS
 from ambitus.core.lengths import snap
 from ambitus.core.words import within
 
@@ -116,19 +118,22 @@ def bottom_weaker(draft: "Draft") -> Iterator[Fired]:
     "print-upside-down",
     "warn",
     "The print stands on its head at the back",
-    "a one-way print on a piece folded at the base",
+    "a one-way print on a piece folded at the base, or at the top",
     "One piece goes down the front and up the back, and its print with it.",
     "It can be sewn, and comes out with the back the wrong way up.",
 )
 def print_upside_down(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if PRINT.of(bag) == "one_way" and any(p.folded for p in draft.pieces if p.layer == "outer"):
-        cut_as = CUT_AS in bag.values
+        cut_as, hinged = CUT_AS in bag.values, is_hinged(bag)
         way = to(CUT_AS, "panels") if cut_as else to(BASE_KIND, "seamed")
+        way = to(ZIP_ENDS, "caught") if hinged else way
         yield fired(
             way[0].path,
-            "The outer is one piece, folded at the base.",
-            "Cut two panels with a base seam.",
+            f"The outer is one piece, folded at the {'top' if hinged else 'base'}.",
+            "Cut two panels, and let the seams catch the zip."
+            if hinged
+            else "Cut two panels with a base seam.",
             remedies=(way,),
         )
 

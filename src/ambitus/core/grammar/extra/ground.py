@@ -70,6 +70,8 @@ def ground_of(bag: Resolved, form: Form, layer: Layer, side: Side) -> Ground:
     """Return one side of a layer."""
     tops = [(form.face(face), edge) for face, edge in form.mouth if not form.face(face).part]
     tops = [(face, edge) for face, edge in tops if face.edges[face.edge_index(edge)].seam == "top"]
+    # of what is folded at its top nothing is told from there, and a stop says so
+    tops = tops or [(form.faces[0], form.faces[0].edges[0].name)]
     face, edge = tops[0 if side == "front" else -1]
     beyond = bag.kinds.top.allowance(bag, layer)
     band = form.stance.band

@@ -6,6 +6,7 @@ from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.contract import Row, SeamKind
 from ambitus.core.grammar.seams import reading, sections
 from ambitus.core.grammar.seams.bound import BIND_PARAMS, hidden
+from ambitus.core.grammar.seams.checks import CHECKS
 from ambitus.core.grammar.seams.common import GENERAL_PARAM, phrase, whole_allowance, whole_row
 from ambitus.core.grammar.seams.fields import BIND_COVER, BIND_ENDS, BIND_MADE, BIND_OF, BIND_SEAM
 from ambitus.core.grammar.seams.strips import AS_THE_SEAM, parts_of, sewn_of, strips_made
@@ -65,6 +66,7 @@ def _says(bag: Resolved, view: View) -> str:
 
 
 BOUND_ENDS = SeamKind(
+    checks=CHECKS,
     kind=AS_THE_SEAM,
     section=sections.BOUND_SEAM,
     label="Closed by their binding",

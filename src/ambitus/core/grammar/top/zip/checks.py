@@ -331,10 +331,10 @@ def window_too_long(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     if not is_hinged(bag):
         return
-    least, most = at_least(bag, LEAST_OPENING), at_most(bag, most_window(bag, draft.form))
-    window = ZIP_WINDOW.of(bag)
-    if window > most + 1e-6 or window < LEAST_OPENING - 1e-9:
-        nearest = most if window > most else least
+    room, window = most_window(bag, draft.form), ZIP_WINDOW.of(bag)
+    least, most = at_least(bag, LEAST_OPENING), at_most(bag, room)
+    if window > room + 1e-6 or window < LEAST_OPENING - 1e-9:
+        nearest = most if window > room else least
         yield fired(
             ZIP_WINDOW,
             "A window of {window}, and {width} along the fold.",
@@ -361,10 +361,10 @@ def window_not_for_its_tape(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     for made in _zips(draft) if is_hinged(bag) else ():
         high = ZIP_WINDOW_HIGH.of(bag)
-        least = at_least(bag, made.teeth + FOOT.mm(bag.unit))
-        most = at_most(bag, made.tape.mm - 2 * UNDER_EDGE.mm(bag.unit))
-        if least - 1e-6 <= high <= most + 1e-6:
+        low, room = made.teeth + FOOT.mm(bag.unit), made.tape.mm - 2 * UNDER_EDGE.mm(bag.unit)
+        if low - 1e-6 <= high <= room + 1e-6:
             continue
+        least, most = at_least(bag, low), at_most(bag, room)
         wide = at_least(bag, max(high, least) + 2 * UNDER_EDGE.mm(bag.unit))
         yield fired(
             ZIP_WINDOW_HIGH,

@@ -13,7 +13,6 @@ from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
-
 #: How far before its ends a slit stops, to run into the corners: 10 mm | 3/8 in.
 SLIT_STOPS = paired(10)
 
@@ -52,6 +51,9 @@ def window_of(bag: Resolved, form: Form) -> Window:
     beside = Term("Beside the window", snap(middle - half), "It lies in the middle of the fold.")
     long = Term("Window", 2 * half, "To its other end.")
     up = Term("Half of what shows of the zip", high, "Half of the window.")
+    base = edge_terms(bag, "side" if bag.kinds.base.one_seam else "base")
+    fold = Term("Height", form.mm("height"), "From the seam line to the fold.")
+    near = up.scaled(-1, "Short of the fold.")
     slit = Term("Stop before the end", SLIT_STOPS.mm(bag.unit), "From there into both corners.", "default")
     return Window(
         face.name,
@@ -60,6 +62,7 @@ def window_of(bag: Resolved, form: Form) -> Window:
         (
             ("to its near end", Sum("From the raw side to its near end", (*side, beside))),
             ("to its far end", Sum("From the raw side to its far end", (*side, beside, long))),
+            ("to its nearer line", Sum("From the raw base to its nearer line", (*base, fold, near))),
             ("above and below", Sum("From the fold to its lines", (up,))),
             ("the slit", Sum("From either end to the slit", (slit,))),
         ),

@@ -1,6 +1,7 @@
 """The zip as a thing with a width: its tape, what its seam takes, and what of it shows."""
 
 import math
+from fractions import Fraction
 
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
@@ -34,7 +35,7 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_WINDOW,
     ZIP_WINDOW_HIGH,
 )
-from ambitus.core.lengths import View, paired, snap
+from ambitus.core.lengths import Pair, View, paired, snap
 from ambitus.core.spec.resolved import Resolved, ZipFacts
 from ambitus.core.sums import Term
 from ambitus.core.words import within
@@ -394,7 +395,7 @@ def usual_window(bag: Resolved) -> float:
     Return how long a window is made: what the ends of the tape leave of the fold, rounded down to 5 mm, or to
     1/4 in, with half of that to spare.
     """
-    step = paired(5).mm(bag.unit)
+    step = Pair(5, Fraction(1, 4)).mm(bag.unit)
     room = (WIDTH.or_none(bag) or 0.0) - 2 * past_window(bag) - step
     return snap(max(4.0, math.floor(room / step)) * step)
 
@@ -406,8 +407,8 @@ def past_window(bag: Resolved) -> float:
 
 def most_window(bag: Resolved, form: Form) -> float:
     """
-    Return the longest window that a body has room for, in mm: at its edges, half of what shows of the zip below
-    the fold, both ends of the tape still lie inside the seam.
+    Return the longest window that a body has room for, in mm: at its edges, half of what shows of the zip
+    below the fold, both ends of the tape still lie inside the seam.
     """
     deep = shows(bag) / 2 - (form.mm("height") - form.rounded)
     narrower = 0.0

@@ -1,4 +1,4 @@
-"""A zip behind a window on the fold of a body that is one piece: the window is faced by the lining, or turned in."""
+"""A zip behind a window on the fold of one piece: faced by the lining, turned in, or cut out."""
 
 from collections.abc import Iterator
 
@@ -35,7 +35,7 @@ def _steps(bag: Resolved, made: Zip) -> Iterator[Step]:
             lengths=window,
             cautions=("pins",),
         )
-    if not (lined or bag.cloth("outer").frays):
+    if not (lined or bag.cloth("outer").fray):
         yield Step(
             "window slit",
             "Cut the window out along its lines",
