@@ -184,10 +184,36 @@ def test_a_front_with_a_zip_pocket_is_picked(screen: Screen) -> None:
     screen.kept()
 
 
+def test_a_disc_is_folded_and_its_zip_lies_behind_a_window(screen: Screen) -> None:
+    """One piece of 24 by 24; the window’s ends and lines read off rulers; a window too long says so."""
+    screen.open("Mouthpiece half-round")
+    page = screen.page
+    page.wait_for_selector("text=closed by a coil zip behind a window")
+    screen.shows(OUTER, "width", "24")
+    screen.shows(OUTER, "height", "24")
+    page.click("[data-lay='outer panel']")
+    page.wait_for_selector("text=Back to the bag")
+    told = screen.said()
+    for tick in ("2.5 window", "21.5 window", "11.4 window", "12 fold", "12.6 window"):
+        assert tick in told, tick
+    page.click("[data-phrase='zip']")
+    screen.type("top.zip_window", "20")
+    page.wait_for_selector("text=The window is too long for its fold")
+    page.wait_for_selector("text=Choose between 2 cm and 19.5 cm.")
+    screen.type("top.zip_window", "19.5")
+    page.wait_for_selector("text=The window is too long for its fold", state="detached")
+    screen.shows("zip", "length", "21.9")
+    screen.kept()
+
+
 def test_a_half_round_pouch_and_clipped_corners_are_picked_and_read_off(screen: Screen) -> None:
     """22 wide, under a zip 11 − 0.8 + 0.6 + 1 high; clipped by 3 it is drawn without a curve."""
     screen.open("Mouthpiece half-round")
     page = screen.page
+    _pick(screen, "base.lower", "half", "base")
+    page.keyboard.press("Escape")
+    _pick(screen, "top.zip_ends", "caught", "zip")
+    page.keyboard.press("Escape")
     screen.shows(OUTER, "width", "24")
     screen.shows(OUTER, "height", "11.8")
     paths = "[...document.querySelectorAll('.standing-bag path')]"
