@@ -64,6 +64,8 @@ def why_at(bag: Resolved, path: str) -> str:
 
 #: bases whose panels run from a zip along the upper side round to a seam below
 LIDDED = ("box_pouch", "box_pouch_cut", "pleated")
+#: bases that are closed but for their zip: nothing hangs from them, and nothing is put on
+SHUT = (*LIDDED, "all_round")
 
 #: one size of each name, in mm, for a bag of any base
 SIZES = {"width": 340, "height": 280, "depth": 120, "diameter": 200, "length": 260, "breadth": 140}
@@ -112,6 +114,7 @@ ORDINARY = {
     "clip": (10, 60),
     "plate": (120, 300),
     "step": (20, 60),
+    "zip_panel": (60, 200),
     "drop": (60, 900),
     "past": (0, 60),
     "turn": (3, 15),
@@ -242,7 +245,7 @@ AT_TOP_SEAM = {"ties", "button_loop", "hanging_loop", "flap"}
 
 def _extras(draw: st.DrawFn, grammar: Grammar, base: str, top: str) -> tuple[str, ...]:
     """Return the kinds of what is put on a random bag: often nothing, and what could go with its parts."""
-    if base in LIDDED or not grammar.slots.get("extra"):
+    if base in SHUT or not grammar.slots.get("extra"):
         return ()
     caught = top == "turned_through"
     kinds = [
@@ -296,7 +299,7 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
     kinds_of_seam = sorted(k for k in grammar.slots["seams"] if not lined or k not in ("bound", "bound_ends"))
     if "seams" not in only:
         kinds["seams"] = draw(st.sampled_from(kinds_of_seam))
-    shut = kinds["base"] in LIDDED
+    shut = kinds["base"] in SHUT
     if shut and "top" not in only:
         kinds["top"] = draw(st.sampled_from([k for k, v in grammar.slots["top"].items() if v.shut]))
     fitting = sorted(k for k, a in grammar.slots["attach"].items() if a.fits(kinds["top"], kinds["base"]))
@@ -352,7 +355,7 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
     if hinges:
         ends = [o for o in ("caught", "folded", "seamed") if not hinged] or ["window"]
         spec["top"]["zip_ends"] = draw(st.sampled_from(ends))
-    if hinged:
+    if hinged or kinds["base"] == "all_round":
         spec["cloth"]["bottom"] = "same"
         spec["top"] |= {"turned": "zip", "ease": "none"} if lined else {}
     in_one = kinds["base"] in ("box_pouch", "box_pouch_cut") and spec["base"].get("cut_as") == "folded"

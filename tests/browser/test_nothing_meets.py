@@ -40,7 +40,7 @@ def test_no_two_texts_meet_on_any_plan(screen: Screen, width: int) -> None:
     plans = page.eval_on_selector_all(
         "[data-plan]", "found => found.map(p => [p.dataset.plan, p.querySelector('a').href])"
     )
-    assert len(plans) == 27
+    assert len(plans) == 28
     for i, (name, address) in enumerate(plans):
         page.goto(address)
         page.wait_for_selector("[data-piece]")

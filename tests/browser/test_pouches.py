@@ -206,6 +206,30 @@ def test_a_disc_is_folded_and_its_zip_lies_behind_a_window(screen: Screen) -> No
     screen.kept()
 
 
+def test_a_gusset_goes_all_round_with_the_zip_in_it(screen: Screen) -> None:
+    """20 by 14 by 7, r 4: 61.1 round, 24.5 of it zip panel; what that takes more the strip takes less."""
+    screen.open("Metronome case")
+    page = screen.page
+    page.wait_for_selector("text=gusset all round")
+    screen.shows(OUTER, "width", "22")
+    screen.shows(OUTER, "height", "16")
+    # 7 / 2 + 1 + 0.6 − 1
+    screen.shows("outer zip strip", "height", "4.1")
+    screen.shows("outer zip strip", "width", "26.5")
+    # 61.13 − 24.5 + 2, up to the grid
+    screen.shows("outer gusset", "width", "38.7")
+    page.click("[data-phrase='base']")
+    screen.type("base.zip_panel", "30")
+    screen.shows("outer zip strip", "width", "32")
+    screen.shows("outer gusset", "width", "33.2")
+    screen.shows("zip", "length", "32")
+    screen.type("base.radius", "8")
+    page.wait_for_selector("text=The corners are rounder than the panel has room for")
+    screen.type("base.radius", "7")
+    page.wait_for_selector("text=The corners are rounder than the panel has room for", state="detached")
+    screen.kept()
+
+
 def test_a_half_round_pouch_and_clipped_corners_are_picked_and_read_off(screen: Screen) -> None:
     """22 wide, under a zip 11 − 0.8 + 0.6 + 1 high; clipped by 3 it is drawn without a curve."""
     screen.open("Mouthpiece half-round")

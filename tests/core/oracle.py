@@ -220,6 +220,21 @@ def _(b: Bag) -> bool:
     return radius > min(b.asked["width"] / 2, b.height)
 
 
+@says("corners-over-panel")
+def _(b: Bag) -> bool:
+    return b.base == "all_round" and b.mm("base.radius") > min(b.asked["width"], b.asked["height"]) / 2
+
+
+@says("zip-panel-out-of-reach")
+def _(b: Bag) -> bool:
+    if b.base != "all_round":
+        return False
+    wide, high = b.draft.form.mm("width"), b.draft.form.mm("height")
+    r = min(b.mm("base.radius"), wide / 2, high / 2)
+    around = 2 * (wide + high) - 8 * r + 2 * math.pi * r
+    return not 40 - EPS <= b.mm("base.zip_panel") <= around - 40 + 1e-2
+
+
 @says("step-over-height")
 def _(b: Bag) -> bool:
     return b.has("base.step") and b.mm("base.step") >= b.height

@@ -26,6 +26,8 @@ EXACT = 0.01
 _GAPPED = {"turned_through", "stitched_channel", "bands", "zip"}
 _ZIPPED = {"zip", "zip_unlined"}
 _BOX = set(LIDDED)
+#: a gusset all round, its zip in it
+_ROUND = "all_round"
 #: how well a traced curve is told by its points
 TRACED = 0.05
 
@@ -102,7 +104,7 @@ def past_the_edge(draft: Draft) -> float:
 
 def _uncounted(draft: Draft) -> float:
     """Return half of what shows of a zip that is not in the height asked for."""
-    out = _chose(draft, "top.zip_counts", "left_out") and draft.bag.kinds.base.kind not in _BOX
+    out = _chose(draft, "top.zip_counts", "left_out") and draft.bag.kinds.base.kind not in (*_BOX, _ROUND)
     return zip_shows(draft) / 2 if out and not is_hinged(draft) else 0.0
 
 
@@ -177,7 +179,8 @@ def _asked(draft: Draft) -> dict[str, float]:
         asked["width"] -= asked["depth"]
     if bag.kinds.base.kind == "traced":
         asked["length"], asked["breadth"], _ = _traced(draft)
-    if _chose(draft, "top.zip_counts", "left_out") and not is_hinged(draft):
+    left_out = _chose(draft, "top.zip_counts", "left_out") and bag.kinds.base.kind != _ROUND
+    if left_out and not is_hinged(draft):
         # half of the zip lies beyond the cloth that was asked for
         asked["breadth" if bag.kinds.base.kind in _BOX else "height"] += zip_shows(draft) / 2
     means = choice_at(bag, "top.height_means") if "top.height_means" in bag.values else "edge"
@@ -218,6 +221,8 @@ def _radius(draft: Draft) -> float:
         if choice_at(bag, "base.round_by") == "plate":
             r = max(0.0, mm_at(bag, "base.plate") / 2 - mm_at(bag, "allowances.gusset"))
         return min(r, asked["width"] / 2, asked["height"])
+    if bag.kinds.base.kind == _ROUND:
+        return min(mm_at(bag, "base.radius"), asked["width"] / 2, asked["height"] / 2)
     if bag.kinds.base.kind == "rounded":
         room = min(asked["width"] / 2, asked["height"] + min(0.0, top_eats(draft)))
         wanted = {"round": "base.radius", "clipped": "base.clip"}.get(choice_at(bag, "base.lower"))
@@ -248,6 +253,8 @@ def _opening(draft: Draft) -> float:
     asked = _asked(draft)
     if draft.bag.kinds.base.kind in _SEPARATE:
         return _round(draft, asked) / 2
+    if draft.bag.kinds.base.kind == _ROUND:
+        return mm_at(draft.bag, "base.zip_panel")
     if draft.bag.kinds.base.kind in _BOX:
         return asked["length"] + (0.0 if draft.bag.kinds.base.kind == "pleated" else asked["height"])
     return asked["width"] + asked.get("depth", 0.0)
@@ -271,7 +278,7 @@ def reads_back(draft: Draft) -> Iterator[str]:
     step, up = draft.bag.grid.step, draft.bag.grid.rounding == "up"
     # only a depth that is cut can be moved by the grid
     kind = draft.bag.kinds.base.kind
-    cut = step if kind in ("boxed", "side_panels") else step / 2 if kind == "gusset" else 0.0
+    cut = step if kind in ("boxed", "side_panels") else step / 2 if kind in ("gusset", _ROUND) else 0.0
     half = (0.0, step) if up else (-step / 2, step / 2)
     limits = {
         **dict.fromkeys(("diameter", "length", "breadth"), half),
@@ -398,6 +405,9 @@ def _seam_names(draft: Draft) -> set[str]:
         return four if is_folded(draft) else {"base", *four}
     if kind == "gusset":
         return {"gusset front", "gusset back"}
+    if kind == _ROUND:
+        ring = {f"gusset {panel} {part}" for panel in ("front", "back") for part in ("zip", "strip")}
+        return {"strip join left", "strip join right", *ring}
     if kind == "side_panels":
         sides = {f"side {panel} {way}" for panel in ("front", "back") for way in ("left", "right")}
         return {"base", "end left", "end right", *sides}
@@ -438,7 +448,7 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             # a side panel follows its front; a tube is cut finer where it would not go round its base
             finer = Grid(25.4 / 16 if draft.bag.unit == "in" else 1.0)
             tube = draft.bag.kinds.base.kind in _SEPARATE and key == "width" and not piece.part
-            follows = piece.part == "side" and key == "height"
+            follows = piece.part in ("side", "zip strip") and key == "height"
             follows |= piece.layer in ("interfacing", "insert") and (any(piece.bends) or tube)
             follows |= tube and not piece.over
             # an outline that was traced keeps its size
@@ -508,6 +518,8 @@ def _parts(draft: Draft) -> dict[str, int]:
         return parts[choice_at(draft.bag, "base.strip")]
     if kind == "side_panels":
         return {"side": 2}
+    if kind == _ROUND:
+        return {"gusset": 1, "zip strip": 2}
     return {"base": 1} if kind in _SEPARATE else {}
 
 
@@ -519,7 +531,7 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
     if seam_line and draft.bag.kinds.top.kind in _ZIPPED and not is_hinged(draft):
         # the cloth ends beside the zip, not at its middle
         beside = -zip_shows(draft) / 2
-        left_out = _chose(draft, "top.zip_counts", "left_out") and kind not in _BOX
+        left_out = _chose(draft, "top.zip_counts", "left_out") and kind not in (*_BOX, _ROUND)
         top = beside if left_out else min(0.0, beside)
 
     def eats(key: str) -> float:
@@ -540,6 +552,15 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
             sx = eats("corner")
             box |= {"across": end + high / 2 - sx, "up": high / 2 - sx}
         return box
+    if kind == _ROUND:
+        sg, j, panel = eats("gusset"), eats("join"), mm_at(draft.bag, "base.zip_panel")
+        r, deep = _radius(draft), asked["depth"]
+        if not piece.part:
+            return {"width": asked["width"] + 2 * sg, "height": asked["height"] + 2 * sg}
+        if piece.part == "zip strip":
+            return {"width": panel + 2 * j, "height": deep / 2 + sg + top}
+        around = 2 * (asked["width"] + asked["height"]) - 8 * r + 2 * math.pi * r
+        return {"width": around - panel + 2 * j, "height": deep + 2 * sg}
     if kind == "gusset":
         sg, r = eats("gusset"), _radius(draft)
         if not piece.part:
@@ -986,6 +1007,11 @@ _BY_BASE: dict[str, tuple[tuple[str, str], ...]] = {
         ("{layer} clip strip", "{layer} gusset front"),
         ("{layer} gusset front", "{layer} gusset back"),
     ),
+    "all_round": (
+        ("{layer} join", "{layer} clip strip"),
+        ("{layer} clip strip", "{layer} gusset front"),
+        ("{layer} gusset front", "{layer} gusset back"),
+    ),
     "side_panels": (
         ("{layer} base", "{layer} clip corners"),
         ("{layer} clip corners", "{layer} sides upright"),
@@ -1067,6 +1093,7 @@ _TRIMMED = {"french", "french_stitched", "felled"}
 #: what sews the seams of a class, by base
 _NAMES: dict[str, tuple[tuple[str, str], ...]] = {
     "": (("side", "sides"), ("base", "base"), ("corner", "corners")),
+    "all_round": (("join", "join"), ("gusset", "gusset front"), ("gusset", "gusset back")),
     "gusset": (("gusset", "gusset front"), ("gusset", "gusset back"), ("join", "join")),
     "rounded": (("side", "sides"),),
     "side_panels": (("base", "base"), ("side", "sides upright"), ("side", "sides ends")),

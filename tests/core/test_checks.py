@@ -63,6 +63,12 @@ def _zipped(base: str = "seamed", fields: dict[str, Any] | None = None, **top: A
     return {**given, "top": {"kind": "zip", "tape": 28, **top}, "allowances": allowances, **(fields or {})}
 
 
+def _ring(**base: Any) -> dict[str, Any]:
+    """Return a pouch of 220 by 150 by 70 with a gusset all round."""
+    size = {"width": 220, "height": 150, "depth": 70}
+    return {**_zipped(turned="zip"), "size": size, "base": {"kind": "all_round", **base}}
+
+
 def _window(**top: Any) -> dict[str, Any]:
     """Return the same pouch in one piece, folded at its top, its zip behind a window there."""
     return _zipped(turned="zip", zip_ends="window", **top)
@@ -483,6 +489,9 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _zipped(fields={"size": {"width": 755.5, "height": 150}}),
         _zipped(fields={"size": {"width": 755, "height": 150}}),
     ),
+    # half of 150; 2 × 370 less 8 × 40 and 80π is 671.3 round
+    "corners-over-panel": (_ring(radius=75.5), _ring(radius=75)),
+    "zip-panel-out-of-reach": (_ring(zip_panel=631.5), _ring(zip_panel=631)),
     "tabs-fill-mouth": (_zipped(zip_ends="folded", tab=100.5), _zipped(zip_ends="folded", tab=100)),
     # 220 wide, less 12 of the tape past either end; a tape of 28, less 5 under either edge
     "window-too-long": (_window(zip_window=196.5), _window(zip_window=196)),

@@ -13,6 +13,7 @@ from ambitus.core.fields import Length
 from ambitus.core.form.model import Form, Mark
 from ambitus.core.form.sewn import Caught
 from ambitus.core.grammar.base import panels
+from ambitus.core.grammar.base.all_round.variant import ALL_ROUND
 from ambitus.core.grammar.base.box_pouch.variant import BOX_POUCH, BOX_POUCH_CUT
 from ambitus.core.grammar.base.boxed import cut as boxed
 from ambitus.core.grammar.base.boxed.variant import BOXED
@@ -204,6 +205,8 @@ BAGS: tuple[dict[str, Any], ...] = (
     {**_pouch("rounded"), "base": {"kind": "rounded", "radius": 37}},
     {**_flat("rounded"), "base": {"kind": "rounded", "lower": "clipped", "clip": 43}},
     {**_pouch("rounded", kind="zip_unlined"), "base": {"kind": "rounded", "lower": "half"}},
+    {**_pouch("all_round", turned="zip"), "base": {"kind": "all_round", "radius": 37, "zip_panel": 301}},
+    {**_pouch("all_round", kind="zip_unlined"), "base": {"kind": "all_round", "radius": 0, "zip_panel": 143}},
     {
         **_pouch("rounded", turned="zip", zip_ends="window", zip_window=131, zip_window_high=11),
         "base": {"kind": "rounded", "lower": "disc", "disc": 251},
@@ -618,6 +621,12 @@ def _patched(module: Any, name: str, change: Callable[[Any], Any]) -> Callable[[
     return plant
 
 
+def _strip_all_round(form: Form, bag: Any) -> Form:
+    """Return the form with its strip longer by the zip panel, which takes its place there."""
+    long = form.mm("flat_opening")
+    return _moved(form, lambda f: f.name == "gusset", lambda p: (p[0] + (long if p[0] else 0.0), p[1]))
+
+
 def quilted_without(line: str) -> Callable[[Patch], Grammar]:
     """Return the fault that a line is left out of how long a blank is cut."""
 
@@ -829,6 +838,10 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
         SEAMED,
         lambda form, bag: _edit_faces(form, lambda p: (p[0], min(p[1], 9) if not form.mouth else p[1])),
     ),
+    "strip that goes all the way round": _form_of(ALL_ROUND, _strip_all_round),
+    "zip panel as deep as the whole": _last_term_lost(ZIP, "allowance"),
+    "ring that nobody clips": _steps(ALL_ROUND, "clip strip"),
+    "ring that nobody joins": _steps(ALL_ROUND, "join"),
     "box pouch without its height": _form_of(BOX_POUCH, lambda form, bag: _body_wider(form, -71)),
     "box pouch with its side fold in another place": _form_of(
         BOX_POUCH, lambda form, bag: _edit_faces(form, lambda p: (p[0], p[1] + (5 if p[1] == 0 else 0)))

@@ -55,6 +55,10 @@ def holds(form: Form) -> float:
             whole = form.stance.base_area / drawn
             return form.stance.rises / 6 * (drawn + 4 * area(half) + area(form.stance.mouth_outline)) * whole
     high = max(0.0, form.mm("contents") if "contents" in form.dimensions else form.mm("height"))
+    if form.stance.profile:
+        # its front drawn out: what its corners leave of it
+        r = form.rounded
+        return form.mm("depth") * (form.mm("width") * high - (4 - math.pi) * r * r)
     base = form.stance.base_area
     flat = base <= 1e-6 and "width" in form.dimensions
     if flat:

@@ -299,6 +299,20 @@ DEMO: tuple[tuple[str, dict[str, object]], ...] = (
         },
     ),
     (
+        "Metronome case",
+        {
+            "preset": "pouch",
+            "unit": "cm",
+            "size": {"width": 200, "height": 140, "depth": 70},
+            "base": {"kind": "all_round", "radius": 40},
+            "top": {"zip": "moulded", "zip_used": "metre", "zip_sliders": "two", "grab": "cloth"},
+            "cloth": {"outer": "denim", "lining": "quilting_cotton"},
+            "interfacing": {"kind": "kept_out", "material": "fusible_fleece"},
+            "seams": {"kind": "zigzagged"},
+            "carry": [],
+        },
+    ),
+    (
         "Mouthpiece half-round",
         {
             "preset": "pouch",

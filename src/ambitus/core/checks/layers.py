@@ -3,12 +3,12 @@
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
-from ambitus.core.checks.amounts import allowance, at_most, set_by, to
+from ambitus.core.checks.amounts import allowance, at_least, at_most, set_by, to
 from ambitus.core.checks.mechanism import Fired, Remedy, check, fired
 from ambitus.core.form.model import Piece
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.base.cut_as import is_wrapped
-from ambitus.core.grammar.base.fields import CUT_AS, STRIP_OF, TUBE_PANELS
+from ambitus.core.grammar.base.fields import CUT_AS, STRIP_OF, TUBE_PANELS, ZIP_PANEL
 from ambitus.core.grammar.cloth.bottom import cloths_outside
 from ambitus.core.grammar.kinds import SEAMS_KIND
 from ambitus.core.grammar.sizes import LENGTH, WIDTH
@@ -105,6 +105,13 @@ def _where_to_join(
 ) -> tuple[str, str, dict[str, float], tuple[Remedy, ...]]:
     """Return the field that helps where a piece is *over* mm too wide for its cloth, what to do, edits."""
     bag = draft.bag
+    if bag.kinds.base.all_round and piece.part:
+        panel = ZIP_PANEL.of(bag)
+        if piece.part == "gusset":
+            longer = to(ZIP_PANEL, at_least(bag, panel + over))
+            return ZIP_PANEL, "Cut it along the cloth, or make the zip panel longer.", {}, (longer,)
+        shorter = to(ZIP_PANEL, at_most(bag, panel - over))
+        return ZIP_PANEL, "Cut it along the cloth, or make the zip panel shorter.", {}, (shorter,)
     if piece.part.startswith("gusset"):
         ways = tuple(to(STRIP_OF, way) for way in ("halves", "three"))
         return STRIP_OF, "Cut it along the cloth, or in two joined under the base.", {}, ways

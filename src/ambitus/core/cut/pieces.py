@@ -263,9 +263,9 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
     if piece.folded:
         left, _, right, _ = bounds(piece.cut)
         half = Term("Half the piece", piece.size("height") / 2, "Both sides are the same.")
-        where, label = ("base", "Fold at the top") if piece.hinged else ("top edge", "Fold of the base")
-        readings = ((f"from either raw {where}", Sum(f"From the raw {where} to the fold", (half,))),)
-        out.append(Mark("crease", label, ((left, 0.0), (right, 0.0)), where, readings))
+        raw, label = ("base", "Fold at the top") if piece.hinged else ("top edge", "Fold of the base")
+        readings = ((f"from either raw {raw}", Sum(f"From the raw {raw} to the fold", (half,))),)
+        out.append(Mark("crease", label, ((left, 0.0), (right, 0.0)), raw, readings))
     return tuple(out)
 
 

@@ -10,14 +10,11 @@ from typing import Literal
 from ambitus.core.drawing.paths import number, path
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import Caught, HangsOver, PutOn, round_mouth, rows_below
-from ambitus.core.form.stance import SizeLine, Upright
+from ambitus.core.form.stance import RIGHT, UP, SizeLine, Upright
 from ambitus.core.geometry import Point, bounds, unit_vector
 from ambitus.core.grammar.carry.fields import DROP, STRAP_LENGTH
 from ambitus.core.grammar.carry.strap import Hang
 from ambitus.core.lengths import snap
-
-#: What one millimetre of depth becomes, to the right and up.
-_RIGHT, _UP = 0.5, 0.3
 
 #: How far apart two heights stand in the picture, as a share of what the first stands off the bag.
 NEXT_HEIGHT = 4.4
@@ -60,7 +57,7 @@ class Standing:
 def project(p: Point3) -> Point:
     """Return a point (x right, y away, z up) on the picture, y down."""
     x, y, z = p
-    return x + y * _RIGHT, -(z + y * _UP)
+    return x + y * RIGHT, -(z + y * UP)
 
 
 @lru_cache(maxsize=64)
@@ -170,7 +167,7 @@ def _rounded_side(form: Form, wall: Wall, high: float) -> str:
     (x, near, _), (_, far, _) = wall.foot[0], wall.foot[-1]
     r = form.rounded
     # the arc is seen from where it runs the way the depth is drawn
-    first = math.atan2(-_RIGHT, _UP)
+    first = math.atan2(-RIGHT, UP)
     turn = [first * (1 - n / 12) for n in range(13)]
     arc = [(x - r + r * math.cos(t), r + r * math.sin(t)) for t in turn]
     ahead = [project((ax, near, az)) for ax, az in arc]
@@ -331,6 +328,8 @@ def standing(
     """
     shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs if not h.single]
     mouth = [project(p) for p in _at(form.stance.mouth_outline, form.stands + form.stance.band)]
+    if form.stance.profile:
+        return _with_dimensions(form, hangs, by_drop, [*_drawn_out(form), *_patches(form)], mouth)
     seen_in = "outer" if form.stance.closed else inside
     shapes.append(
         Shape(
@@ -372,13 +371,32 @@ def standing(
         shapes += _put_on(form, one)
     for over in (s for s in form.every_sewn if isinstance(s, HangsOver)):
         shapes.append(_hangs_over(form, over))
-    for patch in form.stance.patches:
-        outline = path([project(p) for p in patch.points], closed=patch.style == "fill")
-        shapes.append(Shape(outline, patch.layer, patch.style))
+    shapes += _patches(form)
     for hang in (h for h in hangs if h.down):
         shapes.append(Shape(_strap(form, hang, back=False), "strap", "fill"))
         shapes.append(Shape(_boxes(form, hang), "strap", "stitch"))
     return _with_dimensions(form, hangs, by_drop, shapes, mouth)
+
+
+def _patches(form: Form) -> Iterator[Shape]:
+    """Yield what is seen on the bag besides its walls."""
+    for patch in form.stance.patches:
+        outline = path([project(p) for p in patch.points], closed=patch.style == "fill")
+        yield Shape(outline, patch.layer, patch.style)
+
+
+def _drawn_out(form: Form) -> Iterator[Shape]:
+    """Yield a bag that is its front drawn out: what is seen of the gusset, and the front before it."""
+    profile, deep = form.stance.profile, form.mm("depth")
+    front, back = ([project((x, y, z)) for x, z in profile] for y in (0.0, deep))
+    n = len(profile)
+    seen = [i for i in range(n) if _turned(front[i], front[(i + 1) % n], back[(i + 1) % n], back[i]) < -1e-9]
+    # where what is seen begins and ends the eye looks along the gusset
+    first = next((i for i in seen if (i - 1) % n not in seen), 0)
+    run = [(first + k) % n for k in range(len(seen) + 1)]
+    outline = [*(front[i] for i in run), *(back[i] for i in reversed(run))]
+    yield Shape(path(outline, closed=True), "outer", "far")
+    yield Shape(path(front, closed=True), "outer", "fill")
 
 
 def _levels(form: Form, wall: Wall, at: int) -> Iterator[Shape]:

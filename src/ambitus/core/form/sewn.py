@@ -439,7 +439,7 @@ def with_top(form: Form) -> tuple[Face, ...]:
 
 def of_two_panels(form: Form) -> bool:
     """Return whether front and back are pieces of their own."""
-    return len(with_top(form)) > 1
+    return {"front", "back"} <= {face.side for face in form.faces if not face.part}
 
 
 def rows_below(form: Form) -> tuple[float, ...]:

@@ -5,6 +5,9 @@ from typing import Literal
 
 from ambitus.core.geometry import Point, area
 
+#: how far right and up on a picture a mm of depth is drawn
+RIGHT, UP = 0.5, 0.3
+
 
 @dataclass(frozen=True, slots=True)
 class SizeLine:
@@ -89,6 +92,8 @@ class Stance:
     closed: bool = False
     #: where a mouth that is closed along its upper side runs, from end to end, along and up: not level
     ridge: tuple[Point, ...] = ()
+    #: the outline of its front, right and up, where it is that drawn out as deep as it is
+    profile: tuple[Point, ...] = ()
     #: what is seen on it besides its walls
     patches: tuple[Patch, ...] = ()
     #: what is seen of how its walls are made up, the highest first where it is of another cloth below

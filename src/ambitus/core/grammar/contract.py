@@ -239,6 +239,8 @@ class Base(Variant):
     notched: bool = False
     #: whether its panels run from a mouth along the middle of its upper side round to a seam below
     runs_round: bool = False
+    #: whether a gusset of it goes all round, with the zip in it
+    all_round: bool = False
     #: whether its panels can be cut as one that is wrapped round, with one side seam
     wraps: bool = False
     #: whether front and back can be one piece that hangs together along its top edge, a fold

@@ -1,5 +1,6 @@
 """Every variant there is, one line each. A new variant is its own folder and a line here."""
 
+from ambitus.core.grammar.base.all_round.variant import ALL_ROUND
 from ambitus.core.grammar.base.box_pouch.variant import BOX_POUCH, BOX_POUCH_CUT
 from ambitus.core.grammar.base.boxed.variant import BOXED
 from ambitus.core.grammar.base.boxed_after.variant import BOXED_AFTER
@@ -75,6 +76,7 @@ GRAMMAR = grammar_of(
     BOX_POUCH,
     BOX_POUCH_CUT,
     PLEATED,
+    ALL_ROUND,
     TURNED_THROUGH,
     PRESSED_EDGES,
     DOUBLE_HEM,

@@ -9,6 +9,8 @@ from ambitus.core.spec.model import MOST_PAIRS
 
 def _base(rows: Sequence[PieceRow]) -> str:
     outer, base = of_role(rows, "outer"), of_role(rows, "outer", "base")
+    if of_role(rows, "outer", "zip strip"):
+        return "all_round"
     if of_role(rows, "outer", "gusset"):
         return "gusset"
     if of_role(rows, "outer", "side"):

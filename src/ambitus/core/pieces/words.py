@@ -59,6 +59,10 @@ def called(text: str) -> tuple[str, str] | None:
     (('outer', ''), ('lining', 'base'), ('outer', 'gusset'), None)
     """
     words = list(words_of(text))
+    if {"zip", "strip"} <= set(words):
+        # of a gusset that goes all round what lies on either side of its zip
+        role = next((w for w in words if w in ("lining", "interfacing")), "outer")
+        return role, "zip strip"
     layers = [LAYER_OF[w] for w in words if w in LAYER_OF]
     parts = [PART_OF[w] for w in words if w in PART_OF]
     known = {*LAYER_OF, *PART_OF, *_EMPTY, *_TABS}

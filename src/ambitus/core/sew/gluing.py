@@ -318,11 +318,31 @@ class Gluing:
             found = []
             for chain, ways in zip(seam.chains, self._ways[key], strict=True):
                 for i, (here, there) in enumerate(pairwise(chain)):
-                    if here.face != there.face:
+                    if here.face != there.face and not self._across(here, ways[i], there, ways[i + 1]):
                         ends = self._outer(here, ways[i]), self._outer(there, not ways[i + 1])
                         found.append((here.face, there.face, *ends))
             out[key] = tuple(found)
         return out
+
+    def _across(self, here: Stretch, way: bool, there: Stretch, way_there: bool) -> bool:
+        """Return whether a chain goes on over a strip in the mouth, a zip: nothing is joined there."""
+        return self._at_mouth(here, way) and self._at_mouth(there, not way_there)
+
+    def _at_mouth(self, stretch: Stretch, at_end: bool) -> bool:
+        face, _, n = self._faces[stretch.layer, stretch.face]
+        near = face.edges[(face.edge_index(stretch.edge) + (1 if at_end else -1)) % n]
+        return (face.name, near.name) in self.forms[stretch.layer].mouth
+
+    @cached_property
+    def over_mouth(self) -> frozenset[str]:
+        """The seams that run over a strip in the mouth."""
+        return frozenset(
+            key
+            for key, seam in self.seams.items()
+            for chain, ways in zip(seam.chains, self._ways[key], strict=True)
+            for i, (here, there) in enumerate(pairwise(chain))
+            if here.face != there.face and self._across(here, ways[i], there, ways[i + 1])
+        )
 
     def _outer(self, stretch: Stretch, at_end: bool) -> Corner:
         """Return the end of an edge at one end of it."""

@@ -188,6 +188,7 @@ def _marked(marks: Sequence[Mark]) -> str:
         (any(mark.label.startswith("Middle") for mark in marks), "middles"),
         ("strap" in kinds, "strap places"),
         ("crease" in kinds, "folds"),
+        (any(mark.label == "Join" for mark in marks), "where the joins come"),
         ("gap" in kinds, "the gap"),
         (any(mark.label.startswith("Window") for mark in marks), "the window"),
         ("slot" in kinds, _OPENINGS[any(mark.label == "Slit" for mark in marks)]),

@@ -31,6 +31,8 @@ CLIP = Length("base.clip")
 PLATE = Length("base.plate")
 STRIP_OF = Choice[Literal["whole", "halves", "three"]]("base.strip")
 STEP = Length("base.step")
+#: how long the panel with the zip is, of a gusset that goes all round, from join to join
+ZIP_PANEL = Length("base.zip_panel")
 TUBE_PANELS = Choice[Literal["one", "two"]]("base.panels")
 GIVEN_BY = Choice[Literal["size", "plate"]]("base.given")
 SIZE_BY = Choice[Literal["disc", "tube"]]("base.size_by")

@@ -139,6 +139,10 @@ def _crossed(work: Work, key: str, name: str) -> None:
         )
     if len(work.zip.sides) == 2 and any(key in work.to_mouth(layer) for layer in layers):
         zip_is_cut(work)
+    refuse(
+        key in work.plan.gluing.over_mouth and len(work.zip.sides) < 2,
+        f"the zip is not in yet that the {name} runs across",
+    )
     ends = work.glued.apart(key)
     if ends is not None:
         refuse(True, f"{' and '.join(ends)} have to be joined where the {name} goes from one to the other")

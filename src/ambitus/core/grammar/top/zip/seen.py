@@ -2,10 +2,10 @@
 
 import math
 from dataclasses import dataclass, replace
-from itertools import pairwise
+from itertools import groupby, pairwise
 
 from ambitus.core.form.model import Form
-from ambitus.core.form.stance import Patch
+from ambitus.core.form.stance import RIGHT, UP, Patch
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.contract import Allowances, Layer
 from ambitus.core.grammar.sizes import HEIGHT
@@ -179,12 +179,75 @@ def _closed_box(bag: Resolved, form: Form, made: Zip, half: float) -> Form:
     return replace(form, stance=replace(form.stance, closed=True, patches=patches))
 
 
+def _round_profile(form: Form, along: float) -> tuple[float, float]:
+    """Return the point so far round the front from the middle of its top, by the right, in mm."""
+    points = tuple(reversed(form.stance.profile))
+    middle = (form.mm("width") / 2, form.mm("height"))
+    begins = next(i for i, p in enumerate(points) if math.dist(p, middle) < 1e-6)
+    points = (*points[begins:], *points[:begins])
+    ring = (*points, points[0])
+    left = along % sum(math.dist(a, b) for a, b in pairwise(ring))
+    for a, b in pairwise(ring):
+        size = math.dist(a, b)
+        if left <= size and size > 0:
+            return a[0] + (b[0] - a[0]) * left / size, a[1] + (b[1] - a[1]) * left / size
+        left -= size
+    return middle
+
+
+#: into how many parts what lies along a gusset is divided, to follow it round its corners
+_ROUND = 48
+#: mm: how far from the middle of a round top a slider is drawn
+_ON_TOP = 12.0
+
+
+def _closed_ring(bag: Resolved, form: Form, made: Zip, half: float) -> Form:
+    """Return *form* with the zip in the upper part of its gusset, the joins across it, its slider."""
+    deep, panel = form.mm("depth"), form.mm("flat_opening")
+    near, far = deep / 2 - half, deep / 2 + half
+
+    def at(along: float, y: float) -> Point3:
+        x, z = _round_profile(form, along)
+        return (x, y, z)
+
+    def seen(a: float, b: float) -> bool:
+        (ax, _, az), (bx, _, bz) = at(a, 0.0), at(b, 0.0)
+        # the eye sees what faces up and to the right
+        return (bx - ax) * UP - (bz - az) * RIGHT > 1e-9
+
+    steps = {panel * (n / _ROUND - 0.5) for n in range(_ROUND + 1)} | {-made.half_open, made.half_open}
+    spans = [
+        ("zip" if abs(a + b) / 2 < made.half_open else "tab", a, b)
+        for a, b in pairwise(sorted(steps))
+        if seen(a, b)
+    ]
+    patches = []
+    for layer, run in groupby(spans, key=lambda span: span[0]):
+        # what follows each other is one
+        parts = list(run)
+        ends = [parts[0][1], *(b for _, _, b in parts)]
+        patches.append(Patch(layer, (*(at(x, near) for x in ends), *(at(x, far) for x in reversed(ends)))))
+    for end in (-panel / 2, panel / 2):
+        if seen(end - 1.0, end + 1.0):
+            patches.append(Patch("outer", (at(end, 0.0), at(end, deep)), "stitch"))
+    side = 1.0 if CLOSES_AT.is_(bag, "right") else -1.0
+    # the slider is drawn where the top is level, or nearly so
+    level = max(form.mm("width") / 2 - form.rounded, _ON_TOP)
+    slid, middle = at(side * min(made.half_open, level), deep / 2), at(0.0, deep / 2)
+    ends_at = [at(way * side * panel / 2, deep / 2) for way in (1.0, -1.0)]
+    patches += hung(bag, ends_at[0], ends_at[1], slid, lies=True)
+    patches += _sliders(made, bag, form.mm("width") / 2, slid, middle, (0.0, half * 0.6, 0.0))
+    return replace(form, stance=replace(form.stance, patches=(*form.stance.patches, *patches)))
+
+
 def zipped(bag: Resolved, form: Form) -> Form:
     """Return *form* closed by its zip: for the picture, and where the zip is not counted for the height."""
     made, half = zip_of(bag, form), max(0.0, shows(bag) / 2)
     form = _not_counted(bag, form)
     if bag.kinds.base.runs_round:
         return _closed_box(bag, form, made, half)
+    if form.stance.profile:
+        return _closed_ring(bag, form, made, half)
     deep, high_at, ring = 0.0, form.height, form.stance.mouth_outline
     if len(ring) > 2:
         ring, high_at = _together(form)

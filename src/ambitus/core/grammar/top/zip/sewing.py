@@ -283,6 +283,8 @@ def _narrowed(bag: Resolved, made: Zip) -> tuple[Step, ...]:
 def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     """Return the sewing of the zip to both panels."""
     lined = "lining" in bag.kinds.top.layers
+    # in a gusset it lies between two strips
+    strip = "strip at the " if bag.kinds.base.all_round else ""
     seam = (("Zip seam", ZIP_ALLOWANCE.of(bag)),)
     ready = "zip narrowed" if is_tabbed(bag) else "zip ready"
     beyond = ", and its ends standing out past the panel’s" if cut_after(bag, made) else ""
@@ -303,7 +305,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     return (
         Step(
             "zip front",
-            "Sew the zip to the front",
+            f"Sew the zip to the {strip}front",
             f"{between}, all raw edges level with the tape{beyond}. {closing} Stop with the needle down to "
             f"move it past the foot.{ends}",
             300,
@@ -328,7 +330,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
         ),
         Step(
             "zip back",
-            "Sew the zip to the back, the same way",
+            f"Sew the zip to the {strip}back, the same way",
             f"The ends of the panels level with each other across the zip.{ends}",
             308,
             numbers=numbers,

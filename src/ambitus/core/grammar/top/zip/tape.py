@@ -148,7 +148,7 @@ TAPE_PARAMS = (
             Option("counted", "The middle of the closed zip", "Half of what shows of the zip counts."),
             Option("left_out", "The edge of the cloth", "The zip is left out; the bag comes out higher."),
         ),
-        shown_if=lambda bag: not is_hinged(bag),
+        shown_if=lambda bag: not is_hinged(bag) and not bag.kinds.base.all_round,
     ),
     Param(
         CLOSES_AT,
@@ -331,22 +331,24 @@ def allowance(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
         # a fold: the window is slit there, and its edges turn in
         return ()
     seam = ZIP_ALLOWANCE.term(bag, "Zip seam")
-    if not is_counted(bag) and not bag.kinds.base.runs_round:
+    base = bag.kinds.base
+    if not is_counted(bag) and not base.runs_round and not base.all_round:
         return (seam,)
-    what = "The panel" if bag.kinds.base.runs_round else "The height"
+    what = "The depth" if base.all_round else "The panel" if base.runs_round else "The height"
     why = f"{what} runs to the middle of the closed zip; half of what shows is not cloth."
     return (seam, Term("Half of the zip that shows", -snap(shows(bag) / 2), why))
 
 
 def sewn_below(bag: Resolved) -> float:
     """Return how far below the finished height the row lies that sews a panel to the zip, in mm."""
-    counts = (is_counted(bag) or bag.kinds.base.runs_round) and not is_hinged(bag)
+    base = bag.kinds.base
+    counts = (is_counted(bag) or base.runs_round or base.all_round) and not is_hinged(bag)
     return snap(shows(bag) / 2) if counts else 0.0
 
 
 def left_out(bag: Resolved) -> float:
     """Return what the bag comes out higher by where the zip is not counted, in mm."""
-    left = ZIP_COUNTS.is_(bag, "left_out") and not is_hinged(bag)
+    left = ZIP_COUNTS.is_(bag, "left_out") and not is_hinged(bag) and not bag.kinds.base.all_round
     return snap(shows(bag) / 2) if left else 0.0
 
 
@@ -362,7 +364,8 @@ def as_one(bag: Resolved) -> bool:
 
 def end_class(bag: Resolved) -> str:
     """Return the class of seam that catches the ends of the zip: the side seams, or those of a box pouch."""
-    return next((key for key in ("end", "side") if key in bag.kinds.sewn), next(iter(bag.kinds.sewn)))
+    ends = ("end", "side", "join")
+    return next((key for key in ends if key in bag.kinds.sewn), next(iter(bag.kinds.sewn)))
 
 
 def no_mouth(bag: Resolved) -> str:
