@@ -17,10 +17,10 @@ from ambitus.core.shown.present import fields, present, sentence
 from ambitus.core.shown.sheet import sheet
 from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
-from bags import LIDDED, SIZES, drafted, sizes_of, tote
+from bags import SHUT, SIZES, drafted, sizes_of, tote
 
 #: every base that is open at its top; box pouches are told of in test_zips
-BASES = [k for k in GRAMMAR.slots["base"] if k not in LIDDED]
+BASES = [k for k in GRAMMAR.slots["base"] if k not in SHUT]
 FLAT = {"seamed", "folded"}
 SEPARATE = {b for b in BASES if "ring" in GRAMMAR.slots["base"][b].classes}
 UNEQUAL = {"side": 12, "base": 9, "corner": 7, "top": 15}

@@ -8,7 +8,7 @@ import pytest
 
 from ambitus.core.drawing.picture import piece_svg, section_svg, standing_svg
 from ambitus.core.grammar.registry import GRAMMAR
-from bags import LIDDED, drafted, sizes_of, tote
+from bags import SHUT, drafted, sizes_of, tote
 
 SVG = "{http://www.w3.org/2000/svg}"
 
@@ -60,7 +60,7 @@ def test_a_folded_piece_has_its_corner_at_its_middle() -> None:
 def test_every_base_stands_inside_its_picture(base: str) -> None:
     """Its faces filled, its stitches dashed, its lengths on lines of their own."""
     given: dict[str, Any] = {"unit": "mm", "base": {"kind": base}, "size": sizes_of(base), "carry": []}
-    if base in LIDDED:
+    if base in SHUT:
         given["top"] = {"kind": "zip"}
     made = drafted(given)
     root, box, _ = _parsed(standing_svg(made, base))

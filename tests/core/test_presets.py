@@ -14,7 +14,7 @@ from ambitus.core.spec.edit import pick
 from ambitus.core.spec.model import Spec
 from ambitus.core.spec.resolve import all_params, resolve, with_straps
 from ambitus.library import shipped
-from bags import LIDDED
+from bags import LIDDED, SHUT
 
 FACTS = shipped()
 UNITS: list[Unit] = ["mm", "cm", "in"]
@@ -41,7 +41,7 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             *(f"pouch base.kind={b}" for b in ("circle", "ellipse", "gusset", "rectangle", "stadium")),
             *(f"pouch base.kind={b}" for b in ("rounded_rectangle", "side_panels", "traced")),
             *(f"{p} interfacing.kind=base_only" for p in ("pouch", "tote")),
-            *(f"{p} base.kind={b}" for p in ("sack", "tote") for b in LIDDED),
+            *(f"{p} base.kind={b}" for p in ("sack", "tote") for b in SHUT),
             "sack base.kind=gusset",
             "pouch base.cut_as=wrapped",
             "sack seams.kind=lapped",
@@ -119,6 +119,8 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             "pouch top.turned=zip",
             "pouch top.zip_ends=window",
             "pouch base.kind=pleated",
+            "pouch base.kind=all_round",
+            "sack base.kind=all_round",
             *(f"sack seams.kind={k}" for k in ("bound_ends", "felled", "french_stitched", "lapped", "plain")),
         ],
     ),

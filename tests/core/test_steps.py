@@ -14,7 +14,7 @@ from ambitus.core.sew import acts
 from ambitus.core.sew.acts import OvercastTips, ironed
 from ambitus.core.steps.model import Step, StepsUnordered, in_order
 from ambitus.core.steps.work import CAUTIONS
-from bags import LIDDED, chose_at, drafted, sizes_of, tote, totes
+from bags import LIDDED, SHUT, chose_at, drafted, sizes_of, tote, totes
 from conftest import examples
 from core.proofs import top_eats
 
@@ -55,7 +55,7 @@ def test_circles_and_missing_needs_are_faults() -> None:
 def test_a_reading_says_which_seams_it_crosses_and_how_often(base: str, cut_as: str) -> None:
     """Every seam of a class sewn 2 mm deeper, the cut list read again: the size loses that, so often."""
     given = {"kind": base, **({"cut_as": cut_as} if base in CUT_AS else {})}
-    preset = "pouch" if base in LIDDED else "tote"
+    preset = "pouch" if base in SHUT else "tote"
     made = drafted({"preset": preset, "unit": "mm", "base": given, "size": sizes_of(base), "carry": []})
     last = next(s for s in made.steps if s.key == "measure back")
     lidded = {"length": "length", "height": "height", "breadth": "breadth"}

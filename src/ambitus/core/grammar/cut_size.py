@@ -9,7 +9,8 @@ from ambitus.core.spec.resolved import Resolved
 
 def front_cut(bag: Resolved, form: Form, key: str) -> float:
     """How wide (``width``) or how high (``height``) the front is cut, in mm; of two parts the upper."""
-    return _cut(bag, with_top(form)[0], key)
+    # a front that is closed above by a seam, or is one with its back, has no top edge
+    return _cut(bag, (with_top(form) or form.faces)[0], key)
 
 
 def bottom_cut(bag: Resolved, form: Form, key: str) -> float:

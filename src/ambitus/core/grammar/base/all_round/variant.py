@@ -45,7 +45,8 @@ def _says(bag: Resolved, view: View, prefix: str) -> str:
 
 
 def _straight(bag: Resolved) -> Mapping[str, float]:
-    return {}
+    wide, r = WIDTH.of(bag), RADIUS.of(bag)
+    return {"base": max(1.0, wide - 2 * r)}
 
 
 ALL_ROUND = Base(
