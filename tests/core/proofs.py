@@ -553,7 +553,7 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
             box |= {"across": end + high / 2 - sx, "up": high / 2 - sx}
         return box
     if kind == _ROUND:
-        sg, j, panel = eats("gusset"), eats("join"), mm_at(draft.bag, "base.zip_panel")
+        sg, j, panel = eats("gusset"), eats("end"), mm_at(draft.bag, "base.zip_panel")
         r, deep = _radius(draft), asked["depth"]
         if not piece.part:
             return {"width": asked["width"] + 2 * sg, "height": asked["height"] + 2 * sg}
@@ -1008,7 +1008,7 @@ _BY_BASE: dict[str, tuple[tuple[str, str], ...]] = {
         ("{layer} gusset front", "{layer} gusset back"),
     ),
     "all_round": (
-        ("{layer} join", "{layer} clip strip"),
+        ("{layer} ends", "{layer} clip strip"),
         ("{layer} clip strip", "{layer} gusset front"),
         ("{layer} gusset front", "{layer} gusset back"),
     ),
@@ -1093,7 +1093,7 @@ _TRIMMED = {"french", "french_stitched", "felled"}
 #: what sews the seams of a class, by base
 _NAMES: dict[str, tuple[tuple[str, str], ...]] = {
     "": (("side", "sides"), ("base", "base"), ("corner", "corners")),
-    "all_round": (("join", "join"), ("gusset", "gusset front"), ("gusset", "gusset back")),
+    "all_round": (("end", "ends"), ("gusset", "gusset front"), ("gusset", "gusset back")),
     "gusset": (("gusset", "gusset front"), ("gusset", "gusset back"), ("join", "join")),
     "rounded": (("side", "sides"),),
     "side_panels": (("base", "base"), ("side", "sides upright"), ("side", "sides ends")),

@@ -841,7 +841,7 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     "strip that goes all the way round": _form_of(ALL_ROUND, _strip_all_round),
     "zip panel as deep as the whole": _last_term_lost(ZIP, "allowance"),
     "ring that nobody clips": _steps(ALL_ROUND, "clip strip"),
-    "ring that nobody joins": _steps(ALL_ROUND, "join"),
+    "ring that nobody joins": _steps(ALL_ROUND, "outer ends"),
     "box pouch without its height": _form_of(BOX_POUCH, lambda form, bag: _body_wider(form, -71)),
     "box pouch with its side fold in another place": _form_of(
         BOX_POUCH, lambda form, bag: _edit_faces(form, lambda p: (p[0], p[1] + (5 if p[1] == 0 else 0)))

@@ -120,7 +120,6 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             "pouch top.zip_ends=window",
             "pouch base.kind=pleated",
             "pouch base.kind=all_round",
-            "sack base.kind=all_round",
             *(f"sack seams.kind={k}" for k in ("bound_ends", "felled", "french_stitched", "lapped", "plain")),
         ],
     ),

@@ -42,7 +42,7 @@ def _edges(row: PieceRow, side: str, at: Mapping[str, float]) -> float | None:
     if row.part == "base":
         return at.get("ring")
     if row.part == "zip strip":
-        return at.get("join") if side == "width" else None
+        return at.get("end") if side == "width" else None
     if row.part == "gusset":
         return at.get("gusset") if side == "width" else None
     return (

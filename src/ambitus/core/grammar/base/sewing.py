@@ -191,7 +191,7 @@ def sew(
         words = "side seam"
     if bag.kinds.base.one_seam and seam == "side":
         words = "side and base seam"
-    if bag.kinds.base.all_round and seam == "join":
+    if bag.kinds.base.all_round and seam == "end":
         words = "joins of zip panel and strip"
     if part:
         words, name = f"{words}, {part},", f"{name} {part}"

@@ -18,6 +18,8 @@ def _needs(bag: Resolved) -> str:
     """Return why no end of a bag is closed by its binding."""
     if "end" not in bag.kinds.sewn:
         return "this base has no ends that are sewn across"
+    if bag.kinds.base.all_round:
+        return "a binding closes what ends there, and the ring goes on beyond its joins"
     return hidden(bag)
 
 

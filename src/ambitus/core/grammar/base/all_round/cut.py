@@ -181,9 +181,9 @@ def _strip(
     """Return the strip below, from join to join."""
     edges = (
         Edge("front edge", "gusset", (0.0, 0.0)),
-        Edge("join right", "join", (long, 0.0)),
+        Edge("join right", "end", (long, 0.0)),
         Edge("back edge", "gusset", (long, deep)),
-        Edge("join left", "join", (0.0, deep)),
+        Edge("join left", "end", (0.0, deep)),
     )
     measures = (
         Measure("width", "How long to cut it", "x", "join left", "join right", along, beside="top"),
@@ -198,9 +198,9 @@ def _zip_strip(
     """Return one side of the zip panel: its lower edge meets a panel, its upper edge the zip."""
     edges = (
         Edge("panel edge", "gusset", (0.0, 0.0)),
-        Edge("join right", "join", (long, 0.0)),
+        Edge("join right", "end", (long, 0.0)),
         Edge("top", "top", (long, half)),
-        Edge("join left", "join", (0.0, half)),
+        Edge("join left", "end", (0.0, half)),
     )
     measures = (
         Measure("width", "How long to cut it", "x", "join left", "join right", along, beside="top"),
@@ -228,13 +228,13 @@ def _seams(zipped: tuple[str, ...], below: tuple[str, ...], step: float) -> tupl
     right = (stretch("zip front", "join right"), stretch("zip back", "join left"))
     for way, across in (("left", left), ("right", right)):
         ends = ((stretch("gusset", f"join {way}"),), across)
-        out.append(Seam(f"strip join {way}", f"Join of zip panel and strip, {way}", "join", ends))
+        out.append(Seam(f"strip join {way}", f"Join of zip panel and strip, {way}", "end", ends))
     return tuple(out)
 
 
 def form(bag: Resolved, allowances: Allowances) -> Form:
     """Return the form, its sizes and its zip panel settled on the grid; its corners are round as chosen."""
-    seam, join = eats(allowances, "gusset"), eats(allowances, "join")
+    seam, join = eats(allowances, "gusset"), eats(allowances, "end")
     width, across = panel_width(bag, 0.0, seam)
     # the upper edge of a panel is a seam like its others
     height, rise, moved = settled_height(bag, {**allowances, "top": ()}, 2 * seam)

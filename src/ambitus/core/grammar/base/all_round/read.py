@@ -22,7 +22,7 @@ def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
             "Add rows with these parts.",
         )
         return ReadLayer({}, (Finding("no-gusset", "stop", why, fix),))
-    seam, join = allowances["gusset"], allowances["join"]
+    seam, join = allowances["gusset"], allowances["end"]
     both = Term("Gusset seams", -2 * seam, "Sewn all round.", times=2)
     ends = Term("Joins", -2 * join, "At both ends.", times=2)
     width = Sum("Width of the face", (Term("Panel width", panel.width, "As cut."), both))
@@ -46,7 +46,7 @@ def read(rows: Rows, allowances: Mapping[str, float], top: float) -> ReadLayer:
         findings.append(Finding("gusset-length", "stop" if short else "warn", why, fix, numbers))
     if abs(across - depth.total) > _APART:
         why = "With its zip the panel above is not as deep as the strip below."
-        fix = "Cut each strip beside the zip to half the depth, its seam, and the zip seam less half of the gap."
+        fix = "Cut both strips beside the zip to half the depth and their seams, less half of the gap."
         findings.append(
             Finding("zip-panel-deep", "stop", why, fix, (("zip panel", across), ("strip", depth.total)))
         )

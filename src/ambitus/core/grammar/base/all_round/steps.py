@@ -19,12 +19,12 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
         out += sew(
             bag,
             layer,
-            "join",
+            "end",
             rank,
             needs=(f"{layer} panels ready",),
             gives=joined,
             say="Edges level across the zip; trim the strip first if it is too long. Now it is a ring.",
-            reads=(Reading("ring", "Once round the ring, along its seam line", snap(around), {"join": 2}),),
+            reads=(Reading("ring", "Once round the ring, along its seam line", snap(around), {"end": 4}),),
         )
         out.append(
             Step(
@@ -49,8 +49,8 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
                 rank + (4 if panel == "front" else 8),
                 needs=(before,),
                 gives=gives,
-                say="Middle of the zip panel on the middle of the top, middle on middle of the base, joins on "
-                "their marks; ring uppermost, slowly round the corners.",
+                say="Middle of the zip panel on the middle of the top, middle on middle of the base, joins "
+                "on their marks; ring uppermost, slowly round the corners.",
                 part=panel,
                 reads=(Reading("face", "Across the face", form.mm("width"), {"gusset": 2}),)
                 if panel == "front"

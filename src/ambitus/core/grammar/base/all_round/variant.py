@@ -91,7 +91,7 @@ ALL_ROUND = Base(
         choices=(BASE_KIND, SIZE_FROM, THING_LIES),
         fields=(*THING_FIELDS, RADIUS, ZIP_PANEL),
     ),
-    classes={"gusset": "Gusset seam", "join": "Join"},
+    classes={"gusset": "Gusset seam", "end": "Joins of zip panel and strip"},
     all_round=True,
     carries=False,
     divides=False,

@@ -363,9 +363,8 @@ def as_one(bag: Resolved) -> bool:
 
 
 def end_class(bag: Resolved) -> str:
-    """Return the class of seam that catches the ends of the zip: the side seams, or those of a box pouch."""
-    ends = ("end", "side", "join")
-    return next((key for key in ends if key in bag.kinds.sewn), next(iter(bag.kinds.sewn)))
+    """Return the class of seam that catches the ends of a zip: side seams, ends of a box, joins of a ring."""
+    return next((key for key in ("end", "side") if key in bag.kinds.sewn), next(iter(bag.kinds.sewn)))
 
 
 def no_mouth(bag: Resolved) -> str:
