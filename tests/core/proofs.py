@@ -1132,6 +1132,16 @@ def _as_chosen(draft: Draft, pairs: list[tuple[str, str]]) -> list[tuple[str, st
     return pairs
 
 
+def _stays_right_out(draft: Draft) -> bool:
+    """Whether a zipped bag without a gap is sewn from its right side, all of it, with no corner across."""
+    bag = draft.bag
+    if bag.kinds.top.kind not in _ZIPPED or _gapped(draft):
+        return False
+    body = [key for key in bag.kinds.base.classes if key in bag.classes]
+    across = draft.form.corner is not None and "corner" not in body
+    return not across and all(_kind(draft, key) in ("raw", "lapped", "felled") for key in body)
+
+
 def steps_are_safe(draft: Draft) -> Iterator[str]:
     """Nobody sews the bag shut, forgets the straps, or cuts before measuring."""
     order = [s.key for s in draft.steps]
@@ -1146,6 +1156,9 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
     strapped = {"strap 0 even"} if draft.hangs else set()
     pairs = [("measure", "cut"), *((even, "measure back") for even in strapped)]
     by_top = _IN_WINDOW if is_hinged(draft) else _BY_TOP[top]
+    if _stays_right_out(draft):
+        # nothing is turned to be turned back
+        by_top = tuple(pair for pair in by_top if "turn" not in pair) + (("{first}", "try zip"),)
     pairs += [(one.format(first=first_seam), then.format(first=first_seam)) for one, then in by_top]
     if is_hinged(draft) and top == "zip":
         pairs += [("window face", "window slit"), ("baste lining", first_seam)]

@@ -69,7 +69,9 @@ def usual_bar(bag: Resolved) -> float:
 
 def edge_on_bar(form: Form) -> float:
     """Return how wide the longest top edge is that goes on one bar, between its seam lines, in mm."""
-    return max(edge_length(form, face.name, edge) for face in with_top(form) for edge in top_edges(face))
+    longest = (edge_length(form, face.name, edge) for face in with_top(form) for edge in top_edges(face))
+    # of a bag that is closed all round there is none, and a stop says so
+    return max(longest, default=0.0)
 
 
 def gather(bag: Resolved, form: Form) -> float:
