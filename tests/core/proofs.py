@@ -1158,7 +1158,7 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
     by_top = _IN_WINDOW if is_hinged(draft) else _BY_TOP[top]
     if _stays_right_out(draft):
         # nothing is turned to be turned back
-        by_top = tuple(pair for pair in by_top if "turn" not in pair) + (("{first}", "try zip"),)
+        by_top = (*(pair for pair in by_top if "turn" not in pair), ("{first}", "try zip"))
     pairs += [(one.format(first=first_seam), then.format(first=first_seam)) for one, then in by_top]
     if is_hinged(draft) and top == "zip":
         pairs += [("window face", "window slit"), ("baste lining", first_seam)]

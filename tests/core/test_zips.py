@@ -60,7 +60,8 @@ def test_any_tape_reads_back_to_the_size_that_was_asked(
     spec["top"] |= {"tape": tape, "zip_counts": "counted" if counted else "left_out"}
     made = drafted(spec, rounded=False)
     # behind a window there is nothing to count
-    shows = 0.0 if is_hinged(made) or spec["base"]["kind"] == "all_round" else tape - 2 * mm_at(made.bag, "allowances.zip")
+    nothing = is_hinged(made) or spec["base"]["kind"] == "all_round"
+    shows = 0.0 if nothing else tape - 2 * mm_at(made.bag, "allowances.zip")
     key = "breadth" if spec["base"]["kind"] in LIDDED else "height"
     asked = made.form.dimensions[key].asked
     assert made.read.mm(key) == pytest.approx(asked + (0 if counted else shows / 2), abs=0.01)
