@@ -85,6 +85,7 @@ COTTON = {**CASING, "top": {**CASING["top"], "cord_fibre": "cotton", "cord_end":
 POUCH = {"unit": "mm", "preset": "pouch", "size": {"width": 220, "height": 140}, "base": {"kind": "seamed"}}
 POUCH = {**POUCH, "top": {"kind": "zip", "zip_used": "cut"}, "carry": []}
 WINDOW = {**POUCH, "top": {"kind": "zip", "turned": "zip", "zip_ends": "window"}}
+RING = {**POUCH, "base": {"kind": "all_round"}, "size": {"width": 220, "height": 150, "depth": 70}}
 METAL = {**POUCH, "top": {"kind": "zip", "zip": "metal", "zip_used": "metre", "teeth_at_seams": "out"}}
 METRE = {**POUCH, "top": {"kind": "zip", "zip_used": "metre"}}
 GUSSET = {"unit": "mm", "size": sizes_of("gusset"), "base": {"kind": "gusset"}, "carry": []}
@@ -579,6 +580,12 @@ slit, opened, behind = _is(acts.Slit), _is(acts.OpenWindow), _is(acts.ZipBehind)
 _SINGLE = {**POUCH, "top": {"kind": "zip_unlined", "zip_ends": "window"}}
 
 WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
+    "a ring joined before its zip is in": (
+        RING,
+        before(_sewing("outer", "end"), _is(acts.Sew, side=0)),
+        "not in yet that the join",
+    ),
+    "a ring that is not clipped": (RING, without(_is(acts.Snip)), "snipped before it can turn"),
     "a window slit before it is faced": (WINDOW, before(slit, _is(acts.FaceWindow)), "not sewn round"),
     "a window cut out of what is faced": (WINDOW, changed(slit, out=True), "sewn to a lining"),
     "the lining pushed through no slit": (WINDOW, without(slit), "nothing is slit yet"),

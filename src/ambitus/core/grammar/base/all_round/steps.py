@@ -23,7 +23,8 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
             rank,
             needs=(f"{layer} panels ready",),
             gives=joined,
-            say="Edges level across the zip; trim the strip first if it is too long. Now it is a ring.",
+            say="Edges level across the zip; if the strip is too long, trim both its ends alike first. "
+            "Now it is a ring.",
             reads=(Reading("ring", "Once round the ring, along its seam line", snap(around), {"end": 4}),),
         )
         out.append(
