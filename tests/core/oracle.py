@@ -812,7 +812,7 @@ def _(b: Bag) -> bool:
 
 
 def _rounded(b: Bag) -> float:
-    return proofs._radius(b.draft) if b.base in ("gusset", "rounded") else 0.0
+    return proofs._radius(b.draft) if b.base in ("gusset", "rounded", "all_round") else 0.0
 
 
 def _level(b: Bag) -> float:
@@ -1163,7 +1163,7 @@ class Zip:
             self.tab = (mouth - self.shows) / 2
         folded = b.chose("top.zip_ends", "folded") or (self.narrowed and not self.tabbed)
         self.row = self.shows / 2 + (b.pair(2, 1 / 8) if folded else 0.0)
-        end = "end" if b.box else "side"
+        end = "end" if b.box or b.base == "all_round" else "side"
         over = 2 * b.pair(12, 0.5) if self.narrowed else 2 * proofs.eaten(b.draft, end)
         step = b.bag.grid.step
         tape = self.shows + over

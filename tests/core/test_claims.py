@@ -76,7 +76,7 @@ def _tops(work: Work) -> int:
 def _panels(work: Work, step: Step) -> bool:
     """Front and back are pieces of their own."""
     form = work.plan.forms["outer"]
-    return sum(not f.part and any(e.seam == "top" for e in f.edges) for f in form.faces) > 1
+    return {"front", "back"} <= {f.name.split()[0] for f in form.faces if not f.part}
 
 
 #: phrase -> what has to be true where it is said, of the state before the step

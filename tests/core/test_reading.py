@@ -221,9 +221,29 @@ def test_a_bag_with_rounded_or_clipped_corners_from_its_cuts(
     assert [f.level for f in _read(data).findings] == ["stop"]
 
 
+def test_a_gusset_all_round_is_read_from_its_parts() -> None:
+    """220 by 150 by 70, r 40: 671.33 round, 265 of it the zip panel; a tape of 28 sewn in at 6."""
+    allowances = {"gusset": 10, "end": 10, "zip": 6, "tape": 28}
+    rows = [
+        {"role": "outer", "count": 2, "width": 240, "height": 170, "radius": 50},
+        {"role": "outer", "part": "zip strip", "count": 2, "width": 285, "height": 43},
+        {"role": "outer", "part": "gusset", "count": 1, "width": 427, "height": 90},
+    ]
+    data = {"base": "all_round", "top": "zip_unlined", "allowances": allowances, "rows": rows}
+    assert _sizes(data) == {"width": 220, "height": 150, "depth": 70, "flat_opening": 265}
+    assert _read(data).findings == ()
+    assert [f.key for f in _read({**data, "rows": rows[:1]}).findings] == ["no-gusset"]
+
+
 def test_every_base_is_here() -> None:
     """A new base brings its row."""
-    told = {"traced", "pleated", "rounded", *(base for base, *_ in (*BOXES, *BY_HAND, *WITH_PARTS))}
+    told = {
+        "traced",
+        "pleated",
+        "rounded",
+        "all_round",
+        *(base for base, *_ in (*BOXES, *BY_HAND, *WITH_PARTS)),
+    }
     assert told == set(GRAMMAR.slots["base"])
 
 

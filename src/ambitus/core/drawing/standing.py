@@ -326,6 +326,8 @@ def standing(
 
     *inside* is the layer seen in the mouth, *put_on* what lies on sides of its layers.
     """
+    # on a bag without a top edge straps hang nowhere, and a stop says so
+    hangs = tuple(h for h in hangs if any(isinstance(s, Caught) for s in form.sewn.get(h.prefix, ())))
     shapes: list[Shape] = [Shape(_strap(form, h, back=True), "strap", "far") for h in hangs if not h.single]
     mouth = [project(p) for p in _at(form.stance.mouth_outline, form.stands + form.stance.band)]
     if form.stance.profile:

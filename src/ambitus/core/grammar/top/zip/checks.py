@@ -405,7 +405,7 @@ def turned_through_small_zip(draft: "Draft") -> Iterator[Fired]:
                 remedies=(
                     *((to(TURNED, "gap"),) if lined else ()),
                     *_opening(draft, wider),
-                    *((to(ZIP_ENDS, "caught"),) if is_tabbed(bag) else ()),
+                    *((to(ZIP_ENDS, "caught"),) if is_tabbed(bag) or is_hinged(bag) else ()),
                 ),
                 opens=max(0.0, made.opens.total),
                 least=least,
@@ -465,7 +465,7 @@ def thing_past_zip(draft: "Draft") -> Iterator[Fired]:
                 "It is {needs} as it lies along the zip, and that opens {opens}.",
                 "Give it an ease of {more}, or let the zip run to both seams.",
                 remedies=(
-                    *((to(ZIP_ENDS, "caught"),) if is_tabbed(bag) else ()),
+                    *((to(ZIP_ENDS, "caught"),) if is_tabbed(bag) or is_hinged(bag) else ()),
                     to(THING_EASE, more),
                     *_opening(draft, at_least(bag, 2 * made.half_open + missing)),
                 ),

@@ -364,10 +364,9 @@ def _before_closing(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
     whole = f"{closed} open right to the end, its tapes would not lie level in the seam."
     if is_hinged(bag):
         # no seam crosses it
-        closed = (
-            "Closed, nobody could try it from inside." if stays else "Closed, the bag could not be turned."
-        )
-        whole = closed
+        whole = "Closed, the bag could not be turned."
+        if stays:
+            whole = "So a hand can feel from inside that nothing is caught by the seam."
     out = [
         Step(
             "zip half open",
