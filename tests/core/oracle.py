@@ -1284,7 +1284,8 @@ def _(b: Bag) -> bool:
 
 @says("zip-not-counted")
 def _(b: Bag) -> bool:
-    counts = proofs.is_hinged(b.draft) or not b.chose("top.zip_counts", "left_out")
+    always = proofs.is_hinged(b.draft) or b.base == "all_round"
+    counts = always or not b.chose("top.zip_counts", "left_out")
     return not counts and abs(proofs.zip_shows(b.draft)) > EPS
 
 
