@@ -66,6 +66,15 @@ def test_a_plan_begun_from_a_cut_list_cuts_the_same(spec: dict[str, Any]) -> Non
             assert now.size(key) == pytest.approx(was.size(key), abs=4.01)
 
 
+def test_ends_that_are_sewn_plain_stay_plain() -> None:
+    """A pleated pouch binds its ends unless they were sewn: a list that tells no kind of them means plain."""
+    pouch = {"unit": "mm", "base": {"kind": "pleated"}, "top": {"kind": "zip", "turned": "gap"}, "carry": []}
+    made = drafted({**pouch, "seams": {"side": "felled", "end": "plain"}})
+    again = drafted_spec(spec_from_cuts(made.cut_list, "mm"))
+    assert again.bag.kinds.seam("end").kind == "plain"
+    assert again.piece("outer").size("width") == made.piece("outer").size("width")
+
+
 def test_a_list_written_by_hand_is_read() -> None:
     """Bare numbers in the unit that was asked for; columns by name."""
     got = read_back(cut_list_from_csv(BY_HAND, "cm"), readers(GRAMMAR))

@@ -87,6 +87,9 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
             key: "plain" for key in cut_list.allowances if key in ("side", "base", "corner", "ring", "gusset")
         }
         spec["seams"] = {**plain, **spec["seams"], "kind": "overlocked_first"}
+    if cut_list.base == "pleated" and "end" not in cut_list.seams:
+        # its ends are closed by their binding where nothing else is said, and a list tells no plain seams
+        spec["seams"]["end"] = "plain"
     for path, choice in cut_list.choices.items():
         put(spec, path, choice)
     for path, value in read.more.items():
