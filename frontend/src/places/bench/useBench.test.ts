@@ -24,17 +24,17 @@ vi.mock('../../api/client', async (load) => {
   return {
     ...real,
     api: {
-      making: () => Promise.resolve(standing([])),
-      happen: (_: string, events: Happening[]) => {
+      making: (_: string, unit?: string) => Promise.resolve(standing([], unit)),
+      happen: (_: string, events: Happening[], unit?: string) => {
         all.push(...events.map(wordsOf))
-        return asked(events.map(wordsOf), standing([...all]))
+        return asked(events.map(wordsOf), standing([...all], unit))
       },
     },
   }
 })
 const wordsOf = ({ event }: Happening) => (event.kind === 'noted' ? (event.words ?? '') : '')
-function standing(words: string[]): Making {
-  return { id: 'm', bench: { step: { key: 'cut', note: words.join(' ') }, unit: 'cm' } } as unknown as Making
+function standing(words: string[], unit = 'cm'): Making {
+  return { id: 'm', bench: { step: { key: 'cut', note: words.join(' ') }, unit } } as unknown as Making
 }
 const rest = () => new Promise((done) => setTimeout(done))
 const { useBench } = await import('./useBench')
@@ -75,6 +75,15 @@ describe('what happens while an answer is awaited', () => {
     expect(await Promise.all(more)).toEqual([true, true])
     expect(at.bench.value?.step.note).toMatch(/b c$/)
     expect(server.sent.length).toBe(2)
+  })
+  it('does not take the unit back that was chosen meanwhile', async () => {
+    const at = await bench()
+    const first = at.happen(noted('g'))
+    await rest()
+    const shown = at.setUnit('in')
+    server.answers[0]?.(0)
+    await Promise.all([first, shown])
+    expect([at.unit.value, at.bench.value?.unit]).toEqual(['in', 'in'])
   })
   it('is not given up with what was refused before it', async () => {
     const at = await bench()

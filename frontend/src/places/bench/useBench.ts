@@ -79,8 +79,10 @@ export function useBench() {
     held?.hold(events.map((event) => ({ id: crypto.randomUUID(), event })))
     return flush()
   }
-  async function load(id: string) {
+  async function load(id: string, wanted?: Unit) {
     await inTurn(async () => {
+      // an answer that was awaited till now is in the unit of before
+      if (wanted) unit.value = wanted
       held = new Unkept(id)
       try {
         stands(await api.making(id, unit.value))
@@ -154,8 +156,8 @@ export function useBench() {
   }
   const go = (step: string) => happen({ kind: 'went', step, seconds: seconds() })
   async function setUnit(wanted: Unit) {
-    unit.value = wanted
-    if (making.value) await load(making.value.id)
+    if (making.value) await load(making.value.id, wanted)
+    else unit.value = wanted
   }
   onBeforeUnmount(() => clearTimeout(timer))
   return {
