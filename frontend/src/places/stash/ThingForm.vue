@@ -9,10 +9,12 @@ const props = defineProps<{
   unit: Unit
   problems: Record<string, Problem>
 }>()
-const emit = defineEmits<{ keep: [typed: Omit<ThingTyped, 'unit'>]; done: [] }>()
+const emit = defineEmits<{ keep: [typed: ThingTyped]; done: [] }>()
 type Typed = Required<{ [K in keyof Omit<ThingTyped, 'unit'>]: NonNullable<ThingTyped[K]> }>
 
 const before = props.thing
+// what stands in the fields stays in the unit that it was opened in, whatever is shown beside it
+const typedIn = props.unit
 const typed = reactive<Typed>({
   kind: before?.thing.kind ?? 'cloth',
   name: before?.thing.name ?? '',
@@ -46,7 +48,7 @@ const problem = (name: string) => props.problems[name]
 function send() {
   const said = { ...typed, count: Math.max(0, Math.round(Number(typed.count) || 0)) }
   for (const name of ['width', 'length', 'seam'] as const) if (!(name in measures.value)) said[name] = ''
-  emit('keep', said)
+  emit('keep', { ...said, unit: typedIn })
 }
 </script>
 
@@ -89,7 +91,7 @@ function send() {
             :aria-invalid="problem(name) ? 'true' : undefined"
             :aria-describedby="problem(name) ? `wrong-${name}` : undefined"
           />
-          {{ unit }}</span
+          {{ typedIn }}</span
         >
         <span class="caption">{{ says }}</span>
         <span v-if="problem(name)" :id="`wrong-${name}`" class="wrong-text" role="alert"

@@ -64,12 +64,26 @@ describe('the stash at hand', () => {
     at.looked.value = 'coil'
     expect(at.cloths.value).toEqual([])
   })
-  it('keeps what is right in the unit shown, and a refusal at its field', async () => {
+  it('shows numbers and their unit together, whichever answer comes last', async () => {
+    const answers: (() => void)[] = []
+    const api = {
+      stash: (unit: string) =>
+        new Promise((done) => answers.push(() => done({ things: [thing({ id: 'c', size: unit })] }))),
+    }
+    const at = useStash({ api } as unknown as Parameters<typeof useStash>[0])
+    const [slow, quick] = [at.setUnit('in'), at.setUnit('mm')]
+    expect(at.unit.value).toBe('cm')
+    for (const answer of answers.slice(2)) answer()
+    await quick
+    for (const answer of answers.slice(0, 2)) answer()
+    await slow
+    expect([at.unit.value, at.stash.value?.things[0]?.size]).toEqual(['mm', 'mm'])
+  })
+  it('keeps what is right in the unit it was typed in, and a refusal at its field', async () => {
     const { at, kept } = made()
-    expect(await at.keep(undefined, { kind: 'zip', length: '' })).toBe(false)
+    expect(await at.keep(undefined, { kind: 'zip', length: '', unit: 'in' })).toBe(false)
     expect(at.problems.value.length?.why).toBe('No length.')
-    at.unit.value = 'in'
-    expect(await at.keep(undefined, { kind: 'zip', length: '9' })).toBe(true)
+    expect(await at.keep(undefined, { kind: 'zip', length: '9', unit: 'in' })).toBe(true)
     expect(at.problems.value).toEqual({})
     expect(kept).toEqual([{ kind: 'zip', length: '9', unit: 'in' }])
   })

@@ -35,12 +35,16 @@ export function useStash(world = WORLD) {
   const looked = shallowRef('')
 
   let asked = 0
+  let wanted: Unit = unit.value
   async function load() {
     const turn = ++asked
+    const of = wanted
     try {
-      const [here, before] = await Promise.all([api.stash(unit.value), api.stash(unit.value, true)])
+      const [here, before] = await Promise.all([api.stash(of), api.stash(of, true)])
       // what was asked since knows better
       if (turn !== asked) return
+      // numbers and the unit that they are in come together
+      unit.value = of
       stash.value = here
       gone.value = before.things
       trouble.value = ''
@@ -62,16 +66,13 @@ export function useStash(world = WORLD) {
     await load()
     return true
   }
-  const keep = (id: string | undefined, typed: Omit<ThingTyped, 'unit'>) =>
-    act(() =>
-      id
-        ? api.changeThing(id, { ...typed, unit: unit.value })
-        : api.putInStash({ ...typed, unit: unit.value }),
-    )
+  /** Keep what was typed, in the unit that it was typed in. */
+  const keep = (id: string | undefined, typed: ThingTyped) =>
+    act(() => (id ? api.changeThing(id, typed) : api.putInStash(typed)))
   const useUp = (thing: Thing, back = false) => act(() => api.useUp(thing.id, back))
   const photo = (thing: Thing, picture?: Blob) => act(() => api.takePhoto(thing.id, picture))
-  async function setUnit(wanted: Unit) {
-    unit.value = wanted
+  async function setUnit(next: Unit) {
+    wanted = next
     await load()
   }
   const found = computed(() => (stash.value?.things ?? []).filter((one) => answers(one, looked.value)))
