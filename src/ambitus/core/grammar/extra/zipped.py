@@ -2,12 +2,13 @@
 
 from ambitus.core.form.model import Strip
 from ambitus.core.grammar.extra.cloth import Terms
-from ambitus.core.lengths import paired, snap, system_of
+from ambitus.core.grammar.top.zip.tape import PAST_WINDOW
+from ambitus.core.lengths import snap, system_of
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
 
-#: What a zip reaches past either end of what is opened by it: 12 mm | 1/2 in.
-PAST = paired(12)
+#: What a zip reaches past either end of what is opened by it.
+PAST = PAST_WINDOW
 _NAME = "Coil zip"
 
 

@@ -176,39 +176,28 @@ def _run(names: Sequence[str], wanted: Sequence[bool]) -> tuple[str, ...]:
 
 
 def _strip(
-    name: str, part: str, long: float, deep: float, along: tuple[Term, ...], across: tuple[Term, ...]
+    name: str,
+    part: str,
+    edges: tuple[str, tuple[str, str]],
+    size: tuple[float, float],
+    terms: tuple[tuple[Term, ...], tuple[Term, ...]],
 ) -> Face:
-    """Return the strip below, from join to join."""
-    edges = (
-        Edge("front edge", "gusset", (0.0, 0.0)),
+    """
+    Return a strip from join to join: *edges* are its lower one, and its upper one with its class of seam.
+    What meets a zip is as wide as half the depth leaves it, on no grid.
+    """
+    (long, high), (lower, (upper, of)) = size, edges
+    outline = (
+        Edge(lower, "gusset", (0.0, 0.0)),
         Edge("join right", "end", (long, 0.0)),
-        Edge("back edge", "gusset", (long, deep)),
-        Edge("join left", "end", (0.0, deep)),
+        Edge(upper, of, (long, high)),
+        Edge("join left", "end", (0.0, high)),
     )
     measures = (
-        Measure("width", "How long to cut it", "x", "join left", "join right", along, beside="top"),
-        Measure("height", "How wide to cut it", "y", "front edge", "back edge", across, beside="left"),
+        Measure("width", "How long to cut it", "x", "join left", "join right", terms[0], beside="top"),
+        Measure("height", "How wide to cut it", "y", lower, upper, terms[1], of != "top", beside="left"),
     )
-    return Face(name, part, edges, measures, part=part)
-
-
-def _zip_strip(
-    name: str, long: float, half: float, along: tuple[Term, ...], across: tuple[Term, ...]
-) -> Face:
-    """Return one side of the zip panel: its lower edge meets a panel, its upper edge the zip."""
-    edges = (
-        Edge("panel edge", "gusset", (0.0, 0.0)),
-        Edge("join right", "end", (long, 0.0)),
-        Edge("top", "top", (long, half)),
-        Edge("join left", "end", (0.0, half)),
-    )
-    measures = (
-        Measure("width", "How long to cut it", "x", "join left", "join right", along, beside="top"),
-        Measure(
-            "height", "How wide to cut it", "y", "panel edge", "top", across, on_grid=False, beside="left"
-        ),
-    )
-    return Face(name, "zip strip", edges, measures, part="zip strip")
+    return Face(name, part, outline, measures, part=part)
 
 
 def _seams(zipped: tuple[str, ...], below: tuple[str, ...], step: float) -> tuple[Seam, ...]:
@@ -276,16 +265,24 @@ def form(bag: Resolved, allowances: Allowances) -> Form:
         faces=(
             *(Face(name, "panel", outline, measures) for name in ("front", "back")),
             *(
-                _zip_strip(f"zip {side}", panel, snap(deep / 2), (shown, *kept), (half,))
+                _strip(
+                    f"zip {side}",
+                    "zip strip",
+                    ("panel edge", ("top", "top")),
+                    (panel, snap(deep / 2)),
+                    ((shown, *kept), (half,)),
+                )
                 for side in ("front", "back")
             ),
             _strip(
                 "gusset",
                 "gusset",
-                long,
-                deep,
-                (round_it, less, *grid_term(snap(long - rest))),
-                (DEPTH.term(bag, "Finished depth"), *by),
+                ("front edge", ("back edge", "gusset")),
+                (long, deep),
+                (
+                    (round_it, less, *grid_term(snap(long - rest))),
+                    (DEPTH.term(bag, "Finished depth"), *by),
+                ),
             ),
         ),
         seams=_seams(zipped, below, bag.grid.step),

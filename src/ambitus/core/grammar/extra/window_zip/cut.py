@@ -27,8 +27,6 @@ from ambitus.core.sums import Sum, Term, to_grid
 PATCH_PAST = paired(25)
 #: How high the patch behind a slit is: 50 mm | 2 in.
 PATCH_HIGH = paired(50)
-#: How far before its ends a slit stops, to run into the corners: 10 mm | 3/8 in.
-SLIT_STOPS = paired(10)
 
 
 def folded(item: Item) -> bool:

@@ -14,13 +14,13 @@ from ambitus.core.grammar.extra.fields import (
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.sewing import rank_of, raw_down, ready_for
 from ambitus.core.grammar.extra.window_zip.cut import (
-    SLIT_STOPS,
     folded,
     lying_of,
     pieces_of,
     sizes,
     window_of,
 )
+from ambitus.core.grammar.top.zip.tape import SLIT_STOPS
 from ambitus.core.lengths import snap
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item

@@ -31,7 +31,15 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_WINDOW_HIGH,
 )
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, next_sold, tab_shows, zip_in
-from ambitus.core.grammar.top.zip.tape import FOOT, as_one, is_tabbed, left_out, most_seam, most_window
+from ambitus.core.grammar.top.zip.tape import (
+    FOOT,
+    as_one,
+    ends_free,
+    is_tabbed,
+    left_out,
+    most_seam,
+    most_window,
+)
 from ambitus.core.lengths import paired, snap
 
 if TYPE_CHECKING:
@@ -153,7 +161,7 @@ def _whole_too_short(draft: "Draft", made: Zip, stock: float, last: tuple[Remedy
     bag = draft.bag
     shortest, longest = at_least(bag, stock + 2 * made.short), at_most(bag, 2 * (made.row - made.clear))
     find = to(ZIP_IN_HAND, shortest)
-    if not is_tabbed(bag) and not is_hinged(bag):
+    if not ends_free(bag):
         return fired(
             ZIP_IN_HAND,
             say,
@@ -205,7 +213,7 @@ def stop_on_row(draft: "Draft") -> Iterator[Fired]:
         bag, clear = draft.bag, CLEAR.mm(draft.bag.unit)
         hand = ZIP_IN_HAND.value(bag).value is not None
         ways: list[Remedy] = []
-        if is_tabbed(bag) or is_hinged(bag):
+        if ends_free(bag):
             ways += _opening(draft, at_least(bag, 2 * made.half_open + 2 * clear))
             ways += _opening(draft, at_most(bag, 2 * made.half_open - 2 * clear))
         more = snap(2 * (made.row + clear + made.stop) - (made.stock or 0.0))
@@ -405,7 +413,7 @@ def turned_through_small_zip(draft: "Draft") -> Iterator[Fired]:
                 remedies=(
                     *((to(TURNED, "gap"),) if lined else ()),
                     *_opening(draft, wider),
-                    *((to(ZIP_ENDS, "caught"),) if is_tabbed(bag) or is_hinged(bag) else ()),
+                    *((to(ZIP_ENDS, "caught"),) if ends_free(bag) else ()),
                 ),
                 opens=max(0.0, made.opens.total),
                 least=least,
@@ -465,7 +473,7 @@ def thing_past_zip(draft: "Draft") -> Iterator[Fired]:
                 "It is {needs} as it lies along the zip, and that opens {opens}.",
                 "Give it an ease of {more}, or let the zip run to both seams.",
                 remedies=(
-                    *((to(ZIP_ENDS, "caught"),) if is_tabbed(bag) or is_hinged(bag) else ()),
+                    *((to(ZIP_ENDS, "caught"),) if ends_free(bag) else ()),
                     to(THING_EASE, more),
                     *_opening(draft, at_least(bag, 2 * made.half_open + missing)),
                 ),

@@ -20,7 +20,15 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_USED,
     ZIP_WINDOW,
 )
-from ambitus.core.grammar.top.zip.tape import end_class, facts_of, is_tabbed, past_window, shows, sliders
+from ambitus.core.grammar.top.zip.tape import (
+    end_class,
+    ends_free,
+    facts_of,
+    is_tabbed,
+    past_window,
+    shows,
+    sliders,
+)
 from ambitus.core.lengths import Pair, paired, snap, system_of
 from ambitus.core.spec.resolved import Resolved, ZipFacts
 from ambitus.core.sums import Sum, Term, to_grid
@@ -225,8 +233,7 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
     length = _tape_length(bag, form)
     buy, stock = _bought(bag, facts, length, 2 * row)
     stops = _stops(bag, row, stock)
-    covered = is_tabbed(bag) or is_hinged(bag)
-    needed = half + under_tab(bag) if covered else row + CAUGHT.mm(bag.unit)
+    needed = half + under_tab(bag) if ends_free(bag) else row + CAUGHT.mm(bag.unit)
     tail = facts.tail.mm(bag.unit)
     missing = 0.0 if stops is None else max(needed + x - tail for x in (stops[0], -stops[1]))
     return Zip(

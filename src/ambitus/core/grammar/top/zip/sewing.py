@@ -221,11 +221,12 @@ def _tabs_basted(bag: Resolved, small: Mapping[str, Strip], made: bool) -> Step:
     bought = (f"tab {key}" for key, s in small.items() if s.material and key == "hold")
     held = (f"tab {key}" for key in ("hold", "wrist") if key in small)
     both = GRAB_AT.is_(bag, "both") and "hold" in small
+    on_it = "strip" if bag.kinds.base.all_round else "panel"
     where = "at both its ends" if both else "at the end where it is held"
     return Step(
         "baste tabs",
         f"Baste the {' and the '.join(caught)} beside the zip",
-        f"Doubled, on the right side of one panel, raw edges level, just below the zip {where}; sewn over "
+        f"Doubled, on the right side of one {on_it}, raw edges level, just below the zip {where}; sewn over "
         "three times.",
         318,
         needs=("zip in", *(("tabs made",) if made else ())),
@@ -331,7 +332,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
         Step(
             "zip back",
             f"Sew the zip to the {strip}back, the same way",
-            f"The ends of the panels level with each other across the zip.{ends}",
+            f"The ends of the {'strips' if strip else 'panels'} level with each other across the zip.{ends}",
             308,
             numbers=numbers,
             needs=("front topstitched",),

@@ -8,13 +8,10 @@ from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.made import tab_shows, zip_of
 from ambitus.core.grammar.top.zip.piece import cut_after, tacks, teeth_out
-from ambitus.core.grammar.top.zip.tape import end_class, is_tabbed, sewn_below, shows
-from ambitus.core.lengths import paired, snap
+from ambitus.core.grammar.top.zip.tape import SLIT_STOPS, end_class, is_tabbed, sewn_below, shows
+from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
-
-#: How far before its ends a slit stops, to run into the corners: 10 mm | 3/8 in.
-SLIT_STOPS = paired(10)
 
 
 def sewn_to_zip(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:

@@ -52,6 +52,17 @@ def facts_of(bag: Resolved) -> ZipFacts:
     return bag.facts.zips[ZIP_KIND.of(bag)]
 
 
+#: How far a zip reaches past either end of a window, under the cloth beside it: 12 mm | 1/2 in.
+PAST_WINDOW = paired(12)
+#: How far before its ends the slit of a window stops, to run into the corners: 10 mm | 3/8 in.
+SLIT_STOPS = paired(10)
+
+
+def ends_free(bag: Resolved) -> bool:
+    """Return whether the ends of the zip lie in no seam: under tabs, or behind the cloth beside a window."""
+    return is_tabbed(bag) or is_hinged(bag)
+
+
 def is_tabbed(bag: Resolved) -> bool:
     """Return whether tabs fill a part of the mouth at both ends of the zip."""
     return ZIP_ENDS.is_(bag, "folded") or ZIP_ENDS.is_(bag, "seamed")
@@ -404,7 +415,7 @@ def usual_window(bag: Resolved) -> float:
 
 def past_window(bag: Resolved) -> float:
     """Return how far the tape reaches past either end of a window, in mm."""
-    return paired(12).mm(bag.unit)
+    return PAST_WINDOW.mm(bag.unit)
 
 
 def most_window(bag: Resolved, form: Form) -> float:

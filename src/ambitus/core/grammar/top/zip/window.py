@@ -4,8 +4,7 @@ from collections.abc import Iterator
 
 from ambitus.core.grammar.top.zip.fields import CLOSES_AT, ZIP_KIND
 from ambitus.core.grammar.top.zip.made import Zip
-from ambitus.core.grammar.top.zip.sewn import SLIT_STOPS
-from ambitus.core.grammar.top.zip.tape import past_window, shows, sliders
+from ambitus.core.grammar.top.zip.tape import SLIT_STOPS, past_window, shows, sliders
 from ambitus.core.lengths import snap
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
