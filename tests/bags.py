@@ -359,7 +359,11 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
         spec["cloth"]["bottom"] = "same"
         spec["top"] |= {"turned": "zip", "ease": "none"} if lined else {}
     in_one = kinds["base"] in ("box_pouch", "box_pouch_cut") and spec["base"].get("cut_as") == "folded"
-    if lined and (in_one or "bound_ends" in dict(classes).values()):
+    at_edge = kinds["base"] == "box_pouch" and spec["base"].get("pressed") == "at_edge"
+    if at_edge:
+        # its corners cross the zip, and the tips with whatever is caught there come off
+        spec["top"] |= {"zip_ends": "caught", "grab": "none", "wrist": "none"}
+    if lined and (in_one or at_edge or "bound_ends" in dict(classes).values()):
         # what binds an end goes through outer and lining, and one piece has no base seam for a gap
         spec["top"]["turned"] = "zip"
     if spec["base"].get("width_means") == "flat":

@@ -1154,8 +1154,10 @@ class Zip:
         self.narrowed, self.tabbed = proofs.zip_apart(b.draft), not proofs.is_hinged(b.draft)
         self.tab = b.mm("top.tab") if b.chose("top.narrow_by", "tab") else None
         mouth = b.opening
+        # where its corners cross it, what lies beyond them is cut off
+        cut_off = b.asked["breadth"] if proofs.at_edge(b.draft) else 0.0
         if not self.narrowed:
-            self.shows = mouth
+            self.shows = mouth - cut_off
         elif not self.tabbed:
             self.shows, self.tab = b.mm("top.zip_window"), None
         else:
@@ -1166,7 +1168,7 @@ class Zip:
         end = "end" if b.box or b.base == "all_round" else "side"
         over = 2 * b.pair(12, 0.5) if self.narrowed else 2 * proofs.eaten(b.draft, end)
         step = b.bag.grid.step
-        tape = self.shows + over
+        tape = self.shows + cut_off + over
         if self.narrowed:
             steps = tape / step
             up = b.bag.grid.rounding == "up"
@@ -1182,12 +1184,15 @@ class Zip:
             stock = max([mm for mm in sold if mm <= 2 * self.row - 2 * self.clear + EPS], default=min(sold))
         else:
             stock = min([mm for mm in sold if mm >= self.needed - EPS], default=max(sold))
+        self.stop = b.bag.values["top.zip_stop"].value or 0.0 if not self.metre else 0.0
         self.high = stock / 2 if self.whole else self.row - self.clear
+        outermost = tape / 2 - self.facts.tail.mm(b.bag.unit)
+        if cut_off and not self.whole and outermost >= self.row + self.clear + self.stop:
+            self.high = outermost
         self.low = self.high - stock
         reach = self.shows / 2 + b.pair(12, 0.5) if self.narrowed else self.row + b.pair(6, 0.25)
         tail = self.facts.tail.mm(b.bag.unit)
         self.short = not self.metre and max(reach + self.low, reach - self.high) - tail > EPS
-        self.stop = b.bag.values["top.zip_stop"].value or 0.0 if not self.metre else 0.0
         held = [self.shows / 2 - abs(x) + self.stop for x in (self.low, self.high) if not self.metre]
         self.opens = (
             self.shows
@@ -1234,6 +1239,15 @@ def _(b: Bag) -> bool:
     high = b.mm("top.zip_window_high")
     low = b.mm("top.teeth") + b.pair(4, 3 / 16)
     return high < low - EPS or high > b.mm("top.tape") - 2 * b.pair(5, 3 / 16) + EPS
+
+
+@says("zip-fills-upper-side")
+def _(b: Bag) -> bool:
+    return (
+        proofs.at_edge(b.draft)
+        and b.top.startswith("zip")
+        and b.asked["breadth"] <= proofs.zip_shows(b.draft)
+    )
 
 
 @says("zip-too-short")

@@ -235,6 +235,9 @@ def _corners(bag: Bag, chance: random.Random) -> Planted:
         yield Slip(_deeper(bag, -2 * x), ("from-tip",))
         yield Slip(_deeper(bag, 2 * x), ("from-tip",))
         yield Slip(_deeper(bag, -size[high] / 2), ("line-for-half",))
+    if box:
+        turned = {**size, "breadth": size["height"], "height": size["breadth"]}
+        yield Slip(turned, ("pressed-otherwise",))
     if bag.base == "boxed_after":
         yield Slip(_deeper(bag, -2 * at["side"]), ("seam-square-raw",))
 

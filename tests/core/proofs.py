@@ -140,6 +140,20 @@ def is_folded(draft: Draft) -> bool:
     return kind == "folded" or (kind != "seamed" and _chose(draft, "base.cut_as", "folded"))
 
 
+def at_edge(draft: Draft) -> bool:
+    """Return whether a box is pressed with its zip along one edge."""
+    return draft.bag.kinds.base.kind == "box_pouch" and _chose(draft, "base.pressed", "at_edge")
+
+
+def folds_down(draft: Draft) -> str:
+    """Return the size of a box that its corners give, half of it folded in at each end."""
+    return "breadth" if at_edge(draft) else "height"
+
+
+def _lies(draft: Draft) -> str:
+    return "height" if at_edge(draft) else "breadth"
+
+
 def is_hinged(draft: Draft) -> bool:
     """Return whether front and back are one piece that is folded at the top, its zip in a window there."""
     flat = draft.bag.kinds.base.kind in ("seamed", "rounded")
@@ -182,7 +196,7 @@ def _asked(draft: Draft) -> dict[str, float]:
     left_out = _chose(draft, "top.zip_counts", "left_out") and bag.kinds.base.kind != _ROUND
     if left_out and not is_hinged(draft):
         # half of the zip lies beyond the cloth that was asked for
-        asked["breadth" if bag.kinds.base.kind in _BOX else "height"] += zip_shows(draft) / 2
+        asked[_lies(draft) if bag.kinds.base.kind in _BOX else "height"] += zip_shows(draft) / 2
     means = choice_at(bag, "top.height_means") if "top.height_means" in bag.values else "edge"
     if means != "edge":
         asked["height"] += _closing(draft, asked) + (_above_cord(draft) if means == "contents" else 0.0)
@@ -256,7 +270,7 @@ def _opening(draft: Draft) -> float:
     if draft.bag.kinds.base.kind == _ROUND:
         return mm_at(draft.bag, "base.zip_panel")
     if draft.bag.kinds.base.kind in _BOX:
-        return asked["length"] + (0.0 if draft.bag.kinds.base.kind == "pleated" else asked["height"])
+        return asked["length"] + (0.0 if draft.bag.kinds.base.kind == "pleated" else asked[folds_down(draft)])
     return asked["width"] + asked.get("depth", 0.0)
 
 
@@ -293,7 +307,7 @@ def reads_back(draft: Draft) -> Iterator[str]:
     if kind in _BOX:
         # the height is that of its corners; length and breadth are what it leaves of the panel
         high = (0.0, 2 * step) if up else (-step, step)
-        limits["height"] = high if kind == "box_pouch_cut" else (0.0, 0.0)
+        limits[folds_down(draft)] = high if kind == "box_pouch_cut" else (0.0, 0.0)
     if step < EXACT:
         limits = dict.fromkeys(limits, (-EXACT, EXACT))
     if kind == "traced":
@@ -402,6 +416,8 @@ def _seam_names(draft: Draft) -> set[str]:
     if kind in _BOX:
         what = ("end", "corner") if kind == "box_pouch_cut" else ("end",)
         four = {f"{w} {face} {way}" for w in what for face in ("front", "back") for way in ("left", "right")}
+        if at_edge(draft):
+            four = {"end left", "end right"}
         return four if is_folded(draft) else {"base", *four}
     if kind == "gusset":
         return {"gusset front", "gusset back"}
@@ -487,7 +503,7 @@ def by_the_rule(draft: Draft) -> Iterator[str]:
     sx = eaten(draft, "corner") if "corner" in draft.bag.kinds.classes else 0.0
     corner = {"boxed_after": half - sx, "boxed_pinched": half, "folded_in": half}.get(kind)
     if kind == "box_pouch":
-        corner = _asked(draft)["height"] / 2
+        corner = _asked(draft)[folds_down(draft)] / 2
     if (draft.form.corner is None) != (corner is None) or abs(
         (draft.form.corner or 0) - (corner or 0)
     ) > EXACT:
@@ -538,10 +554,10 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
         return 0.0 if seam_line else eaten(draft, key, piece.over)
 
     if kind in _BOX:
-        end, high = eats("end"), asked["height"]
+        end, high = eats("end"), asked[folds_down(draft)]
         box = {
             "width": asked["length"] + (0.0 if kind == "pleated" else high) + 2 * end,
-            "height": asked["breadth"]
+            "height": asked[_lies(draft)]
             + high
             + top
             + (0.0 if seam_line or is_folded(draft) else eaten(draft, "base", piece.over)),
@@ -927,6 +943,35 @@ def windows_by_the_rule(draft: Draft) -> Iterator[str]:
         yield f"a tape of {strip.size('length')} for a window of {long}"
 
 
+def _corners_at_edge(draft: Draft, piece: Piece) -> Iterator[str]:
+    """
+    Four corners of a panel, two of them over the zip: their lines lie at 45°, half the breadth from where the
+    end seam meets the middle of the zip, or the base; a piece in one has two at each zip and two on its fold.
+    """
+    corner = draft.form.corner or 0.0
+    marks = [m for m in piece.marks if m.kind == "cut-out"]
+    right, tall = max(x for x, _ in piece.stitch), max(y for _, y in piece.stitch)
+    zips = (tall, -tall) if piece.folded else (tall,)
+    wanted = {
+        (x, y, s) for x in (0.0, right) for y, s in ((0.0, 1), *((z, -1 if z > 0 else 1) for z in zips))
+    }
+    wanted |= {(x, 0.0, -1) for x in (0.0, right)} if piece.folded else set()
+    lines = [(a, b) for m in marks for a, b in zip(m.points, m.points[1:], strict=False)]
+    for x, y, up in wanted:
+        # a line x + y = corner from that point, in from the end and away from zip or base
+        def off(p: tuple[float, float], x: float = x, y: float = y, up: int = up) -> float:
+            return abs(abs(p[0] - x) + up * (p[1] - y) - corner)
+
+        found = [line for line in lines if off(line[0]) + off(line[1]) < EXACT]
+        # it runs from the end seam to the base, or up to where the cloth is sewn to the zip
+        beside = min(corner, max(0.0, zip_shows(draft) / 2)) if y else 0.0
+        ends = [sorted(abs(p[0] - x) for p in line) for line in found]
+        if not any(abs(a) < EXACT and abs(b - (corner - beside)) < EXACT for a, b in ends):
+            yield f"{piece.key}: no corner at {x, y}: {lines}"
+    if len(lines) != len(wanted):
+        yield f"{piece.key}: {len(lines)} corner lines, wanted {len(wanted)}"
+
+
 def corners_are_marked(draft: Draft) -> Iterator[str]:
     """What is cut, stitched or creased at a corner after cutting is drawn where the seam lines say."""
     corner = draft.form.corner
@@ -935,6 +980,9 @@ def corners_are_marked(draft: Draft) -> Iterator[str]:
         if corner is None:
             if marks:
                 yield f"{piece.key}: a corner mark that nothing asks for"
+            continue
+        if at_edge(draft):
+            yield from _corners_at_edge(draft, piece)
             continue
         if draft.bag.kinds.base.kind == "box_pouch":
             ends = {min(x for x, _ in piece.stitch), max(x for x, _ in piece.stitch)}

@@ -63,6 +63,9 @@ def _zipped(base: str = "seamed", fields: dict[str, Any] | None = None, **top: A
     return {**given, "top": {"kind": "zip", "tape": 28, **top}, "allowances": allowances, **(fields or {})}
 
 
+_EDGE = {"base": {"kind": "box_pouch", "pressed": "at_edge"}}
+
+
 def _ring(**base: Any) -> dict[str, Any]:
     """Return a pouch of 220 by 150 by 70 with a gusset all round."""
     size = {"width": 220, "height": 150, "depth": 70}
@@ -515,6 +518,11 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _pleated(cloth={"outer": "denim"}),
     ),
     "zip-not-counted": (_zipped(zip_counts="left_out"), _zipped(zip_counts="counted")),
+    # a tape of 28 sewn in at 6 shows 16
+    "zip-fills-upper-side": (
+        _zipped("box_pouch", {**_EDGE, "size": {"length": 200, "breadth": 16, "height": 60}}),
+        _zipped("box_pouch", {**_EDGE, "size": {"length": 200, "breadth": 17, "height": 60}}),
+    ),
     "broad-for-its-length": (
         _zipped("box_pouch", {"size": {"length": 100, "breadth": 80.5, "height": 60}}),
         _zipped("box_pouch", {"size": {"length": 100, "breadth": 80, "height": 60}}),

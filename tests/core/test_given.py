@@ -116,6 +116,16 @@ CASES: dict[str, tuple[str, str, str, str, str, str, Any]] = {
         "size.height",
         lambda made: _corner(made) + SEAMS["end"],
     ),
+    "edge point": ("box_pouch", "zip", "base.corner_by", "point", "base.corner", "size.breadth", _corner),
+    "edge line": (
+        "box_pouch",
+        "zip",
+        "base.corner_by",
+        "line",
+        "base.corner",
+        "size.breadth",
+        lambda made: 2 * _corner(made),
+    ),
     "pouch deep": ("box_pouch_cut", "zip", "base.corner_by", "deep", "base.corner", "size.height", _across),
     "tuck": (
         "pleated",
@@ -219,7 +229,7 @@ def _spec(case: str) -> Spec:
         {
             "unit": "mm",
             "size": size,
-            "base": {"kind": base},
+            "base": {"kind": base} | ({"pressed": "at_edge"} if case.startswith("edge ") else {}),
             "top": {"kind": top} | ({"zip_ends": "folded", "tab": 30} if case == "tab" else {}),
             "seams": {"kind": "plain"},
             "allowances": {key: SEAMS[key] for key in classes if key != "corner" or base.startswith("box")},

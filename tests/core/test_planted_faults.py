@@ -198,6 +198,11 @@ BAGS: tuple[dict[str, Any], ...] = (
     _pouch("seamed", zip_ends="folded", tab=31, tape=33),
     _pouch("boxed", zip_ends="seamed", zip="metal", zip_counts="left_out", grab="ribbon", pull="cord"),
     _pouch("box_pouch", zip_used="metre", wrist="elastic"),
+    {**_pouch("box_pouch", turned="zip", zip="metal"), "base": {"kind": "box_pouch", "pressed": "at_edge"}},
+    {
+        **_pouch("box_pouch", kind="zip_unlined", zip_used="whole"),
+        "base": {"kind": "box_pouch", "pressed": "at_edge", "cut_as": "folded"},
+    },
     _pouch("box_pouch_cut", kind="zip_unlined"),
     {**_pouch("box_pouch", kind="zip_unlined"), "base": {"kind": "box_pouch", "cut_as": "folded"}},
     {**_pouch("box_pouch_cut", turned="zip"), "base": {"kind": "box_pouch_cut", "cut_as": "folded"}},

@@ -183,6 +183,18 @@ def test_a_box_pouch_in_one_piece_from_its_cuts() -> None:
     assert _sizes(_list("box_pouch", row, top="zip", allowances=allowances)) == wanted
 
 
+@pytest.mark.parametrize("folded", [False, True])
+def test_a_box_pressed_with_its_zip_at_one_edge_from_its_cuts(folded: bool) -> None:
+    """280 − 20 − 60, twice 30, 148 + 2 − 10 − 60: breadth and height have changed places."""
+    allowances = {"end": 10, "base": 10, "zip": 6, "tape": 28}
+    row = {"width": 280, "height": 148, "corner": 30, "zip_at_edge": True}
+    if folded:
+        row |= {"height": 276, "folded": True}
+        del allowances["base"]
+    wanted = {"length": 200, "breadth": 60, "height": 80, "flat_opening": 260}
+    assert _sizes(_list("box_pouch", row, top="zip", allowances=allowances)) == wanted
+
+
 def test_a_box_pouch_cut_out_in_one_piece_from_its_cuts() -> None:
     """276 ÷ 2 + 2 − 60; 280 − 20 − 60; 2 (33 − 10 + 7) = 2 (23 + 7)."""
     allowances = {"end": 10, "corner": 7, "zip": 6, "tape": 28}

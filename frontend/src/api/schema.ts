@@ -2254,6 +2254,12 @@ export interface components {
              */
             wrapped?: boolean;
             /**
+             * Zip At Edge
+             * @description A box that is pressed with its zip along one edge: its corners are pinched at both ends of the zip and of the base.
+             * @default false
+             */
+            zip_at_edge?: boolean;
+            /**
              * Under
              * @description Its edges lie below in lapped seams, and give the lap.
              * @default false

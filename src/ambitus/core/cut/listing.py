@@ -47,6 +47,7 @@ def _row(piece: Piece, form: Form, lapped: bool, traced: bool, corner: float | N
         height=piece.size("height"),
         folded=piece.folded,
         wrapped=piece.wrapped,
+        zip_at_edge=form.zip_at_edge and not piece.part and not plain,
         under=lapped and not piece.over,
         cut_out=cut_out,
         corner=None if piece.part or plain else corner,

@@ -40,6 +40,14 @@ def corners(by: float | None = None, times: float = 1.0) -> Callable[[CutList], 
     return lambda cut_list: _rows(cut_list, change)
 
 
+def _pressed_otherwise(cut_list: CutList) -> CutList:
+    """Return a list of a box as it is once its pieces are pressed the other way."""
+    return _rows(
+        cut_list,
+        lambda row: row.model_copy(update={"zip_at_edge": not row.zip_at_edge}) if row.corner else row,
+    )
+
+
 def _beyond(cut_list: CutList) -> dict[str, float]:
     """Return what stands beyond the seam line at a pinched corner, by the seam it is read along."""
     told = cut_list.allowances
@@ -64,6 +72,8 @@ def _corners(cut_list: CutList) -> Iterator[Misreading]:
             yield Misreading("from-tip", f"{seam} counted", beyond, 0.0, cut=corners(beyond))
         yield Misreading("line-for-half", "line", main.corner, cut=corners(times=0.5))
         yield Misreading("line-for-half", "half", main.corner * 2, cut=corners(times=2.0))
+    if main.corner is not None and cut_list.base == "box_pouch":
+        yield Misreading("pressed-otherwise", "over" if main.zip_at_edge else "edge", cut=_pressed_otherwise)
     if main.corner is not None and cut_list.base == "boxed_after" and "side" in at:
         square = main.corner - at["side"]
         yield Misreading("seam-square-raw", "raw edge", square, main.corner, cut=corners(-at["side"]))

@@ -76,6 +76,59 @@ def pressed(form: Form, shows: float, half_open: float) -> State:
     return framed("Pressed flat", say, wide, tall, shapes, lengths)
 
 
+def laid_at_edge(form: Form, shows: float, half_open: float) -> State:
+    """Return the pouch laid front on back, its zip along the upper edge, the four corner lines to come."""
+    wide, tall = form.mm("flat_opening"), form.mm("breadth") + form.mm("height")
+    half, gap = form.mm("breadth") / 2, max(shows, 0.0) / 2
+    shapes = [Shape(path(rectangle((0, 0), (wide, tall)), closed=True), "outer", "fill")]
+    shapes.append(Shape(path(rectangle((0, 0), (wide, gap)), closed=True), "zip", "fill"))
+    for x, inner in ((0.0, half), (wide, wide - half)):
+        # the corners lie at both ends of the zip, and of the base
+        shapes.append(Shape(path([(x, half), (inner, 0.0)]), "outer", "stitch"))
+        shapes.append(Shape(path([(x, tall - half), (inner, tall)]), "outer", "stitch"))
+    beside = max(wide, tall) * BESIDE
+    lengths = [
+        Length(wide / 2, tall + beside * 1.8, "middle", wide),
+        Length(-beside, tall / 2, "end", tall),
+        Length(wide / 2, gap + beside * 1.2, "middle", 2 * half_open),
+    ]
+    say = "The zip lies along one edge, the base along the other, both ends sewn."
+    return framed("Laid front on back", say, wide, tall, shapes, lengths)
+
+
+def opened_at_edge(form: Form, shows: float) -> State:
+    """Return one end seen square on, a corner opened above, over the zip, and one below, over the base."""
+    broad, high = form.mm("breadth"), form.mm("height")
+    half, gap = broad / 2, max(shows, 0.0) / 2
+    tall = broad + high
+    outline = [
+        (half, 0.0),
+        (broad, half),
+        (broad, half + high),
+        (half, tall),
+        (0.0, half + high),
+        (0.0, half),
+    ]
+    # the zip runs up to the tip, which is a point
+    zip_end = [(half, 0.0), (half + min(gap, half), min(gap, half)), (half + min(gap, half), half)]
+    zip_end += [(half - min(gap, half), half), (half - min(gap, half), min(gap, half))]
+    shapes = [
+        Shape(path(outline, closed=True), "outer", "fill"),
+        Shape(path(zip_end, closed=True), "zip", "fill"),
+        Shape(path([(half, half), (half, tall)]), "outer", "line"),
+        Shape(path([(0.0, half), (broad, half)]), "outer", "stitch"),
+        Shape(path([(0.0, half + high), (broad, half + high)]), "outer", "stitch"),
+    ]
+    beside = max(broad, tall) * BESIDE
+    lengths = [
+        Length(half + beside * 0.5, half + beside * 1.6, "start", broad),
+        Length(broad + beside, half + high / 2, "start", high),
+        Length(-beside, tall - half / 2, "end", half),
+    ]
+    say = "Above a corner over the zip, below one over the base: stitch across both, then trim."
+    return framed("An end, its corners opened", say, broad, tall, shapes, lengths)
+
+
 def opened(form: Form, shows: float) -> State:
     """Return one end seen square on, its corners opened: what is stitched across is as long as the height."""
     broad, high = form.mm("breadth"), form.mm("height")
@@ -114,4 +167,6 @@ def box_states(form: Form, half_open: float, shows: float) -> tuple[State, ...]:
     Return the states of a box pouch before it is a box; *half_open* is half
     of what is left of the zip to open, *shows* what is seen of it, across.
     """
+    if form.zip_at_edge:
+        return laid_at_edge(form, shows, half_open), opened_at_edge(form, shows)
     return pressed(form, shows, half_open), opened(form, shows)

@@ -191,6 +191,8 @@ class Form(Once):
     stance: Stance
     #: what is measured at a corner that is boxed after sewing, or None
     corner: float | None = None
+    #: whether its corners lie at both ends of its zip and of its base, not on side folds between them
+    zip_at_edge: bool = False
     #: how far along the mouth from the left side seam the front panel's own edge lies: half of a gusset
     panel_at: float = 0.0
     #: the stiff insert on the base, if one is wanted: no layer of cloth, and sewn to nothing

@@ -18,6 +18,8 @@ class Option:
     key: str
     label: str
     help: str = ""
+    #: how it looks cut through, where a picture tells it from the others
+    section: "Section" = ()
 
 
 @dataclass(frozen=True, slots=True)

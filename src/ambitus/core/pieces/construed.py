@@ -63,7 +63,7 @@ def _corner_of(row: PieceRow, base: str, bag: Resolved) -> dict[str, Any]:
     return {}
 
 
-def _cut_row(row: PieceRow, bag: Resolved, folded: bool, wrapped: bool) -> CutRow:
+def _cut_row(row: PieceRow, bag: Resolved, like: CutRow | None) -> CutRow:
     base = bag.kinds.base.kind
     body = not row.part and row.role in ("outer", "lining", "interfacing")
     told = _corner_of(row, base, bag) if body else {}
@@ -75,8 +75,9 @@ def _cut_row(row: PieceRow, bag: Resolved, folded: bool, wrapped: bool) -> CutRo
         count=row.count,
         width=row.width,
         height=row.height,
-        folded=body and folded and row.count == 1,
-        wrapped=body and wrapped and row.count == 1,
+        folded=bool(like and like.folded) and body and row.count == 1,
+        wrapped=bool(like and like.wrapped) and body and row.count == 1,
+        zip_at_edge=bool(like and like.zip_at_edge) and body,
         **told,
     )
 
@@ -146,9 +147,7 @@ def construed(
     """
     like, base = made.cut_list, made.bag.kinds.base.kind
     main = like.outer
-    folded = bool(main and main.folded)
-    wrapped = bool(main and main.wrapped)
-    cut_rows = [_cut_row(row, made.bag, folded, wrapped) for row in rows if row.role not in ("strap", "")]
+    cut_rows = [_cut_row(row, made.bag, main) for row in rows if row.role not in ("strap", "")]
     missing: dict[str, float] = {}
     if main is not None:
         cut_rows, missing = _like_the_outer(cut_rows, main, base)

@@ -98,6 +98,8 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
     # a flat piece that is folded at the top is one by its zip
     if rows["outer"].folded and cut_list.base not in ("folded", "seamed", "rounded"):
         put(spec, "base.cut_as", "folded")
+    if rows["outer"].zip_at_edge:
+        put(spec, "base.pressed", "at_edge")
     if rows["outer"].wrapped:
         put(spec, "base.cut_as", "wrapped")
     if cut_list.lining_shorter:

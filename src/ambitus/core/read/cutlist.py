@@ -67,6 +67,12 @@ class CutRow(BaseModel):
         # a list without one is written as it was before there were any
         exclude_if=lambda wrapped: not wrapped,
     )
+    zip_at_edge: bool = Field(
+        default=False,
+        description="A box that is pressed with its zip along one edge: its corners are pinched at both ends "
+        "of the zip and of the base.",
+        exclude_if=lambda at_edge: not at_edge,
+    )
     under: bool = Field(default=False, description="Its edges lie below in lapped seams, and give the lap.")
     cut_out: CutOut | None = Field(
         default=None, description="From the raw edges; on a folded piece up is measured from the fold."

@@ -176,6 +176,19 @@ def _line(m: Misreading, view: View) -> Words:
     )
 
 
+def _pressed(m: Misreading, view: View) -> Words:
+    was, now = "on top of the base seam", "along one edge"
+    if m.about == "over":
+        was, now = now, was
+    return Words(
+        f"The pouch was pressed with its zip {now}, not {was}, before its ends were sewn: breadth and height "
+        "change places.",
+        "Look at an end: its seam lies across it where the zip lay over the base, and upright where it lay "
+        "at an edge.",
+        f"Opened at its ends and pressed with the zip {was}, the pieces make the box that is listed.",
+    )
+
+
 def _square(m: Misreading, view: View) -> Words:
     value = view.with_unit(m.value or 0.0)
     if m.about == "raw edge":
@@ -307,6 +320,7 @@ WORDS: Mapping[str, Callable[[Misreading, View], Words]] = {
     "gap-left-out": _gap,
     "from-tip": _from_tip,
     "line-for-half": _line,
+    "pressed-otherwise": _pressed,
     "seam-square-raw": _square,
     "french-for-plain": _french,
     "sliver": _sliver,

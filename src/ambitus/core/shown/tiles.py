@@ -277,7 +277,9 @@ def _choices(asking: _Asking, path: str, param: Param, layer: str, shows: TileSh
         options = tuple(replace(o, help=_cloth_help(cloths[o.key], asking.view)) for o in options)
     if param.offered:
         options = tuple(o for o in options if o.key == chosen or param.offered(bag, o.key))
-    made = (asking.tile(path, o.key, o, o.key == chosen, shows, layer) for o in options)
+    if any(o.section for o in options):
+        shows = "section"
+    made = (asking.tile(path, o.key, o, o.key == chosen, shows, layer, o.section) for o in options)
     why_not = tuple(f"{name}: {why}." for name, why in barred(bag, path))
     return TileGroup(param.label, path, shows, tuple(made), why_not)
 

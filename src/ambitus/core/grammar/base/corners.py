@@ -96,12 +96,20 @@ def corner_params(*options: str, called: str = "depth") -> tuple[Param, Param]:
     )
 
 
-def corner_givens(target: Length, *options: str, box: bool = False) -> tuple[Given, ...]:
-    """Return the same measures as what *target* follows from."""
+def corner_givens(
+    target: Length, *options: str, box: bool = False, where: Callable[[Resolved], bool] | None = None
+) -> tuple[Given, ...]:
+    """Return the same measures as what *target* follows from: of every bag, or those that *where* tells."""
 
-    def solve(option: str) -> Callable[[Item], float]:
+    def solve(option: str) -> Callable[[Item], float | None]:
         halves, more = _of(option, box)
-        return lambda item: 2 * (CORNER.of(item) - more(item.bag)) / halves
+
+        def solved(item: Item) -> float | None:
+            if where is not None and not where(item.bag):
+                return None
+            return 2 * (CORNER.of(item) - more(item.bag)) / halves
+
+        return solved
 
     return tuple(
         Given(CORNER_BY, key, CORNER, target, solve(key), "What the corner as measured makes of it.")

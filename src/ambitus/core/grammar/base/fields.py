@@ -6,6 +6,8 @@ from ambitus.core.fields import Choice, Length, Outline
 
 WIDTH_MEANS = Choice[Literal["face", "flat"]]("base.width_means")
 CUT_AS = Choice[Literal["panels", "folded", "wrapped"]]("base.cut_as")
+#: whether a box is pressed with its zip over the base seam, or with both at an edge
+PRESSED = Choice[Literal["over_seam", "at_edge"]]("base.pressed")
 INSERT = Choice[Literal["none", "stiff"]]("base.insert")
 INSERT_LESS = Length("base.insert_less")
 PINCH = Choice[Literal["point", "line"]]("base.pinch")

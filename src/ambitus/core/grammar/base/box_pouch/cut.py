@@ -5,15 +5,16 @@ fold of a piece that is folded at the base.
 """
 
 from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, Stretch
-from ambitus.core.form.stance import SizeLine, Stance
+from ambitus.core.grammar.base.box_pouch.at_edge import form_at_edge, marks_at_edge
+from ambitus.core.grammar.base.box_pouch.boxes import box_stance, left_out_terms
 from ambitus.core.grammar.base.boxed.cut import settle_depth
 from ambitus.core.grammar.base.boxed_pinched.cut import tip
 from ambitus.core.grammar.base.cut_as import is_folded
 from ambitus.core.grammar.base.insert import insert_of
-from ambitus.core.grammar.base.panels import eats, mouth, ring, settled, told
+from ambitus.core.grammar.base.panels import eats, mouth, settled, told
+from ambitus.core.grammar.base.pressing import at_edge
 from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
-from ambitus.core.grammar.top.zip.tape import left_out
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term, twice
@@ -135,14 +136,6 @@ def panel_seams(notched: bool) -> tuple[Seam, ...]:
     return tuple(out)
 
 
-def left_out_terms(bag: Resolved) -> Terms:
-    """Return what of the zip comes on top of the breadth, where it is not counted."""
-    more = left_out(bag)
-    if not more:
-        return ()
-    return (Term("Half of the zip that shows, not counted", more, "The pouch comes out broader by it."),)
-
-
 def _arms(end: str, corner: str, half: Terms, fold: float) -> tuple[Measure, Measure]:
     """Return both arms of a cut-out of *half* the height: from its end, and each way from its side fold."""
     deep = Measure("across", "Corner cut-out, deep", "x", end, f"{corner} rise", half, False, beside="bottom")
@@ -203,7 +196,6 @@ def _panel(
 
 def _form(bag: Resolved, allowances: Allowances, high: float, notched: bool) -> Form:
     faces, long, broad = _panel(bag, allowances, high, notched)
-    box = ring(long, broad)
     return Form(
         dimensions={
             "length": told(bag, "length", "Length", long),
@@ -224,22 +216,14 @@ def _form(bag: Resolved, allowances: Allowances, high: float, notched: bool) -> 
         height=high,
         corner=None if notched else snap(high / 2),
         insert=insert_of(bag, long, broad),
-        stance=Stance(
-            base_outline=box,
-            mouth_outline=box,
-            standing_seams=(),
-            front_starts=0.0,
-            lines=(
-                SizeLine(LENGTH, "long", "length", (0, 0, 0), (long, 0, 0)),
-                SizeLine(HEIGHT, "high", "height", (0, 0, 0), (0, 0, high)),
-                SizeLine(BREADTH, "broad", "breadth", (long, 0, 0), (long, broad, 0)),
-            ),
-        ),
+        stance=box_stance(long, broad, high),
     )
 
 
 def form(bag: Resolved, allowances: Allowances) -> Form:
     """Return the form of a box pouch whose corners are stitched across once its ends are sewn."""
+    if at_edge(bag):
+        return form_at_edge(bag, allowances)
     return _form(bag, allowances, HEIGHT.of(bag), notched=False)
 
 
@@ -279,6 +263,8 @@ def fold_marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
 def pinch_marks(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the side fold, and the line stitched across each corner, by every way to measure it."""
     bag = item.bag
+    if at_edge(bag):
+        return marks_at_edge(item, form, piece)
     half, right = form.mm("height") / 2, max(x for x, _ in piece.stitch)
     point = Term("Half the height", snap(half), "The corner lies flat, half on each side of the fold.")
     across = Term("Height", form.mm("height"), "The stitched line is as long as the pouch is high.")

@@ -16,18 +16,21 @@ from ambitus.core.grammar.base.fields import (
     CUT_AS,
     INSERT,
     INSERT_LESS,
+    PRESSED,
     SIZE_FROM,
     THING_LIES,
 )
 from ambitus.core.grammar.base.insert import INSERT_PARAMS, insert_parts, lay_insert
 from ambitus.core.grammar.base.panels import CUT_AS_PARAM, no_base_seam
+from ambitus.core.grammar.base.pressing import PRESSED_PARAM, at_edge
 from ambitus.core.grammar.base.thing import LID_GIVENS, LIES_PARAMS, THING_FIELDS, THING_PARAMS
 from ambitus.core.grammar.cloth.bottom import has_bottom
 from ambitus.core.grammar.contract import Base
 from ambitus.core.grammar.kinds import BASE_KIND
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
 from ambitus.core.grammar.top.fields import LINING_EASE, TURNED
-from ambitus.core.grammar.top.zip.tape import as_one
+from ambitus.core.grammar.top.zip.fields import GRAB, WRIST
+from ambitus.core.grammar.top.zip.tape import as_one, ends_free
 from ambitus.core.lengths import paired
 from ambitus.core.spec.resolved import Resolved
 
@@ -42,7 +45,20 @@ def needs_lid(bag: Resolved) -> str:
         return "its lining is cut like the outer: shorter, it would be less broad"
     if is_folded(bag) and not as_one(bag):
         return "in one piece it has no base seam for a turning gap"
+    if at_edge(bag) and (why := _no_corner_at_zip(bag)):
+        return why
     return "straps need an edge to hang from" if bag.kinds.carry else ""
+
+
+def _no_corner_at_zip(bag: Resolved) -> str:
+    """Return why corners cannot lie over the ends of the zip of this bag, or nothing."""
+    if not as_one(bag):
+        return "two of its corners cross the zip, and lining and outer with it: turn it through the zip"
+    if ends_free(bag):
+        return "its corners are sewn across the zip’s ends, which are to be caught there"
+    if not (GRAB.is_(bag, "none") and WRIST.is_(bag, "none")):
+        return "what is caught beside the zip would be cut off with the tips of its corners"
+    return ""
 
 
 def _straight(bag: Resolved) -> Mapping[str, float]:
@@ -50,7 +66,8 @@ def _straight(bag: Resolved) -> Mapping[str, float]:
 
 
 def _says(bag: Resolved, corners: str) -> str:
-    return f"boxed at four {corners}{', in one piece' if is_folded(bag) else ''}"
+    pressed = ", its zip along one edge" if at_edge(bag) else ""
+    return f"boxed at four {corners}{pressed}{', in one piece' if is_folded(bag) else ''}"
 
 
 #: what else may be asked of a box: the size of what it is to hold, and an insert on its base
@@ -67,17 +84,22 @@ BOX_POUCH = Base(
         Param(LENGTH, "Length", "length", paired(180), low=20, high=1500, opens="outer/width"),
         Param(BREADTH, "Breadth", "length", paired(75), low=10, high=1500, opens="outer/height"),
         Param(HEIGHT, "Height", "length", paired(60), low=5, high=1500, opens="outer/height"),
-        *corner_params(*PINCHED, called="height"),
+        PRESSED_PARAM,
+        *corner_params(*PINCHED, called="size"),
         CUT_AS_PARAM,
         *LID_PARAMS,
     ),
-    givens=(*LID_GIVENS, *corner_givens(HEIGHT, *PINCHED, box=True)),
+    givens=(
+        *LID_GIVENS,
+        *corner_givens(HEIGHT, *PINCHED, box=True, where=lambda bag: not at_edge(bag)),
+        *corner_givens(BREADTH, *PINCHED, box=True, where=at_edge),
+    ),
     phrase=Phrase(
         key="base",
         label="Base",
         before="",
         says=lambda bag, view, prefix: _says(bag, "corners"),
-        choices=(BASE_KIND, CUT_AS, SIZE_FROM, THING_LIES, CORNER_BY, INSERT),
+        choices=(BASE_KIND, PRESSED, CUT_AS, SIZE_FROM, THING_LIES, CORNER_BY, INSERT),
         fields=(*THING_FIELDS, CORNER, INSERT_LESS),
     ),
     classes={"end": "End seam", "base": "Base seam"},
@@ -88,8 +110,8 @@ BOX_POUCH = Base(
     needs=needs_lid,
     usual={
         HEIGHT: lambda bag: paired(60).mm(bag.unit),
-        # one piece has no seam that a gap could be left in
-        TURNED: lambda bag: "zip" if is_folded(bag) else "gap",
+        # one piece has no seam that a gap could be left in, and corners over the zip take both layers
+        TURNED: lambda bag: "zip" if is_folded(bag) or at_edge(bag) else "gap",
     },
     parts=insert_parts,
     acts=(steps, lay_insert),
@@ -106,7 +128,11 @@ BOX_POUCH_CUT = replace(
     givens=(*LID_GIVENS, *corner_givens(HEIGHT, "deep", box=True)),
     label="Box pouch, corners cut out first",
     help="A square is cut at both ends of each side fold.",
-    phrase=replace(BOX_POUCH.phrase, says=lambda bag, view, prefix: _says(bag, "cut corners")),  # type: ignore[type-var]
+    phrase=replace(
+        BOX_POUCH.phrase,
+        choices=tuple(c for c in BOX_POUCH.phrase.choices if c != PRESSED),
+        says=lambda bag, view, prefix: _says(bag, "cut corners"),
+    ),  # type: ignore[type-var]
     classes={"end": "End seam", "base": "Base seam", "corner": "Corner seam"},
     acts=(cut_out_steps, lay_insert),
     form=cut_out_form,

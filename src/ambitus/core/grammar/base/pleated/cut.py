@@ -7,7 +7,8 @@ both edges of a tuck are deep.
 
 from ambitus.core.form.model import Dimension, Face, Form, Mark, Measure, Piece
 from ambitus.core.form.stance import Patch, SizeLine, Stance
-from ambitus.core.grammar.base.box_pouch.cut import left_out_terms, outline, panel_seams
+from ambitus.core.grammar.base.box_pouch.boxes import left_out_terms
+from ambitus.core.grammar.base.box_pouch.cut import outline, panel_seams
 from ambitus.core.grammar.base.panels import eats, settled, told
 from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH

@@ -3,11 +3,11 @@
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
-from ambitus.core.checks.amounts import allowance, at_least, at_most, to
+from ambitus.core.checks.amounts import above, allowance, at_least, at_most, to
 from ambitus.core.checks.mechanism import Change, Fired, Remedy, check, fired
 from ambitus.core.grammar.allowances import ZIP_ALLOWANCE
 from ambitus.core.grammar.base.cut_as import is_hinged
-from ambitus.core.grammar.base.fields import SIZE_FROM, THING_EASE, THING_THICK
+from ambitus.core.grammar.base.fields import PRESSED, SIZE_FROM, THING_EASE, THING_THICK
 from ambitus.core.grammar.base.thing import lies_along
 from ambitus.core.grammar.elastic import FULLNESS, HAND_ROUND
 from ambitus.core.grammar.sizes import BREADTH, LENGTH
@@ -39,6 +39,7 @@ from ambitus.core.grammar.top.zip.tape import (
     left_out,
     most_seam,
     most_window,
+    shows,
 )
 from ambitus.core.lengths import paired, snap
 
@@ -141,7 +142,7 @@ def zip_too_short(draft: "Draft") -> Iterator[Fired]:
         ways: tuple[Remedy, ...] = (to(ZIP_IN_HAND, buy),) if buy and hand else ()
         if is_hinged(bag):
             ways += _opening(draft, at_most(bag, 2 * made.half_open - made.short))
-        elif not is_tabbed(bag):
+        elif not is_tabbed(bag) and not draft.form.zip_at_edge:
             fix += " Or narrow the opening by tabs."
             ends = (Change(ZIP_ENDS, "folded"), Change(NARROW_BY, "opening"))
             ways += ((*ends, Change(ZIP_OPENING, at_most(bag, made.stock / 2))),)
@@ -497,7 +498,8 @@ def zip_not_counted(draft: "Draft") -> Iterator[Fired]:
     for _ in _zips(draft):
         more = left_out(draft.bag)
         if abs(more) > 1e-6:
-            key = "breadth" if draft.bag.kinds.base.runs_round else "height"
+            round_it = draft.bag.kinds.base.runs_round and not draft.form.zip_at_edge
+            key = "breadth" if round_it else "height"
             made = draft.form.dimensions[key]
             yield fired(
                 ZIP_COUNTS,
@@ -508,6 +510,34 @@ def zip_not_counted(draft: "Draft") -> Iterator[Fired]:
                 asked=made.asked,
                 out=made.comes_out,
                 more=more,
+            )
+
+
+@check(
+    "zips",
+    95,
+    "zip-fills-upper-side",
+    "stop",
+    "The zip is as broad as the upper side",
+    "a box pressed with its zip along one edge: breadth ≤ what shows of the zip",
+    "Its corners are sewn across zip and cloth; half the breadth has to reach past half of the zip.",
+    "There is no cloth at the corners to sew across.",
+)
+def zip_fills_upper_side(draft: "Draft") -> Iterator[Fired]:
+    bag = draft.bag
+    if not draft.form.zip_at_edge:
+        return
+    broad, zip_wide = draft.form.mm("breadth"), shows(bag)
+    for _ in _zips(draft):
+        if broad <= zip_wide + 1e-9:
+            least = above(bag, zip_wide)
+            yield fired(
+                BREADTH,
+                "{broad} broad, and {zip} of the zip show.",
+                "Make it broader than {zip}, or press it with the zip over the base seam.",
+                remedies=(to(BREADTH, least), to(PRESSED, "over_seam")),
+                broad=broad,
+                zip=zip_wide,
             )
 
 
@@ -581,6 +611,7 @@ CHECKS = (
     hand_does_not_go_in,
     thing_past_zip,
     zip_not_counted,
+    zip_fills_upper_side,
     broad_for_its_length,
     wrist_loop_small,
 )

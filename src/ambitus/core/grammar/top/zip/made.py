@@ -111,6 +111,9 @@ def opening_terms(bag: Resolved, form: Form) -> tuple[Term, ...]:
     mouth = Term("Flat opening", form.mm("flat_opening"), "From seam to seam, along the closed zip.")
     if is_hinged(bag):
         return (ZIP_WINDOW.term(bag, "Window"),)
+    if form.zip_at_edge:
+        why = "The zip is sewn across there, and what lies beyond is cut off."
+        return (mouth, Term("Both corners across it", -form.mm("breadth"), why))
     if not is_tabbed(bag):
         return (mouth,)
     if NARROW_BY.is_(bag, "opening"):
@@ -130,6 +133,9 @@ def tab_shows(bag: Resolved, form: Form) -> Term:
 def _tape_length(bag: Resolved, form: Form) -> Sum:
     """Return the length of the tape as it is cut: the panel's width, or the opening and what tabs cover."""
     opening = opening_terms(bag, form)
+    if form.zip_at_edge:
+        # its ends reach into the end seams, though they come off
+        opening = opening[:1]
     if is_hinged(bag):
         past = Term("Past either end", 2 * past_window(bag), "Under the cloth beside it.", "default", 2)
         return to_grid("How long to cut it", (*opening, past), bag.grid)
@@ -189,13 +195,19 @@ def _bought(bag: Resolved, facts: ZipFacts, length: Sum, between: float) -> tupl
     return Sum(label, (*plain.terms, *_to_next(found, plain))), found
 
 
-def _stops(bag: Resolved, row: float, stock: float | None) -> tuple[float, float] | None:
-    """Return bottom and top stop: a whole zip lies in the middle, a longer one by its top stop."""
+def _stops(bag: Resolved, row: float, stock: float | None, end: float) -> tuple[float, float] | None:
+    """
+    Return bottom and top stop: a whole zip lies in the middle, a longer one by its top stop.
+
+    That lies inside the row; or, where the tape goes on to *end* past it, as far out as its end reaches.
+    """
     if stock is None:
         return None
     if ZIP_USED.is_(bag, "whole"):
         return snap(-stock / 2), snap(stock / 2)
-    top = snap(row - CLEAR.mm(bag.unit))
+    clear, out = CLEAR.mm(bag.unit), end - facts_of(bag).tail.mm(bag.unit)
+    outside = out >= row + clear + (STOP_LONG.or_none(bag) or 0.0)
+    top = snap(out if outside else row - clear)
     return snap(top - stock), top
 
 
@@ -232,7 +244,7 @@ def zip_of(bag: Resolved, form: Form) -> Zip:
     row = half + (BEHIND_FOLD.mm(bag.unit) if behind else 0.0)
     length = _tape_length(bag, form)
     buy, stock = _bought(bag, facts, length, 2 * row)
-    stops = _stops(bag, row, stock)
+    stops = _stops(bag, row, stock, length.total / 2 if form.zip_at_edge else 0.0)
     needed = half + under_tab(bag) if ends_free(bag) else row + CAUGHT.mm(bag.unit)
     tail = facts.tail.mm(bag.unit)
     missing = 0.0 if stops is None else max(needed + x - tail for x in (stops[0], -stops[1]))

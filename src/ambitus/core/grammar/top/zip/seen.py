@@ -107,8 +107,16 @@ def _on_lid(form: Form, made: Zip, half: float) -> tuple[Patch, ...]:
     # what reaches past the lid lies on the end, down to its seam half-way
     low = max(high - max(made.half_open - long / 2, 0.0), high / 2)
     lid = ((0.0, begin, "tab"), (begin, end, "zip"), (end, long, "tab"))
-    down = ((high / 2, low, "tab"), (low, high, "zip"))
-    seam = Patch("outer", ((long, 0.0, high / 2), (long, broad, high / 2)), "stitch")
+    down = () if form.zip_at_edge else ((high / 2, low, "tab"), (low, high, "zip"))
+    # the end seam lies across the end, or stands in its middle
+    across, upright = (
+        ((long, 0.0, high / 2), (long, broad, high / 2)),
+        (
+            (long, broad / 2, 0.0),
+            (long, broad / 2, high),
+        ),
+    )
+    seam = Patch("outer", upright if form.zip_at_edge else across, "stitch")
     return (
         *(_flat(layer, (a, near, high), (b, far, high)) for a, b, layer in lid if b - a > 1e-6),
         *(_flat(layer, (long, near, a), (long, far, b)) for a, b, layer in down if b - a > 1e-6),

@@ -379,7 +379,9 @@ def _before_closing(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
             acts=(acts.OpenZip("half"),),
             kind="gate",
             seen="half open",
-            lengths=(("From either end to the slider, about", max(0.0, made.half_open) / sliders(bag)),),
+            lengths=(
+                ("From either end to the slider, about", max(0.0, _half_long(form, made)) / sliders(bag)),
+            ),
         ),
     ]
     if lined and as_one(bag):
@@ -395,12 +397,13 @@ def _before_closing(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
                 settings="Long stitch, inside the allowance.",
             )
         )
+    rows = f"{end_class(bag)} seams{' and the corners' if form.zip_at_edge else ''}"
     if not (made.facts.stitched or made.stops is None or is_tabbed(bag) or is_hinged(bag)):
         out.append(
             Step(
                 "rows clear",
                 "Feel for the stops where the seams will cross the zip",
-                f"No stop and no tooth under the {end_class(bag)} seams’ lines.",
+                f"No stop and no tooth under the lines of the {rows}.",
                 395,
                 needs=("zip in",),
                 gives=("outer panels ready",),
@@ -411,6 +414,11 @@ def _before_closing(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
             )
         )
     return tuple(out)
+
+
+def _half_long(form: Form, made: Zip) -> float:
+    """Return half of the zip between the seams to come, in mm: corners that cross it come after them."""
+    return form.mm("flat_opening") / 2 if form.zip_at_edge else made.half_open
 
 
 def _has_caught(bag: Resolved) -> bool:
