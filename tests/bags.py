@@ -95,6 +95,15 @@ OUTLINES = [
 ]
 
 
+#: flaps by a template: a tongue, one that leans to a side, one with corners that turn in, one without an edge
+TEMPLATES = [
+    "-81.3,97.1 -81.3,51.7 -40.2,0 40.2,0 81.3,51.7 81.3,97.1",
+    "0,110.3 0,40.9 31.7,11.2 88.1,0 141.9,61.3 141.9,110.3",
+    "0,93.7 0,30.1 41.3,30.1 41.3,0 98.9,0 98.9,30.1 140.7,30.1 140.7,93.7",
+    lobed(60, (2, 9)),
+]
+
+
 def _mm(low: float, high: float) -> st.SearchStrategy[float]:
     return st.integers(int(low * 100), int(high * 100)).map(lambda n: n / 100)
 
@@ -263,7 +272,7 @@ def _value(param: Param, ranges: Mapping[str, tuple[float, float]]) -> st.Search
     if param.kind == "choice":
         return st.sampled_from([o.key for o in param.options])
     if param.kind == "outline":
-        return st.sampled_from(OUTLINES)
+        return st.sampled_from(TEMPLATES if param.path.startswith("extras.") else OUTLINES)
     low, high = ranges.get(param.path.rsplit(".", 1)[-1], (param.low, param.high))
     return _mm(max(low, param.low), min(high, param.high))
 

@@ -168,6 +168,49 @@ def test_a_clutch_has_a_flap_that_meets_its_front(screen: Screen) -> None:
     assert -1 < work.index(first) < work.index(then) < work.index("Tuck the flap between the pressed edges")
 
 
+#: 16 cm wide, 12 from its straight edge to its point, which lies to the left of its middle
+_LEANS = (
+    b"<svg xmlns='http://www.w3.org/2000/svg' width='160mm' height='120mm' viewBox='0 0 160 120'>"
+    b"<path d='M 0 0 L 160 0 L 160 50 L 50 120 L 0 60 Z'/></svg>"
+)
+
+
+def test_a_flap_is_cut_by_a_template_that_is_imported(screen: Screen) -> None:
+    """16 and two seams of 1; drawn as its cut line it is as large as drawn, whatever lies inside."""
+    screen.open("Conductor’s clutch")
+    page = screen.page
+    screen.shows("pocket flap 1", "width", "27.8")
+    _pick(screen, "extras.0.flap_shape", "template", "flap.0")
+    page.wait_for_selector("text=A tongue, until you import your own.")
+    # what its template tells is not asked again
+    assert page.locator("[data-path='extras.0.fall']").count() == 0
+    page.set_input_files("input[type=file]", {"name": "f.svg", "mimeType": "image/svg+xml", "buffer": _LEANS})
+    # 160 + 50 + 130.38 + 78.1 + 60 round it
+    page.wait_for_selector("[data-outline]:has-text('47.85')")
+    page.keyboard.press("Escape")
+    screen.shows("pocket flap 1", "width", "18")
+    # two things are put on it: they are told once they are asked for
+    page.click("[data-phrase='rest']")
+    _pick(screen, "extras.0.flap_traced_as", "cut", "flap.0")
+    page.keyboard.press("Escape")
+    screen.shows("pocket flap 1", "width", "16")
+    screen.shows("pocket flap 1", "height", "12")
+    screen.kept()
+
+
+def test_a_box_is_pressed_with_its_zip_along_one_edge(screen: Screen) -> None:
+    """20 × 8 × 6: 20 + 8 + 2 and no longer 20 + 6 + 2; what the zip opens ends with the upper side."""
+    screen.open("Mouthpiece box pouch")
+    page = screen.page
+    screen.shows(OUTER, "width", "28")
+    _pick(screen, "base.pressed", "at_edge", "base")
+    page.keyboard.press("Escape")
+    screen.shows(OUTER, "width", "30")
+    lengths = page.locator(".box-states .state-length").all_inner_texts()
+    assert [text.strip() for text in lengths] == ["28", "14", "20", "8", "6", "4"]
+    screen.kept()
+
+
 def test_a_front_with_a_zip_pocket_is_picked(screen: Screen) -> None:
     """Of a front cut 4 7/8: less 2 of the strip and 1/2 of zip that shows, a seam of 1/4, 1/2 to trim."""
     screen.open("Reed pouch")

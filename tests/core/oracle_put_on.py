@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import combinations
 
-from shapely import box
+from shapely import affinity, box
 
 from ambitus.core.form.sewn import rows_below
 from core import made_up, proofs, put_on
@@ -188,7 +188,7 @@ class Side:
         for put in put_on.every(self.bag.draft) if self.layer == "outer" else ():
             times = {"ties": 1, "hanging_loop": 2, "button_loop": 2}.get(put.kind, 0)
             if put.kind == "flap" and self.side == "back":
-                half = put_on.flap_wide(put) / 2
+                half = put_on.head_of(put)[0] / 2
                 yield Box(-half, 0.0, half, 0.0, "end", f"extras.{put.number}")
             if times and (put.kind == "ties" or self.side == "back"):
                 half = times * self.bag.draft.read.extras[put.number].sizes["strip_wide"] / 2
@@ -288,6 +288,7 @@ def _(b: Bag) -> bool:
 def _(b: Bag) -> bool:
     def off(put: put_on.Put) -> bool:
         fall, metal = b.draft.read.extras[put.number].sizes["fall"], b.pair(6, 0.25)
+        fall = put_on.falls_in_middle(put, fall)
         half, at = put_on.half_size(put)[1] / 2, put.mm("from_top")
         up = max(half, put_on.hole_of(put)) if put.is_("held_by", "button") else half
         return at + half + metal > fall + EPS or up + metal > at + EPS
@@ -314,6 +315,15 @@ def _(b: Bag) -> bool:
         wide, high = put_on.half_size(put)
         low = fall - put.mm("from_top") - high / 2
         half = box(-wide / 2, low, wide / 2, low + high)
+        shape = put_on.template_of(put)
+        if shape is not None:
+            # its own line, its upper edge left out
+            left, bottom, right, top = shape.bounds
+            across = put_on.head_of(put)
+            up = box(across[1] - across[0] / 2, top - bottom, across[1] + across[0] / 2, top - bottom + 999)
+            moved = affinity.translate(shape, -left, -bottom).union(up)
+            outside = box(-999, -999, right - left + 999, 1999).difference(moved)
+            return affinity.translate(half, across[1]).distance(outside) < b.pair(6, 0.25) - EPS
         return half.distance(put_on.lost_of(put, fall)) < b.pair(6, 0.25) - EPS
 
     flaps = (put for put in put_on.every(b.draft) if put.kind == "flap")
@@ -329,7 +339,44 @@ def _(b: Bag) -> bool:
 @says("flap-no-width")
 def _(b: Bag) -> bool:
     flaps = (put for put in put_on.every(b.draft) if put.kind == "flap")
-    return any(put_on.face_of(b.draft) - 2 * put.mm("flap_clear") < 20 - EPS for put in flaps)
+    own = (put for put in flaps if put_on.template_of(put) is None)
+    return any(put_on.face_of(b.draft) - 2 * put.mm("flap_clear") < 20 - EPS for put in own)
+
+
+def _templates(b: Bag) -> Iterator[put_on.Put]:
+    return (put for put in put_on.every(b.draft) if put.is_("flap_shape", "template"))
+
+
+@says("template-without-edge")
+def _(b: Bag) -> bool:
+    return any(put_on.template_of(put) is None for put in _templates(b))
+
+
+@says("template-over-face")
+def _(b: Bag) -> bool:
+    made = (put for put in _templates(b) if put_on.template_of(put) is not None)
+    return any(put_on.head_of(put)[0] > put_on.face_of(b.draft) + 1e-3 for put in made)
+
+
+@says("template-too-short")
+def _(b: Bag) -> bool:
+    def falls(put: put_on.Put) -> float:
+        return put_on.falls_in_middle(put, b.draft.read.extras[put.number].sizes["fall"])
+
+    made = (put for put in _templates(b) if put_on.template_of(put) is not None)
+    return any(falls(put) < b.pair(20, 0.75) - 1e-3 for put in made)
+
+
+@says("template-too-tight")
+def _(b: Bag) -> bool:
+    # a stretch of the line is gone where both corners at its ends turn in, or a hollow closes
+    def tight(put: put_on.Put) -> bool:
+        line, sewn = put_on.template_of(put, cut=True), put_on.template_of(put)
+        if line is None or sewn is None:
+            return False
+        return len(line.exterior.coords) < len(sewn.exterior.coords)
+
+    return any(tight(put) for put in _templates(b))
 
 
 @says("flap-closure-off")

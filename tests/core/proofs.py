@@ -447,7 +447,9 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
         left, bottom, right, top = piece.box
         across, up = ("length", "width") if "length" in piece.sums else ("width", "height")
         for key, size in ((across, right - left), (up, top - bottom)):
-            drawn = TRACED if piece.part == "base" and draft.bag.kinds.base.kind == "traced" else 1e-4
+            by_template = bool(piece.at) and _chose(draft, f"{piece.at}.flap_shape", "template")
+            outlined = piece.part == "base" and draft.bag.kinds.base.kind == "traced"
+            drawn = TRACED if outlined or by_template else 1e-4
             if abs(piece.size(key) - size) > drawn:
                 yield f"{piece.key} {key}: sum {piece.size(key)}, outline {size}"
             bought = piece.layer == "cord" and key == "width"
@@ -470,6 +472,7 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
             # an outline that was traced keeps its size
             traced = draft.bag.kinds.base.kind == "traced"
             follows |= piece.part == "base" and traced and not piece.role.blank
+            follows |= by_template and piece.layer in ("pocket", "pocket core")
             fits = draft.bag.grid.holds(piece.size(key)) or (tube and finer.holds(piece.size(key)))
             if not bought and not follows and not fits:
                 yield f"{piece.key} {key}: {piece.size(key)} is off the grid"

@@ -132,16 +132,89 @@ def _patch(put: Put) -> dict[str, tuple[float, float]]:
 CLOSURES = ("magnetic_snap", "press_stud", "hook_and_loop", "button_loop", "flap")
 
 
+def template_of(put: Put, cut: bool = False) -> Polygon | None:
+    """
+    Return the seam line of a flap by a template as it was drawn, or its *cut* line: y from its upper edge
+    up. None where that edge is not level for 20 mm. Their sides run straight up there.
+    """
+    if not put.is_("flap_shape", "template"):
+        return None
+    text = str(put.bag.values[f"extras.{put.number}.flap_outline"].value)
+    drawn = [tuple(map(float, pair.split(","))) for pair in text.split()]
+    top = max(y for _, y in drawn)
+    across = [x for x, y in drawn if y >= top - 0.5]
+    low, high = min(across), max(across)
+    if high - low < 20 or _goes_on(drawn, top):
+        return None
+    inside, seam = _inside(put), put.allowance("flap")
+    shape = Polygon([(x, y - top) for x, y in drawn])
+    # so high that its upper edge is where no allowance of the sides reaches
+    tall = shape.union(box(low, -0.001, high, 500))
+    by = -1 if put.is_("flap_traced_as", "cut") else 1
+    if (by > 0) is not cut:
+        level = 0.0
+    else:
+        tall = tall.buffer(by * seam, join_style="mitre", mitre_limit=100)
+        level = by * inside
+    left, bottom, right, _ = tall.bounds
+    made = tall.intersection(box(left, bottom, right, level))
+    return made if isinstance(made, Polygon) and made.bounds[2] - made.bounds[0] > 20 else None
+
+
+def _goes_on(drawn: list[tuple[float, ...]], top: float) -> bool:
+    """Whether an upper edge goes on outwards at either end, falling by less than 30 degrees."""
+    for p, q in pairwise((*drawn, drawn[0])):
+        (x, y), (u, v) = (p, q) if p[1] >= q[1] else (q, p)
+        # an edge from the upper one down
+        leaves = y >= top - 0.5 > v
+        middle = math.fsum(at for at, high in drawn if high >= top - 0.5) / sum(
+            h >= top - 0.5 for _, h in drawn
+        )
+        outwards = (u - x) * (1 if x > middle else -1)
+        if leaves and outwards > 0 and (y - v) < outwards * math.tan(math.radians(30)):
+            return True
+    return False
+
+
+def _inside(put: Put) -> float:
+    return put.mm("inserted") if put.bag.kinds.top.kind == "pressed_edges" else put.allowance("top")
+
+
+def head_of(put: Put) -> tuple[float, float]:
+    """Return how wide a flap is at the mouth, and where its middle lies there, from its leftmost point."""
+    made = template_of(put)
+    if made is None:
+        return put.pieces()["flap"].size("width") - 2 * put.allowance("flap"), flap_wide(put) / 2
+    left, _, _, top = made.bounds
+    across = [x for x, y in made.exterior.coords if y > top - 1e-6]
+    return max(across) - min(across), (max(across) + min(across)) / 2 - left
+
+
+def falls_in_middle(put: Put, fall: float) -> float:
+    """Return how far a flap falls over the front below the middle of its upper edge."""
+    made = template_of(put)
+    if made is None:
+        return fall
+    left, low, _, top = made.bounds
+    x = left + head_of(put)[1]
+    line = made.intersection(box(x - 1e-4, low, x + 1e-4, top))
+    return fall - (float(line.bounds[1]) - low)
+
+
 def _flap(put: Put) -> dict[str, tuple[float, float]]:
     """Return both layers of a flap: narrower than the bag, and as long as its fall and what it goes over."""
-    inside = put.mm("inserted") if put.bag.kinds.top.kind == "pressed_edges" else put.allowance("top")
-    seam = put.allowance("flap")
+    inside, seam = _inside(put), put.allowance("flap")
     wide = face_of(put.draft) - 2 * put.mm("flap_clear") + 2 * seam
     long = put.mm("fall") + put.mm("wrap") + inside + seam
+    cored = wide - 2 * seam, put.mm("fall") + put.mm("wrap")
+    line, sewn = template_of(put, cut=True), template_of(put)
+    if line is not None and sewn is not None:
+        (a, b, c, d), (e, f, g, h) = line.bounds, sewn.bounds
+        wide, long, cored = c - a, d - b, (g - e, h - f)
     out = {"flap": (wide, long), "flap under": (wide, long)}
     kind = put.bag.kinds.interfacing
     if put.is_("core", "core") and kind.cuts and kind.kind != "base_only":
-        out["flap core"] = (wide - 2 * seam, put.mm("fall") + put.mm("wrap"))
+        out["flap core"] = cored
     if not put.is_("held_by", "open") and put.is_("patched", "patch"):
         out[""] = tuple(mm + 2 * put.mm("margin") for mm in half_size(put))  # type: ignore[assignment]
     return out
@@ -162,6 +235,9 @@ def half_taken(put: Put) -> tuple[float, float]:
 
 def flap_wide(put: Put) -> float:
     """Return how wide a flap comes out, in mm."""
+    made = template_of(put)
+    if made is not None:
+        return float(made.bounds[2] - made.bounds[0])
     return put.pieces()["flap"].size("width") - 2 * put.allowance("flap")
 
 
@@ -259,6 +335,9 @@ def extras_read_back(draft: Draft) -> Iterator[str]:
             if abs(mm - sizes[key]) > EXACT:
                 yield f"{put.kind} {key}: reads {mm}, drafted {sizes[key]}"
             asked = put.mm(key) if put.has(key) else mm
+            drawn = template_of(put)
+            if drawn is not None:
+                asked = drawn.bounds[3] - drawn.bounds[1] - put.mm("wrap")
             # of a pocket in two pieces each was brought to the grid
             cut = 2 if put.kind == "zip_across" and key == "height" else 1
             if abs(mm - asked) > cut * step + EXACT:
@@ -473,7 +552,10 @@ def halves_meet(draft: Draft) -> Iterator[str]:
             x, y = mark.points[-1]
             # its free edge lies along y = 0, and as far below the top edge as it falls
             down = draft.read.extras[put.number].sizes["fall"] - y
-            off = one.u + one.high / 2 - down, one.x + one.wide / 2, x - flap_wide(put) / 2
+            # its underside is seen from behind
+            middle = head_of(put)[1]
+            middle = middle if mark.kind == "buttonhole" else flap_wide(put) - middle
+            off = one.u + one.high / 2 - down, one.x + one.wide / 2, x - middle
             if max(map(abs, off)) > EXACT:
                 yield f"the halves lie {off} off"
             if mark.kind == "buttonhole" and abs(math.dist(*mark.points) - hole_of(put)) > EXACT:

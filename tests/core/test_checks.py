@@ -103,6 +103,12 @@ def _flapped(**extra: Any) -> dict[str, Any]:
     return {**given, "top": {"kind": "pressed_edges"}, "extras": [{"kind": "flap", **extra}]}
 
 
+def _hollow(wide: float) -> str:
+    """Return a flap with a slot in its free edge."""
+    a, b = 60 - wide / 2, 60 + wide / 2
+    return f"0,110 0,0 {a},0 {a},40 {b},40 {b},0 120,0 120,110"
+
+
 def _zip_front(cover: float) -> dict[str, Any]:
     """Return a flat bag 140 wide with a zip across its front, both its ends covered."""
     cloth = {"made": "zip", "zip_covers": "covered", "zip_cover": cover}
@@ -162,6 +168,24 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         _flapped(flap_shape="slanted", flap_foot=247.5),
     ),
     "flap-no-width": (_flapped(flap_clear=120.5), _flapped(flap_clear=120)),
+    "template-without-edge": (
+        _flapped(flap_shape="template", flap_outline="0,110 0,40 60,0 120,40 120,109.4"),
+        _flapped(flap_shape="template", flap_outline="0,110 0,40 60,0 120,40 120,109.6"),
+    ),
+    "template-over-face": (
+        _flapped(flap_shape="template", flap_outline="0,110 0,40 120,0 260.2,40 260.2,110"),
+        _flapped(flap_shape="template", flap_outline="0,110 0,40 120,0 260,40 260,110"),
+    ),
+    # 110 less 15 over the mouth fall 95, but for the hollow in its middle
+    "template-too-short": (
+        _flapped(flap_shape="template", held_by="open", flap_outline="0,110 0,0 60,75.2 120,0 120,110"),
+        _flapped(flap_shape="template", held_by="open", flap_outline="0,110 0,0 60,75 120,0 120,110"),
+    ),
+    # an edge of 19 between two corners that turn in loses 10 at either end, or of 21
+    "template-too-tight": (
+        _flapped(flap_shape="template", held_by="open", flap_outline=_hollow(19)),
+        _flapped(flap_shape="template", held_by="open", flap_outline=_hollow(21)),
+    ),
     "flap-closure-off": (
         _with(kind="patch", flap="flap", flap_closes="button", flap_closed_at=25.5),
         _with(kind="patch", flap="flap", flap_closes="button", flap_closed_at=25),

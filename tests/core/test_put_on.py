@@ -32,7 +32,7 @@ from ambitus.core.spec.resolved import Item
 from ambitus.core.steps.model import Step
 from ambitus.core.sums import Sum, Term
 from ambitus.library import shipped
-from bags import drafted, tote, totes
+from bags import TEMPLATES, drafted, tote, totes
 from conftest import examples
 from core import put_on
 
@@ -203,6 +203,15 @@ BAGS: tuple[dict[str, Any], ...] = (
         for shape in (
             {"flap_shape": "half", "held_by": "stud"},
             {"flap_shape": "slanted", "flap_foot": 71, "held_by": "button", "thick": 5},
+            {"flap_shape": "template", "flap_outline": TEMPLATES[1], "held_by": "snap", "from_top": 41},
+            {
+                "flap_shape": "template",
+                "flap_outline": TEMPLATES[2],
+                "flap_traced_as": "cut",
+                "held_by": "button",
+                "thick": 5,
+                "from_top": 33,
+            },
         )
     ),
     # a front of two parts is joined at both of its sides before it is bound

@@ -2648,6 +2648,11 @@ export interface components {
             width: number;
             /** Height */
             height: number;
+            /**
+             * Outline
+             * @description Of a piece cut by a template its cut line, as points “x,y x,y …” in mm.
+             */
+            outline?: string | null;
         };
         /**
          * ExtraRow
@@ -3771,7 +3776,7 @@ export interface components {
         };
         /**
          * OutlineShown
-         * @description A traced outline: its field, the way round its seam line, what it encloses, and the base cut for it.
+         * @description A traced outline: its field, the way round its seam line, what it encloses, and the piece cut by it.
          */
         OutlineShown: {
             /** Path */
@@ -3786,6 +3791,8 @@ export interface components {
             name: string;
             /** Size */
             size: string;
+            /** Begins */
+            begins: string;
         };
         /**
          * PaceShown

@@ -120,6 +120,7 @@ def readers(grammar: Grammar) -> Readers:
         make={k: v.read_width for k, v in grammar.every("make", Make).items()},
         attach={k: v.read_tail for k, v in grammar.every("attach", Attach).items()},
         extra={k: v.read for k, v in grammar.every("extra", Extra).items()},
+        lines={k: v.read_line for k, v in grammar.every("extra", Extra).items() if v.read_line},
     )
 
 
@@ -134,6 +135,7 @@ def readers_of(kinds: Kinds) -> Readers:
         make={s.make.kind: s.make.read_width for s in kinds.carry},
         attach={s.attach.kind: s.attach.read_tail for s in kinds.carry},
         extra={extra.kind: extra.read for extra in kinds.extras},
+        lines={extra.kind: extra.read_line for extra in kinds.extras if extra.read_line},
     )
 
 

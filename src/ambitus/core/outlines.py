@@ -53,7 +53,7 @@ def _written(points: tuple[Point, ...]) -> str:
 
 
 def _told(points: Sequence[Point]) -> None:
-    """Raise OutlineProblem where *points* are no outline of a base."""
+    """Raise OutlineProblem where *points* are no outline of a piece."""
     from shapely import LinearRing, Polygon
 
     if len(points) < 3:
@@ -65,11 +65,11 @@ def _told(points: Sequence[Point]) -> None:
     left, low, right, high = ring.bounds
     size = max(right - left, high - low)
     if not SMALLEST <= size <= LARGEST:
-        why = f"The outline is {size:.3g} mm long; a base is between {SMALLEST:g} and {LARGEST:g} mm."
+        why = f"The outline is {size:.3g} mm long; a piece is between {SMALLEST:g} and {LARGEST:g} mm."
         raise OutlineProblem("outline-scale", why, "See in which unit it was drawn, and at what scale.")
     if Polygon(points).area < SMALLEST * SMALLEST / 4:
         why = "The outline is so narrow that it encloses next to nothing."
-        raise OutlineProblem("outline-scale", why, "Draw round the base, not along it.")
+        raise OutlineProblem("outline-scale", why, "Draw round the piece, not along it.")
 
 
 def _turns(a: Point, b: Point, c: Point) -> bool:
@@ -96,7 +96,7 @@ def settled(points: Sequence[Point]) -> tuple[Point, ...]:
     if not LinearRing(kept).is_ccw:
         kept.reverse()
     if len(kept) > MOST_POINTS:
-        why = f"The outline has {len(kept)} points; {MOST_POINTS} are enough for any base."
+        why = f"The outline has {len(kept)} points; {MOST_POINTS} are enough for any piece."
         raise OutlineProblem("outline-too-fine", why, "Simplify the path in the program it was drawn in.")
     corners = sum(_turns(kept[i - 1], p, kept[(i + 1) % len(kept)]) for i, p in enumerate(kept))
     if corners > MOST_CORNERS:

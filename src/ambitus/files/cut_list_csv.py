@@ -25,6 +25,8 @@ _PIECES = ("width", "height", "across", "up", "corner", "radius")
 _STRAPS = ("length", "width", "gap", "hold", *StrapRow.TOLD)
 #: of what is put on each piece is a row, and each number and choice that is told of it
 _EXTRAS = ("width", "height", "value")
+#: what is so of few bags: a list has its column where one of its rows is
+_SELDOM = ("wrapped", "zip_at_edge")
 _YES = {"yes", "true", "1"}
 #: units that a list may be in, by every spelling
 _UNITS = {spelt: unit for spelt, unit in SPELLINGS.items() if unit in ("mm", "cm", "in")}
@@ -70,8 +72,8 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
     named = [f"{name} ({unit})" for name in _PIECES]
     head = ["role", "part", "letter", "piece", "count", "material", *named]
     traced = ["outline"] if any(row.outline for row in cut_list.rows) else []
-    round_it = ["wrapped"] if any(row.wrapped for row in cut_list.rows) else []
-    writer.writerow([*head, "folded", "under", *round_it, *traced, "marks"])
+    flags = ["folded", "under", *(name for name in _SELDOM if any(getattr(r, name) for r in cut_list.rows))]
+    writer.writerow([*head, *flags, *traced, "marks"])
     own = [p for p in sheet.pieces if not p.at]
     panels = [p for p in own if "height" in p.sums]
     small = [p for p in own if p.small and p not in panels]
@@ -83,10 +85,10 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
         sizes = lengths(row, ("width", "height"))
         sizes += lengths(row.cut_out, ("across", "up")) + lengths(row, ("corner", "radius"))
         told = [row.role, row.part, piece.letter, piece.name, row.count, piece.material, *sizes]
-        flags = ["yes" if flag else "" for flag in (row.folded, row.under, *([row.wrapped] * len(round_it)))]
+        said = ["yes" if getattr(row, name) else "" for name in flags]
         # an outline is points in mm, whatever the unit of the rest
         drawn = [row.outline or ""] * len(traced)
-        writer.writerow([_cell(c) for c in (*told, *flags, *drawn, marks)])
+        writer.writerow([_cell(c) for c in (*told, *said, *drawn, marks)])
     if cut_list.straps:
         writer.writerow([])
         named = [f"{name} ({unit})" for name in _STRAPS]
@@ -98,23 +100,25 @@ def cut_list_csv(sheet: Sheet, cut_list: CutList) -> str:
     if cut_list.extras:
         writer.writerow([])
         named = [f"{name} ({unit})" for name in _EXTRAS]
-        writer.writerow(["extra", "kind", "piece", "count", *named[:2], "name", named[2], "choice"])
+        drawn = ["outline"] if any(one.outline for row in cut_list.extras for one in row.pieces) else []
+        writer.writerow(["extra", "kind", "piece", "count", *named[:2], "name", named[2], "choice", *drawn])
         for at, extra in enumerate(cut_list.extras, 1):
-            for cells in _extra_rows(extra, view):
-                writer.writerow([_cell(c) for c in (at, extra.kind, *cells)])
+            for *cells, line in _extra_rows(extra, view):
+                writer.writerow([_cell(c) for c in (at, extra.kind, *cells, *([line] * len(drawn)))])
     return out.getvalue()
 
 
 def _extra_rows(extra: ExtraRow, view: View) -> Iterator[tuple[object, ...]]:
-    """Yield the rows of one extra: its pieces, its numbers, its choices; one at least."""
+    """Yield the rows of one extra: its pieces, its numbers, its choices; one at least. Lines come last."""
     for one in extra.pieces:
-        yield one.piece or "main", one.count, view.chosen(one.width), view.chosen(one.height), "", "", ""
+        sizes = view.chosen(one.width), view.chosen(one.height)
+        yield one.piece or "main", one.count, *sizes, "", "", "", one.outline or ""
     for name, mm in extra.measures.items():
-        yield "", "", "", "", name, view.chosen(mm), ""
+        yield "", "", "", "", name, view.chosen(mm), "", ""
     for name, option in extra.choices.items():
-        yield "", "", "", "", name, "", option
+        yield "", "", "", "", name, "", option, ""
     if not (extra.pieces or extra.measures or extra.choices):
-        yield ("",) * 7
+        yield ("",) * 8
 
 
 #: a length that carries its unit: letters, or the marks of feet and inches
@@ -205,7 +209,7 @@ class _Reading:
         self.written = ", ".join(cell for cell in cells if cell)[:60]
         for heading, cell in zip(headings, cells, strict=False):
             name, unit = _heading(heading)
-            if name not in ("extra", "kind", "piece", "count", "name", "choice", *_EXTRAS):
+            if name not in ("extra", "kind", "piece", "count", "name", "choice", "outline", *_EXTRAS):
                 self.problems.append(_unknown(f"line {line}, {name}", name))
             told[name], units[name] = cell.strip().removeprefix("'"), unit
         into = self.extras.setdefault(
@@ -220,7 +224,8 @@ class _Reading:
             piece = "" if told["piece"] == "main" else told["piece"]
             count = _whole_number(told.get("count", "") or "1")
             sizes = {key: mm(key) for key in ("width", "height") if told.get(key)}
-            into["pieces"].append({"piece": piece, "count": count, **sizes})
+            drawn = {"outline": told["outline"]} if told.get("outline") else {}
+            into["pieces"].append({"piece": piece, "count": count, **sizes, **drawn})
         elif name and told.get("choice"):
             into["choices"][name] = told["choice"]
         elif name and told.get("value"):
@@ -243,7 +248,7 @@ class _Reading:
                 into[name] = text
             elif name == "count":
                 into[name] = _whole_number(text)
-            elif name in ("folded", "under", "wrapped") and pieces:
+            elif name in ("folded", "under", *_SELDOM) and pieces:
                 into[name] = text.lower() in _YES
             else:
                 self.problems.append(_unknown(place, name))

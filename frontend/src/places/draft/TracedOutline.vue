@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The outline of a traced base: how far round it is, and another one from a drawing. */
+/** An outline that was drawn: how far round it is, and another one from a drawing. */
 import { ref } from 'vue'
 import { api, Refused, said, type Edit, type Tiles } from '../../api/client'
 import { textOf } from '../../app/textOf'
@@ -51,7 +51,7 @@ async function read(unit: (typeof units)[number] | '') {
     <p class="traced-sizes" data-outline>
       <span>round its seam <ShownLength :text="outline.around" /></span>
       <span>encloses <ShownLength :text="outline.area" /></span>
-      <span v-if="!outline.imported" class="hint">A half moon, until you import your own.</span>
+      <span v-if="!outline.imported" class="hint">{{ outline.begins }}</span>
     </p>
     <label class="quiet file-label">
       Import from SVG or DXF

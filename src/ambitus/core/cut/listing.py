@@ -52,7 +52,7 @@ def _row(piece: Piece, form: Form, lapped: bool, traced: bool, corner: float | N
         cut_out=cut_out,
         corner=None if piece.part or plain else corner,
         radius=told.get("radius"),
-        outline=written(flattened(piece.cut, piece.bends)) if outlined else None,
+        outline=_line(piece) if outlined else None,
     )
 
 
@@ -76,12 +76,17 @@ def _strap(bag: Resolved, hang: Hang) -> StrapRow:
     )
 
 
+def _line(piece: Piece) -> str:
+    return written(flattened(piece.cut, piece.bends))
+
+
 def _extra(item: Item, form: Form, pieces: Sequence[Piece]) -> ExtraRow:
     """Return an extra as a row: its pieces, and each of its fields that says something and is not read."""
     bag, kind = item.bag, item.extra
     sizes = kind.sizes(item, form)
     shown = [(p, p.path.in_(item.at)) for p in kind.params if visible(p.path.in_(item.at), p, bag)]
-    values = {param.path.leaf: bag.values[path].value for param, path in shown}
+    values = {p.path.leaf: bag.values[path].value for p, path in shown if p.kind != "outline"}
+    drawn = any(param.kind == "outline" for param, _ in shown)
     own = [p for p in pieces if p.at == item.at and p.source != "bought"]
     return ExtraRow.model_construct(
         kind=kind.kind,
@@ -92,6 +97,8 @@ def _extra(item: Item, form: Form, pieces: Sequence[Piece]) -> ExtraRow:
                 # of a strip its length stands for its width, as in the rows of the bag
                 width=p.size("length" if "length" in p.sums else "width"),
                 height=p.size("width" if "length" in p.sums else "height"),
+                # the main piece tells the line that was cut; the others follow from it
+                outline=_line(p) if drawn and p.part.rpartition(" ")[0] == kind.kind else None,
             )
             for p in own
         ],

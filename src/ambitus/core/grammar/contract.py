@@ -404,6 +404,8 @@ class Extra(Variant):
     lies_on: "Callable[[Item], Layer]" = on_the_outer
     sizes: "Callable[[Item, Form], Mapping[str, float]]" = no_sizes
     read: "Callable[[ToldExtra], Mapping[str, float]]" = nothing_read
+    #: what a cut list tells of the line that it was cut along, where a maker may have drawn that
+    read_line: "Callable[[ToldExtra], Mapping[str, str]] | None" = None
 
     def own_form(self, item: "Item", forms: "Mapping[Layer, Form]") -> "Form":
         """Return the form of the layer that it lies on; of one that its bag has not, the outer's."""

@@ -42,6 +42,8 @@ class Readers:
     make: Mapping[str, Callable[[float, Mapping[str, float], Mapping[str, float]], float]]
     attach: Mapping[str, Callable[[Mapping[str, float], Mapping[str, float], Mapping[str, float]], float]]
     extra: Mapping[str, Callable[[ToldExtra], Mapping[str, float]]] = field(default_factory=dict)
+    #: what is told of the lines that its pieces are cut along, of those extras that have some
+    lines: Mapping[str, Callable[[ToldExtra], Mapping[str, str]]] = field(default_factory=dict)
 
 
 def _known(kinds: Mapping[str, object], field: str, value: str) -> None:
@@ -94,9 +96,11 @@ def _extra(row: ExtraRow, at: int, eaten: Told, readers: Readers) -> ReadExtra:
         row.choices,
         eaten,
         where,
+        {one.piece: one.outline for one in reversed(row.pieces) if one.outline is not None},
     )
+    lines = readers.lines[row.kind](told) if row.kind in readers.lines else {}
     try:
-        return ReadExtra(row.kind, readers.extra[row.kind](told))
+        return ReadExtra(row.kind, readers.extra[row.kind](told), lines)
     except NotTold as missing:
         why = f"“{missing.name}” is not given, and this extra cannot be read without it."
         place = f"{missing.where}.{missing.name}"

@@ -75,7 +75,7 @@ def begun_from(cut_list: CutList, read: ReadBag, told: Mapping[str, str], unit: 
     }
     if cut_list.extras:
         spec["extras"] = [
-            {"kind": row.kind, **row.choices, **row.measures, **_fields(made.sizes)}
+            {"kind": row.kind, **row.choices, **row.measures, **_fields(made.sizes), **made.lines}
             for row, made in zip(cut_list.extras, read.extras, strict=True)
         ]
     for name, mm in cut_list.allowances.items():

@@ -156,6 +156,11 @@ class ExtraPiece(BaseModel):
     count: int = Field(default=1, ge=1, le=MOST_PIECES)
     width: Mm = Field(gt=0)
     height: Mm = Field(gt=0)
+    outline: Annotated[str, Field(max_length=LONGEST_OUTLINE)] | None = Field(
+        default=None,
+        description="Of a piece cut by a template its cut line, as points “x,y x,y …” in mm.",
+        exclude_if=lambda outline: outline is None,
+    )
 
 
 class ExtraRow(BaseModel):
@@ -259,6 +264,8 @@ class ReadExtra:
 
     kind: str
     sizes: Mapping[str, float]
+    #: the fields of a plan that hold a line, and what goes with it, by their last word
+    lines: Mapping[str, str] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -351,6 +358,8 @@ class ToldExtra:
     choices: Mapping[str, str]
     allowances: Told
     where: str
+    #: the cut lines of those pieces that were cut by a template
+    outlines: Mapping[str, str] = field(default_factory=dict)
 
     def piece(self, name: str) -> tuple[float, float]:
         """Return how wide and how high a piece of it is cut, in mm. Raises NotTold where there is none."""

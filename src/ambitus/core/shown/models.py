@@ -295,15 +295,17 @@ class TileGroup:
 
 @dataclass(frozen=True, slots=True)
 class OutlineShown:
-    """A traced outline: its field, the way round its seam line, what it encloses, and the base cut for it."""
+    """A traced outline: its field, the way round its seam line, what it encloses, and the piece cut by it."""
 
     path: str
     around: str
     area: str
-    #: whether it was imported, or is the one that a traced base begins with
+    #: whether it was imported, or is the one that it begins with
     imported: bool
     name: str
     size: str
+    #: what it begins as, until one is imported
+    begins: str
 
 
 @dataclass(frozen=True, slots=True)

@@ -27,7 +27,7 @@ def _default(param: Param) -> str:
     if param.default is None:
         return "the general allowance"
     if param.kind == "outline":
-        return "a half moon"
+        return param.why.partition(",")[0].lower()
     return f"`{param.default}`"
 
 

@@ -285,8 +285,9 @@ def _choices(asking: _Asking, path: str, param: Param, layer: str, shows: TileSh
 
 
 def _outline(path: str, now: Draft, view: View) -> OutlineShown:
-    """Return what is told of the traced outline of this bag: its seam line, and what it encloses."""
-    base = next(p for p in now.pieces if p.part == "base")
+    """Return what is told of an outline that was drawn: its seam line, and what it encloses."""
+    at = path.rpartition(".")[0]
+    base = next(p for p in now.pieces if (p.at == at if "." in at else p.part == "base"))
     line = flattened(base.stitch, tuple(e.seam_bend for e in base.edges))
     return OutlineShown(
         path,
@@ -295,6 +296,7 @@ def _outline(path: str, now: Draft, view: View) -> OutlineShown:
         now.bag.values[path].source == "chosen",
         base.name,
         size_line(base, view),
+        now.bag.kinds.param_at[path].why,
     )
 
 
@@ -347,7 +349,9 @@ def tiles(
                 whole = "Every seam" if key == "seams" else phrase.label
                 label = labels.get(path.rpartition(".")[2], whole)
                 groups.append(asking.at(path).kinds(label, path, layer, shows))
-            elif path not in params:
+            elif path not in params or (
+                params[path].kind == "outline" and not visible(path, params[path], bag)
+            ):
                 continue
             elif params[path].kind == "outline":
                 outline = _outline(path, now, view)

@@ -162,7 +162,7 @@ def read_choice(param: Param, path: str, raw: object) -> str:
 
 
 def outline_text(path: str, raw: object) -> str:
-    """Return an outline as it is kept. Raises SpecProblems where it is none that a base can have."""
+    """Return an outline as it is kept. Raises SpecProblems where it is none that a piece can have."""
     try:
         return written(read_outline(raw if isinstance(raw, str) else ""))
     except OutlineProblem as bad:

@@ -48,7 +48,7 @@ def _faces(bag: Resolved, allowances: Allowances) -> tuple[tuple[Face, ...], flo
         wide = Measure("width", wide_of, "x", "end left front", "end right front", across)
         high = Measure("height", high_of, "y", "top back", "top front", twice(up), folds=True, beside="left")
         return (Face("body", "panel", edges, (wide, high), folded=True),), *size
-    edges = (
+    outline = (
         Edge("base", "base", (0.0, 0.0)),
         Edge("end right", "end", (long, 0.0)),
         Edge("top", "top", (long, tall)),
@@ -58,7 +58,7 @@ def _faces(bag: Resolved, allowances: Allowances) -> tuple[tuple[Face, ...], flo
         Measure("width", wide_of, "x", "end left", "end right", across),
         Measure("height", high_of, "y", "base", "top", up, beside="left"),
     )
-    panels = (Face(name, "panel", edges, measures, over=name == "front") for name in ("front", "back"))
+    panels = (Face(name, "panel", outline, measures, over=name == "front") for name in ("front", "back"))
     return tuple(panels), *size
 
 
@@ -116,7 +116,8 @@ def _readings(
     """Return every number by which a corner can be measured; *down* is what stands beyond the seam there."""
     half = Term("Half the breadth", snap(form.mm("breadth") / 2), "Half of it lies on each panel.")
     across = Term("Breadth", form.mm("breadth"), "The stitched line is as long as the pouch is broad.")
-    told = [("From the stitched point", (half,)), ("The line across", (across,))]
+    told: list[tuple[str, tuple[Term, ...]]] = [("From the stitched point", (half,))]
+    told.append(("The line across", (across,)))
     told.append((f"From the fabric tip, along the {along}", (half, tip(bag, "end", layer))))
     if down is not None:
         told.append(("From the fabric tip, down the end seam", (half, down)))

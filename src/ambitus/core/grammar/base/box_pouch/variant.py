@@ -74,6 +74,9 @@ def _says(bag: Resolved, corners: str) -> str:
 LID_PARAMS = (*THING_PARAMS, *LIES_PARAMS, *INSERT_PARAMS)
 #: what may be measured at its corners in place of the height
 PINCHED = ("point", "tip", "line")
+#: what its phrase offers, however its corners are made
+_CHOICES = (BASE_KIND, CUT_AS, SIZE_FROM, THING_LIES, CORNER_BY, INSERT)
+_FIELDS = (*THING_FIELDS, CORNER, INSERT_LESS)
 
 BOX_POUCH = Base(
     checks=(*PANEL_CHECKS, *INSERT_CHECKS),
@@ -99,8 +102,8 @@ BOX_POUCH = Base(
         label="Base",
         before="",
         says=lambda bag, view, prefix: _says(bag, "corners"),
-        choices=(BASE_KIND, PRESSED, CUT_AS, SIZE_FROM, THING_LIES, CORNER_BY, INSERT),
-        fields=(*THING_FIELDS, CORNER, INSERT_LESS),
+        choices=(BASE_KIND, PRESSED, *_CHOICES[1:]),
+        fields=_FIELDS,
     ),
     classes={"end": "End seam", "base": "Base seam"},
     unused=no_base_seam,
@@ -128,11 +131,14 @@ BOX_POUCH_CUT = replace(
     givens=(*LID_GIVENS, *corner_givens(HEIGHT, "deep", box=True)),
     label="Box pouch, corners cut out first",
     help="A square is cut at both ends of each side fold.",
-    phrase=replace(
-        BOX_POUCH.phrase,
-        choices=tuple(c for c in BOX_POUCH.phrase.choices if c != PRESSED),
+    phrase=Phrase(
+        key="base",
+        label="Base",
+        before="",
         says=lambda bag, view, prefix: _says(bag, "cut corners"),
-    ),  # type: ignore[type-var]
+        choices=_CHOICES,
+        fields=_FIELDS,
+    ),
     classes={"end": "End seam", "base": "Base seam", "corner": "Corner seam"},
     acts=(cut_out_steps, lay_insert),
     form=cut_out_form,

@@ -1,15 +1,12 @@
 """Checks of a base of its own: does it go into its tube, and can it be sewn round?"""
 
 import math
-from collections.abc import Iterator, Sequence
-from functools import lru_cache
+from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from ambitus.core.checks.amounts import allowance, at_least, at_most, set_by, to
 from ambitus.core.checks.mechanism import Change, Fired, check, fired
-from ambitus.core.curves import flattened
-from ambitus.core.form.model import CutEdge
-from ambitus.core.geometry import Point, unit_vector
+from ambitus.core.cut.lost import loses_line
 from ambitus.core.grammar.allowances import (
     RING_ALLOWANCE,
     SIDE_ALLOWANCE,
@@ -27,7 +24,6 @@ from ambitus.core.grammar.kinds import GRID_STEP
 from ambitus.core.grammar.order import SPREADS
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.lengths import paired, snap
-from ambitus.core.outlines import is_simple
 from ambitus.core.words import within
 
 if TYPE_CHECKING:
@@ -86,7 +82,7 @@ def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
         return
     seam = eaten(bag, "ring")
     sewn = (p for p in draft.pieces if p.part == "base" and p.layer in bag.kinds.top.layers)
-    crossed = next((p for p in sewn if _no_line(p.edges, p.cut, p.stitch)), None)
+    crossed = next((p for p in sewn if loses_line(p.edges, p.cut, p.stitch)), None)
     least = paired(3).mm(bag.unit)
     half = at_least(bag, RING_ALLOWANCE.of(bag) / 2)
     narrower = tuple(r for mm in (half, least) for r in allowance(bag, "ring", mm))
@@ -107,22 +103,6 @@ def outline_too_tight(draft: "Draft") -> Iterator[Fired]:
             remedies=(to(TRACED_AS, "seam"), *narrower),
             seam=seam,
         )
-
-
-@lru_cache(maxsize=16)  # whatever else is chosen of a bag, its outline is mostly the one it was
-def _no_line(edges: tuple[CutEdge, ...], cut: tuple[Point, ...], stitch: tuple[Point, ...]) -> bool:
-    """Return whether the cut line of an outline crosses itself, or has lost a stretch of its seam line."""
-    line = flattened(cut, tuple(e.bend for e in edges))
-    return _swallowed(flattened(stitch, tuple(e.seam_bend for e in edges)), line) or not is_simple(line)
-
-
-def _swallowed(seam: Sequence[Point], cut: Sequence[Point]) -> bool:
-    """Return whether a stretch of the outline is gone on the cut line: it would run back there."""
-    n = len(seam)
-    if len(cut) != n:
-        return False
-    ways = ((unit_vector(line[i - 1], line[i]) for line in (seam, cut)) for i in range(n))
-    return any(u[0] * v[0] + u[1] * v[1] < -0.5 for u, v in ways)
 
 
 @check(

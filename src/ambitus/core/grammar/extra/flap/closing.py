@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from ambitus.core.form.model import Mark, Part, Strip
-from ambitus.core.form.sewn import PutOn
+from ambitus.core.form.sewn import PutOn, Told
 from ambitus.core.grammar.extra.button import hole_terms
 from ambitus.core.grammar.extra.cloth import mm_of, name_of
 from ambitus.core.grammar.extra.fields import (
@@ -107,16 +107,40 @@ def reaches(item: Item) -> tuple[float, float]:
     return half, max(half, mm_of(hole_terms(item))) if held_by(item) == "button" else half
 
 
-def half_mark(item: Item, wide: float, fall: float, seam: Term) -> tuple[Mark, ...]:
-    """Return the half on a flap *wide* mm wide that *fall*s so far, from its raw free edge and its side."""
+def half_mark(item: Item, x: float, fall: float, seam: Term) -> tuple[Mark, ...]:
+    """Return the half on a flap whose middle lies at *x*, from its raw free edge and its side."""
     if not held_by(item):
         return ()
-    x, y = snap(wide / 2), up_from_free(item, fall)
+    y = up_from_free(item, fall)
     falls = Term("The flap falls", fall, "Over the front, from the top edge.")
     down = FROM_TOP_EDGE.term(item, "Down to its place on the front", -1)
     side = Sum("From the raw side edge", (seam, Term("Half of the flap", x, "To its middle.")))
     end = Sum("From the raw free edge", (seam, falls, down))
-    told = (("from the side", side), ("from the free edge", end))
+    return _marked(item, x, y, (("from the side", side), ("from the free edge", end)))
+
+
+def from_head(item: Item, above: tuple[Term, ...]) -> Sum:
+    """Return how far below its raw upper edge the half of a flap lies; *above* lies over the top edge."""
+    down = FROM_TOP_EDGE.term(item, "Down to its place on the front")
+    return Sum("From the raw upper edge", (*above, down))
+
+
+def mark_from_head(
+    item: Item, x: float, fall: float, above: tuple[Term, ...], head: float
+) -> tuple[Mark, ...]:
+    """Return the half on a flap of any shape, straight below the middle of its upper edge, *head* mm long."""
+    if not held_by(item):
+        return ()
+    half = Term("Half of the upper edge", snap(head / 2), "From where its seam lines meet, to its middle.")
+    told = (
+        ("from either end of the upper edge", Sum("From either end of the upper edge", (half,))),
+        ("from the raw upper edge", from_head(item, above)),
+    )
+    return _marked(item, x, up_from_free(item, fall), told)
+
+
+def _marked(item: Item, x: float, y: float, told: Told) -> tuple[Mark, ...]:
+    """Return the mark of what is set, or of a hole that is worked, from *y* upwards."""
     if held_by(item) == "button":
         long = Sum("How long it is", hole_terms(item))
         points = ((x, snap(y + long.total)), (x, y))

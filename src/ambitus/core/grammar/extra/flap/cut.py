@@ -11,7 +11,13 @@ from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.extra.caught import top_term
 from ambitus.core.grammar.extra.cloth import Terms, mm_of, name_of, settled, size_terms
 from ambitus.core.grammar.extra.fields import POCKET_OF
-from ambitus.core.grammar.extra.flap.closing import closing_parts, closing_sewn, half_mark, held_by
+from ambitus.core.grammar.extra.flap.closing import (
+    closing_parts,
+    closing_sewn,
+    half_mark,
+    held_by,
+    mark_from_head,
+)
 from ambitus.core.grammar.extra.flap.fields import (
     OVER_ALLOWANCE,
     OVER_CLEAR,
@@ -25,6 +31,7 @@ from ambitus.core.grammar.extra.flap.fields import (
     OVER_WRAP,
     UNDER_OF,
 )
+from ambitus.core.grammar.extra.flap.template import Template, below_mouth, template_of
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.placing import beyond_side
 from ambitus.core.grammar.thickness import on_outer
@@ -50,6 +57,18 @@ class Flap:
     across: float
     up: float
     rounded: bool
+    #: its line, where it is cut by a template
+    template: Template | None = None
+
+    @property
+    def middle(self) -> float:
+        """Where the middle of its upper edge lies, from its left, in mm."""
+        return self.template.middle if self.template else snap(self.wide / 2)
+
+    @property
+    def falls_in_middle(self) -> float:
+        """How far over the front its free edge lies, straight below the middle of its upper edge, in mm."""
+        return snap(self.fall - self.template.tip) if self.template else self.fall
 
     @property
     def is_one_curve(self) -> bool:
@@ -67,13 +86,24 @@ def inside(item: Item) -> Term:
     return OVER_INSERTED.term(item, "Inside the top edge") if is_tucked(item) else top_term(item)
 
 
-def _seam(item: Item) -> Term:
+def over_front(item: Item) -> Terms:
+    """Return what of it lies above the top edge of the front: inside the back's, and over the mouth."""
+    return (inside(item), OVER_WRAP.term(item, "Over the mouth"))
+
+
+def seam_of(item: Item) -> Term:
+    """Return the seam that joins its two layers, as a line of a sum."""
     return OVER_ALLOWANCE.term(item.bag, "Flap seam")
 
 
 def flap_of(item: Item, form: Form) -> Flap:
     """Return a flap settled on the cutting grid, on the *form* of the outer."""
-    bag, seam = item.bag, _seam(item).mm
+    bag, seam = item.bag, seam_of(item).mm
+    template = template_of(item, inside(item).mm, seam)
+    if template:
+        # any shape keeps its own size, on no grid
+        fall = snap(template.high - OVER_WRAP.of(item))
+        return Flap(template.wide, fall, template.high, 0.0, 0.0, False, template)
     # of a boxed bag the face that stands: a flap does not go round its corners
     whole = ground_of(bag, form, "outer", "back").stands
     # where nothing is left of its width a check says so: it is drawn with hardly any
@@ -94,6 +124,9 @@ def flap_of(item: Item, form: Form) -> Flap:
 
 def _corner(item: Item, wide: float, fall: float) -> tuple[float, float]:
     """Return what was asked that each lower corner loses, along the free edge and up the side, in mm."""
+    if OVER_SHAPE.is_(item, "template"):
+        # one without an edge at the mouth, which a check tells: straight
+        return 0.0, 0.0
     if OVER_SHAPE.is_(item, "slanted"):
         return (wide - OVER_FOOT.of(item)) / 2, fall
     if OVER_SHAPE.is_(item, "half"):
@@ -127,8 +160,10 @@ def sizes(item: Item, form: Form) -> dict[str, float]:
     return {"fall": flap_of(item, form).fall}
 
 
-def _outline(flap: Flap) -> tuple[Edge, ...]:
-    """Return its outline in seam lines, its free edge along y = 0."""
+def _outline(flap: Flap, behind: bool = False) -> tuple[Edge, ...]:
+    """Return its outline in seam lines, its free edge along y = 0; or as it is seen from *behind*."""
+    if flap.template:
+        return (flap.template.mirrored if behind else flap.template).edges
     w, h, r, up = flap.wide, flap.seen, flap.across, flap.up
     head = (Edge("head", "head", (w, h)), Edge("side left", "sides", (0.0, h)))
     if not r:
@@ -148,20 +183,37 @@ def flap_keys(item: Item) -> tuple[str, str]:
     return f"pocket {name_of(item, 'flap')}", f"pocket {name_of(item, 'flap under')}"
 
 
+def _measures(flap: Flap, wide: Terms, high: Terms, behind: bool = False) -> tuple[Measure, Measure]:
+    """Return what is told of its outline: how wide it is, and how long."""
+    wide_of, long_of = "How wide to cut it", "How long to cut it"
+    if flap.template:
+        left, right, low = (flap.template.mirrored if behind else flap.template).ends
+        return (
+            Measure("width", wide_of, "x", left, right, wide, on_grid=False, whole=True, beside="top"),
+            Measure("height", long_of, "y", low, "head", high, on_grid=False, whole=True, beside="left"),
+        )
+    return (
+        Measure("width", wide_of, "x", "side left", "side right", wide, beside="top"),
+        Measure("height", long_of, "y", "foot", "head", high, beside="left"),
+    )
+
+
 def _layer(item: Item, flap: Flap, name: str, part: str, of: str, marks: tuple[Mark, ...]) -> Loose:
     bag = item.bag
     of = of if of != "lining" or "lining" in bag.kinds.top.layers else "outer"
     whole = Term("Width of the face", snap(flap.wide + 2 * OVER_CLEAR.of(item)), "Of the back, as it stands.")
-    wide = (whole, OVER_CLEAR.term(item, "Clear of each side").scaled(-2, times=2))
+    wide: Terms = (whole, OVER_CLEAR.term(item, "Clear of each side").scaled(-2, times=2))
     fall = size_terms(OVER_FALL.term(item, "Falls over the front"), flap.fall)
-    high = (*fall, OVER_WRAP.term(item, "Over the mouth"))
-    measures = (
-        Measure("width", "How wide to cut it", "x", "side left", "side right", wide, beside="top"),
-        Measure("height", "How long to cut it", "y", "foot", "head", high, beside="left"),
-    )
-    outline = _outline(flap)
+    high: Terms = (*fall, OVER_WRAP.term(item, "Over the mouth"))
+    if flap.template:
+        wide = (Term("Template, wide", flap.wide, "Along its seam line.", "chosen"),)
+        high = (Term("Template, long", flap.seen, "From its lowest point to the top edge.", "chosen"),)
+    behind = part != name_of(item, "flap")
+    outline = _outline(flap, behind)
+    measures = _measures(flap, wide, high, behind)
     face = Face(part, part, outline, measures, part=part, of="lining" if of == "lining" else "")
-    cloth: dict[str, Terms] = {"sides": (_seam(item),), "foot": (_seam(item),), "head": (inside(item),)}
+    seam = (seam_of(item),)
+    cloth: dict[str, Terms] = {"sides": seam, "foot": seam, "head": (inside(item),)}
     return Loose("pocket", name, 1, face, cloth, of, marks, item.at)
 
 
@@ -180,22 +232,26 @@ def _core(item: Item, flap: Flap) -> Loose:
     part = name_of(item, "flap core")
     wide = (Term("The flap, wide", flap.wide, "As it comes out."),)
     high = (Term("The flap, long", flap.seen, "From its free edge to the top edge of the back."),)
-    measures = (
-        Measure("width", "How wide to cut it", "x", "side left", "side right", wide, beside="top"),
-        Measure("height", "How long to cut it", "y", "foot", "head", high, beside="left"),
-    )
-    outline = _outline(flap)
+    # it lies on the wrong side of the outside
+    outline = _outline(flap, behind=True)
     cloth: dict[str, Terms] = {"sides": (), "foot": (), "head": ()}
-    face = Face(part, part, outline, measures, part=part)
+    face = Face(part, part, outline, _measures(flap, wide, high, behind=True), part=part)
     return Loose("pocket core", "Flap, interfacing", 1, face, cloth, "interfacing", (), item.at)
 
 
 def parts(item: Item, form: Form) -> tuple[Part, ...]:
     """Return both layers of a flap, and what holds it down."""
     flap = flap_of(item, form)
-    marks = half_mark(item, flap.wide, flap.fall, _seam(item))
     # a hole goes through both and is worked from outside; a half is set in the underside alone
-    outside, under = (marks, ()) if held_by(item) == "button" else ((), marks)
+    through = held_by(item) == "button"
+    seen = flap.template if through or not flap.template else flap.template.mirrored
+    at = seen.middle if seen else flap.middle
+    marks = (
+        mark_from_head(item, at, flap.fall, over_front(item), seen.head)
+        if seen
+        else half_mark(item, at, flap.fall, seam_of(item))
+    )
+    outside, under = (marks, ()) if through else ((), marks)
     return (
         _layer(item, flap, "Flap", name_of(item, "flap"), POCKET_OF.of(item), outside),
         _layer(item, flap, "Flap, underside", name_of(item, "flap under"), UNDER_OF.of(item), under),
@@ -206,6 +262,10 @@ def parts(item: Item, form: Form) -> tuple[Part, ...]:
 
 def _seen_outline(flap: Flap) -> tuple[Point, ...]:
     """Return what of a closed flap is seen on the front: right of its middle, and below the top edge."""
+    if flap.template:
+        middle = flap.middle
+        seen = below_mouth(flap.template.points, flap.fall)
+        return tuple((x - middle, flap.fall - y) for x, y in seen)
     half, low, r = flap.wide / 2, flap.fall, flap.across
     r = min(r, low) if flap.rounded else r
     if not r:
@@ -225,6 +285,11 @@ def _seen_outline(flap: Flap) -> tuple[Point, ...]:
     )
 
 
+def at_mouth(flap: Flap) -> float:
+    """Return how wide a flap is where it is caught, in mm."""
+    return flap.template.head if flap.template else flap.wide
+
+
 def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     """Return where a flap is caught in the top edge of the back, and what of it is sewn to the front."""
     if layer != "outer":
@@ -241,7 +306,7 @@ def sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     key, under = flap_keys(item)
     seam, reach = ("", inside(item).mm) if is_tucked(item) else ("top", 0.0)
     return (
-        Caught(key, place, seam, reach, "Middle of the flap", "top left", told, flap.wide),
+        Caught(key, place, seam, reach, "Middle of the flap", "top left", told, at_mouth(flap)),
         HangsOver(key, _seen_outline(flap)),
         *closing_sewn(item, ground_of(bag, form, layer, "front"), under),
     )

@@ -2,7 +2,7 @@
 
 from typing import Literal
 
-from ambitus.core.fields import Choice, Length
+from ambitus.core.fields import Choice, Length, Outline
 
 OVER_FALL = Length("extras.fall")
 #: the way over the mouth, as thick as the bag is there once it is filled
@@ -11,7 +11,10 @@ OVER_WRAP = Length("extras.wrap")
 OVER_INSERTED = Length("extras.inserted")
 #: how much narrower than the bag it is at each side
 OVER_CLEAR = Length("extras.flap_clear")
-OVER_SHAPE = Choice[Literal["straight", "half", "slanted"]]("extras.flap_shape")
+OVER_SHAPE = Choice[Literal["straight", "half", "slanted", "template"]]("extras.flap_shape")
+#: the line of a template, and whether it is sewn along or cut along
+OVER_OUTLINE = Outline("extras.flap_outline")
+OVER_TRACED_AS = Choice[Literal["seam", "cut"]]("extras.flap_traced_as")
 OVER_CORNERS = Choice[Literal["square", "clipped", "rounded"]]("extras.flap_corners")
 OVER_CORNER = Length("extras.flap_corner")
 #: how wide its free edge is, where its sides slant in to it

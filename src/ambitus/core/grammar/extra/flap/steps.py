@@ -9,12 +9,21 @@ from ambitus.core.grammar.extra.fields import FROM_TOP_EDGE
 from ambitus.core.grammar.extra.flap.closing import (
     NAMES,
     closing_keys,
+    from_head,
     front_half,
     held_by,
     is_patched,
     up_from_free,
 )
-from ambitus.core.grammar.extra.flap.cut import cored_with, flap_keys, flap_of, inside, is_tucked
+from ambitus.core.grammar.extra.flap.cut import (
+    Flap,
+    cored_with,
+    flap_keys,
+    flap_of,
+    inside,
+    is_tucked,
+    over_front,
+)
 from ambitus.core.grammar.extra.flap.fields import OVER_ALLOWANCE
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.sewing import rank_of, raw_down
@@ -45,7 +54,7 @@ def _behind(item: Item) -> str:
     return " and its patch" if is_patched(item) else ""
 
 
-def _half(item: Item, fall: float) -> Step:
+def _half(item: Item, up: tuple[str, float]) -> Step:
     """Return the setting of the half in the underside, before the layers are joined."""
     name = NAMES[held_by(item)][0]
     patch = (acts.Make((f"patch {item.at}",), iron=False),) if is_patched(item) else ()
@@ -58,9 +67,35 @@ def _half(item: Item, fall: float) -> Step:
         needs=("pieces marked",),
         gives=(f"{item.at} half set",),
         acts=(*patch, acts.SetHalf(f"closure {item.at}", under)),
-        lengths=(("From the free edge, finished", up_from_free(item, fall)),),
+        lengths=(up,),
         cautions=("prongs",) if held_by(item) == "snap" else (),
     )
+
+
+def _up(item: Item, flap: Flap, label: str) -> tuple[str, float]:
+    """Return how far from an edge of the flap its half lies: of any shape from its upper one."""
+    if flap.template:
+        return "From its raw upper edge, down its middle", from_head(item, over_front(item)).total
+    return label, up_from_free(item, flap.fall)
+
+
+def _corners(flap: Flap) -> str:
+    """Return what is done to the allowance of a flap before it is turned."""
+    if flap.template:
+        out, inward, curved = flap.template.turns
+        acts_of = (
+            (out, "clip the corners that stick out"),
+            (inward, "snip into those that turn in, to the last thread"),
+            (curved, "notch the allowance along its curves"),
+        )
+        said = "; ".join(words for so, words in acts_of if so)
+        return f"{said[:1].upper()}{said[1:]}."
+    if not flap.across:
+        return "Clip both corners across."
+    if not flap.rounded:
+        return "Clip the corners."
+    curves = "all along the curve" if flap.is_one_curve else "round both curves"
+    return f"Notch the allowance {curves}."
 
 
 def _made(item: Item, form: Form) -> Iterator[Step]:
@@ -80,20 +115,14 @@ def _made(item: Item, form: Form) -> Iterator[Step]:
             cautions=("hot iron",) if facts.fused else (),
         )
     if first:
-        yield _half(item, flap.fall)
+        yield _half(item, _up(item, flap, "From the free edge, finished"))
     ready = [f"{item.at} {state}" for state, so in (("half set", first), ("cored", facts)) if so]
-    if not flap.across:
-        corner = "Clip both corners across."
-    elif not flap.rounded:
-        corner = "Clip the corners."
-    else:
-        curves = "all along the curve" if flap.is_one_curve else "round both curves"
-        corner = f"Notch the allowance {curves}."
     yield Step(
         f"extra {item.number} make",
         "Sew the two layers of the flap together and turn it",
         "Right sides together, down one side, along the free edge and up the other; the end that lies "
-        f"inside stays open. {corner} Turn it, push the corners out, press, and topstitch along the edge.",
+        f"inside stays open. {_corners(flap)} Turn it, push the corners out, press, and topstitch along the "
+        "edge.",
         rank_of(item, 1),
         needs=("pieces marked", *ready),
         gives=(f"{item.at} made",),
@@ -118,7 +147,7 @@ def _made(item: Item, form: Form) -> Iterator[Step]:
             acts=(acts.Buttonhole((outside,)),),
             lengths=(
                 ("Buttonhole", mm_of(hole_terms(item))),
-                ("From the free edge", up_from_free(item, flap.fall)),
+                _up(item, flap, "From the free edge"),
             ),
             cautions=("blade",),
         )
@@ -126,7 +155,9 @@ def _made(item: Item, form: Form) -> Iterator[Step]:
 
 def _front(item: Item, form: Form) -> Step:
     """Return how the half on the front is found through the made flap, and set, while the front lies flat."""
-    held, fall = held_by(item), flap_of(item, form).fall
+    flap, held = flap_of(item, form), held_by(item)
+    fall = flap.falls_in_middle
+    edge = "the middle of its free edge" if flap.template else "its free edge"
     name = NAMES[held][0]
     half = front_half(item, ground_of(item.bag, form, "outer", "front"))
     through = "through the lower end of its hole" if held == "button" else f"by its half of the {name}"
@@ -136,7 +167,7 @@ def _front(item: Item, form: Form) -> Step:
     return Step(
         f"extra {item.number} front",
         f"Find the {name} on the front with the flap, and set it",
-        "Lay the flap on the front as it will hang, its free edge {fall} below the finished top edge, and "
+        f"Lay the flap on the front as it will hang, {edge} {{fall}} below the finished top edge, and "
         f"mark the front {through}: the numbers say where that should be. {set_so}",
         rank_of(item, 3),
         numbers=(("fall", fall),),

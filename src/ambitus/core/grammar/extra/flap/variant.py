@@ -28,12 +28,15 @@ from ambitus.core.grammar.extra.flap.fields import (
     OVER_FALL,
     OVER_FOOT,
     OVER_INSERTED,
+    OVER_OUTLINE,
     OVER_SHAPE,
+    OVER_TRACED_AS,
     OVER_WRAP,
     UNDER_OF,
 )
-from ambitus.core.grammar.extra.flap.read import read
+from ambitus.core.grammar.extra.flap.read import read, read_line
 from ambitus.core.grammar.extra.flap.steps import steps
+from ambitus.core.grammar.extra.flap.template import TONGUE
 from ambitus.core.grammar.extra.halves import SNAP_SIZE, patch_params
 from ambitus.core.grammar.thickness import on_outer
 from ambitus.core.lengths import Pair, View, paired
@@ -48,7 +51,9 @@ _HELD = {
 }
 
 
-_SHAPED = {"straight": "", "half": "half-round ", "slanted": "slanted "}
+_SHAPED = {"straight": "", "half": "half-round ", "slanted": "slanted ", "template": "shaped "}
+#: its size is that of its template
+_TEMPLATE = (OVER_SHAPE, "template")
 
 
 def _says(bag: Resolved, view: View, at: str) -> str:
@@ -74,7 +79,15 @@ FLAP_OVER = Extra(
     adds="a flap over its mouth",
     help="Two layers, held in the back’s top edge, that fall over the front.",
     params=(
-        Param(OVER_FALL, "Flap, falls over the front", "length", paired(100), low=20, high=1000),
+        Param(
+            OVER_FALL,
+            "Flap, falls over the front",
+            "length",
+            paired(100),
+            low=20,
+            high=1000,
+            shown_unless=_TEMPLATE,
+        ),
         Param(
             OVER_WRAP,
             "Over the mouth",
@@ -94,7 +107,7 @@ FLAP_OVER = Extra(
             shown_if=_pressed,
             help="Between the pressed edges, under both rows.",
         ),
-        Param(OVER_CLEAR, "Clear of each side", "length", paired(6), low=0, high=500),
+        Param(OVER_CLEAR, "Clear of each side", "length", paired(6), low=0, high=500, shown_unless=_TEMPLATE),
         Param(
             OVER_SHAPE,
             "Its shape",
@@ -104,7 +117,27 @@ FLAP_OVER = Extra(
                 Option("straight", "Straight", "As wide at its free edge as at the mouth."),
                 Option("half", "Half-round", "As round as there is room for."),
                 Option("slanted", "Slanted sides", "In from the mouth to a narrower free edge."),
+                Option("template", "By a template", "Any line you drew, its upper edge straight."),
             ),
+        ),
+        Param(
+            OVER_OUTLINE,
+            "Template",
+            "outline",
+            TONGUE,
+            shown_when=(OVER_SHAPE, "template"),
+            why="A tongue, until you import your own.",
+        ),
+        Param(
+            OVER_TRACED_AS,
+            "The template shows",
+            "choice",
+            "seam",
+            options=(
+                Option("seam", "The seam line", "Seams, and what lies inside the top edge, are added."),
+                Option("cut", "The cut line", "As scissors follow it, seams and all."),
+            ),
+            shown_when=(OVER_SHAPE, "template"),
         ),
         Param(
             OVER_CORNERS,
@@ -216,7 +249,18 @@ FLAP_OVER = Extra(
         "Flap",
         ", with ",
         _says,
-        choices=(OVER_SHAPE, OVER_CORNERS, HELD_BY, BUTTONHOLE, PATCHED, OVER_CORE, POCKET_OF, UNDER_OF),
+        choices=(
+            OVER_SHAPE,
+            OVER_OUTLINE,
+            OVER_TRACED_AS,
+            OVER_CORNERS,
+            HELD_BY,
+            BUTTONHOLE,
+            PATCHED,
+            OVER_CORE,
+            POCKET_OF,
+            UNDER_OF,
+        ),
         fields=(
             OVER_FALL,
             OVER_WRAP,
@@ -241,4 +285,5 @@ FLAP_OVER = Extra(
     checks=(*CLOSURE_CHECKS, *CHECKS),
     sizes=sizes,
     read=read,
+    read_line=read_line,
 )
