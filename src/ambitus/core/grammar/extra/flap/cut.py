@@ -3,7 +3,7 @@
 import math
 from dataclasses import dataclass
 
-from ambitus.core.curves import Arc
+from ambitus.core.curves import Arc, Bow
 from ambitus.core.form.model import Edge, Face, Form, Loose, Mark, Measure, Part
 from ambitus.core.form.sewn import Caught, HangsOver, Place, Sewn, Told
 from ambitus.core.geometry import Point
@@ -27,11 +27,13 @@ from ambitus.core.grammar.extra.flap.fields import (
     OVER_FALL,
     OVER_FOOT,
     OVER_INSERTED,
+    OVER_OUTLINE,
     OVER_SHAPE,
+    OVER_TRACED_AS,
     OVER_WRAP,
     UNDER_OF,
 )
-from ambitus.core.grammar.extra.flap.template import Template, below_mouth, template_of
+from ambitus.core.grammar.extra.flap.template import Template, below_mouth, drawn_in
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.placing import beyond_side
 from ambitus.core.grammar.thickness import on_outer
@@ -99,7 +101,10 @@ def seam_of(item: Item) -> Term:
 def flap_of(item: Item, form: Form) -> Flap:
     """Return a flap settled on the cutting grid, on the *form* of the outer."""
     bag, seam = item.bag, seam_of(item).mm
-    template = template_of(item, inside(item).mm, seam)
+    template = None
+    if OVER_SHAPE.is_(item, "template"):
+        by = (inside(item).mm, seam) if OVER_TRACED_AS.is_(item, "cut") else None
+        template = drawn_in(OVER_OUTLINE.of(item), by)
     if template:
         # any shape keeps its own size, on no grid
         fall = snap(template.high - OVER_WRAP.of(item))
@@ -163,7 +168,9 @@ def sizes(item: Item, form: Form) -> dict[str, float]:
 def _outline(flap: Flap, behind: bool = False) -> tuple[Edge, ...]:
     """Return its outline in seam lines, its free edge along y = 0; or as it is seen from *behind*."""
     if flap.template:
-        return (flap.template.mirrored if behind else flap.template).edges
+        line = flap.template.mirrored if behind else flap.template
+        runs = (Edge(name, "sides", at, Bow(on) if on else None) for name, at, on in line.runs)
+        return (Edge("head", "head", line.points[0]), *runs)
     w, h, r, up = flap.wide, flap.seen, flap.across, flap.up
     head = (Edge("head", "head", (w, h)), Edge("side left", "sides", (0.0, h)))
     if not r:

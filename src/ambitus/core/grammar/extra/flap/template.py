@@ -9,13 +9,10 @@ from dataclasses import dataclass
 from functools import lru_cache
 from itertools import accumulate, pairwise
 
-from ambitus.core.curves import Bend, Bow, offset_bent
-from ambitus.core.form.model import Edge
+from ambitus.core.curves import offset_bent
 from ambitus.core.geometry import Point, unit_vector
-from ambitus.core.grammar.extra.flap.fields import OVER_OUTLINE, OVER_SHAPE, OVER_TRACED_AS
 from ambitus.core.lengths import snap
 from ambitus.core.outlines import CORNER, extent, is_simple, read_outline
-from ambitus.core.spec.resolved import Item
 
 #: Default (ours): what lies no further below the highest point, in mm, is its upper edge; its least length.
 LEVEL, LEAST_HEAD = 0.5, 20.0
@@ -29,6 +26,10 @@ TONGUE = "-90,110 -90,60 -82,35 " + " ".join(
     f"{-70 * math.cos(t):.2f},{5 - 65 * math.sin(t):.2f}" for t in (math.pi * n / 48 for n in range(49))
 )
 TONGUE += " 82,35 90,60 90,110"
+
+
+#: a part of an outline: its name, where it begins, and the points that it goes on through
+Run = tuple[str, Point, tuple[Point, ...]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,14 +79,14 @@ class Template:
         return Template(tuple((snap(self.wide - x), y) for x, y in turned))
 
     @property
-    def edges(self) -> tuple[Edge, ...]:
-        """Its outline in edges: the upper one, and one from each corner, and each outermost point, on."""
-        return _edges(self.points)
+    def runs(self) -> tuple[Run, ...]:
+        """Its outline below its upper edge: one run from each corner, and each outermost point, on."""
+        return _runs(self.points)
 
     @property
     def ends(self) -> tuple[str, str, str]:
-        """The edges at its leftmost, its rightmost and its lowest point."""
-        named = [(e.name, e.start) for e in self.edges]
+        """What begins at its leftmost, its rightmost and its lowest point: a run, or its ``head``."""
+        named = [("head", self.points[0]), *((name, start) for name, start, _ in self.runs)]
         left, right = (pick(named, key=lambda one: one[1][0])[0] for pick in (min, max))
         return left, right, min(named, key=lambda one: one[1][1])[0]
 
@@ -123,18 +124,6 @@ def _inside(points: tuple[Point, ...], p: Point) -> bool:
         if (a[1] > p[1]) != (b[1] > p[1]):
             crossed ^= p[0] < a[0] + (p[1] - a[1]) * (b[0] - a[0]) / (b[1] - a[1])
     return crossed
-
-
-def template_of(item: Item, above: float, beside: float) -> Template | None:
-    """
-    Return the seam line of the template of a flap; None where it has none.
-
-    A line that is cut lies *above* mm beyond it at its upper edge, and *beside* mm elsewhere.
-    """
-    if not OVER_SHAPE.is_(item, "template"):
-        return None
-    by = (above, beside) if OVER_TRACED_AS.is_(item, "cut") else None
-    return drawn_in(OVER_OUTLINE.of(item), by)
 
 
 @lru_cache(maxsize=32)
@@ -181,7 +170,7 @@ def _headed(points: tuple[Point, ...]) -> tuple[Point, ...] | None:
 
 
 @lru_cache(maxsize=32)
-def _edges(points: tuple[Point, ...]) -> tuple[Edge, ...]:
+def _runs(points: tuple[Point, ...]) -> tuple[Run, ...]:
     n = len(points)
     gone = [0.0, *accumulate(math.dist(points[i], points[(i + 1) % n]) for i in range(n))]
     low = min(range(n), key=lambda i: points[i][1])
@@ -193,12 +182,10 @@ def _edges(points: tuple[Point, ...]) -> tuple[Edge, ...]:
         apart = min(gone[i] - gone[breaks[-1]], gone[n] - gone[i])
         if (corner or i in outermost) and apart >= _TOGETHER:
             breaks.append(i)
-    out = [Edge("head", "head", points[0])]
-    for number, (start, end) in enumerate(pairwise((*breaks, n)), 1):
-        inner = points[start + 1 : end]
-        bend: Bend = Bow(inner) if inner else None
-        out.append(Edge(f"line {number}", "sides", points[start], bend))
-    return tuple(out)
+    return tuple(
+        (f"line {number}", points[start], points[start + 1 : end])
+        for number, (start, end) in enumerate(pairwise((*breaks, n)), 1)
+    )
 
 
 def below_mouth(points: tuple[Point, ...], top: float) -> tuple[Point, ...]:
