@@ -666,7 +666,11 @@ def _(b: Bag) -> bool:
             b.lined and b.chose("cloth.lining_cut", "turn") and b.top == "zip",
             b.top == "zip" and b.chose("top.zip_rows", "short") and b.chose("top.turned", "zip"),
             b.chose("top.zip_trimmed", "after")
-            and (b.chose("top.zip_used", "whole") or proofs.zip_apart(b.draft)),
+            and (
+                b.chose("top.zip_used", "whole")
+                or b.chose("top.zip_used", "open_end")
+                or proofs.zip_apart(b.draft)
+            ),
             b.chose("base.straights", "first") and not _has_two_runs(b),
         )
     )
@@ -1177,7 +1181,8 @@ class Zip:
         hand = b.bag.values["top.zip_in_hand"].value
         self.clear, self.needed = b.pair(3, 1 / 8), tape + b.pair(25, 1)
         self.longest, self.in_hand = max(sold), hand is not None
-        self.whole, self.metre = b.chose("top.zip_used", "whole"), b.chose("top.zip_used", "metre")
+        parts = b.chose("top.zip_used", "open_end")
+        self.whole, self.metre = b.chose("top.zip_used", "whole") or parts, b.chose("top.zip_used", "metre")
         if hand is not None:
             stock = float(hand)
         elif self.whole:
@@ -1193,7 +1198,10 @@ class Zip:
         reach = self.shows / 2 + b.pair(12, 0.5) if self.narrowed else self.row + b.pair(6, 0.25)
         tail = self.facts.tail.mm(b.bag.unit)
         self.short = not self.metre and max(reach + self.low, reach - self.high) - tail > EPS
-        held = [self.shows / 2 - abs(x) + self.stop for x in (self.low, self.high) if not self.metre]
+        # the box of an open-ended one is as stiff as a stop
+        self.box = max(self.stop, b.pair(12, 0.5)) if parts else self.stop
+        ends = ((self.low, self.box), (self.high, self.stop))
+        held = [self.shows / 2 - abs(x) + long for x, long in ends if not self.metre]
         self.opens = (
             self.shows
             - sum(mm for mm in held if mm > 0)
@@ -1258,8 +1266,8 @@ def _(b: Bag) -> bool:
 @says("stop-on-row")
 def _(b: Bag) -> bool:
     def near(z: Zip) -> bool:
-        ends = (abs(x) for x in (z.low, z.high))
-        return any(z.row - z.clear + EPS < x < z.row + z.clear + z.stop - EPS for x in ends)
+        ends = ((abs(z.low), z.box), (abs(z.high), z.stop))
+        return any(z.row - z.clear + EPS < x < z.row + z.clear + long - EPS for x, long in ends)
 
     return any(not z.metre and not z.short and near(z) for z in zips(b))
 

@@ -1225,7 +1225,14 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
         wanted |= {"zip half open"}
         # where no zip is sold so long nothing is cut off
         sold = not any(f.rule.id == "zip-longer-than-sold" for f in findings(draft))
-        if sold and not _chose(draft, "top.zip_used", "whole"):
+        if _chose(draft, "top.zip_used", "open_end"):
+            pairs += [
+                ("zip apart", "zip front"),
+                ("press back", "zip joined"),
+                ("zip joined", "zip half open"),
+            ]
+            wanted |= {"zip joined"}
+        elif sold and not _chose(draft, "top.zip_used", "whole"):
             # tacked before it is cut, its slider inside
             late = _goes(draft, "top.zip_trimmed", "after")
             pairs += [("tack zip", "slider inside"), ("slider inside", "cut zip")]

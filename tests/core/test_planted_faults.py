@@ -204,6 +204,8 @@ BAGS: tuple[dict[str, Any], ...] = (
         "base": {"kind": "box_pouch", "pressed": "at_edge", "cut_as": "folded"},
     },
     _pouch("box_pouch_cut", kind="zip_unlined"),
+    _pouch("seamed", zip_used="open_end", zip_rows="short"),
+    _pouch("boxed", kind="zip_unlined", zip_used="open_end", zip="metal", zip_ends="seamed", tab=29),
     {**_pouch("box_pouch", kind="zip_unlined"), "base": {"kind": "box_pouch", "cut_as": "folded"}},
     {**_pouch("box_pouch_cut", turned="zip"), "base": {"kind": "box_pouch_cut", "cut_as": "folded"}},
     _pouch("pleated"),

@@ -88,6 +88,7 @@ WINDOW = {**POUCH, "top": {"kind": "zip", "turned": "zip", "zip_ends": "window"}
 RING = {**POUCH, "base": {"kind": "all_round"}, "size": {"width": 220, "height": 150, "depth": 70}}
 METAL = {**POUCH, "top": {"kind": "zip", "zip": "metal", "zip_used": "metre", "teeth_at_seams": "out"}}
 METRE = {**POUCH, "top": {"kind": "zip", "zip_used": "metre"}}
+PARTED = {**POUCH, "top": {"kind": "zip", "zip_used": "open_end"}}
 GUSSET = {"unit": "mm", "size": sizes_of("gusset"), "base": {"kind": "gusset"}, "carry": []}
 SIDES = {"unit": "mm", "size": sizes_of("side_panels"), "base": {"kind": "side_panels"}, "carry": []}
 LONG_ZIP = {**POUCH, "top": {"kind": "zip", "zip_trimmed": "after"}}
@@ -710,6 +711,18 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
     "corners never pinched": (PINCHED, without(box), "have not been sewn"),
     "a zip cut before it is tacked": (POUCH, after(_is(acts.Tack), _is(acts.CutZip)), "run off the cut end"),
     "a zip cut with its slider off": (METRE, without(_is(acts.SlideOn)), "slider"),
+    "a zip that never came apart": (PARTED, without(_is(acts.PartZip)), "halves are together"),
+    "a zip taken apart when half of it is in": (
+        PARTED,
+        after(_is(acts.PartZip), _is(acts.Sew, side=0)),
+        "sewn in already",
+    ),
+    "a zip joined before both halves are in": (
+        PARTED,
+        before(_is(acts.JoinZip), _is(acts.Sew, side=1)),
+        "not sewn in yet",
+    ),
+    "seams over a zip whose halves are apart": (PARTED, without(_is(acts.JoinZip)), "halves are apart"),
     "hard teeth under the needle": (METAL, without(_is(acts.TakeTeethOut)), "strike its teeth"),
     "a zip sewn in before it is cut": (
         POUCH,

@@ -164,6 +164,25 @@ def test_a_zip_used_whole_lies_between_its_rows() -> None:
     assert not [s for s in at.steps if s.key in ("tack zip", "cut zip")]
 
 
+def test_an_open_ended_zip_opens_less_by_its_box() -> None:
+    """Between rows 220 apart one of 200: 10 at either end, a box of 12, the slider; longer as measured."""
+    for stop, opens in ((None, 220 - 20 - 12 - 8), (5.0, 220 - 20 - 12 - 5 - 8), (15.0, 220 - 20 - 30 - 8)):
+        made = drafted(pouch(zip_used="open_end", zip_stop=stop))
+        strip = made.piece("zip")
+        assert strip.size("opens") == opens
+        assert [m.label for m in strip.marks if m.kind == "stop"] == ["Box and pin", "Top stop"]
+        keys = [s.key for s in made.steps]
+        order = ["zip apart", "zip front", "zip back", "zip joined", "outer sides"]
+        assert sorted(order, key=keys.index) == order
+        assert made.sewing.refused is None
+    # shut by a row that lies on the box: 3 clear of it
+    near = drafted(pouch(zip_used="open_end", zip_in_hand=240))
+    assert "stop-on-row" in {f.rule.id for f in findings(near)}
+    assert "stop-on-row" not in {
+        f.rule.id for f in findings(drafted(pouch(zip_used="whole", zip_in_hand=240)))
+    }
+
+
 def test_a_zip_by_the_metre_has_a_slider_and_two_tacks() -> None:
     """No stops; 25 to hold; both ends tacked before they are cut."""
     made = drafted(pouch(zip_used="metre"))

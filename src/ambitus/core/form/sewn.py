@@ -170,6 +170,8 @@ class Teeth:
     bare: bool = False
     #: whether it is cut once it is sewn in, level with the panels
     late: bool = False
+    #: whether its two halves come apart
+    parts: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -169,7 +169,7 @@ def _sewn_as_one(bag: Resolved) -> str:
 
 def _not_trimmed(bag: Resolved) -> str:
     """Return why a zip cannot be sewn in longer than its panels and cut after that."""
-    if ZIP_USED.is_(bag, "whole"):
+    if ZIP_USED.is_(bag, "whole") or ZIP_USED.is_(bag, "open_end"):
         return "it is used whole"
     if is_hinged(bag):
         return "its ends lie behind the cloth beside its window"

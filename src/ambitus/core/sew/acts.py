@@ -431,6 +431,16 @@ class SlideOn:
 
 
 @dataclass(frozen=True, slots=True)
+class PartZip:
+    """Take the two halves of an open-ended zip apart."""
+
+
+@dataclass(frozen=True, slots=True)
+class JoinZip:
+    """Put the pin of an open-ended zip into its box again, both halves sewn in."""
+
+
+@dataclass(frozen=True, slots=True)
 class Tack:
     """Tack across the teeth at every end that will be cut through them."""
 
@@ -567,6 +577,8 @@ Act = (
     | Roll
     | TrimBulk
     | SlideOn
+    | PartZip
+    | JoinZip
     | Tack
     | CutZip
     | TakeTeethOut

@@ -22,6 +22,8 @@ class ZipState:
     cut: bool = False
     teeth_out: bool = False
     sides: set[int] = field(default_factory=set)
+    #: whether the halves of an open-ended one are apart
+    apart: bool = False
     opened: Literal["", "half", "whole"] = ""
 
 

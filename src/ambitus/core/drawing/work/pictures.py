@@ -365,6 +365,10 @@ def _of_act(work: Work, act: Act) -> WorkPicture | None:
             return _window(work, "outer", "right")
         case acts.OpenZip():
             return _faces(work, "outer")
+        case acts.PartZip():
+            return _pieces(plan, [p for p in plan.by_key.values() if p.layer == "zip"], marked=True)
+        case acts.JoinZip():
+            return _faces(work, "outer")
         case acts.SlideOn() | acts.Tack() | acts.CutZip() | acts.TakeTeethOut():
             return _pieces(plan, [p for p in plan.by_key.values() if p.layer == "zip"], marked=True)
         case acts.Box() | acts.TrimTips() | acts.OvercastTips():

@@ -12,6 +12,20 @@ def _slide_on(work: Work, act: acts.SlideOn) -> None:
     work.zip.slider = True
 
 
+def _part_zip(work: Work, act: acts.PartZip) -> None:
+    is_cut(work)
+    refuse(work.plan.teeth is None or not work.plan.teeth.parts, "it does not come apart")
+    refuse(work.zip.apart, "its halves are apart already")
+    refuse(bool(work.zip.sides), "a half of it is sewn in already")
+    work.zip.apart = True
+
+
+def _join_zip(work: Work, act: acts.JoinZip) -> None:
+    refuse(not work.zip.apart, "its halves are together")
+    refuse(len(work.zip.sides) < 2, "a half of it is not sewn in yet")
+    work.zip.apart = False
+
+
 def _tack(work: Work, act: acts.Tack) -> None:
     is_cut(work)
     refuse(work.zip.tacked, "it is tacked already")
@@ -56,6 +70,8 @@ def zip_is_cut(work: Work) -> None:
         return
     refuse(teeth.cut > 0 and not work.zip.cut, "the zip has not been cut to its length")
     refuse(teeth.out and not work.zip.teeth_out, "the needle would strike its teeth")
+    crossed = work.zip.apart and len(work.zip.sides) == 2
+    refuse(crossed, "its halves are apart where the seam crosses them, and could never be joined")
 
 
 def zip_ready(work: Work, side: int) -> None:
@@ -69,6 +85,7 @@ def zip_ready(work: Work, side: int) -> None:
 def _open_zip(work: Work, act: acts.OpenZip) -> None:
     (body,) = work.bodies(("outer",))[:1]
     refuse(len(work.zip.sides) < 2, "the zip is not in yet")
+    refuse(work.zip.apart, "its halves are apart")
     sides = [loop for loop in work.loops(body) if not all(part.open for part in loop.parts)]
     reach = work.out(body) in (None, "right") or bool(work.zip.opened) or bool(sides)
     refuse(not reach, "the zip is closed, and its slider lies inside")
@@ -78,6 +95,8 @@ def _open_zip(work: Work, act: acts.OpenZip) -> None:
 #: what each act does
 DOES: Doing = {
     acts.SlideOn: _slide_on,
+    acts.PartZip: _part_zip,
+    acts.JoinZip: _join_zip,
     acts.Tack: _tack,
     acts.CutZip: _cut_zip,
     acts.TakeTeethOut: _take_teeth_out,

@@ -40,6 +40,7 @@ from ambitus.core.grammar.top.zip.tape import (
     most_seam,
     most_window,
     shows,
+    used_whole,
 )
 from ambitus.core.lengths import paired, snap
 
@@ -128,7 +129,7 @@ def zip_too_short(draft: "Draft") -> Iterator[Fired]:
         if not made.short or made.stock is None:
             continue
         bag = draft.bag
-        hand, whole = ZIP_IN_HAND.value(bag).value is not None, ZIP_USED.is_(bag, "whole")
+        hand, whole = ZIP_IN_HAND.value(bag).value is not None, used_whole(bag)
         last: tuple[Remedy, ...] = (to(ZIP_IN_HAND, None),) if hand else ()
         metre, say = to(ZIP_USED, "metre"), "{stock} from stop to stop; {short} is missing."
         if whole:
@@ -217,7 +218,7 @@ def stop_on_row(draft: "Draft") -> Iterator[Fired]:
         if ends_free(bag):
             ways += _opening(draft, at_least(bag, 2 * made.half_open + 2 * clear))
             ways += _opening(draft, at_most(bag, 2 * made.half_open - 2 * clear))
-        more = snap(2 * (made.row + clear + made.stop) - (made.stock or 0.0))
+        more = snap(2 * (made.row + clear + max(made.stop)) - (made.stock or 0.0))
         longer = at_least(bag, (made.stock or 0.0) + more)
         if hand:
             ways += [to(ZIP_IN_HAND, longer), to(ZIP_IN_HAND, None)]

@@ -5,7 +5,7 @@ from typing import Literal
 from ambitus.core.fields import Choice, Length
 
 ZIP_KIND = Choice[Literal["coil", "moulded", "metal"]]("top.zip")
-ZIP_USED = Choice[Literal["cut", "whole", "metre"]]("top.zip_used")
+ZIP_USED = Choice[Literal["cut", "whole", "open_end", "metre"]]("top.zip_used")
 ZIP_SLIDERS = Choice[Literal["one", "two"]]("top.zip_sliders")
 ZIP_ENDS = Choice[Literal["caught", "folded", "seamed", "window"]]("top.zip_ends")
 NARROW_BY = Choice[Literal["tab", "opening"]]("top.narrow_by")

@@ -21,6 +21,7 @@ from ambitus.core.grammar.top.zip.fields import (
     ZIP_WINDOW,
 )
 from ambitus.core.grammar.top.zip.tape import (
+    comes_apart,
     end_class,
     ends_free,
     facts_of,
@@ -28,6 +29,7 @@ from ambitus.core.grammar.top.zip.tape import (
     past_window,
     shows,
     sliders,
+    used_whole,
 )
 from ambitus.core.lengths import Pair, paired, snap, system_of
 from ambitus.core.spec.resolved import Resolved, ZipFacts
@@ -39,6 +41,10 @@ CLEAR = paired(3)
 CAUGHT = paired(6)
 #: Default (ours): the row that holds a folded tab, or the edge of a window, lies this far behind its fold.
 BEHIND_FOLD = Pair(2, Fraction(1, 8))
+
+
+#: Default (ours): how long the box is at the end of an open-ended zip, with the pin in it.
+BOX = paired(12)
 
 
 def under_tab(bag: Resolved) -> float:
@@ -74,8 +80,8 @@ class Zip:
     clear: float
     #: how wide its closed teeth are
     teeth: float
-    #: how long each stop is, inwards from where it ends; nothing where nobody measured it
-    stop: float = 0.0
+    #: how long each stop is, inwards from where it ends, the bottom one first; nothing where nobody measured
+    stop: tuple[float, float] = (0.0, 0.0)
 
     @property
     def half_length(self) -> float:
@@ -94,7 +100,8 @@ class Zip:
         """Return how far from a row each stop lies that is nearer than it may be, in mm."""
         if self.stops is None:
             return ()
-        near = (max(self.row - abs(x), abs(x) - self.stop - self.row, 0.0) for x in self.stops)
+        both = zip(self.stops, self.stop, strict=True)
+        near = (max(self.row - abs(x), abs(x) - long - self.row, 0.0) for x, long in both)
         return tuple(snap(mm) for mm in near if mm < self.clear - 1e-9)
 
     @property
@@ -176,7 +183,7 @@ def _bought(bag: Resolved, facts: ZipFacts, length: Sum, between: float) -> tupl
     if isinstance(hand, float):
         return Sum("Zip in hand, stop to stop", (ZIP_IN_HAND.term(bag, "Zip in hand"),)), hand
     stock = _stock(bag, facts)
-    if ZIP_USED.is_(bag, "whole"):
+    if used_whole(bag):
         room = Term("Between the rows across it", between, "Both stops lie inside.")
         plain = Sum(
             label,
@@ -203,7 +210,7 @@ def _stops(bag: Resolved, row: float, stock: float | None, end: float) -> tuple[
     """
     if stock is None:
         return None
-    if ZIP_USED.is_(bag, "whole"):
+    if used_whole(bag):
         return snap(-stock / 2), snap(stock / 2)
     clear, out = CLEAR.mm(bag.unit), end - facts_of(bag).tail.mm(bag.unit)
     outside = out >= row + clear + (STOP_LONG.or_none(bag) or 0.0)
@@ -217,17 +224,18 @@ def _opens(
     half: float,
     stops: tuple[float, float] | None,
     shown: tuple[Term, ...],
-    long: float,
+    longs: tuple[float, float],
 ) -> Sum:
     """Return what can be opened: what shows, less where stops hold the slider, less the slider itself."""
     inside = [snap(half - abs(x)) for x in stops or () if abs(x) < half - 1e-9]
     held = tuple(Term("A stop inside", -mm, "The slider stands still there.") for mm in inside if mm > 0)
-    reach = [min(long, half - abs(x) + long) for x in stops or ()]
-    held += tuple(
-        Term("The stop itself", -snap(mm), "As long as it was measured.", "chosen")
-        for mm in reach
-        if mm > 1e-9
-    )
+    box = comes_apart(bag)
+    for bottom, x, long in zip((True, False), stops or (), longs, strict=False):
+        mm = snap(min(long, half - abs(x) + long))
+        if mm > 1e-9 and box and bottom:
+            held += (Term("The box at its end", -mm, "The slider stands before it.", "default"),)
+        elif mm > 1e-9:
+            held += (Term("The stop itself", -mm, "As long as it was measured.", "chosen"),)
     slider = Term("The slider, pushed open", -facts.slider.mm(bag.unit), "It lies in the opening.", "default")
     if sliders(bag) == 2:
         why = "One lies at each end of the opening."
@@ -238,7 +246,9 @@ def _opens(
 def zip_of(bag: Resolved, form: Form) -> Zip:
     """Return the zip of *bag* as *form* makes it."""
     facts, shown = facts_of(bag), opening_terms(bag, form)
-    stop = STOP_LONG.or_none(bag) or 0.0
+    measured = STOP_LONG.or_none(bag) or 0.0
+    # the box at the end of an open-ended one is as stiff as a stop, and longer
+    stop = (max(measured, BOX.mm(bag.unit)) if comes_apart(bag) else measured, measured)
     half = snap(sum(t.mm for t in shown) / 2)
     behind = is_hinged(bag) or ZIP_ENDS.is_(bag, "folded")
     row = half + (BEHIND_FOLD.mm(bag.unit) if behind else 0.0)

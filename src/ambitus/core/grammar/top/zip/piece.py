@@ -7,7 +7,7 @@ from ambitus.core.grammar.order import ZIP_TRIMMED, goes
 from ambitus.core.grammar.top.zip.fields import CLOSES_AT, TEETH_AT_SEAMS
 from ambitus.core.grammar.top.zip.made import Zip, zip_of
 from ambitus.core.grammar.top.zip.small import small_strips
-from ambitus.core.grammar.top.zip.tape import sliders
+from ambitus.core.grammar.top.zip.tape import comes_apart, sliders
 from ambitus.core.lengths import Pair, paired, snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
@@ -43,7 +43,8 @@ def _zip_marks(bag: Resolved, made: Zip) -> tuple[Mark, ...]:
     low, high = made.stops or (-half, half)
     shown = sorted(placed(max(-half, min(half, x))) for x in (low, high))
     out.append(Mark("teeth", "Teeth", tuple((half + x, wide / 2) for x in shown), "middle of the tape"))
-    names = ("Bottom stop", "Top stop") if made.stops else ()
+    bottom = "Box and pin" if comes_apart(bag) else "Bottom stop"
+    names = (bottom, "Top stop") if made.stops else ()
     for name, x in zip(names, made.stops or (), strict=True):
         inside = snap(made.row - abs(x))
         where = "inside the row" if inside >= 0 else "outside the row"
@@ -96,7 +97,7 @@ def parts(item: Item, form: Form) -> tuple[Part, ...]:
     bag = item.bag
     made = zip_of(bag, form)
     by_metre = "by the metre, with two sliders" if sliders(bag) == 2 else "by the metre, with a slider"
-    sold = by_metre if made.stock is None else "closed end"
+    sold = by_metre if made.stock is None else "open end" if comes_apart(bag) else "closed end"
     the_zip = Strip(
         "zip",
         "",

@@ -24,7 +24,7 @@ from ambitus.core.grammar.top.zip.fields import (
 from ambitus.core.grammar.top.zip.made import CLEAR, Zip, zip_of
 from ambitus.core.grammar.top.zip.piece import cut_after, tack_in, tacks, teeth_out
 from ambitus.core.grammar.top.zip.small import seam_of, small_strips
-from ambitus.core.grammar.top.zip.tape import as_one, end_class, is_tabbed, shows, sliders
+from ambitus.core.grammar.top.zip.tape import as_one, comes_apart, end_class, is_tabbed, shows, sliders
 from ambitus.core.grammar.top.zip.window import in_window
 from ambitus.core.lengths import amount
 from ambitus.core.sew import acts
@@ -288,11 +288,14 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     strip = "strip at the " if bag.kinds.base.all_round else ""
     seam = (("Zip seam", ZIP_ALLOWANCE.of(bag)),)
     ready = "zip narrowed" if is_tabbed(bag) else "zip ready"
+    parted = comes_apart(bag)
+    the_zip = "Its half of the zip" if parted else "The zip"
+    done = "zip on both" if parted or cut_after(bag, made) else "zip in"
     beyond = ", and its ends standing out past the panel’s" if cut_after(bag, made) else ""
     between = (
-        "The zip face down on the outer’s right side, the lining over it face down: the zip lies between them"
+        f"{the_zip} face down on the outer’s right side, the lining over it face down: it lies between them"
         if lined
-        else "The zip face down on the outer’s right side; overcast the two edges together"
+        else f"{the_zip} face down on the outer’s right side; overcast the two edges together"
     )
     zip_seam = acts.Seams(bag.kinds.top.layers, "zip")
     stops = goes(bag, ZIP_ROWS, "short")
@@ -303,15 +306,43 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     closing = f"The slider closes at the {CLOSES_AT.of(bag)}."
     if sliders(bag) == 2:
         closing = "The sliders close it as they meet in its middle."
+    # a half by itself has no slider on it, or one that stays at its end
+    past = "" if parted else " Stop with the needle down to move it past the foot."
+    apart = (
+        Step(
+            "zip apart",
+            "Take the zip apart",
+            "Each half is sewn in by itself, the foot past nothing; mark on both which end has the box, or "
+            "the pin.",
+            290,
+            needs=(ready, "outer panels laid"),
+            gives=("zip apart",),
+            acts=(acts.PartZip(),),
+        ),
+    )
+    together = (
+        Step(
+            "zip joined",
+            "Put the pin into the box and close the zip",
+            "Both halves run level, their ends over each other: once the seams beside them are sewn it "
+            "cannot be joined any more.",
+            313,
+            needs=("zip on both",),
+            gives=("zip in",),
+            acts=(acts.JoinZip(), acts.See(zip="ready")),
+            kind="gate",
+            seen="joined",
+        ),
+    )
     return (
+        *(apart if parted else ()),
         Step(
             "zip front",
             f"Sew the zip to the {strip}front",
-            f"{between}, all raw edges level with the tape{beyond}. {closing} Stop with the needle down to "
-            f"move it past the foot.{ends}",
+            f"{between}, all raw edges level with the tape{beyond}. {closing}{past}{ends}",
             300,
             numbers=numbers,
-            needs=(ready, "outer panels laid"),
+            needs=("zip apart",) if parted else (ready, "outer panels laid"),
             gives=("zip on front",),
             acts=(acts.Sew(zip_seam, side=0, short=short),),
             settings=foot,
@@ -347,11 +378,12 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
             "Then close the zip and look: both edges run level beside it.",
             312,
             needs=("zip on back",),
-            gives=("zip on both",) if cut_after(bag, made) else ("zip in",),
+            gives=(done,),
             acts=(acts.TurnTo(bag.kinds.top.layers, "right"), acts.Press(bag.kinds.top.layers, "right")),
             settings=_iron(bag),
             reads=(Reading("zip_shows", "Zip that shows between the cloth edges", max(0.0, shows(bag))),),
         ),
+        *(together if parted else ()),
     )
 
 

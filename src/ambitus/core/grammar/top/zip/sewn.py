@@ -8,7 +8,7 @@ from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.seams.edges import edge_terms
 from ambitus.core.grammar.top.zip.made import tab_shows, zip_of
 from ambitus.core.grammar.top.zip.piece import cut_after, tacks, teeth_out
-from ambitus.core.grammar.top.zip.tape import SLIT_STOPS, end_class, is_tabbed, sewn_below, shows
+from ambitus.core.grammar.top.zip.tape import SLIT_STOPS, comes_apart, end_class, is_tabbed, sewn_below, shows
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Item, Resolved
 from ambitus.core.sums import Sum, Term
@@ -73,7 +73,7 @@ def _teeth(bag: Resolved, form: Form, layer: Layer) -> tuple[Teeth, ...]:
     made = zip_of(bag, form)
     hard, bare = not made.facts.stitched, made.stops is None
     ends, out = len(tacks(bag, made)), teeth_out(bag, made) > 0
-    return (Teeth("zip", hard, ends, out, bare, cut_after(bag, made)),)
+    return (Teeth("zip", hard, ends, out, bare, cut_after(bag, made), comes_apart(bag)),)
 
 
 def _tabs(item: Item, form: Form, layer: Layer) -> tuple[Caught, ...]:

@@ -63,6 +63,16 @@ def ends_free(bag: Resolved) -> bool:
     return is_tabbed(bag) or is_hinged(bag)
 
 
+def comes_apart(bag: Resolved) -> bool:
+    """Return whether the zip is open-ended: its two halves are held together by a pin in a box."""
+    return ZIP_USED.is_(bag, "open_end")
+
+
+def used_whole(bag: Resolved) -> bool:
+    """Return whether nothing of the zip is cut off: both its stops lie inside the rows across its ends."""
+    return ZIP_USED.is_(bag, "whole") or comes_apart(bag)
+
+
 def is_tabbed(bag: Resolved) -> bool:
     """Return whether tabs fill a part of the mouth at both ends of the zip."""
     return ZIP_ENDS.is_(bag, "folded") or ZIP_ENDS.is_(bag, "seamed")
@@ -88,8 +98,11 @@ TAPE_PARAMS = (
         options=(
             Option("cut", "A longer one, cut to length", "Its end is tacked and cut off; easy to sew in."),
             Option("whole", "One that is used whole", "Both stops lie inside the seams."),
+            Option("open_end", "An open-ended one, whole", "Its halves come apart: each is sewn in alone."),
             Option("metre", "By the metre, with a slider", "No stops: both ends are caught or covered."),
         ),
+        # behind a window both halves are sewn in one go
+        offered=lambda bag, key: key != "open_end" or not is_hinged(bag),
     ),
     Param(
         ZIP_SLIDERS,
@@ -432,7 +445,8 @@ def most_window(bag: Resolved, form: Form) -> float:
 
 
 def _says(bag: Resolved, view: View, prefix: str) -> str:
-    words = f"closed by a {within(facts_of(bag).label)}"
+    open_ended = "an open-ended" if comes_apart(bag) else "a"
+    words = f"closed by {open_ended} {within(facts_of(bag).label)}"
     if is_hinged(bag):
         return f"{words} behind a window"
     return f"{words} narrowed by tabs" if is_tabbed(bag) else words
