@@ -372,6 +372,9 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
     if at_edge:
         # its corners cross the zip, and the tips with whatever is caught there come off
         spec["top"] |= {"zip_ends": "caught", "grab": "none", "wrist": "none"}
+    if lined and spec["top"].get("turned") == "never":
+        # only what has its edges outside is sewn so, and its lining is sewn deeper
+        spec["top"]["turned"] = "zip"
     if lined and (in_one or at_edge or "bound_ends" in dict(classes).values()):
         # what binds an end goes through outer and lining, and one piece has no base seam for a gap
         spec["top"]["turned"] = "zip"

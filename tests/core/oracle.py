@@ -476,7 +476,7 @@ def _to_turn(b: Bag) -> float:
 
 
 def _gapped(b: Bag) -> bool:
-    return b.has("top.gap") and not b.chose("top.turned", "zip")
+    return b.has("top.gap") and not (b.chose("top.turned", "zip") or b.chose("top.turned", "never"))
 
 
 @says("gap-over-seam")

@@ -369,12 +369,15 @@ def _(b: Bag) -> bool:
 
 @says("template-too-tight")
 def _(b: Bag) -> bool:
-    # a stretch of the line is gone where both corners at its ends turn in, or a hollow closes
+    # grown by its seam and drawn in again it is another, where a hollow has closed
     def tight(put: put_on.Put) -> bool:
-        line, sewn = put_on.template_of(put, cut=True), put_on.template_of(put)
-        if line is None or sewn is None:
+        sewn, seam = put_on.template_of(put), put.allowance("flap")
+        if sewn is None:
             return False
-        return len(line.exterior.coords) < len(sewn.exterior.coords)
+        sewn = sewn.simplify(0.05)
+        grown = sewn.buffer(seam, join_style="mitre", mitre_limit=100)
+        again = grown.buffer(-seam, join_style="mitre", mitre_limit=100)
+        return bool(again.symmetric_difference(sewn).area > 0.1)
 
     return any(tight(put) for put in _templates(b))
 

@@ -121,7 +121,13 @@ def _chose(draft: Draft, path: str, option: str) -> bool:
 
 
 def _gapped(draft: Draft) -> bool:
-    return draft.bag.kinds.top.kind in _GAPPED and not _chose(draft, "top.turned", "zip")
+    without = any(_chose(draft, "top.turned", way) for way in ("zip", "never"))
+    return draft.bag.kinds.top.kind in _GAPPED and not without
+
+
+def _lies_inside(draft: Draft) -> bool:
+    """Whether its lining is sewn by itself inside an outer whose edges stay outside."""
+    return _chose(draft, "top.turned", "never") and "lining" in draft.bag.kinds.top.layers
 
 
 def _traced(draft: Draft, beyond: float = 0.0) -> tuple[float, float, float]:
@@ -1212,7 +1218,8 @@ def steps_are_safe(draft: Draft) -> Iterator[str]:
         by_top = (*(pair for pair in by_top if "turn" not in pair), ("{first}", "try zip"))
     pairs += [(one.format(first=first_seam), then.format(first=first_seam)) for one, then in by_top]
     if is_hinged(draft) and top == "zip":
-        pairs += [("window face", "window slit"), ("baste lining", first_seam)]
+        pairs += [("window face", "window slit")]
+        pairs += [] if _lies_inside(draft) else [("baste lining", first_seam)]
     pairs = _as_chosen(draft, pairs)
     opening = draft.bag.values.get("top.opening")
     if opening is not None and opening.value != "ends":

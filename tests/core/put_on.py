@@ -147,7 +147,7 @@ def template_of(put: Put, cut: bool = False) -> Polygon | None:
     if high - low < 20 or _goes_on(drawn, top):
         return None
     inside, seam = _inside(put), put.allowance("flap")
-    shape = Polygon([(x, y - top) for x, y in drawn])
+    shape = Polygon([(x, 0.0 if y >= top - 0.5 else y - top) for x, y in drawn])
     # so high that its upper edge is where no allowance of the sides reaches
     tall = shape.union(box(low, -0.001, high, 500))
     by = -1 if put.is_("flap_traced_as", "cut") else 1

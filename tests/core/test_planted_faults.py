@@ -205,6 +205,12 @@ BAGS: tuple[dict[str, Any], ...] = (
     },
     _pouch("box_pouch_cut", kind="zip_unlined"),
     _pouch("seamed", zip_used="open_end", zip_rows="short"),
+    {
+        **_pouch("rounded", turned="never", ease_by=7, zip_ends="window", zip_window=131),
+        "base": {"kind": "rounded", "lower": "disc", "disc": 251},
+        "seams": {"kind": "raw"},
+    },
+    {**_pouch("seamed", turned="never"), "seams": {"kind": "raw"}},
     _pouch("boxed", kind="zip_unlined", zip_used="open_end", zip="metal", zip_ends="seamed", tab=29),
     {**_pouch("box_pouch", kind="zip_unlined"), "base": {"kind": "box_pouch", "cut_as": "folded"}},
     {**_pouch("box_pouch_cut", turned="zip"), "base": {"kind": "box_pouch_cut", "cut_as": "folded"}},

@@ -89,6 +89,13 @@ RING = {**POUCH, "base": {"kind": "all_round"}, "size": {"width": 220, "height":
 METAL = {**POUCH, "top": {"kind": "zip", "zip": "metal", "zip_used": "metre", "teeth_at_seams": "out"}}
 METRE = {**POUCH, "top": {"kind": "zip", "zip_used": "metre"}}
 PARTED = {**POUCH, "top": {"kind": "zip", "zip_used": "open_end"}}
+MAT = {
+    **POUCH,
+    "base": {"kind": "rounded", "lower": "disc", "disc": 240},
+    "seams": {"kind": "raw"},
+    "cloth": {"outer": "felt"},
+    "top": {"kind": "zip", "turned": "never", "zip_ends": "window", "zip_window": 190},
+}
 GUSSET = {"unit": "mm", "size": sizes_of("gusset"), "base": {"kind": "gusset"}, "carry": []}
 SIDES = {"unit": "mm", "size": sizes_of("side_panels"), "base": {"kind": "side_panels"}, "carry": []}
 LONG_ZIP = {**POUCH, "top": {"kind": "zip", "zip_trimmed": "after"}}
@@ -723,6 +730,16 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
         "not sewn in yet",
     ),
     "seams over a zip whose halves are apart": (PARTED, without(_is(acts.JoinZip)), "halves are apart"),
+    "a mat whose lining was not sewn first": (
+        MAT,
+        after(_sewing("lining", "side"), _sewing("outer", "side")),
+        "of the lining is sewn with the wrong side out",
+    ),
+    "a mat that is not folded over its lining": (
+        MAT,
+        without(_is(acts.TurnTo, out="right")),
+        "of the outer is sewn with the right side out",
+    ),
     "hard teeth under the needle": (METAL, without(_is(acts.TakeTeethOut)), "strike its teeth"),
     "a zip sewn in before it is cut": (
         POUCH,

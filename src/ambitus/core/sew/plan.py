@@ -42,8 +42,9 @@ class Plan:
     """
     A bag to be sewn.
 
-    ``rows`` is what is done to the seams of each class, in order; ``cold`` the layers and kinds of piece that
-    no iron may touch; ``thick`` how thick each sewn layer is with all that is on it, in mm.
+    ``rows`` is what is done to the seams of each class, in order, or of a class in one layer; ``cold`` the
+    layers and kinds of piece that no iron may touch; ``thick`` how thick each sewn layer is with all that is
+    on it, in mm.
     """
 
     forms: Mapping[str, Form]
@@ -320,7 +321,8 @@ class Plan:
 
     def rows_of(self, seam: str) -> tuple[RowPlan, ...]:
         """Return what is done to a seam, in order."""
-        return self.rows.get(self.seams[seam].seam, (RowPlan("sewn"),))
+        of, layer = self.seams[seam].seam, seam.partition(" ")[0]
+        return self.rows.get(f"{layer} {of}") or self.rows.get(of, (RowPlan("sewn"),))
 
     def named(self, seams: Seams) -> tuple[str, ...]:
         """Return the keys of the seams that are meant; the one that joins layers belongs to each of them."""

@@ -1,7 +1,7 @@
 """Steps that bases of panels share: sides, base, pressing, and the corners where there are any."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ambitus.core.form.model import Form
 from ambitus.core.form.sewn import end_at_top, openings_in
@@ -11,7 +11,16 @@ from ambitus.core.grammar.contract import Layer, Row
 from ambitus.core.grammar.order import FIRST_SEAM, HEM_SEWN, goes
 from ambitus.core.grammar.reads import mouth_reading
 from ambitus.core.grammar.top.fields import GAP_IN
-from ambitus.core.grammar.top.lining import one_with_outer, says_taper, sewn_deeper
+from ambitus.core.grammar.top.lining import (
+    deeper_by,
+    leaves_gap,
+    lies_inside,
+    one_with_outer,
+    says_taper,
+    seam_in,
+    sewn_deeper,
+)
+from ambitus.core.lengths import snap
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Resolved
 from ambitus.core.steps.model import Reading, Step
@@ -46,7 +55,7 @@ def sewn_layers(bag: Resolved) -> Iterator[tuple[Layer, int]]:
 
 def _gap(bag: Resolved, layer: Layer, seam: str, part: str) -> str:
     where = GAP_IN.found(bag)
-    if where is None or layer != "lining":
+    if where is None or layer != "lining" or not leaves_gap(bag):
         return ""
     # of a gusset it lies in the seam of the front, whichever edge of the panel it is in
     here = part == "front" if seam == "gusset" else where.value == seam and part != "ends"
@@ -63,6 +72,12 @@ _KEYS = {
     # the joins of a panel that is divided are of the same class, and are sewn before
     ("join", ""): "strip join",
 }
+
+
+def first_of(bag: Resolved, layer: Layer) -> tuple[str, ...]:
+    """Return what has to be there before a layer is sewn up: an outer is folded over what lies inside it."""
+    ready = (f"{layer} panels ready",)
+    return (*ready, "outer folded over") if layer == "outer" and lies_inside(bag) else ready
 
 
 def sewn_together(bag: Resolved, layer: Layer) -> tuple[str, ...]:
@@ -198,7 +213,7 @@ def sew(
     if on_to:
         words = f"{words} and the {_CALLED[on_to][0]}"
     deeper = sewn_deeper(bag, layer, seam) if deeper is None else deeper
-    kind, path = bag.kinds.seam(seam), allowance_of(seam)
+    kind, path = seam_in(bag, layer, seam), allowance_of(seam)
     own = kind.own(bag)[0] if kind.own else 0.0
     allowance = (path.of(bag) if path in bag.values else own) + deeper
     taper = says_taper(bag, seam) if deeper and seam in ("side", "gusset", "end") else ""
@@ -255,11 +270,11 @@ def sew(
 def press_seams(bag: Resolved, layer: Layer, rank: int, *, needs: tuple[str, ...], gives: str) -> Step:
     """Return the pressing of one layer's seams, the way their kind lies."""
     pressed = next(key for key in ("side", "gusset", "ring", "end", "base") if key in bag.sewn)
-    side = side_up(bag, pressed)
+    side = side_up(bag, pressed, layer)
     both = "Sides and base, from" if {"side", "base"} <= set(bag.sewn) else "From"
     return Step(
         key=f"{layer} press",
-        title=f"Press the seams of the {layer} {bag.kinds.seam(pressed).press}",
+        title=f"Press the seams of the {layer} {seam_in(bag, layer, pressed).press}",
         say=f"{both} the {side} side.",
         rank=rank,
         needs=needs,
@@ -274,18 +289,25 @@ def _pressed(layers: tuple[str, ...], side: acts.Side) -> tuple[acts.Act, ...]:
     return (acts.TurnTo(layers, side), acts.Press(layers, side))
 
 
-def side_up(bag: Resolved, seam: str) -> acts.Side:
+def side_up(bag: Resolved, seam: str, layer: Layer = "outer") -> acts.Side:
     """Return the side of the cloth that seams of a class are pressed from: where they are sewn last."""
     path = allowance_of(seam)
-    last = bag.kinds.seam(seam).rows(bag, seam, path.of(bag) if path in bag.values else 0.0)[-1]
+    last = seam_in(bag, layer, seam).rows(bag, seam, path.of(bag) if path in bag.values else 0.0)[-1]
     return "right" if last.edges == "sewn" and last.lies != "right" else "wrong"
+
+
+def across(bag: Resolved, form: Form, layer: Layer) -> Reading:
+    """Return what a tape reads across the mouth of a layer: a lining that lies inside is narrower there."""
+    read = mouth_reading(form)
+    inside = deeper_by(bag, layer) if lies_inside(bag) else 0.0
+    return replace(read, mm=snap(read.mm - 2 * inside)) if inside else read
 
 
 def sides_and_base(
     bag: Resolved, form: Form, layer: Layer, rank: int, *, needs: tuple[str, ...], gives: str
 ) -> tuple[Step, ...]:
     """Return side seams, base seam and pressing of one layer; *gives* is what the pressed seams give."""
-    ready = (*needs, f"{layer} panels ready")
+    ready = (*needs, *first_of(bag, layer))
     sides, base = f"{layer} sides sewn", f"{layer} base sewn"
     base_first, in_one = goes(bag, FIRST_SEAM, "base"), goes(bag, FIRST_SEAM, "one")
     under = (n for n, s in enumerate(bag.kinds.carry) if s.attach.runs == "under")
@@ -301,7 +323,7 @@ def sides_and_base(
         if in_one
         else FROM_TOP,
         form=form,
-        reads=(mouth_reading(form),),
+        reads=(across(bag, form, layer),),
         on_to="base" if in_one else "",
     )
     if in_one or is_folded(bag):

@@ -23,7 +23,7 @@ from ambitus.core.grammar.top.fields import (
     TURN,
     TURNED,
 )
-from ambitus.core.grammar.top.lining import one_with_outer
+from ambitus.core.grammar.top.lining import leaves_gap, one_with_outer
 from ambitus.core.grammar.top.turned_through.gap import (
     LEAST_GAP,
     is_bulky,
@@ -169,7 +169,7 @@ def least_to_turn(draft: "Draft") -> float:
 
 
 def _gap(draft: "Draft") -> tuple[float, float] | None:
-    if GAP not in draft.bag.values or TURNED.is_(draft.bag, "zip"):
+    if GAP not in draft.bag.values or not leaves_gap(draft.bag):
         return None
     return GAP.of(draft.bag), straight_seam(draft.bag)
 

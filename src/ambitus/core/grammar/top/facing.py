@@ -10,7 +10,8 @@ from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.cloth.bottom import held_terms, level_of, on_grid, step_terms, top_of
 from ambitus.core.grammar.contract import Allowances, Layer
 from ambitus.core.grammar.order import LINING_CUT, goes
-from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT, GAP_IN, TURNED
+from ambitus.core.grammar.top.fields import FACING, FACING_HEIGHT, GAP_IN
+from ambitus.core.grammar.top.lining import leaves_gap
 from ambitus.core.lengths import paired, snap
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
@@ -127,7 +128,7 @@ def lay_lining(item: Item, form: Form) -> tuple[Step, ...]:
     lies = "Right sides together" if two else "Folded, right sides together"
     if not form.mouth:
         lies = "Flat, right side up"
-    gap = GAP_IN.found(item.bag) and not TURNED.is_(item.bag, "zip")
+    gap = GAP_IN.found(item.bag) and leaves_gap(item.bag)
     return (
         Step(
             "lining ready",

@@ -4,6 +4,7 @@ from typing import Literal
 
 from ambitus.core.grammar.asked import Option, Param
 from ambitus.core.grammar.base.cut_as import is_folded, is_wrapped
+from ambitus.core.grammar.contract import SeamKind
 from ambitus.core.grammar.top.fields import EASE_BY, LINING_EASE, TURNED
 from ambitus.core.lengths import amount, paired
 from ambitus.core.spec.resolved import Resolved
@@ -14,7 +15,7 @@ EASE_PARAMS = (
         LINING_EASE,
         "Lining",
         "choice",
-        "none",
+        lambda bag: "deeper" if lies_inside(bag) else "none",
         way_out="none",
         options=(
             Option("none", "The same size as the outer", "Cut alike."),
@@ -30,7 +31,8 @@ EASE_PARAMS = (
         EASE_BY,
         "Lining smaller by",
         "length",
-        paired(3),
+        # so deep that it does not show beyond edges that stay outside
+        lambda bag: paired(6 if lies_inside(bag) else 3).mm(bag.unit),
         low=0.5,
         high=25,
         help="Its height where it is cut shorter; each seam where it is sewn deeper.",
@@ -91,11 +93,31 @@ def sewn_deeper(bag: Resolved, layer: str, key: str) -> float:
 
 def says_taper(bag: Resolved, key: str) -> str:
     """Return how an upright seam that is sewn deeper comes back to the plain allowance at its ends."""
+    if lies_inside(bag):
+        return ""
     over = amount(TAPER, bag.unit)
     mouth = "zip" if bag.kinds.top.shut else "top"
     if key in ("side", "end") and keeps_base(bag) and "corner" in bag.kinds.sewn:
         return f" Taper back to the plain allowance over the {over} before the {mouth} and before the corner."
     return f" Taper back to the plain allowance over the {over} before the {mouth}."
+
+
+def lies_inside(bag: Resolved) -> bool:
+    """
+    Return whether the lining of a bag whose edges stay outside is sewn by itself inside it: right sides
+    together, before its outer, and nothing is turned.
+    """
+    return "lining" in bag.kinds.top.layers and TURNED.is_(bag, "never")
+
+
+def leaves_gap(bag: Resolved) -> bool:
+    """Return whether the lining is turned through a gap of its own, where its top has one."""
+    return not (TURNED.is_(bag, "zip") or TURNED.is_(bag, "never"))
+
+
+def seam_in(bag: Resolved, layer: str, key: str) -> SeamKind:
+    """Return how the seams of class *key* are sewn in *layer*: plain in a lining that lies inside."""
+    return bag.kinds.plain if layer == "lining" and lies_inside(bag) else bag.kinds.seam(key)
 
 
 def one_with_outer(bag: Resolved) -> bool:

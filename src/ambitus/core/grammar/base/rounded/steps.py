@@ -3,9 +3,17 @@
 from ambitus.core.form.model import Form
 from ambitus.core.grammar.allowances import SIDE_ALLOWANCE
 from ambitus.core.grammar.base.fields import LOWER
-from ambitus.core.grammar.base.sewing import FROM_TOP, press_seams, sew, sewn_layers, sewn_together
+from ambitus.core.grammar.base.sewing import (
+    FROM_TOP,
+    across,
+    first_of,
+    press_seams,
+    sew,
+    sewn_layers,
+    sewn_together,
+)
 from ambitus.core.grammar.contract import Layer
-from ambitus.core.grammar.reads import mouth_reading
+from ambitus.core.grammar.top.lining import seam_in
 from ambitus.core.lengths import amount
 from ambitus.core.sew import acts
 from ambitus.core.spec.resolved import Item, Resolved
@@ -21,19 +29,19 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     """Return the steps of every layer that is sewn up by itself."""
     bag = item.bag
     out: list[Step] = []
-    loose = _lies_loose(bag)
     for layer, rank in sewn_layers(bag):
+        loose = _lies_loose(bag, layer)
         sewn, level = f"{layer} round sewn", f"{layer} round level"
         out += sew(
             bag,
             layer,
             "side",
             rank,
-            needs=(f"{layer} panels ready",),
+            needs=first_of(bag, layer),
             gives=sewn if loose else level,
             say=f"{FROM_TOP[:-1]}; {_goes_on(form)} up the other side in the same go.",
             form=form,
-            reads=(mouth_reading(form),),
+            reads=(across(bag, form, layer),),
         )
         if loose:
             out.append(_thinned(bag, form, layer, rank + 4, sewn, level))
@@ -50,9 +58,9 @@ def _goes_on(form: Form) -> str:
     return "slowly along the whole curve and"
 
 
-def _lies_loose(bag: Resolved) -> bool:
+def _lies_loose(bag: Resolved, layer: Layer) -> bool:
     """Return whether the edges of the seam lie loose inside: not held together, enclosed, or outside."""
-    rows = bag.kinds.seam("side").rows(
+    rows = seam_in(bag, layer, "side").rows(
         bag, "side", SIDE_ALLOWANCE.of(bag) if SIDE_ALLOWANCE in bag.values else 0.0
     )
     sewn = [row for row in rows if row.edges == "sewn"]

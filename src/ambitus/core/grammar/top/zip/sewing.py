@@ -8,7 +8,9 @@ from ambitus.core.grammar.base.cut_as import is_hinged
 from ambitus.core.grammar.order import ZIP_ROWS, goes
 from ambitus.core.grammar.seams.edges import eaten
 from ambitus.core.grammar.seams.strips import BOUND_KINDS
+from ambitus.core.grammar.top.fields import EASE_BY
 from ambitus.core.grammar.top.finishing import measure_back
+from ambitus.core.grammar.top.lining import lies_inside
 from ambitus.core.grammar.top.turned_through.steps import close_gap, gap_open
 from ambitus.core.grammar.top.zip.fields import (
     CLOSES_AT,
@@ -416,6 +418,20 @@ def _before_closing(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
             ),
         ),
     ]
+    if lies_inside(bag):
+        out.append(
+            Step(
+                "fold over",
+                "Fold the outer over its lining, right side out",
+                "The lining lies between its halves, wrong side out; push its seam in, clear of the edges "
+                "that come next.",
+                398,
+                needs=("lining body sewn",),
+                gives=("outer folded over",),
+                acts=(acts.TurnTo(("outer",), "right"),),
+                lengths=(("The lining’s seam, in from the edge", EASE_BY.of(bag)),),
+            )
+        )
     if lined and as_one(bag):
         out.append(
             Step(
@@ -494,12 +510,20 @@ def _turned(bag: Resolved, form: Form) -> tuple[Step, ...]:
     )
 
 
+def _has_gap(bag: Resolved) -> bool:
+    return not (as_one(bag) or lies_inside(bag))
+
+
 def _stays_out(bag: Resolved, form: Form) -> bool:
     """Return whether a bag without a gap has its right side out when it is sewn: nothing is turned then."""
     body = [key for key in bag.kinds.base.classes if key in bag.classes]
     # corners that are folded to points are sewn across from the wrong side
     pointed = bool(form.corner) and "corner" not in body
-    return as_one(bag) and not pointed and all(bag.kinds.seam(key).right_out for key in body)
+    return (
+        (as_one(bag) or lies_inside(bag))
+        and not pointed
+        and all(bag.kinds.seam(key).right_out for key in body)
+    )
 
 
 def _through_zip(bag: Resolved, form: Form) -> tuple[Step, ...]:
@@ -527,7 +551,7 @@ def steps(item: Item, form: Form) -> tuple[Step, ...]:
     bag = item.bag
     made = zip_of(bag, form)
     sewn_in = in_window(bag, made) if is_hinged(bag) else _sewn_in(bag, made)
-    last, stays = _through_zip(bag, form) if as_one(bag) else _turned(bag, form), _stays_out(bag, form)
+    last, stays = _turned(bag, form) if _has_gap(bag) else _through_zip(bag, form), _stays_out(bag, form)
     opens = Step(
         "try zip",
         "Run the slider from end to end",

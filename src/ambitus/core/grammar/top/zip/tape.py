@@ -11,7 +11,7 @@ from ambitus.core.grammar.cloth.fields import BOTTOM
 from ambitus.core.grammar.contract import Layer
 from ambitus.core.grammar.sizes import WIDTH
 from ambitus.core.grammar.top.fields import LINING_EASE
-from ambitus.core.grammar.top.lining import one_with_outer
+from ambitus.core.grammar.top.lining import deeper_by, lies_inside, one_with_outer
 from ambitus.core.grammar.top.zip.fields import (
     CLOSES_AT,
     NARROW_BY,
@@ -398,7 +398,23 @@ def no_mouth(bag: Resolved) -> str:
         return "the sides stand between front and back, where the zip’s ends would have to be caught"
     if one_round(bag):
         return "a tube of one panel has one side seam, and the zip has two ends"
+    if lies_inside(bag) and (why := _not_inside(bag)):
+        return why
     return _no_window(bag) if is_hinged(bag) else ""
+
+
+def edges_outside(bag: Resolved) -> bool:
+    """Return whether a flat bag is sewn so that the edges of its outer stay outside, all of them."""
+    base = bag.kinds.base
+    body = [key for key in base.classes if key in bag.kinds.sewn]
+    return base.hinges and all(bag.kinds.seam(key).kind == "raw" for key in body)
+
+
+def _not_inside(bag: Resolved) -> str:
+    """Return why a lining cannot be sewn by itself inside its outer, or nothing."""
+    if not edges_outside(bag):
+        return "what is never turned is flat, and its edges stay outside: raw edges that meet"
+    return "" if LINING_EASE.is_(bag, "deeper") else "the lining inside it is cut the same, and sewn deeper"
 
 
 def _no_window(bag: Resolved) -> str:
@@ -409,9 +425,9 @@ def _no_window(bag: Resolved) -> str:
         return "what is put on is measured from a top edge, and its top is a fold"
     if BOTTOM.is_(bag, "contrast"):
         return "a bottom would part front and back, which are one piece"
-    if not as_one(bag):
+    if not as_one(bag) and not lies_inside(bag):
         return "its lining is slit with it, and has no seam of its own for a gap: turn it through the zip"
-    if LINING_EASE.found(bag) and not LINING_EASE.is_(bag, "none"):
+    if LINING_EASE.found(bag) and not LINING_EASE.is_(bag, "none") and not lies_inside(bag):
         return "its lining is slit with it, and is cut the same size"
     return ""
 
@@ -422,7 +438,7 @@ def usual_window(bag: Resolved) -> float:
     1/4 in, with half of that to spare.
     """
     step = Pair(5, Fraction(1, 4)).mm(bag.unit)
-    room = (WIDTH.or_none(bag) or 0.0) - 2 * past_window(bag) - step
+    room = (WIDTH.or_none(bag) or 0.0) - 2 * (past_window(bag) + inside_by(bag)) - step
     return snap(max(4.0, math.floor(room / step)) * step)
 
 
@@ -437,11 +453,18 @@ def most_window(bag: Resolved, form: Form) -> float:
     below the fold, both ends of the tape still lie inside the seam.
     """
     deep = shows(bag) / 2 - (form.mm("height") - form.rounded)
+    # beside a lining that is sewn inside it is that seam which the tape may not lie under
+    inside = inside_by(bag)
     narrower = 0.0
     if deep > 0 and form.rounded:
-        r = form.rounded
+        r = form.rounded - (0.0 if form.clipped else inside)
         narrower = deep if form.clipped else r - math.sqrt(max(0.0, r * r - deep * deep))
-    return snap(form.mm("width") - 2 * narrower - 2 * past_window(bag))
+    return snap(form.mm("width") - 2 * (narrower + inside + past_window(bag)))
+
+
+def inside_by(bag: Resolved) -> float:
+    """Return how far inside its outer a lining is sewn whose outer's edges stay outside, in mm."""
+    return deeper_by(bag, "lining") if lies_inside(bag) else 0.0
 
 
 def _says(bag: Resolved, view: View, prefix: str) -> str:

@@ -13,7 +13,7 @@ from ambitus.core.grammar.top.checks import LINED_CHECKS
 from ambitus.core.grammar.top.facing import lay_lining
 from ambitus.core.grammar.top.fields import EASE_BY, GAP, GAP_IN, LINING_EASE, TURNED
 from ambitus.core.grammar.top.finishing import top_phrase
-from ambitus.core.grammar.top.lining import EASE_PARAMS, shorter_terms
+from ambitus.core.grammar.top.lining import EASE_PARAMS, lies_inside, shorter_terms
 from ambitus.core.grammar.top.turned_through.gap import gap_opening
 from ambitus.core.grammar.top.turned_through.variant import TURNED_THROUGH
 from ambitus.core.grammar.top.zip.checks import CHECKS
@@ -39,6 +39,7 @@ from ambitus.core.grammar.top.zip.tape import (
     ZIP_PHRASE,
     allowance,
     as_one,
+    edges_outside,
     no_mouth,
     sewn_below,
 )
@@ -58,14 +59,21 @@ _TURNED = Param(
             "The zip itself: lining and outer as one",
             "No gap: both layers are sewn together, and their edges enclosed or overcast inside.",
         ),
+        Option(
+            "never",
+            "Nothing: its edges stay outside",
+            "Of a mat or of felt: the lining is sewn by itself inside it, deeper, and the outer last.",
+        ),
     ),
+    way_out="zip",
+    offered=lambda bag, key: key != "never" or edges_outside(bag),
 )
 _GAP = tuple(replace(p, shown_when=(TURNED, "gap")) for p in TURNED_THROUGH.params if p.path in (GAP_IN, GAP))
 
 
 def _sewn(item: Item, form: Form, layer: Layer) -> tuple[Sewn, ...]:
     """Return which edges meet the zip and what is caught beside it, and the gap of the lining."""
-    gap = () if as_one(item.bag) else gap_opening(item, form, layer)
+    gap = () if as_one(item.bag) or lies_inside(item.bag) else gap_opening(item, form, layer)
     return (*gap, *sewn_to_zip(item, form, layer))
 
 
