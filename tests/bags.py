@@ -65,7 +65,7 @@ def why_at(bag: Resolved, path: str) -> str:
 #: bases whose panels run from a zip along the upper side round to a seam below
 LIDDED = ("box_pouch", "box_pouch_cut", "pleated")
 #: bases that are closed but for their zip: nothing hangs from them, and nothing is put on
-SHUT = (*LIDDED, "all_round")
+SHUT = (*LIDDED, "all_round", "zip_round")
 
 #: one size of each name, in mm, for a bag of any base
 SIZES = {"width": 340, "height": 280, "depth": 120, "diameter": 200, "length": 260, "breadth": 140}
@@ -364,7 +364,9 @@ def totes(draw: st.DrawFn, grammar: Grammar = GRAMMAR, bands: bool = False, **on
     if hinges:
         ends = [o for o in ("caught", "folded", "seamed") if not hinged] or ["window"]
         spec["top"]["zip_ends"] = draw(st.sampled_from(ends))
-    if hinged or kinds["base"] == "all_round":
+    if kinds["base"] == "zip_round":
+        spec["top"] |= {"zip_ends": "caught"}
+    if hinged or kinds["base"] in ("all_round", "zip_round"):
         spec["cloth"]["bottom"] = "same"
         spec["top"] |= {"turned": "zip", "ease": "none"} if lined else {}
     in_one = kinds["base"] in ("box_pouch", "box_pouch_cut") and spec["base"].get("cut_as") == "folded"

@@ -211,6 +211,20 @@ def test_a_box_is_pressed_with_its_zip_along_one_edge(screen: Screen) -> None:
     screen.kept()
 
 
+def test_a_zip_goes_from_base_to_base(screen: Screen) -> None:
+    """22 + 1.2 − 1.8; along its zip 22 + 12 − 0.8584 × 4 with corners of 4; half-round 22 + 12 − 5.15."""
+    screen.open("Mouthpiece box pouch")
+    page = screen.page
+    _pick(screen, "base.kind", "zip_round", "base")
+    page.keyboard.press("Escape")
+    screen.shows(OUTER, "width", "21.4")
+    page.wait_for_selector("text=30.57")
+    _pick(screen, "base.upper", "half", "base")
+    page.keyboard.press("Escape")
+    page.wait_for_selector("text=28.85")
+    screen.kept()
+
+
 def test_a_front_with_a_zip_pocket_is_picked(screen: Screen) -> None:
     """Of a front cut 4 7/8: less 2 of the strip and 1/2 of zip that shows, a seam of 1/4, 1/2 to trim."""
     screen.open("Reed pouch")

@@ -225,6 +225,28 @@ def _(b: Bag) -> bool:
     return b.base == "all_round" and b.mm("base.radius") > min(b.asked["width"], b.asked["height"]) / 2
 
 
+@says("upper-corner-over-panel")
+def _(b: Bag) -> bool:
+    room = min(b.asked.get("width", 0.0) / 2, b.asked.get("height", 0.0))
+    return b.base == "zip_round" and b.chose("base.upper", "round") and b.mm("base.radius") > room
+
+
+@says("corner-tight-for-zip")
+def _(b: Bag) -> bool:
+    if b.base != "zip_round":
+        return False
+    least = max(b.pair(15, 5 / 8), 0.5 - proofs.top_eats(b.draft))
+    asked = 1e9 if b.chose("base.upper", "half") else b.mm("base.radius")
+    return min(asked, b.draft.form.rounded) < least - EPS
+
+
+@says("zip-fills-panel")
+def _(b: Bag) -> bool:
+    shows = max(0.0, proofs.zip_shows(b.draft)) if b.top.startswith("zip") else 0.0
+    wide, high = b.asked.get("width", 0.0), b.asked.get("height", 0.0)
+    return b.base == "zip_round" and (wide <= shows + 10 or high <= shows / 2 + 10)
+
+
 @says("zip-panel-out-of-reach")
 def _(b: Bag) -> bool:
     if b.base != "all_round":
@@ -816,7 +838,7 @@ def _(b: Bag) -> bool:
 
 
 def _rounded(b: Bag) -> float:
-    return proofs._radius(b.draft) if b.base in ("gusset", "rounded", "all_round") else 0.0
+    return proofs._radius(b.draft) if b.base in ("gusset", "rounded", "all_round", "zip_round") else 0.0
 
 
 def _level(b: Bag) -> float:
@@ -1169,7 +1191,7 @@ class Zip:
             self.tab = (mouth - self.shows) / 2
         folded = b.chose("top.zip_ends", "folded") or (self.narrowed and not self.tabbed)
         self.row = self.shows / 2 + (b.pair(2, 1 / 8) if folded else 0.0)
-        end = "end" if b.box or b.base == "all_round" else "side"
+        end = "end" if b.box or b.base == "all_round" else "base" if b.base == "zip_round" else "side"
         over = 2 * b.pair(12, 0.5) if self.narrowed else 2 * proofs.eaten(b.draft, end)
         step = b.bag.grid.step
         tape = self.shows + cut_off + over
@@ -1306,7 +1328,7 @@ def _(b: Bag) -> bool:
 
 @says("zip-not-counted")
 def _(b: Bag) -> bool:
-    always = proofs.is_hinged(b.draft) or b.base == "all_round"
+    always = proofs.is_hinged(b.draft) or b.base in ("all_round", "zip_round")
     counts = always or not b.chose("top.zip_counts", "left_out")
     return not counts and abs(proofs.zip_shows(b.draft)) > EPS
 

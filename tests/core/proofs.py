@@ -28,6 +28,8 @@ _ZIPPED = {"zip", "zip_unlined"}
 _BOX = set(LIDDED)
 #: a gusset all round, its zip in it
 _ROUND = "all_round"
+#: a zip from base to base, over round upper corners
+_ARCHED = "zip_round"
 #: how well a traced curve is told by its points
 TRACED = 0.05
 
@@ -104,7 +106,11 @@ def past_the_edge(draft: Draft) -> float:
 
 def _uncounted(draft: Draft) -> float:
     """Return half of what shows of a zip that is not in the height asked for."""
-    out = _chose(draft, "top.zip_counts", "left_out") and draft.bag.kinds.base.kind not in (*_BOX, _ROUND)
+    out = _chose(draft, "top.zip_counts", "left_out") and draft.bag.kinds.base.kind not in (
+        *_BOX,
+        _ROUND,
+        _ARCHED,
+    )
     return zip_shows(draft) / 2 if out and not is_hinged(draft) else 0.0
 
 
@@ -199,7 +205,7 @@ def _asked(draft: Draft) -> dict[str, float]:
         asked["width"] -= asked["depth"]
     if bag.kinds.base.kind == "traced":
         asked["length"], asked["breadth"], _ = _traced(draft)
-    left_out = _chose(draft, "top.zip_counts", "left_out") and bag.kinds.base.kind != _ROUND
+    left_out = _chose(draft, "top.zip_counts", "left_out") and bag.kinds.base.kind not in (_ROUND, _ARCHED)
     if left_out and not is_hinged(draft):
         # half of the zip lies beyond the cloth that was asked for
         asked[_lies(draft) if bag.kinds.base.kind in _BOX else "height"] += zip_shows(draft) / 2
@@ -243,6 +249,10 @@ def _radius(draft: Draft) -> float:
         return min(r, asked["width"] / 2, asked["height"])
     if bag.kinds.base.kind == _ROUND:
         return min(mm_at(bag, "base.radius"), asked["width"] / 2, asked["height"] / 2)
+    if bag.kinds.base.kind == _ARCHED:
+        room = min(asked["width"] / 2, asked["height"])
+        asked_r = max(mm_at(bag, "base.radius"), 0.5 - top_eats(draft))
+        return room if _chose(draft, "base.upper", "half") else min(asked_r, room)
     if bag.kinds.base.kind == "rounded":
         room = min(asked["width"] / 2, asked["height"] + min(0.0, top_eats(draft)))
         wanted = {"round": "base.radius", "clipped": "base.clip"}.get(choice_at(bag, "base.lower"))
@@ -275,6 +285,9 @@ def _opening(draft: Draft) -> float:
         return _round(draft, asked) / 2
     if draft.bag.kinds.base.kind == _ROUND:
         return mm_at(draft.bag, "base.zip_panel")
+    if draft.bag.kinds.base.kind == _ARCHED:
+        # up one side, over the top, and down the other
+        return asked["width"] + 2 * asked["height"] - (4 - math.pi) * _radius(draft)
     if draft.bag.kinds.base.kind in _BOX:
         return asked["length"] + (0.0 if draft.bag.kinds.base.kind == "pleated" else asked[folds_down(draft)])
     return asked["width"] + asked.get("depth", 0.0)
@@ -430,6 +443,8 @@ def _seam_names(draft: Draft) -> set[str]:
     if kind == _ROUND:
         ring = {f"gusset {panel} {part}" for panel in ("front", "back") for part in ("zip", "strip")}
         return {"strip join left", "strip join right", *ring}
+    if kind == _ARCHED:
+        return {"base"}
     if kind == "side_panels":
         sides = {f"side {panel} {way}" for panel in ("front", "back") for way in ("left", "right")}
         return {"base", "end left", "end right", *sides}
@@ -556,7 +571,7 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
     if seam_line and draft.bag.kinds.top.kind in _ZIPPED and not is_hinged(draft):
         # the cloth ends beside the zip, not at its middle
         beside = -zip_shows(draft) / 2
-        left_out = _chose(draft, "top.zip_counts", "left_out") and kind not in (*_BOX, _ROUND)
+        left_out = _chose(draft, "top.zip_counts", "left_out") and kind not in (*_BOX, _ROUND, _ARCHED)
         top = beside if left_out else min(0.0, beside)
 
     def eats(key: str) -> float:
@@ -577,6 +592,9 @@ def _rule(draft: Draft, piece: Piece, *, seam_line: bool = False) -> dict[str, f
             sx = eats("corner")
             box |= {"across": end + high / 2 - sx, "up": high / 2 - sx}
         return box
+    if kind == _ARCHED:
+        up = asked["height"] + top + (0.0 if seam_line else eaten(draft, "base", piece.over))
+        return {"width": asked["width"] + 2 * top, "height": up}
     if kind == _ROUND:
         sg, j, panel = eats("gusset"), eats("end"), mm_at(draft.bag, "base.zip_panel")
         r, deep = _radius(draft), asked["depth"]
@@ -981,6 +999,19 @@ def _corners_at_edge(draft: Draft, piece: Piece) -> Iterator[str]:
         yield f"{piece.key}: {len(lines)} corner lines, wanted {len(wanted)}"
 
 
+def zips_are_as_long(draft: Draft) -> Iterator[str]:
+    """A zip whose ends are caught is as long as the way that it closes, and what its ends lie in."""
+    bag, step = draft.bag, draft.bag.grid.step
+    caught = bag.kinds.top.kind in _ZIPPED and not zip_apart(draft)
+    end = next((key for key in ("end", "side", "base") if key in bag.kinds.sewn), "")
+    if not caught or not end or _kind(draft, end) == "lapped":
+        return
+    (strip,) = [p for p in draft.pieces if p.layer == "zip"]
+    wanted = _opening(draft) + 2 * eaten(draft, end)
+    if abs(strip.size("length") - wanted) > 6 * (step if step > EXACT else 0.0) + EXACT:
+        yield f"a zip of {strip.size('length')}, the way it closes {wanted}"
+
+
 def corners_are_marked(draft: Draft) -> Iterator[str]:
     """What is cut, stitched or creased at a corner after cutting is drawn where the seam lines say."""
     corner = draft.form.corner
@@ -1064,6 +1095,7 @@ _BY_BASE: dict[str, tuple[tuple[str, str], ...]] = {
         ("{layer} clip strip", "{layer} gusset front"),
         ("{layer} gusset front", "{layer} gusset back"),
     ),
+    "zip_round": (("zip ends meet", "{layer} base"), ("{layer} base", "{layer} press")),
     "all_round": (
         ("{layer} ends", "{layer} clip strip"),
         ("{layer} clip strip", "{layer} gusset front"),
@@ -1151,6 +1183,7 @@ _TRIMMED = {"french", "french_stitched", "felled"}
 _NAMES: dict[str, tuple[tuple[str, str], ...]] = {
     "": (("side", "sides"), ("base", "base"), ("corner", "corners")),
     "all_round": (("end", "ends"), ("gusset", "gusset front"), ("gusset", "gusset back")),
+    "zip_round": (("base", "base"),),
     "gusset": (("gusset", "gusset front"), ("gusset", "gusset back"), ("join", "join")),
     "rounded": (("side", "sides"),),
     "side_panels": (("base", "base"), ("side", "sides upright"), ("side", "sides ends")),
@@ -1301,6 +1334,7 @@ PROOFS = (
     hems_are_marked,
     bars_by_the_rule,
     windows_by_the_rule,
+    zips_are_as_long,
     corners_are_marked,
     steps_are_safe,
     made_up_by_the_rule,

@@ -72,6 +72,12 @@ def _ring(**base: Any) -> dict[str, Any]:
     return {**_zipped(turned="zip"), "size": size, "base": {"kind": "all_round", **base}}
 
 
+def _arched(width: float = 220, tape: float = 28, **base: Any) -> dict[str, Any]:
+    """Return a pouch of 220 by 150 whose zip runs from base to base."""
+    size = {"width": width, "height": 150}
+    return {**_zipped(turned="zip", tape=tape), "size": size, "base": {"kind": "zip_round", **base}}
+
+
 def _window(**top: Any) -> dict[str, Any]:
     """Return the same pouch in one piece, folded at its top, its zip behind a window there."""
     return _zipped(turned="zip", zip_ends="window", **top)
@@ -543,6 +549,10 @@ EDGES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     ),
     "zip-not-counted": (_zipped(zip_counts="left_out"), _zipped(zip_counts="counted")),
     # a tape of 28 sewn in at 6 shows 16
+    # a tape of 70 sewn in at 6 shows 58
+    "zip-fills-panel": (_arched(width=68, tape=70, upper="half"), _arched(width=69, tape=70, upper="half")),
+    "upper-corner-over-panel": (_arched(radius=110.5), _arched(radius=110)),
+    "corner-tight-for-zip": (_arched(radius=14.5), _arched(radius=15)),
     "zip-fills-upper-side": (
         _zipped("box_pouch", {**_EDGE, "size": {"length": 200, "breadth": 16, "height": 60}}),
         _zipped("box_pouch", {**_EDGE, "size": {"length": 200, "breadth": 17, "height": 60}}),

@@ -25,6 +25,7 @@ from ambitus.core.grammar.base.gusset.variant import GUSSET
 from ambitus.core.grammar.base.seamed.variant import SEAMED
 from ambitus.core.grammar.base.separate.variant import CIRCLE, ELLIPSE, RECTANGLE, ROUNDED, STADIUM, TRACED
 from ambitus.core.grammar.base.side_panels.variant import SIDE_PANELS
+from ambitus.core.grammar.base.zip_round.variant import ZIP_ROUND
 from ambitus.core.grammar.carry import strap as strap_module
 from ambitus.core.grammar.carry.at_sides.variant import AT_SIDES
 from ambitus.core.grammar.carry.clean_edge.variant import CLEAN_EDGE
@@ -219,6 +220,8 @@ BAGS: tuple[dict[str, Any], ...] = (
     {**_flat("rounded"), "base": {"kind": "rounded", "lower": "clipped", "clip": 43}},
     {**_pouch("rounded", kind="zip_unlined"), "base": {"kind": "rounded", "lower": "half"}},
     {**_pouch("all_round", turned="zip"), "base": {"kind": "all_round", "radius": 37, "zip_panel": 301}},
+    {**_pouch("zip_round", turned="zip", zip="metal"), "base": {"kind": "zip_round", "radius": 41}},
+    {**_pouch("zip_round", kind="zip_unlined"), "base": {"kind": "zip_round", "upper": "half"}},
     {**_pouch("all_round", kind="zip_unlined"), "base": {"kind": "all_round", "radius": 0, "zip_panel": 143}},
     {
         **_pouch("rounded", turned="zip", zip_ends="window", zip_window=131, zip_window_high=11),
@@ -634,6 +637,24 @@ def _patched(module: Any, name: str, change: Callable[[Any], Any]) -> Callable[[
     return plant
 
 
+def _square_above(form: Form, bag: Any) -> Form:
+    """Its way round as if nothing of it were a curve."""
+    long = form.dimensions["flat_opening"]
+    square = replace(long, comes_out=form.mm("width") + 2 * form.mm("height"))
+    return replace(form, dimensions={**form.dimensions, "flat_opening": square})
+
+
+def _lower_by_its_base(form: Form, bag: Any) -> Form:
+    """Its panels as high as if the base gave nothing."""
+    lower = tuple(
+        replace(
+            face, measures=tuple(replace(m, low="top") if m.key == "height" else m for m in face.measures)
+        )
+        for face in form.faces
+    )
+    return replace(form, faces=lower)
+
+
 def _strip_all_round(form: Form, bag: Any) -> Form:
     """Return the form with its strip longer by the zip panel, which takes its place there."""
     long = form.mm("flat_opening")
@@ -853,6 +874,9 @@ FAULTS: dict[str, Callable[[Patch], Grammar]] = {
     ),
     "strip that goes all the way round": _form_of(ALL_ROUND, _strip_all_round),
     "zip panel as deep as the whole": _last_term_lost(ZIP, "allowance"),
+    "zip that is straight as it goes round": _form_of(ZIP_ROUND, _square_above),
+    "arch cut without its base seam": _form_of(ZIP_ROUND, _lower_by_its_base),
+    "base of an arch that nobody sews": _steps(ZIP_ROUND, "outer base"),
     "ring that nobody clips": _steps(ALL_ROUND, "clip strip"),
     "ring that nobody joins": _steps(ALL_ROUND, "outer ends"),
     "box pouch without its height": _form_of(BOX_POUCH, lambda form, bag: _body_wider(form, -71)),

@@ -44,6 +44,7 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             *(f"{p} base.kind={b}" for p in ("sack", "tote") for b in SHUT),
             "sack base.kind=gusset",
             "pouch base.cut_as=wrapped",
+            "pouch top.turned=never",
             "sack seams.kind=lapped",
             *(f"{p} seams.kind={k}" for p in ("pouch", "tote") for k in ("bound", "bound_ends")),
             "sack seams.kind=bound_ends",
@@ -120,6 +121,7 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
             "pouch top.zip_ends=window",
             "pouch base.kind=pleated",
             "pouch base.kind=all_round",
+            "pouch base.kind=zip_round",
             *(f"sack seams.kind={k}" for k in ("bound_ends", "felled", "french_stitched", "lapped", "plain")),
         ],
     ),
@@ -155,6 +157,10 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
         "these cloths do not gather",
         [f"sack cloth.outer={c}" for c in ("coated_cotton", "felt", "upholstery", "waxed_cotton")],
     ),
+    "gap-cannot-pass": (
+        "340 wide and 280 high it is 786 round its zip, more than the usual gap lets pass",
+        ["tote base.kind=zip_round"],
+    ),
     "gap-tight": (
         "460 across of foam go through 165, and easily through 214; the usual gap is 180",
         ["tote interfacing.material=foam"],
@@ -169,7 +175,7 @@ TRUE_OF: dict[str, tuple[str, list[str]]] = {
     ),
     "zip-too-short": (
         "of the lengths sold 220 is too long for rows 220 apart, and 200 does not reach them",
-        ["pouch top.zip_used=whole"],
+        ["pouch top.zip_used=whole", "pouch top.zip_used=open_end"],
     ),
 }
 

@@ -1,5 +1,6 @@
 """Reading cut lists back: every base by hand, and what a wrong list says."""
 
+import math
 from typing import Any
 
 import pytest
@@ -247,6 +248,17 @@ def test_a_gusset_all_round_is_read_from_its_parts() -> None:
     assert [f.key for f in _read({**data, "rows": rows[:1]}).findings] == ["no-gusset"]
 
 
+def test_a_zip_from_base_to_base_is_read_from_its_panels() -> None:
+    """196 + 4, 148 + 2 − 10, 38 + 2 round its corners: 200 + 2 × 140 − 80 + 40 π − 80 along its zip."""
+    allowances = {"base": 10, "zip": 6, "tape": 28}
+    row = {"width": 196, "height": 148, "radius": 38}
+    sizes = _sizes(_list("zip_round", row, top="zip_unlined", allowances=allowances))
+    assert {key: mm for key, mm in sizes.items() if key != "flat_opening"} == {"width": 200, "height": 140}
+    assert sizes["flat_opening"] == pytest.approx(200 + 280 - 160 + 40 * math.pi)
+    data = _list("zip_round", {"width": 196, "height": 148}, top="zip_unlined", allowances=allowances)
+    assert [f.level for f in _read(data).findings] == ["stop"]
+
+
 def test_every_base_is_here() -> None:
     """A new base brings its row."""
     told = {
@@ -254,6 +266,7 @@ def test_every_base_is_here() -> None:
         "pleated",
         "rounded",
         "all_round",
+        "zip_round",
         *(base for base, *_ in (*BOXES, *BY_HAND, *WITH_PARTS)),
     }
     assert told == set(GRAMMAR.slots["base"])

@@ -86,6 +86,7 @@ POUCH = {"unit": "mm", "preset": "pouch", "size": {"width": 220, "height": 140},
 POUCH = {**POUCH, "top": {"kind": "zip", "zip_used": "cut"}, "carry": []}
 WINDOW = {**POUCH, "top": {"kind": "zip", "turned": "zip", "zip_ends": "window"}}
 RING = {**POUCH, "base": {"kind": "all_round"}, "size": {"width": 220, "height": 150, "depth": 70}}
+ARCHED = {**POUCH, "base": {"kind": "zip_round"}, "size": {"width": 220, "height": 150}}
 METAL = {**POUCH, "top": {"kind": "zip", "zip": "metal", "zip_used": "metre", "teeth_at_seams": "out"}}
 METRE = {**POUCH, "top": {"kind": "zip", "zip_used": "metre"}}
 PARTED = {**POUCH, "top": {"kind": "zip", "zip_used": "open_end"}}
@@ -718,6 +719,11 @@ WRONG: dict[str, tuple[dict[str, Any], Callable[[Acts], Acts], str]] = {
     "corners never pinched": (PINCHED, without(box), "have not been sewn"),
     "a zip cut before it is tacked": (POUCH, after(_is(acts.Tack), _is(acts.CutZip)), "run off the cut end"),
     "a zip cut with its slider off": (METRE, without(_is(acts.SlideOn)), "slider"),
+    "a base sewn before the zip is in": (
+        ARCHED,
+        before(_sewing("outer", "base"), _is(acts.Sew, side=0)),
+        "sewn with the wrong side out",
+    ),
     "a zip that never came apart": (PARTED, without(_is(acts.PartZip)), "halves are together"),
     "a zip taken apart when half of it is in": (
         PARTED,

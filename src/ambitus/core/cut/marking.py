@@ -4,6 +4,7 @@ from collections.abc import Iterator, Sequence
 from itertools import groupby
 from typing import Literal
 
+from ambitus.core.curves import edge_points
 from ambitus.core.form.model import Mark, Piece
 from ambitus.core.form.sewn import Caught, Hole, Line, Opening, Place, PutOn, Sewn, Told, Window, Zone
 from ambitus.core.geometry import Point, along, length, outward, unit_vector
@@ -62,7 +63,10 @@ class Flat:
 
     def line(self, line: Line) -> tuple[Point, ...]:
         """Return a line along an edge, from raw end to raw end; what meets a zip is the raw edge itself."""
-        ends = self._ends(self.edge(line.edge), self.piece.cut)
+        at = self.edge(line.edge)
+        ends = self._ends(at, self.piece.cut)
+        if line.kind == "zip" and (bend := self.piece.bends[at]) is not None:
+            return (*edge_points(ends[0], bend, ends[1]), ends[1])
         return (
             ends if line.kind == "zip" else self._inwards(line.edge, snap(line.inside + line.beyond), *ends)
         )

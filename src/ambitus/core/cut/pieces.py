@@ -1,9 +1,12 @@
 """Every piece of a bag: layers read the same form, straps are strips of their own."""
 
+import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
+from itertools import pairwise
 from typing import Literal, cast
 
+from ambitus.core.curves import edge_points
 from ambitus.core.cut.blanks import made_up
 from ambitus.core.cut.marking import marks_of
 from ambitus.core.cut.outline import CutFace, cut_face
@@ -251,7 +254,16 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
             near = snap(min(along - left, right - along))
             half = Term("Side seam and a quarter of the tube", near, "The middle of front or back.")
         begins, corner = "from the end", f"either end of the {name} edge"
-        if abs(b[0] - a[0]) < _TOO_SHORT and any(piece.bends):
+        if name == "top" and (bend := piece.bends[at]) is not None:
+            # it goes round: its middle is the highest place of it
+            line = (*edge_points(a, bend, b), b)
+            where = ((a[0] + b[0]) / 2, max(y for _, y in line))
+            long = sum(math.dist(p, q) for p, q in pairwise(line))
+            half = Term(
+                "Half of this edge", snap(long / 2), "Along the curve; or fold the piece in half and snip."
+            )
+            begins = "along it, from the end"
+        elif abs(b[0] - a[0]) < _TOO_SHORT and any(piece.bends):
             # what two curves leave straight between them has no ends that anybody finds
             half = Term("Half the piece", piece.size("width") / 2, "Fold it in half and snip, or measure.")
             begins, corner = "from either raw side", "raw sides"

@@ -83,7 +83,7 @@ def flat_piece(piece: Piece, widest: float) -> FlatPiece:
     return FlatPiece(
         box=(left, -top, width - taken, tall),
         cut=bent(piece.cut, piece.bends, here),
-        stitch=bent(piece.sewn, tuple(e.seam_bend for e in piece.edges), here),
+        stitch=bent(piece.sewn, piece.sewn_bends, here),
         grain=_grain(piece, (left, bottom, right - taken, top)),
         marks=tuple(marks),
         spans=spans,

@@ -389,10 +389,14 @@ def _patches(form: Form) -> Iterator[Shape]:
 
 def _drawn_out(form: Form) -> Iterator[Shape]:
     """Yield a bag that is its front drawn out: what is seen of the gusset, and the front before it."""
-    profile, deep = form.stance.profile, form.mm("depth")
+    profile, deep = form.stance.profile, form.mm("depth") if "depth" in form.dimensions else 0.0
     front, back = ([project((x, y, z)) for x, z in profile] for y in (0.0, deep))
     n = len(profile)
     seen = [i for i in range(n) if _turned(front[i], front[(i + 1) % n], back[(i + 1) % n], back[i]) < -1e-9]
+    if not seen:
+        # flat it shows its front alone
+        yield Shape(path(front, closed=True), "outer", "fill")
+        return
     # where what is seen begins and ends the eye looks along the gusset
     first = next((i for i in seen if (i - 1) % n not in seen), 0)
     run = [(first + k) % n for k in range(len(seen) + 1)]

@@ -402,10 +402,19 @@ class Piece:
     @cached_property
     def sewn(self) -> tuple[Point, ...]:
         """The lines it is sewn along, one point per edge: the seam line, but for an edge beside a zip."""
+        return self._sewn[0]
+
+    @property
+    def sewn_bends(self) -> tuple[Bend, ...]:
+        """Their curves, one per edge."""
+        return self._sewn[1]
+
+    @cached_property
+    def _sewn(self) -> tuple[tuple[Point, ...], tuple[Bend, ...]]:
         if not self.below:
-            return self.stitch
+            return self.stitch, tuple(e.seam_bend for e in self.edges)
         inside = [-e.allowance - (self.below if e.seam == "top" else 0.0) for e in self.edges]
-        return offset_bent(self.cut, self.bends, inside)[0]
+        return offset_bent(self.cut, self.bends, inside)
 
     @property
     def role(self) -> Role:

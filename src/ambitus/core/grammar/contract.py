@@ -241,6 +241,8 @@ class Base(Variant):
     runs_round: bool = False
     #: whether a gusset of it goes all round, with the zip in it
     all_round: bool = False
+    #: whether its zip goes up one side of its panels, over the top and down the other, from base to base
+    zip_round: bool = False
     #: whether its panels can be cut as one that is wrapped round, with one side seam
     wraps: bool = False
     #: whether front and back can be one piece that hangs together along its top edge, a fold

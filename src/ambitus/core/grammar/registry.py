@@ -13,6 +13,7 @@ from ambitus.core.grammar.base.rounded.variant import ROUNDED
 from ambitus.core.grammar.base.seamed.variant import SEAMED
 from ambitus.core.grammar.base.separate.variant import SEPARATE
 from ambitus.core.grammar.base.side_panels.variant import SIDE_PANELS
+from ambitus.core.grammar.base.zip_round.variant import ZIP_ROUND
 from ambitus.core.grammar.carry.at_sides.variant import AT_SIDES
 from ambitus.core.grammar.carry.clean_edge.variant import CLEAN_EDGE
 from ambitus.core.grammar.carry.edges_turned.variant import EDGES_TURNED
@@ -77,6 +78,7 @@ GRAMMAR = grammar_of(
     BOX_POUCH_CUT,
     PLEATED,
     ALL_ROUND,
+    ZIP_ROUND,
     TURNED_THROUGH,
     PRESSED_EDGES,
     DOUBLE_HEM,

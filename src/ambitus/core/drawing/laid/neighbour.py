@@ -88,7 +88,7 @@ def _laid(plan: Plan, piece: Piece, mine: Part, other: Part) -> Neighbour | None
     left, bottom, right, top = piece.box
     seen = box(left, bottom, right + (right - left) * SHARE, top)
     outline = affine_transform(Polygon(flattened(beside.cut, beside.bends)), moved).intersection(seen)
-    sewn = flattened(beside.sewn, tuple(e.seam_bend for e in beside.edges))
+    sewn = flattened(beside.sewn, beside.sewn_bends)
     seam = affine_transform(LineString([*sewn, sewn[0]]), moved).intersection(seen)
     shells = (part for part in getattr(outline, "geoms", [outline]) if isinstance(part, Polygon))
     cut = tuple(_points(part.exterior.coords) for part in shells if not part.is_empty)

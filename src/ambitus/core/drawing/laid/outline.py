@@ -40,7 +40,7 @@ def lines_of(piece: Piece, half: bool = False) -> Lines:
     from shapely.geometry import LineString, Polygon, box
 
     outline: BaseGeometry = Polygon(flattened(piece.cut, piece.bends))
-    sewn = flattened(piece.sewn, tuple(e.seam_bend for e in piece.edges))
+    sewn = flattened(piece.sewn, piece.sewn_bends)
     ring: BaseGeometry = LineString([*sewn, sewn[0]])
     fold: tuple[Point, ...] = ()
     if half:

@@ -27,6 +27,8 @@ ROUND_BY = Choice[Literal["radius", "plate", "raw"]]("base.round_by")
 RADIUS = Length("base.radius")
 RAW_RADIUS = Length("base.raw_radius")
 LOWER = Choice[Literal["round", "half", "disc", "clipped"]]("base.lower")
+#: how the upper corners are rounded of a pouch whose zip runs from base to base
+UPPER = Choice[Literal["round", "half"]]("base.upper")
 #: across a disc that is there, and is cut through its middle
 DISC = Length("base.disc")
 CLIP = Length("base.clip")

@@ -30,7 +30,8 @@ def placed_in(item: Item, form: Form, side: Term) -> Sum:
 
 def _side(item: Item, face: Face, beyond: float | None = None) -> Term:
     """Return what lies beyond the side seam of a face: as planned, or as much as is cut there."""
-    side = next(e for e in face.edges if e.name.startswith(("side", "end")))
+    # a panel whose zip goes all round it has no sides: such straps are refused, and drafted all the same
+    side = next((e for e in face.edges if e.name.startswith(("side", "end"))), face.edges[0])
     terms = edge_terms(item.bag, side.seam, face.over)
     mm = snap(sum(t.mm for t in terms)) if beyond is None else beyond
     name = item.bag.kinds.classes.get(side.seam, "Side seam")

@@ -128,7 +128,7 @@ def marks_at_edge(item: Item, form: Form, piece: Piece) -> tuple[Mark, ...]:
     """Return the line stitched across each corner: two over the zip, up to it, and two over the base."""
     bag, half = item.bag, form.mm("breadth") / 2
     right, top = max(x for x, _ in piece.stitch), max(y for _, y in piece.stitch)
-    below = min(half, bag.kinds.top.sewn_below(bag))
+    below = max(0.0, min(half, bag.kinds.top.sewn_below(bag)))
     in_one = piece.folded
     corners = [
         (

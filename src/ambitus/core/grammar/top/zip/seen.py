@@ -4,6 +4,7 @@ import math
 from dataclasses import dataclass, replace
 from itertools import groupby, pairwise
 
+from ambitus.core.curves import offset_bent
 from ambitus.core.form.model import Form
 from ambitus.core.form.stance import RIGHT, UP, Patch
 from ambitus.core.geometry import Point
@@ -248,14 +249,43 @@ def _closed_ring(bag: Resolved, form: Form, made: Zip, half: float) -> Form:
     return replace(form, stance=replace(form.stance, patches=(*form.stance.patches, *patches)))
 
 
+def _closed_round(bag: Resolved, form: Form, made: Zip, half: float) -> Form:
+    """Return *form* with half of the zip along its edge, from base to base, and the slider at its end."""
+    line = form.stance.profile
+    wide = form.mm("width")
+    ring = (*line, (wide / 2, -form.height))
+    moved, _ = offset_bent(ring, [None] * len(ring), [-half] * len(ring))
+    # both its ends stand on the base
+    inner = ((max(wide - half, wide / 2), 0.0), *moved[1 : len(line) - 1], (min(half, wide / 2), 0.0))
+    band = (*line, *reversed(inner))
+    patches: tuple[Patch, ...] = (Patch("zip", tuple((x, 0.0, z) for x, z in band)),)
+    side = 0.0 if CLOSES_AT.is_(bag, "left") else form.mm("width")
+    inwards = 1.0 if side == 0.0 else -1.0
+    # it is drawn standing on the base, on the half of the zip that is seen
+    at, way = (side + inwards * half / 2, 0.0, 0.0), (side + inwards * half / 2, 0.0, 1.0)
+    ends = [(x + w * half, 0.0, 0.0) for x, w in ((side, inwards), (form.mm("width") - side, -inwards))]
+    patches += hung(bag, ends[0], ends[1], at, lies=False)
+    if sliders(bag) == 1:
+        patches += (_slider(made, bag, at, way, (half * 0.3, 0.0, 0.0)),)
+    else:
+        top = (form.mm("width") / 2, 0.0, form.height - half / 2)
+        patches += tuple(
+            _slider(made, bag, top, (top[0] + way_of, 0.0, top[2]), (0.0, 0.0, half * 0.3))
+            for way_of in (1.0, -1.0)
+        )
+    return replace(form, stance=replace(form.stance, closed=True, patches=(*form.stance.patches, *patches)))
+
+
 def zipped(bag: Resolved, form: Form) -> Form:
     """Return *form* closed by its zip: for the picture, and where the zip is not counted for the height."""
     made, half = zip_of(bag, form), max(0.0, shows(bag) / 2)
     form = _not_counted(bag, form)
     if bag.kinds.base.runs_round:
         return _closed_box(bag, form, made, half)
-    if form.stance.profile:
+    if form.stance.profile and "depth" in form.dimensions:
         return _closed_ring(bag, form, made, half)
+    if form.stance.profile:
+        return _closed_round(bag, form, made, half)
     deep, high_at, ring = 0.0, form.height, form.stance.mouth_outline
     if len(ring) > 2:
         ring, high_at = _together(form)

@@ -308,6 +308,11 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     closing = f"The slider closes at the {CLOSES_AT.of(bag)}."
     if sliders(bag) == 2:
         closing = "The sliders close it as they meet in its middle."
+    corners = ""
+    if bag.kinds.base.zip_round:
+        corners = (
+            " Round its corners snip the edge of the tape, not its woven middle, so that it lies flat there."
+        )
     # a half by itself has no slider on it, or one that stays at its end
     past = "" if parted else " Stop with the needle down to move it past the foot."
     apart = (
@@ -341,7 +346,7 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
         Step(
             "zip front",
             f"Sew the zip to the {strip}front",
-            f"{between}, all raw edges level with the tape{beyond}. {closing}{past}{ends}",
+            f"{between}, all raw edges level with the tape{beyond}. {closing}{past}{ends}{corners}",
             300,
             numbers=numbers,
             needs=("zip apart",) if parted else (ready, "outer panels laid"),
@@ -530,7 +535,8 @@ def _through_zip(bag: Resolved, form: Form) -> tuple[Step, ...]:
     """Return the turning through the open zip of a bag without a gap, if it has to be turned."""
     if _stays_out(bag, form):
         return (measure_back(form, needs=("outer body sewn",)),)
-    bound = bag.kinds.seam(end_class(bag)).kind in BOUND_KINDS
+    # what no mouth ends at is trimmed however its edges are held
+    bound = bag.kinds.seam(end_class(bag)).kind in BOUND_KINDS and not is_hinged(bag)
     return (
         *(() if bound else (_trim(("outer body sewn",), is_hinged(bag)),)),
         Step(

@@ -172,7 +172,7 @@ TAPE_PARAMS = (
             Option("counted", "The middle of the closed zip", "Half of what shows of the zip counts."),
             Option("left_out", "The edge of the cloth", "The zip is left out; the bag comes out higher."),
         ),
-        shown_if=lambda bag: not is_hinged(bag) and not bag.kinds.base.all_round,
+        shown_if=lambda bag: not is_hinged(bag) and not _always_counted(bag),
     ),
     Param(
         CLOSES_AT,
@@ -344,6 +344,11 @@ def most_seam(bag: Resolved) -> float:
     return snap((TAPE.of(bag) - TEETH.of(bag) - FOOT.mm(bag.unit)) / 2)
 
 
+def _always_counted(bag: Resolved) -> bool:
+    """Return whether a zip goes round a bag, so that its width would grow with it: it is always counted."""
+    return bag.kinds.base.all_round or bag.kinds.base.zip_round
+
+
 def is_counted(bag: Resolved) -> bool:
     """Return whether the finished height runs to the middle of the closed zip."""
     return ZIP_COUNTS.is_(bag, "counted")
@@ -356,9 +361,11 @@ def allowance(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
         return ()
     seam = ZIP_ALLOWANCE.term(bag, "Zip seam")
     base = bag.kinds.base
-    if not is_counted(bag) and not base.runs_round and not base.all_round:
+    if not is_counted(bag) and not base.runs_round and not _always_counted(bag):
         return (seam,)
-    what = "The depth" if base.all_round else "The panel" if base.runs_round else "The height"
+    what = (
+        "The depth" if base.all_round else "The panel" if base.runs_round or base.zip_round else "The height"
+    )
     why = f"{what} runs to the middle of the closed zip; half of what shows is not cloth."
     return (seam, Term("Half of the zip that shows", -snap(shows(bag) / 2), why))
 
@@ -366,13 +373,13 @@ def allowance(bag: Resolved, layer: Layer) -> tuple[Term, ...]:
 def sewn_below(bag: Resolved) -> float:
     """Return how far below the finished height the row lies that sews a panel to the zip, in mm."""
     base = bag.kinds.base
-    counts = (is_counted(bag) or base.runs_round or base.all_round) and not is_hinged(bag)
+    counts = (is_counted(bag) or base.runs_round or _always_counted(bag)) and not is_hinged(bag)
     return snap(shows(bag) / 2) if counts else 0.0
 
 
 def left_out(bag: Resolved) -> float:
     """Return what the bag comes out higher by where the zip is not counted, in mm."""
-    left = ZIP_COUNTS.is_(bag, "left_out") and not is_hinged(bag) and not bag.kinds.base.all_round
+    left = ZIP_COUNTS.is_(bag, "left_out") and not is_hinged(bag) and not _always_counted(bag)
     return snap(shows(bag) / 2) if left else 0.0
 
 
