@@ -470,7 +470,9 @@ def outlines_match_sums(draft: Draft) -> Iterator[str]:
         for key, size in ((across, right - left), (up, top - bottom)):
             by_template = bool(piece.at) and _chose(draft, f"{piece.at}.flap_shape", "template")
             outlined = piece.part == "base" and draft.bag.kinds.base.kind == "traced"
-            drawn = TRACED if outlined or by_template else 1e-4
+            # so is a panel whose edge goes round as one
+            arched = draft.bag.kinds.base.kind == _ARCHED and not piece.part
+            drawn = TRACED if outlined or by_template or arched else 1e-4
             if abs(piece.size(key) - size) > drawn:
                 yield f"{piece.key} {key}: sum {piece.size(key)}, outline {size}"
             bought = piece.layer == "cord" and key == "width"

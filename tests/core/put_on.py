@@ -470,6 +470,16 @@ def seams_bound_by_the_rule(draft: Draft) -> Iterator[str]:
         # across a corner it is as long as the bag is deep, or a box pouch high
         deep = draft.read.sizes.get("depth") or draft.read.sizes["height"]
         longs = {deep.total} if of == "corner" else set(_raw_edges(draft, of))
+        if draft.bag.kinds.base.kind == "rounded" and of == "side":
+            # down one side, along the base, up the other: all but its top; folded there one half of it
+            panel = next(p for p in draft.pieces if p.layer == "outer" and not p.part)
+            whole = Polygon(curves.flattened(panel.cut, panel.bends)).length
+            tops = sum(_raw_edge(draft, panel.faces[0], e.name) for e in panel.edges if e.seam == "top")
+            longs = {whole / 2 if panel.hinged else whole - tops}
+        if draft.bag.kinds.base.kind == "all_round" and of == "gusset":
+            # once round the panel, whose raw edge is the longer one
+            panel = next(p for p in draft.pieces if p.layer == "outer" and not p.part)
+            longs = {Polygon(curves.flattened(panel.cut, panel.bends)).length}
         if of == "end" and bag.kinds.base.kind in LIDDED:
             # corners that are cut out first leave the breadth alone
             high = draft.form.mm("height") if bag.kinds.base.kind == "box_pouch" else 0.0
@@ -574,7 +584,11 @@ def _is_bound(draft: Draft, key: str) -> bool:
 
 
 def _line(draft: Draft, seam: Seam) -> str:
-    """Return which line a seam lies in: the ends of a lidded pouch at one end of it are one."""
+    """Return which line a seam lies in: the ends of a lidded pouch at one end are one, and a ring is one."""
+    if draft.bag.kinds.base.kind == "rounded" and seam.seam == "side":
+        return "round"
+    if draft.bag.kinds.base.kind == "all_round" and seam.seam == "gusset":
+        return " ".join(seam.key.split()[:2])
     if seam.seam != "end" or draft.bag.kinds.base.kind not in LIDDED:
         return seam.key
     _, face, way = seam.key.split()

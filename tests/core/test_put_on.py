@@ -546,6 +546,25 @@ def test_a_flap_slants_in_to_its_free_edge_or_is_half_round() -> None:
         assert any(notch in step.say for step in made.steps)
 
 
+@pytest.mark.parametrize(
+    "base",
+    [
+        {"kind": "rounded", "radius": 40},
+        {"kind": "rounded", "lower": "half"},
+        {"kind": "rounded", "lower": "clipped"},
+        {"kind": "all_round", "radius": 40},
+    ],
+)
+def test_a_binding_round_a_curve_is_as_long_as_its_raw_edge(base: dict[str, Any]) -> None:
+    """Which lies outside the seam: once round a ring, or down a side, along the base and up the other."""
+    top = {"kind": "zip_unlined"}
+    made = drafted({"preset": "pouch", "base": base, "carry": [], "seams": {"kind": "bound"}, "top": top})
+    assert put_on.failures(made) == []
+    (long,) = [p for p in made.pieces if p.layer == "seam binding" and p.part != "end"]
+    labels = [term.label for term in long.sums["length"].terms]
+    assert "More along the raw edge" in labels
+
+
 def _picked(spec: Spec, path: str, value: str) -> Spec:
     return apply_edit(spec, PickedEdit(path=path, value=value), "mm", GRAMMAR, shipped())
 

@@ -39,6 +39,9 @@ def upward_edges(form: Form) -> dict[str, int]:
     found = Counter(body.edges[body.edge_index(name)].seam for name in ends)
     if any(edge.seam == "corner" for edge in body.edges):
         found["corner"] = found.pop("base", 0) or 2
+    if any(edge.seam == "top" and edge.bend is not None for edge in body.edges):
+        # what meets a zip all round is no seam that is sewn deeper by itself
+        found.pop("top", None)
     # over the fold of a piece both of its halves are measured
     return {seam: times // 2 if high and high.folds else times for seam, times in found.items()}
 

@@ -10,6 +10,8 @@ from ambitus.core.read.whole import whole_rows
 
 #: Flat widths under this, in mm, are a hand's; wider ones a shoulder's.
 _HAND = 85.0
+#: No gap between two strap ends is less, in mm.
+LEAST_GAP = 1.0
 
 
 def put(spec: dict[str, Any], path: str, value: object) -> None:
@@ -39,7 +41,8 @@ def _strap(row: StrapRow, unit: str, width: float, visible: float) -> dict[str, 
         "measure": "length",
         "length": visible,
         "place": "gap",
-        "gap": row.gap,
+        # a plan places no two ends nearer than that
+        "gap": max(row.gap, LEAST_GAP),
         "held": "hand" if row.hold < _HAND else "shoulder",
         **({"rolled": "rolled"} if row.roll_flat is not None else {}),
         **_stretched(row, unit),

@@ -53,6 +53,8 @@ def no_zip_front(bag: Resolved) -> str:
         return "a quilted front is one blank, and its pocket would be quilted shut"
     if DOUBLED_CLOTH.is_(bag, "doubled"):
         return "two layers worked as one would sew its pocket shut"
+    if bag.kinds.base.zip_round:
+        return "its front is round above, where its zip goes: a pocket is made of straight strips"
     return "its panels run round it: it has no front for a pocket" if bag.kinds.base.runs_round else ""
 
 
@@ -145,7 +147,8 @@ def backing_cut(bag: Resolved, panel: float) -> Sum:
 
 def _beside(bag: Resolved) -> str:
     """Return the class of the seams beside the front."""
-    return next(key for key in ("side", "gusset", "end") if key in bag.kinds.sewn)
+    every = (*(key for key in ("side", "gusset", "end") if key in bag.kinds.sewn), *bag.kinds.sewn)
+    return every[0]
 
 
 def _cover(bag: Resolved) -> tuple[Sum, Sum]:

@@ -17,7 +17,7 @@ from ambitus.core.grammar.extra.fields import (
     ON_SIDE,
 )
 from ambitus.core.grammar.extra.ground import Band, Ground, ground_of
-from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.seams.edges import beside_of, edge_terms
 from ambitus.core.lengths import paired, snap
 from ambitus.core.lengths.pairs import Pair
 from ambitus.core.spec.resolved import Item, Resolved
@@ -213,7 +213,7 @@ def _measured(item: Item, lying: Lying, across: bool) -> Measured:
 def beyond_side(item: Item, band: Band, spare: float) -> tuple[Term, ...]:
     """Return the *spare* mm that lie beyond the seam at the left of a face, as a line of a sum."""
     bag = item.bag
-    side = next((e.seam for e in band.face.edges if e.name.startswith(("side", "end"))), "side")
+    side = beside_of(item.bag, band.face)
     terms = edge_terms(bag, side, band.face.over)
     name, source = bag.kinds.classes.get(side, "Side seam"), terms[0].source if terms else "derived"
     return (Term(name, snap(spare), "From the raw edge to the seam.", source),) if spare else ()

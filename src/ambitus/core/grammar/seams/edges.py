@@ -1,5 +1,6 @@
 """What an edge gives up: the one place that asks a seam's kind, and the knife, for their terms."""
 
+from ambitus.core.form.model import Face
 from ambitus.core.grammar.allowances import allowance_of
 from ambitus.core.grammar.seams.fields import SLIVER
 from ambitus.core.lengths import snap
@@ -18,6 +19,15 @@ def edge_terms(bag: Resolved, key: str, over: bool = True) -> tuple[Term, ...]:
 def _edge_terms(bag: Resolved, key: str, over: bool) -> tuple[Term, ...]:
     name = bag.kinds.sewn.get(key) or bag.kinds.classes[key]
     return bag.kinds.seam(key).eats(bag, key, name, over)
+
+
+def beside_of(bag: Resolved, face: Face) -> str:
+    """
+    Return the class of seam beside a face: of its sides or ends; of one that a zip goes round, which has
+    none, whatever else it is sewn in.
+    """
+    found = next((e.seam for e in face.edges if e.name.startswith(("side", "end"))), "side")
+    return found if found in bag.kinds.sewn else next(iter(bag.kinds.sewn), found)
 
 
 def eaten(bag: Resolved, key: str, over: bool = True) -> float:

@@ -98,7 +98,7 @@ def length_of(bag: Resolved, form: Form, seams: tuple[Seam, ...]) -> Sum:
         one = snap(one - _folded_away(form, seam))
         long = snap(long + one)
         # a corner that is cut out ends at the folds beside the base, and ends lie end to end in their middle
-        plain = seam.seam == "corner" or bool(seam.line)
+        plain = seam.seam == "corner" or (seam.seam == "end" and bool(seam.line))
         raw = snap(raw + (one if plain else _raw_edge(bag, form, seam, chain)))
     terms = [Term("Along the seam", long, "On the seam line.")]
     if raw > long + 1e-6:

@@ -18,7 +18,7 @@ from ambitus.core.grammar.extra.fields import (
 )
 from ambitus.core.grammar.extra.ground import Ground, ground_of
 from ambitus.core.grammar.extra.placing import CLEAR, Lying, lies, put_on, side_of
-from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.seams.edges import beside_of, edge_terms
 from ambitus.core.lengths import paired, snap
 from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Term
@@ -46,7 +46,7 @@ def slip_of(item: Item, form: Form) -> Slip:
     """Return a slip pocket on its side, its height settled on the cutting grid."""
     bag, ground = item.bag, ground_of(item.bag, form, ON.of(item), ON_SIDE.of(item))
     face = ground.bands[0].face
-    seam = next((e.seam for e in face.edges if e.name.startswith(("side", "end"))), "side")
+    seam = beside_of(item.bag, face)
     sides = edge_terms(bag, seam, face.over)
     turned: Terms = (POCKET_EDGES.term(item, "Edge turned in"),)
     foot = edge_terms(bag, "base", face.over) if in_seam(item) else turned

@@ -292,10 +292,11 @@ def _sewn_in(bag: Resolved, made: Zip) -> tuple[Step, ...]:
     ready = "zip narrowed" if is_tabbed(bag) else "zip ready"
     parted = comes_apart(bag)
     the_zip = "Its half of the zip" if parted else "The zip"
+    lies = "it lies" if parted else "the zip lies"
     done = "zip on both" if parted or cut_after(bag, made) else "zip in"
     beyond = ", and its ends standing out past the panel’s" if cut_after(bag, made) else ""
     between = (
-        f"{the_zip} face down on the outer’s right side, the lining over it face down: it lies between them"
+        f"{the_zip} face down on the outer’s right side, the lining over it face down: {lies} between them"
         if lined
         else f"{the_zip} face down on the outer’s right side; overcast the two edges together"
     )
