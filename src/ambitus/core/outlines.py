@@ -26,6 +26,8 @@ LONGEST_OUTLINE = 128_000
 MOST_CORNERS = 120
 CORNER = math.cos(math.radians(15))
 _MITRE = 5.0
+#: Places nearer to each other than this, in mm, are one: so short an edge has no direction to speak of.
+TOGETHER = 0.3
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,7 +87,7 @@ def settled(points: Sequence[Point]) -> tuple[Point, ...]:
     Raises:
         OutlineProblem: If they are too few, cross themselves, or are off any scale of a bag.
     """
-    from shapely import LinearRing, Polygon
+    from shapely import Polygon
 
     plain = [p for i, p in enumerate(points) if i == 0 or math.dist(p, points[i - 1]) > CLOSE]
     if len(plain) > 1 and math.dist(plain[0], plain[-1]) <= CLOSE:
@@ -93,7 +95,7 @@ def settled(points: Sequence[Point]) -> tuple[Point, ...]:
     _told(plain)
     ring = Polygon(plain).exterior.simplify(CLOSE, preserve_topology=True)
     kept = [(x, y) for x, y, *_ in ring.coords][:-1]
-    if not LinearRing(kept).is_ccw:
+    if not is_anticlockwise(kept):
         kept.reverse()
     if len(kept) > MOST_POINTS:
         why = f"The outline has {len(kept)} points; {MOST_POINTS} are enough for any piece."
@@ -165,19 +167,19 @@ def inside(points: tuple[Point, ...], by: float) -> tuple[Point, ...]:
     """
     Return the outline that runs *by* inside another, corners kept sharp; nothing where none has room.
     """
-    from shapely import LinearRing, Polygon
+    from shapely import Polygon
 
     if by <= 0:
         return points
     exact, _ = offset_bent(points, [None] * len(points), [-by] * len(points))
-    if is_simple(exact) and LinearRing(exact).is_ccw and Polygon(points).contains(Polygon(exact)):
+    if is_simple(exact) and is_anticlockwise(exact) and Polygon(points).contains(Polygon(exact)):
         return exact
     # where it is bent more sharply than that, loops have to be taken out
     drawn = Polygon(points).buffer(-by, join_style="mitre", mitre_limit=_MITRE)
     if drawn.is_empty or not isinstance(drawn, Polygon):
         return ()
     kept = [(x, y) for x, y, *_ in drawn.exterior.simplify(CLOSE).coords][:-1]
-    return tuple(kept if LinearRing(kept).is_ccw else kept[::-1])
+    return tuple(kept if is_anticlockwise(kept) else kept[::-1])
 
 
 def is_simple(points: Sequence[Point]) -> bool:
@@ -185,3 +187,10 @@ def is_simple(points: Sequence[Point]) -> bool:
     from shapely import LinearRing
 
     return len(points) >= 3 and bool(LinearRing(points).is_simple)
+
+
+def is_anticlockwise(points: Sequence[Point]) -> bool:
+    """Return whether an outline runs anticlockwise."""
+    from shapely import LinearRing
+
+    return bool(LinearRing(points).is_ccw)

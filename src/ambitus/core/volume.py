@@ -55,7 +55,7 @@ def holds(form: Form) -> float:
             whole = form.stance.base_area / drawn
             return form.stance.rises / 6 * (drawn + 4 * area(half) + area(form.stance.mouth_outline)) * whole
     high = max(0.0, form.mm("contents") if "contents" in form.dimensions else form.mm("height"))
-    if form.stance.profile and "depth" in form.dimensions:
+    if form.drawn_out:
         # its front drawn out: what its corners leave of it
         r = form.rounded
         return form.mm("depth") * (form.mm("width") * high - (4 - math.pi) * r * r)

@@ -1,12 +1,10 @@
 """Every piece of a bag: layers read the same form, straps are strips of their own."""
 
-import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
-from itertools import pairwise
 from typing import Literal, cast
 
-from ambitus.core.curves import edge_points
+from ambitus.core.curves import edge_length
 from ambitus.core.cut.blanks import made_up
 from ambitus.core.cut.marking import marks_of
 from ambitus.core.cut.outline import CutFace, cut_face
@@ -256,9 +254,8 @@ def _middle_marks(piece: Piece) -> tuple[Mark, ...]:
         begins, corner = "from the end", f"either end of the {name} edge"
         if name == "top" and (bend := piece.bends[at]) is not None:
             # it goes round: its middle is the highest place of it
-            line = (*edge_points(a, bend, b), b)
-            where = ((a[0] + b[0]) / 2, max(y for _, y in line))
-            long = sum(math.dist(p, q) for p, q in pairwise(line))
+            where = ((a[0] + b[0]) / 2, piece.box[3])
+            long = edge_length(a, bend, b)
             half = Term(
                 "Half of this edge", snap(long / 2), "Along the curve; or fold the piece in half and snip."
             )

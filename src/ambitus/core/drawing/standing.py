@@ -389,7 +389,7 @@ def _patches(form: Form) -> Iterator[Shape]:
 
 def _drawn_out(form: Form) -> Iterator[Shape]:
     """Yield a bag that is its front drawn out: what is seen of the gusset, and the front before it."""
-    profile, deep = form.stance.profile, form.mm("depth") if "depth" in form.dimensions else 0.0
+    profile, deep = form.stance.profile, form.mm("depth") if form.drawn_out else 0.0
     front, back = ([project((x, y, z)) for x, z in profile] for y in (0.0, deep))
     n = len(profile)
     seen = [i for i in range(n) if _turned(front[i], front[(i + 1) % n], back[(i + 1) % n], back[i]) < -1e-9]

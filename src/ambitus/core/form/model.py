@@ -236,6 +236,11 @@ class Form(Once):
         return self.stance.rises or self.height
 
     @property
+    def drawn_out(self) -> bool:
+        """Whether it is its front drawn out as deep as it is; one that has a profile and no depth is flat."""
+        return bool(self.stance.profile) and "depth" in self.dimensions
+
+    @property
     def mouth_length(self) -> float:
         """The perimeter of the mouth, in mm."""
         return 2 * self.mm("flat_opening")

@@ -388,7 +388,6 @@ def flat_form(bag: Resolved, allowances: Allowances) -> Form:
     """Return the form of a flat bag, its size settled on the cutting grid."""
     width, across = panel_width(bag, 0.0, eats(allowances, "side"))
     height, up = panel_height(bag, 0.0, allowances)
-    line = ((0.0, 0.0), (width, 0.0))
     return Form(
         dimensions={
             "width": told(bag, "width", "Width", width),
@@ -406,15 +405,21 @@ def flat_form(bag: Resolved, allowances: Allowances) -> Form:
         seams=seams_of(bag, False),
         mouth=mouth_of(bag),
         height=height,
-        stance=Stance(
-            base_outline=line,
-            mouth_outline=line,
-            standing_seams=(),
-            front_starts=0.0,
-            lines=(
-                SizeLine(WIDTH, "wide", "width", (0, 0, 0), (width, 0, 0)),
-                SizeLine(HEIGHT, "high", "height", (0, 0, 0), (0, 0, height)),
-            ),
+        stance=flat_stance(width, height),
+    )
+
+
+def flat_stance(width: float, height: float) -> Stance:
+    """Return how a flat bag stands, and where its two sizes are written."""
+    line = ((0.0, 0.0), (width, 0.0))
+    return Stance(
+        base_outline=line,
+        mouth_outline=line,
+        standing_seams=(),
+        front_starts=0.0,
+        lines=(
+            SizeLine(WIDTH, "wide", "width", (0, 0, 0), (width, 0, 0)),
+            SizeLine(HEIGHT, "high", "height", (0, 0, 0), (0, 0, height)),
         ),
     )
 

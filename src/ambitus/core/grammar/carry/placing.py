@@ -7,7 +7,7 @@ from ambitus.core.form.sewn import Caught, Place, Told, edge_length, no_measures
 from ambitus.core.grammar.carry.fields import PLACED_BY, STRAP_GAP
 from ambitus.core.grammar.carry.strap import placed_terms
 from ambitus.core.grammar.contract import Layer
-from ambitus.core.grammar.seams.edges import edge_terms
+from ambitus.core.grammar.seams.edges import beside_of, edge_terms
 from ambitus.core.lengths import snap
 from ambitus.core.spec.resolved import Item
 from ambitus.core.sums import Sum, Term
@@ -30,11 +30,10 @@ def placed_in(item: Item, form: Form, side: Term) -> Sum:
 
 def _side(item: Item, face: Face, beyond: float | None = None) -> Term:
     """Return what lies beyond the side seam of a face: as planned, or as much as is cut there."""
-    # a panel whose zip goes all round it has no sides: such straps are refused, and drafted all the same
-    side = next((e for e in face.edges if e.name.startswith(("side", "end"))), face.edges[0])
-    terms = edge_terms(item.bag, side.seam, face.over)
+    seam = beside_of(item.bag, face)
+    terms = edge_terms(item.bag, seam, face.over)
     mm = snap(sum(t.mm for t in terms)) if beyond is None else beyond
-    name = item.bag.kinds.classes.get(side.seam, "Side seam")
+    name = item.bag.kinds.classes.get(seam, "Side seam")
     return Term(name, mm, "From the raw edge to the seam.", terms[0].source if terms else "derived")
 
 

@@ -70,7 +70,7 @@ def _readings(form: Form, across: str) -> tuple[Reading, ...]:
             Reading(key, form.dimensions[key].label, form.mm(key), lidded.get(key, {})) for key in keys
         )
     deep = form.mm("depth") if "depth" in form.dimensions else 0.0
-    if form.stance.profile and "depth" in form.dimensions:
+    if form.drawn_out:
         across = "Along the zip, from join to join"
     elif form.stance.profile:
         across = "Along the zip, from base to base"

@@ -6,11 +6,11 @@ What is folded down at an end is then half of the breadth, and its height lies b
 """
 
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, Stretch
-from ambitus.core.grammar.base.box_pouch.boxes import box_stance, left_out_terms
+from ambitus.core.grammar.base.box_pouch.boxes import box_sizes, box_stance, left_out_terms
 from ambitus.core.grammar.base.boxed_pinched.cut import tip
 from ambitus.core.grammar.base.cut_as import is_folded
 from ambitus.core.grammar.base.insert import insert_of
-from ambitus.core.grammar.base.panels import eats, mouth, settled, told
+from ambitus.core.grammar.base.panels import eats, mouth, settled
 from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
 from ambitus.core.lengths import snap
@@ -87,9 +87,7 @@ def form_at_edge(bag: Resolved, allowances: Allowances) -> Form:
     broad = BREADTH.of(bag)
     return Form(
         dimensions={
-            "length": told(bag, "length", "Length", long),
-            "breadth": told(bag, "breadth", "Breadth", broad),
-            "height": told(bag, "height", "Height", high),
+            **box_sizes(bag, long, broad, high),
             "flat_opening": Dimension(
                 "flat_opening",
                 "Flat opening",

@@ -1,7 +1,8 @@
-"""What both ways of pressing a box have in common: how it stands, and a zip that is not counted."""
+"""What both ways of pressing a box have in common: its sizes, how it stands, a zip that is not counted."""
 
+from ambitus.core.form.model import Dimension
 from ambitus.core.form.stance import SizeLine, Stance
-from ambitus.core.grammar.base.panels import ring
+from ambitus.core.grammar.base.panels import ring, told
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
 from ambitus.core.grammar.top.zip.tape import left_out
 from ambitus.core.spec.resolved import Resolved
@@ -14,6 +15,15 @@ def left_out_terms(bag: Resolved, comes_out: str = "broader") -> tuple[Term, ...
     if not more:
         return ()
     return (Term("Half of the zip that shows, not counted", more, f"The pouch comes out {comes_out} by it."),)
+
+
+def box_sizes(bag: Resolved, long: float, broad: float, high: float) -> dict[str, Dimension]:
+    """Return the three sizes of a box as they come out."""
+    return {
+        "length": told(bag, "length", "Length", long),
+        "breadth": told(bag, "breadth", "Breadth", broad),
+        "height": told(bag, "height", "Height", high),
+    }
 
 
 def box_stance(long: float, broad: float, high: float) -> Stance:

@@ -6,12 +6,12 @@ fold of a piece that is folded at the base.
 
 from ambitus.core.form.model import FOLD, Dimension, Edge, Face, Form, Mark, Measure, Piece, Seam, Stretch
 from ambitus.core.grammar.base.box_pouch.at_edge import form_at_edge, marks_at_edge
-from ambitus.core.grammar.base.box_pouch.boxes import box_stance, left_out_terms
+from ambitus.core.grammar.base.box_pouch.boxes import box_sizes, box_stance, left_out_terms
 from ambitus.core.grammar.base.boxed.cut import settle_depth
 from ambitus.core.grammar.base.boxed_pinched.cut import tip
 from ambitus.core.grammar.base.cut_as import is_folded
 from ambitus.core.grammar.base.insert import insert_of
-from ambitus.core.grammar.base.panels import eats, mouth, settled, told
+from ambitus.core.grammar.base.panels import eats, mouth, settled
 from ambitus.core.grammar.base.pressing import at_edge
 from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.sizes import BREADTH, HEIGHT, LENGTH
@@ -198,9 +198,7 @@ def _form(bag: Resolved, allowances: Allowances, high: float, notched: bool) -> 
     faces, long, broad = _panel(bag, allowances, high, notched)
     return Form(
         dimensions={
-            "length": told(bag, "length", "Length", long),
-            "breadth": told(bag, "breadth", "Breadth", broad),
-            "height": told(bag, "height", "Height", high),
+            **box_sizes(bag, long, broad, high),
             "flat_opening": Dimension(
                 "flat_opening",
                 "Flat opening",

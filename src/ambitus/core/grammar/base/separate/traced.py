@@ -11,12 +11,10 @@ from ambitus.core.form.model import Edge
 from ambitus.core.geometry import Point, unit_vector
 from ambitus.core.grammar.base.disc import LEAST_DISC
 from ambitus.core.grammar.base.separate.shapes import Outline
-from ambitus.core.outlines import CORNER, extent, inside, read_outline
+from ambitus.core.outlines import CORNER, TOGETHER, extent, inside, read_outline
 
 #: Turns of more than this are clipped in the tube (ours): 30 degrees.
 _CLIPPED = math.cos(math.radians(30))
-#: Places nearer to each other than this, in mm, are one: so short an edge has no direction to speak of.
-_TOGETHER = 0.3
 
 #: What a traced base begins as: straight at the back, round in front.
 HALF_MOON = "-110,60 110,60 " + " ".join(
@@ -73,7 +71,7 @@ def traced(text: str, by: float, grows: float = 0.0) -> Outline | None:
             label = "Corner: clip the tube" if cos < _CLIPPED and out else "Corner"
             places.append((f"corner {len(places) - 3}", gone[i], label))
     for name, i in ends.items():
-        near = next((p for p, at, _ in places if _apart(at, gone[i], whole) < _TOGETHER), None)
+        near = next((p for p, at, _ in places if _apart(at, gone[i], whole) < TOGETHER), None)
         named[name] = near or name
         if near is None:
             places.append((name, gone[i], ""))
@@ -122,7 +120,7 @@ def _clear_of(eaten: Sequence[tuple[float, float]], whole: float) -> float:
     def clear(begun: float) -> bool:
         quarters = [(begun + whole * q / 4) % whole for q in range(4)]
         return all(
-            not _TOGETHER < _apart(at, place, whole) < deep + _TOGETHER
+            not TOGETHER < _apart(at, place, whole) < deep + TOGETHER
             for at in quarters
             for place, deep in eaten
         )
@@ -134,7 +132,7 @@ def _clear_of(eaten: Sequence[tuple[float, float]], whole: float) -> float:
 def _on_point(at: float, gone: Sequence[float]) -> float:
     """Return a place along the way round, moved onto a point of the line that it lies next to."""
     near = min(gone[max(0, bisect_left(gone, at) - 1) :][:3], key=lambda other: abs(other - at))
-    return (near if near < gone[-1] else 0.0) if abs(near - at) < _TOGETHER else at
+    return (near if near < gone[-1] else 0.0) if abs(near - at) < TOGETHER else at
 
 
 def _apart(a: float, b: float, whole: float) -> float:
@@ -147,7 +145,7 @@ def _merged(places: list[tuple[str, float, str]], whole: float) -> list[tuple[st
     for name, at, label in places:
         # they come in order, so only the last one can lie here, or the first, once round
         some = {0, len(out) - 1} if out else set()
-        near = next((i for i in sorted(some) if _apart(out[i][1], at, whole) < _TOGETHER), None)
+        near = next((i for i in sorted(some) if _apart(out[i][1], at, whole) < TOGETHER), None)
         if near is None:
             out.append((name, at, label))
         else:

@@ -5,13 +5,13 @@ Each panel has a base edge, and one edge round all the rest, which meets the zip
 """
 
 import math
+from dataclasses import replace
 
 from ambitus.core.curves import Bow
 from ambitus.core.form.model import Dimension, Edge, Face, Form, Measure, Seam, Stretch
-from ambitus.core.form.stance import SizeLine, Stance
 from ambitus.core.geometry import Point
 from ambitus.core.grammar.base.fields import RADIUS, UPPER
-from ambitus.core.grammar.base.panels import eats, mouth, settled, told
+from ambitus.core.grammar.base.panels import eats, flat_stance, mouth, settled, told
 from ambitus.core.grammar.base.zip_round.read import way_round
 from ambitus.core.grammar.contract import Allowances
 from ambitus.core.grammar.sizes import HEIGHT, WIDTH
@@ -52,9 +52,9 @@ def round_it(width: float, height: float, r: float) -> tuple[Point, ...]:
     points: list[Point] = [(width, 0.0)]
     for center, begins in (((width - r, height - r), 0.0), ((r, height - r), math.pi / 2)):
         points += (p for p in _corner(center, r, begins) if math.dist(p, points[-1]) > _NOTHING)
-    if math.dist(points[-1], (0.0, 0.0)) > _NOTHING:
-        points.append((0.0, 0.0))
-    return (*points[:-1], (0.0, 0.0))
+    if math.dist(points[-1], (0.0, 0.0)) <= _NOTHING:
+        points.pop()
+    return (*points, (0.0, 0.0))
 
 
 def form(bag: Resolved, allowances: Allowances) -> Form:
@@ -66,8 +66,8 @@ def form(bag: Resolved, allowances: Allowances) -> Form:
     asked_r = max(corner_asked(bag, width, height), least_upper(zip_edge))
     r = snap(max(0.001, min(asked_r, room)))
     # no arc, for below it the cloth of the base seam goes on straight
-    bend = Bow(round_it(width, height, r)[1:-1])
-    edges = (Edge("base", "base", (0.0, 0.0)), Edge("top", "top", (width, 0.0), bend))
+    line = round_it(width, height, r)
+    edges = (Edge("base", "base", (0.0, 0.0)), Edge("top", "top", line[0], Bow(line[1:-1])))
     wide = (WIDTH.term(bag, "Finished width"), *across)
     high = (HEIGHT.term(bag, "Finished height"), *up)
     measures = (
@@ -77,7 +77,6 @@ def form(bag: Resolved, allowances: Allowances) -> Form:
         ),
     )
     asked = way_round(WIDTH.of(bag), HEIGHT.of(bag), min(r, most_upper(WIDTH.of(bag), HEIGHT.of(bag))))
-    line = ((0.0, 0.0), (width, 0.0))
     return Form(
         dimensions={
             "width": told(bag, "width", "Width", width),
@@ -104,15 +103,5 @@ def form(bag: Resolved, allowances: Allowances) -> Form:
         height=height,
         rounded=r,
         listed={"": {"radius": snap(r + zip_edge)}},
-        stance=Stance(
-            base_outline=line,
-            mouth_outline=line,
-            standing_seams=(),
-            front_starts=0.0,
-            lines=(
-                SizeLine(WIDTH, "wide", "width", (0, 0, 0), (width, 0, 0)),
-                SizeLine(HEIGHT, "high", "height", (0, 0, 0), (0, 0, height)),
-            ),
-            profile=(*round_it(width, height, r)[:-1], (0.0, 0.0)),
-        ),
+        stance=replace(flat_stance(width, height), profile=line),
     )

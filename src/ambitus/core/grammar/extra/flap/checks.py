@@ -9,7 +9,7 @@ from ambitus.core.checks.mechanism import Fired, check, fired
 from ambitus.core.cut.lost import loses_line
 from ambitus.core.grammar.extra.fields import FROM_TOP_EDGE
 from ambitus.core.grammar.extra.flap.closing import NAMES, held_by, reaches, size_of
-from ambitus.core.grammar.extra.flap.cut import beside, flap_of
+from ambitus.core.grammar.extra.flap.cut import Flap, beside, flap_of
 from ambitus.core.grammar.extra.flap.fields import (
     HELD_BY,
     OVER_ALLOWANCE,
@@ -22,6 +22,7 @@ from ambitus.core.grammar.extra.flap.fields import (
     OVER_TRACED_AS,
     OVER_WRAP,
 )
+from ambitus.core.grammar.extra.flap.template import Template
 from ambitus.core.grammar.extra.ground import ground_of
 from ambitus.core.grammar.extra.placing import CLEAR_OF_METAL
 from ambitus.core.lengths import Pair, paired, snap
@@ -37,6 +38,14 @@ LEAST_FALL = Pair(20, Fraction(3, 4))
 
 def _flaps(draft: "Draft") -> Iterator[Item]:
     return (item for item in draft.bag.extras if item.extra.kind == "flap")
+
+
+def _templates(draft: "Draft") -> Iterator[tuple[Item, Flap, Template]]:
+    """Yield the flaps that are cut by a template, each with that."""
+    for item in _flaps(draft):
+        flap = flap_of(item, draft.form)
+        if flap.template:
+            yield item, flap, flap.template
 
 
 @check(
@@ -283,10 +292,9 @@ def template_without_edge(draft: "Draft") -> Iterator[Fired]:
     "It runs into the side seams.",
 )
 def template_over_face(draft: "Draft") -> Iterator[Fired]:
-    for item in _flaps(draft):
-        template = flap_of(item, draft.form).template
-        wide = ground_of(draft.bag, draft.form, "outer", "back").stands
-        if template and template.head > wide + 1e-6:
+    wide = ground_of(draft.bag, draft.form, "outer", "back").stands
+    for item, _, template in _templates(draft):
+        if template.head > wide + 1e-6:
             yield fired(
                 OVER_SHAPE.in_(item.at),
                 "{head} at the mouth, on a face {wide} wide.",
@@ -310,11 +318,10 @@ def template_over_face(draft: "Draft") -> Iterator[Fired]:
 def template_too_short(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
     least = LEAST_FALL.mm(bag.unit)
-    for item in _flaps(draft):
-        flap = flap_of(item, draft.form)
-        if flap.template and flap.falls_in_middle < least - 1e-6:
-            wrap, tip = OVER_WRAP.of(item), flap.template.tip
-            most = at_most(bag, flap.template.high - tip - least)
+    for item, flap, template in _templates(draft):
+        if flap.falls_in_middle < least - 1e-6:
+            wrap, tip = OVER_WRAP.of(item), template.tip
+            most = at_most(bag, template.high - tip - least)
             yield fired(
                 OVER_WRAP.in_(item.at),
                 "{high} long in its middle, {wrap} of it over the mouth.",
@@ -323,7 +330,7 @@ def template_too_short(draft: "Draft") -> Iterator[Fired]:
                     *((to(OVER_WRAP.in_(item.at), most),) if most >= 0 else ()),
                     to(OVER_SHAPE.in_(item.at), "straight"),
                 ),
-                high=snap(flap.template.high - tip),
+                high=snap(template.high - tip),
                 wrap=wrap,
                 least=least,
             )
@@ -341,9 +348,7 @@ def template_too_short(draft: "Draft") -> Iterator[Fired]:
 )
 def template_too_tight(draft: "Draft") -> Iterator[Fired]:
     bag = draft.bag
-    for item in _flaps(draft):
-        if not flap_of(item, draft.form).template:
-            continue
+    for item, _, _ in _templates(draft):
         mine = (p for p in draft.pieces if p.at == item.at and p.layer == "pocket")
         if any(loses_line(p.edges, p.cut, p.stitch) for p in mine):
             seam = OVER_ALLOWANCE.of(bag)

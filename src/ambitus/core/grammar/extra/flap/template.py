@@ -12,12 +12,10 @@ from itertools import accumulate, pairwise
 from ambitus.core.curves import offset_bent
 from ambitus.core.geometry import Point, unit_vector
 from ambitus.core.lengths import snap
-from ambitus.core.outlines import CORNER, extent, is_simple, read_outline
+from ambitus.core.outlines import CORNER, TOGETHER, extent, is_anticlockwise, is_simple, read_outline
 
 #: Default (ours): what lies no further below the highest point, in mm, is its upper edge; its least length.
 LEVEL, LEAST_HEAD = 0.5, 20.0
-#: Places nearer to each other than this, in mm, are one: so short an edge has no direction to speak of.
-_TOGETHER = 0.3
 #: How level a side may leave the upper edge (ours): 30 degrees and more turn away from it.
 _LEAVES = math.cos(math.radians(30))
 
@@ -105,25 +103,11 @@ class Template:
 
     def room(self, x: float, y: float) -> float:
         """Return how far inside its outline a point lies, but for its upper edge; outside less than 0."""
-        near = min(_off(a, b, (x, y)) for a, b in pairwise((*self.points[1:], self.points[0])))
-        return near if _inside(self.points, (x, y)) else -near
+        from shapely import LineString, Point, Polygon
 
-
-def _off(a: Point, b: Point, p: Point) -> float:
-    """Return how far a point lies from the line between two others."""
-    dx, dy = b[0] - a[0], b[1] - a[1]
-    size = dx * dx + dy * dy
-    share = 0.0 if size <= 0 else min(1.0, max(0.0, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / size))
-    return math.hypot(p[0] - a[0] - share * dx, p[1] - a[1] - share * dy)
-
-
-def _inside(points: tuple[Point, ...], p: Point) -> bool:
-    """Return whether a point lies inside an outline."""
-    crossed = False
-    for a, b in pairwise((*points, points[0])):
-        if (a[1] > p[1]) != (b[1] > p[1]):
-            crossed ^= p[0] < a[0] + (p[1] - a[1]) * (b[0] - a[0]) / (b[1] - a[1])
-    return crossed
+        at, line = Point(x, y), LineString((*self.points[1:], self.points[0]))
+        near = float(line.distance(at))
+        return near if Polygon(self.points).contains(at) else -near
 
 
 @lru_cache(maxsize=32)
@@ -138,16 +122,12 @@ def drawn_in(text: str, by: tuple[float, float] | None) -> Template | None:
         moved, _ = offset_bent(points, [None] * len(points), amounts)
         points = tuple(moved)
         # drawn in further than it has room for it crosses itself, or is turned inside out
-        if not is_simple(points) or _area(points) <= 0 or points[0][0] - points[1][0] < LEAST_HEAD:
+        if not is_simple(points) or not is_anticlockwise(points) or points[0][0] - points[1][0] < LEAST_HEAD:
             return None
     left, low = min(x for x, _ in points), min(y for _, y in points)
     if points[0][1] < max(y for _, y in points) - LEVEL or min(extent(points)) < LEAST_HEAD:
         return None
     return Template(tuple((snap(x - left), snap(y - low)) for x, y in points))
-
-
-def _area(points: tuple[Point, ...]) -> float:
-    return math.fsum(a[0] * b[1] - b[0] * a[1] for a, b in pairwise((*points, points[0]))) / 2
 
 
 def _headed(points: tuple[Point, ...]) -> tuple[Point, ...] | None:
@@ -180,7 +160,7 @@ def _runs(points: tuple[Point, ...]) -> tuple[Run, ...]:
         u, v = unit_vector(points[i - 1], points[i]), unit_vector(points[i], points[(i + 1) % n])
         corner = u[0] * v[0] + u[1] * v[1] < CORNER
         apart = min(gone[i] - gone[breaks[-1]], gone[n] - gone[i])
-        if (corner or i in outermost) and apart >= _TOGETHER:
+        if (corner or i in outermost) and apart >= TOGETHER:
             breaks.append(i)
     return tuple(
         (f"line {number}", points[start], points[start + 1 : end])

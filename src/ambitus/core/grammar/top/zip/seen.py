@@ -282,7 +282,7 @@ def zipped(bag: Resolved, form: Form) -> Form:
     form = _not_counted(bag, form)
     if bag.kinds.base.runs_round:
         return _closed_box(bag, form, made, half)
-    if form.stance.profile and "depth" in form.dimensions:
+    if form.drawn_out:
         return _closed_ring(bag, form, made, half)
     if form.stance.profile:
         return _closed_round(bag, form, made, half)

@@ -451,7 +451,8 @@ def _before_closing(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
                 settings="Long stitch, inside the allowance.",
             )
         )
-    rows = f"{end_class(bag)} seams{' and the corners' if form.zip_at_edge else ''}"
+    many = "" if bag.kinds.base.zip_round else "s"
+    rows = f"{end_class(bag)} seam{many}{' and the corners' if form.zip_at_edge else ''}"
     if not (made.facts.stitched or made.stops is None or is_tabbed(bag) or is_hinged(bag)):
         out.append(
             Step(
