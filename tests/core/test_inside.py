@@ -47,7 +47,7 @@ def test_the_lining_is_cut_the_same_and_sewn_deeper_first(base: dict[str, Any] |
     assert not {"turn", "gap open", "close gap", "baste lining"} & set(keys)
     steps = {s.key: s for s in made.steps}
     assert dict(steps["lining sides"].lengths)["Allowance"] == 6
-    assert steps["lining sides"].say.startswith("Right sides together.")
+    assert steps["lining sides"].say.startswith("Right sides together. The outer folded back")
     assert "gap" not in " ".join(s.say.lower() for s in made.steps)
     # narrower inside by both its seams
     inside, outside = (steps[f"{layer} sides"].reads[0].mm for layer in ("lining", "outer"))

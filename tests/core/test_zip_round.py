@@ -86,6 +86,8 @@ def test_nothing_is_left_to_sew_but_its_base() -> None:
     assert sorted(order, key=keys.index) == order
     steps = {s.key: s for s in made.steps}
     assert "snip the edge of the tape" in steps["zip front"].say
+    # its zip takes every other edge
+    assert steps["baste lining"].title == "Baste the lining to the outer along the base"
     assert steps["outer base"].reads[0].mm == 200
     assert {"outer sides", "lining base"} & set(keys) == set()
 

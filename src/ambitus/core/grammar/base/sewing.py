@@ -223,6 +223,8 @@ def sew(
     if form is not None and not form.mouth:
         start, ends = "the fold", "front and back"
     say = f"{say.format(start=start, ends=ends)} {left.say}".strip()
+    if layer == "lining" and lies_inside(bag):
+        say = f"The outer folded back, clear of the needle. {say}"
     gaps = {of: _gap(bag, layer, of, part) for of in (seam, on_to) if of}
     gap = next((said for said in gaps.values() if said), "")
     layers = sewn_together(bag, layer)

@@ -225,11 +225,12 @@ def _tabs_basted(bag: Resolved, small: Mapping[str, Strip], made: bool) -> Step:
     both = GRAB_AT.is_(bag, "both") and "hold" in small
     on_it = "strip" if bag.kinds.base.all_round else "panel"
     where = "at both its ends" if both else "at the end where it is held"
+    # at the base the ends of a zip that goes all round stand up from it
+    near = "on the base edge, just beside the zip" if bag.kinds.base.zip_round else "just below the zip"
     return Step(
         "baste tabs",
         f"Baste the {' and the '.join(caught)} beside the zip",
-        f"Doubled, on the right side of one {on_it}, raw edges level, just below the zip {where}; sewn over "
-        "three times.",
+        f"Doubled, on the right side of one {on_it}, raw edges level, {near} {where}; sewn over three times.",
         318,
         needs=("zip in", *(("tabs made",) if made else ())),
         gives=("tabs caught",),
@@ -439,10 +440,12 @@ def _before_closing(bag: Resolved, form: Form, made: Zip) -> tuple[Step, ...]:
             )
         )
     if lined and as_one(bag):
+        # a zip that goes all round leaves nothing but the base
+        along = "along the base" if bag.kinds.base.zip_round else "all round"
         out.append(
             Step(
                 "baste lining",
-                "Baste the lining to the outer all round",
+                f"Baste the lining to the outer {along}",
                 "Wrong sides together, smoothed from the zip down; the two are one from here on.",
                 394,
                 needs=("zip in",),
